@@ -1,0 +1,5 @@
+// Air: states of moist air, airflow under fouling, delivered cooling and condensate.
+export { airflowShare, coveredShareByGrade, wheelFactorByGrade, type AirPathGrades } from './airflow.ts'
+export { airflowPerKwM3h, cleanCapacityKw, coilAt, coolingSeasonFromC, indoorAirFrom, ratedOutdoorC, type CoilResult } from './coil.ts'
+export { deliveredCooling, type Cooling } from './cooling.ts'
+export { airOf, airWith, dewPointC, pressureAt, saturatedAt, saturationPressurePa, wetBulbC, type AirState } from './state.ts'

@@ -1,0 +1,35 @@
+// What is to be put in time? Activities with resources and least and most time lags.
+export interface Activity {
+  readonly id: string
+  readonly minutes: number
+  /** How much of each resource it holds while it lasts. */
+  readonly needs: Readonly<Record<string, number>>
+  /** Besides, `count` of these single resources (people), whichever are free; named in order of preference. */
+  readonly anyOf?: { readonly of: readonly string[]; readonly count: number }
+  readonly place?: string
+}
+
+/** Start of `to` minus end of `from`, minutes. */
+export interface Lag {
+  readonly from: string
+  readonly to: string
+  readonly leastMin: number
+  readonly mostMin?: number
+}
+
+export interface Problem {
+  readonly activities: readonly Activity[]
+  readonly lags: readonly Lag[]
+  /** Capacity of each resource. */
+  readonly resources: Readonly<Record<string, number>>
+}
+
+export interface Schedule {
+  readonly starts: Readonly<Record<string, number>>
+  /** Which of `anyOf` each activity got. */
+  readonly chosen: Readonly<Record<string, readonly string[]>>
+  readonly finishMin: number
+  readonly lowerBoundMin: number
+  /** Whether no shorter schedule can exist: finish equals the lower bound. */
+  readonly provedBest: boolean
+}

@@ -1,0 +1,22 @@
+// Which things can go wrong, with what HTTP status, and in which sentence does a technician read it?
+
+/** One entry a kind of fault: the status it has over HTTP and how it is said. */
+export const faultCatalogue = {
+  'not-json': { status: 400, sentence: 'This is not JSON.' },
+  'too-large': { status: 413, sentence: 'This is larger than what is taken.' },
+  'does-not-hold-up': { status: 422, sentence: 'Something in what was sent does not hold up.' },
+  'not-yet': { status: 422, sentence: 'This is not covered yet.' },
+  'not-signed-in': { status: 401, sentence: 'Sign in first.' },
+  'wrong-sign-in': { status: 401, sentence: 'This name and password do not go together.' },
+  'not-allowed': { status: 403, sentence: 'Your role does not allow this.' },
+  'wrong-origin': { status: 403, sentence: 'This request did not come from the application itself.' },
+  'not-there': { status: 404, sentence: 'This is not there.' },
+  'changed-meanwhile': { status: 409, sentence: 'Somebody else saved this in the meantime.' },
+  'in-use': { status: 409, sentence: 'This is in use.' },
+  'wrong-media': { status: 415, sentence: 'This kind of content is not taken.' },
+  'too-often': { status: 429, sentence: 'Too many tries. Wait a minute.' },
+  'no-schedule': { status: 422, sentence: 'No order of work keeps all the limits.' },
+  internal: { status: 500, sentence: 'Something failed on our side. It is logged; try again.' },
+} as const satisfies Record<string, { status: number; sentence: string }>
+
+export type FaultCode = keyof typeof faultCatalogue

@@ -1,0 +1,297 @@
+// Which causes are there, how likely is each beforehand, and what speaks for and against it?
+import { coilAt, airOf, deliveredCooling, pressureAt, airflowShare } from '../air/index.ts'
+import { estimate, type StartValue } from '../quantities/index.ts'
+import type { KnownDesign } from '../units/index.ts'
+import { drainState, gradeOf, hasKind, isOffLevel, worstOf, type LookOver } from './lookover.ts'
+
+export type CleaningHelps = 'yes' | 'partly' | 'no'
+
+/** A sign: how much it moves the odds of its cause (natural log), up where `holds`, and how it is said. */
+interface Sign {
+  readonly logOdds: StartValue
+  readonly holds: (seen: Seen) => boolean
+  readonly says: string
+}
+
+export interface Cause {
+  readonly cause: string
+  readonly helps: CleaningHelps
+  readonly prior: StartValue
+  readonly signs: readonly Sign[]
+}
+
+/** What a sign looks at. */
+export interface Seen {
+  readonly lookOver: LookOver
+  readonly design: KnownDesign
+  /** Delivered cooling as a share of the clean unit's at these conditions; undefined without readings. */
+  readonly coolingShare?: number
+  /** Airflow as a share of rated: measured, else estimated from the grades. */
+  readonly airShare: number
+  /** Whether `airShare` was measured. */
+  readonly airMeasured: boolean
+  readonly splitK?: number
+  readonly cleanSplitK?: number
+}
+
+export function seenFrom(lookOver: LookOver, design: KnownDesign, site: { altitudeM?: number; outdoorC?: number }): Seen {
+  const estimated = airflowShare({
+    filter: gradeOf(lookOver, 'filter'),
+    coilFace: gradeOf(lookOver, 'coilFace'),
+    coilBack: gradeOf(lookOver, 'coilBack'),
+    wheel: gradeOf(lookOver, 'wheel'),
+  })
+  const { readings } = lookOver
+  if (!readings) return { lookOver, design, airShare: estimated, airMeasured: false }
+  const pressurePa = pressureAt(site.altitudeM ?? 0)
+  const returnAir = airOf(readings.returnC, readings.returnRh, pressurePa)
+  const clean = coilAt({ ratedCoolingKw: design.ratedCoolingKw, ratedAirflowM3h: design.ratedAirflowM3h, returnAir, outdoorC: site.outdoorC })
+  const airflowM3h = readings.airflowM3h ?? estimated * design.ratedAirflowM3h
+  const supplyAir = readings.supplyRh === undefined ? undefined : airOf(readings.supplyC, readings.supplyRh, pressurePa)
+  const delivered = supplyAir && deliveredCooling(returnAir, supplyAir, airflowM3h)
+  const splitK = readings.returnC - readings.supplyC
+  return {
+    lookOver,
+    design,
+    airShare: airflowM3h / design.ratedAirflowM3h,
+    airMeasured: readings.airflowM3h !== undefined,
+    splitK,
+    cleanSplitK: clean.splitK,
+    coolingShare: delivered ? delivered.totalKw / clean.totalKw : (splitK * airflowM3h) / (clean.splitK * clean.airflowM3h),
+  }
+}
+
+const complains =
+  (complaint: LookOver['complaints'][number]) =>
+  ({ lookOver }: Seen) =>
+    lookOver.complaints.includes(complaint)
+const finds =
+  (...findings: LookOver['findings'][number][]) =>
+  ({ lookOver }: Seen) =>
+    findings.some((finding) => lookOver.findings.includes(finding))
+const atLeast =
+  (part: Parameters<typeof gradeOf>[1], grade: number) =>
+  ({ lookOver }: Seen) =>
+    gradeOf(lookOver, part) >= grade
+const cleanParts = ({ lookOver }: Seen) => worstOf(lookOver, 'filter', 'coilFace', 'coilBack', 'wheel') <= 1 && lookOver.grades.coilFace !== undefined
+const dirtyAirPath = ({ lookOver }: Seen) => worstOf(lookOver, 'coilFace', 'coilBack', 'wheel') >= 2
+const not = (condition: (seen: Seen) => boolean) => (seen: Seen) => !condition(seen)
+const both =
+  (...conditions: ((seen: Seen) => boolean)[]) =>
+  (seen: Seen) =>
+    conditions.every((condition) => condition(seen))
+const lowAir = ({ airShare, airMeasured, lookOver }: Seen) => (airMeasured ? airShare < 0.75 : lookOver.complaints.includes('weak-airflow'))
+const goodAir = ({ airShare, airMeasured }: Seen) => airMeasured && airShare >= 0.85
+const lowCooling = ({ coolingShare }: Seen) => coolingShare !== undefined && coolingShare < 0.75
+const fullCooling = ({ coolingShare }: Seen) => coolingShare !== undefined && coolingShare >= 0.9
+const largeSplitLittleAir = ({ splitK, cleanSplitK, airShare }: Seen) =>
+  splitK !== undefined && cleanSplitK !== undefined && splitK > cleanSplitK * 1.1 && airShare < 0.75
+const smallSplitGoodAir = (seen: Seen) =>
+  seen.splitK !== undefined && seen.cleanSplitK !== undefined && seen.splitK < seen.cleanSplitK * 0.65 && (goodAir(seen) || cleanParts(seen))
+const biofilmOn =
+  (...parts: Parameters<typeof gradeOf>[1][]) =>
+  ({ lookOver }: Seen) =>
+    hasKind(lookOver, 'biofilm', ...parts)
+
+const sign = (logOdds: number, says: string, holds: (seen: Seen) => boolean): Sign => ({
+  logOdds: estimate(logOdds, 'natural log of odds'),
+  says,
+  holds,
+})
+const prior = (value: number) => estimate(value, 'relative weight before any sign')
+
+export const causes: readonly Cause[] = [
+  {
+    cause: 'dirty filter',
+    helps: 'yes',
+    prior: prior(1),
+    signs: [
+      sign(1.6, 'the filter is coated or worse', atLeast('filter', 2)),
+      sign(1, 'the filter is matted', atLeast('filter', 3)),
+      sign(0.8, 'less air than it should move', lowAir),
+      sign(-2.5, 'the filter is clear', not(atLeast('filter', 1))),
+    ],
+  },
+  {
+    cause: 'fouled coil face',
+    helps: 'yes',
+    prior: prior(1),
+    signs: [
+      sign(1.4, 'the front face of the coil is coated or worse', atLeast('coilFace', 2)),
+      sign(1, 'gaps of the front face are bridged', atLeast('coilFace', 3)),
+      sign(0.8, 'a large temperature split with little air: fouling, not health', largeSplitLittleAir),
+      sign(0.6, 'not cold', complains('not-cold')),
+      sign(0.5, 'less air than it should move', lowAir),
+      sign(-2.5, 'the front face is clear', not(atLeast('coilFace', 1))),
+    ],
+  },
+  {
+    cause: 'fouled coil back',
+    helps: 'yes',
+    prior: prior(1),
+    signs: [
+      sign(1.4, 'the back face of the coil is coated or worse', atLeast('coilBack', 2)),
+      sign(1, 'gaps of the back face are bridged', atLeast('coilBack', 3)),
+      sign(0.8, 'a large temperature split with little air: fouling, not health', largeSplitLittleAir),
+      sign(0.6, 'not cold', complains('not-cold')),
+      sign(-2, 'the back face is clear or was not seen', not(atLeast('coilBack', 1))),
+    ],
+  },
+  {
+    cause: 'fouled wheel',
+    helps: 'yes',
+    prior: prior(1),
+    signs: [
+      sign(1.4, 'the wheel carries a ridge of dirt', atLeast('wheel', 2)),
+      sign(1.2, 'the blades are filling up', atLeast('wheel', 3)),
+      sign(2, 'it spits dirt: the wheel throws what it has collected', complains('spits-dirt')),
+      sign(0.9, 'less air than it should move', lowAir),
+      sign(0.6, 'it smells, and soil sits on the wheel', both(complains('smell'), atLeast('wheel', 1))),
+      sign(0.6, 'it is noisy, and the wheel is soiled', both(complains('noise'), atLeast('wheel', 2))),
+      sign(-2, 'the wheel is clear', both(not(atLeast('wheel', 1)), not(complains('spits-dirt')))),
+    ],
+  },
+  {
+    cause: 'biofilm in pan',
+    helps: 'yes',
+    prior: prior(0.8),
+    signs: [
+      sign(1.8, 'it smells', complains('smell')),
+      sign(1.6, 'biofilm on pan, wheel or coil', biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine')),
+      sign(1, 'slime or standing water in the pan', atLeast('pan', 2)),
+      sign(0.6, 'standing water', finds('standing-water')),
+      sign(-1.5, 'the pan is clear and there is no smell', both(not(atLeast('pan', 1)), not(complains('smell')))),
+    ],
+  },
+  {
+    cause: 'blocked drain',
+    helps: 'yes',
+    prior: prior(0.7),
+    signs: [
+      sign(2, 'it drips indoors', complains('drips-indoors')),
+      sign(2, 'the drain does not run', ({ lookOver }) => drainState(lookOver) === 'failed'),
+      sign(1.2, 'the drain runs slowly', ({ lookOver }) => drainState(lookOver) === 'slow'),
+      sign(1, 'standing water', finds('standing-water')),
+      sign(-2, 'the drain passed its flow test', ({ lookOver }) => lookOver.readings?.flowTest !== undefined && drainState(lookOver) === 'good'),
+    ],
+  },
+  {
+    cause: 'unit off level',
+    helps: 'no',
+    prior: prior(0.3),
+    signs: [
+      sign(1.6, 'it drips indoors', complains('drips-indoors')),
+      sign(2.5, 'it does not fall towards the drain', ({ lookOver }) => isOffLevel(lookOver)),
+      sign(-1.5, 'it falls towards the drain', ({ lookOver }) => lookOver.readings?.levelMmPerM !== undefined && !isOffLevel(lookOver)),
+    ],
+  },
+  {
+    cause: 'frozen coil from low airflow',
+    helps: 'yes',
+    prior: prior(0.4),
+    signs: [
+      sign(1.8, 'it ices up', complains('ices-up')),
+      sign(1.2, 'filter, coil or wheel hold the air back', both(dirtyAirPath, complains('ices-up'))),
+      sign(0.8, 'it drips indoors: ice that melts drips beside the pan', both(complains('drips-indoors'), dirtyAirPath)),
+      sign(-2, 'the air path is clean', cleanParts),
+      sign(-1.5, 'the airflow is good', goodAir),
+    ],
+  },
+  {
+    cause: 'low refrigerant charge',
+    helps: 'no',
+    prior: prior(0.3),
+    signs: [
+      sign(3, 'an oil stain on the pipework', finds('oil-stain')),
+      sign(2.2, 'not cold although filter, coil and wheel are clean', both(complains('not-cold'), cleanParts)),
+      sign(2.2, 'ice on a clean coil', both(complains('ices-up'), cleanParts)),
+      sign(1.2, 'ice in spite of good airflow', both(complains('ices-up'), goodAir)),
+      sign(1.5, 'a small temperature split with good airflow', smallSplitGoodAir),
+      sign(0.8, 'not cold', complains('not-cold')),
+      sign(-1.2, 'coil or wheel are dirty: clean first, then judge', both(dirtyAirPath, not(finds('oil-stain')))),
+      sign(-2.5, 'it delivers what it should', fullCooling),
+    ],
+  },
+  {
+    cause: 'failing fan motor or bearing',
+    helps: 'no',
+    prior: prior(0.25),
+    signs: [sign(1.8, 'it is noisy', complains('noise')), sign(1, 'little air although the air path is clean', both(lowAir, cleanParts))],
+  },
+  {
+    cause: 'failed compressor or capacitor',
+    helps: 'no',
+    prior: prior(0.15),
+    signs: [
+      sign(1.2, 'not cold', complains('not-cold')),
+      sign(1.5, 'next to no temperature split', ({ splitK }) => splitK !== undefined && splitK < 2),
+      sign(-3, 'it delivers what it should', fullCooling),
+    ],
+  },
+  {
+    cause: 'failed ice-guard or thermistor',
+    helps: 'no',
+    prior: prior(0.15),
+    signs: [
+      sign(1, 'it ices up', complains('ices-up')),
+      sign(0.6, 'ice on a clean coil', both(complains('ices-up'), cleanParts)),
+      sign(0.6, 'not cold', complains('not-cold')),
+    ],
+  },
+  {
+    cause: 'air bypass',
+    helps: 'partly',
+    prior: prior(0.2),
+    signs: [
+      sign(2, 'a filter is missing', finds('missing-filter')),
+      sign(2, 'a gasket has failed', finds('failed-gasket')),
+      sign(0.5, 'the coil is soiled although the filter is clear', both(atLeast('coilFace', 2), not(atLeast('filter', 1)))),
+    ],
+  },
+  {
+    cause: 'blocked condenser',
+    helps: 'yes',
+    prior: prior(0.2),
+    signs: [
+      sign(2.2, 'the outdoor coil is coated or worse', ({ lookOver }) => worstOf(lookOver, 'condenserFace', 'condenserInside') >= 2),
+      sign(0.8, 'less cooling than its air accounts for', both(lowCooling, goodAir)),
+      sign(0.6, 'not cold', complains('not-cold')),
+    ],
+  },
+  {
+    cause: 'undersized unit or too hot outdoors',
+    helps: 'no',
+    prior: prior(0.2),
+    signs: [
+      sign(1.8, 'not cold although it delivers what it should', both(complains('not-cold'), fullCooling)),
+      sign(0.4, 'not cold', complains('not-cold')),
+    ],
+  },
+  {
+    cause: 'damaged wheel',
+    helps: 'no',
+    prior: prior(0.1),
+    signs: [
+      sign(3.5, 'a crack in the wheel', finds('cracked-wheel')),
+      sign(2.5, 'a balance clip is missing', finds('missing-balance-clip')),
+      sign(1, 'it is noisy', complains('noise')),
+    ],
+  },
+  {
+    cause: 'torn insulation',
+    helps: 'no',
+    prior: prior(0.15),
+    signs: [sign(3, 'torn pipe insulation', finds('torn-insulation')), sign(0.9, 'it drips indoors', complains('drips-indoors'))],
+  },
+  {
+    cause: 'overheated wiring',
+    helps: 'no',
+    prior: prior(0.05),
+    signs: [
+      sign(5, 'a scorched plug: stop, an electrician', finds('scorched-plug')),
+      sign(3, 'loose wiring', finds('loose-wiring')),
+      sign(2.5, 'an oxidised plug', finds('oxidised-plug')),
+      sign(3, 'wet electronics', finds('wet-electronics')),
+    ],
+  },
+]

@@ -1,0 +1,37 @@
+// What is probably wrong, and can cleaning help it at all?
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { round } from '../quantities/index.ts'
+import { causes, type Seen } from './causes.ts'
+
+export const diagnosisSchema = closed({
+  cause: z.string(),
+  weight: z.number(),
+  cleaningHelps: z.literal(['yes', 'partly', 'no']),
+  evidence: z.array(z.string()),
+})
+export type Diagnosis = z.infer<typeof diagnosisSchema>
+
+/**
+ * Causes that at least one sign speaks for, most likely first, with weights that add up to one.
+ * Naive Bayes on log odds: prior weight times the product of exp(log odds) of the signs that hold.
+ */
+export function diagnose(seen: Seen): Diagnosis[] {
+  const weighed = causes.map((cause) => {
+    const holding = cause.signs.filter((sign) => sign.holds(seen))
+    const speaksFor = holding.filter((sign) => sign.logOdds.value > 0)
+    const against = holding.filter((sign) => sign.logOdds.value < 0)
+    const odds = cause.prior.value * Math.exp(holding.reduce((sum, sign) => sum + sign.logOdds.value, 0))
+    return { cause, speaksFor, against, odds }
+  })
+  const supported = weighed.filter(({ speaksFor }) => speaksFor.length > 0)
+  const total = supported.reduce((sum, { odds }) => sum + odds, 0)
+  return supported
+    .sort((a, b) => b.odds - a.odds)
+    .map(({ cause, speaksFor, against, odds }) => ({
+      cause: cause.cause,
+      weight: round(odds / total, 3),
+      cleaningHelps: cause.helps,
+      evidence: [...speaksFor.map((sign) => `for: ${sign.says}`), ...against.map((sign) => `against: ${sign.says}`)],
+    }))
+}

@@ -1,0 +1,35 @@
+// Look-over: grades, findings, complaints, readings, and what they point to.
+export { causes, seenFrom, type Seen } from './causes.ts'
+export { diagnose, diagnosisSchema, type Diagnosis } from './diagnosis.ts'
+export {
+  complaintsSchema,
+  drainState,
+  failedDrainLMin,
+  findingsSchema,
+  flowLMin,
+  goodDrainLMin,
+  gradeOf,
+  gradesSchema,
+  hasKind,
+  isOffLevel,
+  leastFallMmPerM,
+  partGradeSchema,
+  ungraded,
+  worstOf,
+  type Grades,
+  type LookOver,
+  type PartGrade,
+} from './lookover.ts'
+export { doubtfulReadings, readingsSchema, type Readings } from './readings.ts'
+export {
+  complaints,
+  complaintSchema,
+  findings,
+  findingSchema,
+  inWords,
+  soilKinds,
+  soilKindSchema,
+  type Complaint,
+  type Finding,
+  type SoilKind,
+} from './vocabulary.ts'

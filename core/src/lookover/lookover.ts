@@ -1,0 +1,65 @@
+// What does a look-over hold, and what follows from it at once?
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { estimate, gradeSchema, type Grade } from '../quantities/index.ts'
+import { partsOf, partSchema, type Family, type Part } from '../units/index.ts'
+import { complaintSchema, findingSchema, soilKindSchema, type Complaint, type Finding, type SoilKind } from './vocabulary.ts'
+import type { Readings } from './readings.ts'
+
+export const partGradeSchema = closed({ grade: gradeSchema, kinds: z.array(soilKindSchema).max(10).optional() })
+export type PartGrade = z.infer<typeof partGradeSchema>
+export const gradesSchema = z.partialRecord(partSchema, partGradeSchema)
+export type Grades = z.infer<typeof gradesSchema>
+
+export const complaintsSchema = z.array(complaintSchema).max(8)
+export const findingsSchema = z.array(findingSchema).max(22)
+
+/** What was seen, smelt, heard and measured at one unit. */
+export interface LookOver {
+  readonly family: Family
+  readonly complaints: readonly Complaint[]
+  readonly grades: Grades
+  readonly findings: readonly Finding[]
+  readonly readings?: Readings
+}
+
+/** Litres a minute through the drain that are good, and below which the drain has failed. */
+export const goodDrainLMin = estimate(1, 'L/min')
+export const failedDrainLMin = estimate(0.3, 'L/min')
+/** Least fall towards the drain. */
+export const leastFallMmPerM = estimate(2, 'mm per m of unit')
+
+/** Grade of a part; a part that was not graded counts as clear, and `ungraded` names it. */
+export const gradeOf = (lookOver: LookOver, part: Part): Grade => lookOver.grades[part]?.grade ?? 0
+
+/** Worst grade among parts. */
+export const worstOf = (lookOver: LookOver, ...parts: Part[]): Grade =>
+  parts.reduce<Grade>((worst, part) => (gradeOf(lookOver, part) > worst ? gradeOf(lookOver, part) : worst), 0)
+
+/** Whether soil of this kind was seen on any of the parts (on any part at all where none is named). */
+export function hasKind(lookOver: LookOver, kind: SoilKind, ...parts: Part[]): boolean {
+  const where = parts.length > 0 ? parts : partsOf[lookOver.family]
+  return where.some((part) => lookOver.grades[part]?.kinds?.includes(kind))
+}
+
+export const ungraded = (lookOver: LookOver): Part[] => partsOf[lookOver.family].filter((part) => !lookOver.grades[part])
+
+export const flowLMin = (flowTest: { litres: number; seconds: number }): number => flowTest.litres / (flowTest.seconds / 60)
+
+/** How the drain runs: by the flow test where there is one, else by findings and the line's grade. */
+export function drainState(lookOver: LookOver): 'good' | 'slow' | 'failed' {
+  const { findings, readings } = lookOver
+  if (findings.includes('drain-blocked')) return 'failed'
+  if (readings?.flowTest) {
+    const flow = flowLMin(readings.flowTest)
+    if (flow < failedDrainLMin.value) return 'failed'
+    if (flow < goodDrainLMin.value) return 'slow'
+  }
+  const grade = gradeOf(lookOver, 'drainLine')
+  if (grade === 4) return 'failed'
+  return findings.includes('drain-slow') || findings.includes('standing-water') || grade >= 2 ? 'slow' : 'good'
+}
+
+/** Whether the unit hangs so that water does not run to the drain. */
+export const isOffLevel = ({ findings, readings }: LookOver): boolean =>
+  findings.includes('off-level') || (readings?.levelMmPerM !== undefined && readings.levelMmPerM < leastFallMmPerM.value)

@@ -1,0 +1,37 @@
+// What was measured on the unit, and can it be true?
+import { z } from 'zod'
+import { closed, type FaultLine } from '../faults/index.ts'
+import { amountUpTo, celsius, positiveUpTo, share } from '../quantities/index.ts'
+
+/** Readings at steady cooling. Temperatures °C, humidities 0..1, airflow m³/h at the supply, current A. */
+export const readingsSchema = closed({
+  returnC: celsius,
+  returnRh: share,
+  supplyC: celsius,
+  supplyRh: share.optional(),
+  airflowM3h: positiveUpTo(20_000).optional(),
+  amps: amountUpTo(200).optional(),
+  flowTest: closed({ litres: positiveUpTo(20), seconds: positiveUpTo(3600) }).optional(),
+  levelMmPerM: z.number().min(-200).max(200).optional(),
+})
+export type Readings = z.infer<typeof readingsSchema>
+
+/** Which readings contradict one another or physics, in cooling; each says what to do. */
+export function doubtfulReadings(readings: Readings): FaultLine[] {
+  const { returnC, supplyC, returnRh, supplyRh } = readings
+  const lines: FaultLine[] = []
+  if (supplyC >= returnC) {
+    lines.push({
+      where: 'supplyC',
+      what: `supply air at ${supplyC} °C is not colder than return air at ${returnC} °C`,
+      allowed: 'colder than the return while it cools; if the probes were swapped, swap the two readings',
+    })
+  } else if (supplyRh !== undefined && supplyRh < returnRh - 0.05) {
+    lines.push({
+      where: 'supplyRh',
+      what: `supply air at ${Math.round(supplyRh * 100)} % is drier than return air at ${Math.round(returnRh * 100)} %`,
+      allowed: 'cooled air is the damper of the two; if the probes were swapped, swap them',
+    })
+  }
+  return lines
+}

@@ -1,0 +1,51 @@
+// In which words is a unit looked over?
+import { z } from 'zod'
+
+export const soilKinds = ['dust', 'lint-hair', 'grease', 'biofilm', 'pollen', 'fine-powder', 'smoke', 'salt', 'insects', 'leaf-litter'] as const
+export const soilKindSchema = z.literal(soilKinds)
+export type SoilKind = z.infer<typeof soilKindSchema>
+
+export const complaints = ['smell', 'spits-dirt', 'weak-airflow', 'not-cold', 'drips-indoors', 'ices-up', 'noise', 'none'] as const
+export const complaintSchema = z.literal(complaints)
+export type Complaint = z.infer<typeof complaintSchema>
+
+export const findings = [
+  'standing-water',
+  'drain-slow',
+  'drain-blocked',
+  'off-level',
+  'fin-corrosion',
+  'bent-fins',
+  'oil-stain',
+  'scorched-plug',
+  'oxidised-plug',
+  'loose-wiring',
+  'wet-electronics',
+  'cracked-wheel',
+  'missing-balance-clip',
+  'insect-nest',
+  'missing-filter',
+  'torn-insulation',
+  'failed-gasket',
+  'damaged-membrane',
+  'suspect-asbestos-ceiling',
+  'rodent-droppings',
+  'unsecured-unit',
+  'no-safe-access',
+] as const
+export const findingSchema = z.literal(findings)
+export type Finding = z.infer<typeof findingSchema>
+
+const spaced = (word: string) => word.replaceAll('-', ' ')
+
+/** How words are shown where they differ from their code with spaces for dashes. */
+const shown: Partial<Record<Complaint | Finding | SoilKind, string>> = {
+  'lint-hair': 'lint and hair',
+  'fine-powder': 'fine powder (flour, plaster)',
+  none: 'none (routine)',
+  'spits-dirt': 'spits dirt',
+  'suspect-asbestos-ceiling': 'ceiling that may hold asbestos',
+}
+
+/** A complaint, finding or soil kind as a person reads it. */
+export const inWords = (word: Complaint | Finding | SoilKind): string => shown[word] ?? spaced(word)

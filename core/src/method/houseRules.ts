@@ -1,0 +1,87 @@
+// Where trades people differ, which school does the firm follow, and which limits and rates does it set?
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { amountUpTo, estimate, share } from '../quantities/index.ts'
+
+export const schools = {
+  rinseSchool: ['self-rinsing', 'rinse', 'dry'],
+  wheelSchool: ['remove', 'in-place'],
+  agentSchool: ['trade', 'household'],
+  drainSchool: ['vacuum-first', 'flush-first'],
+  dryingSchool: ['fan-run', 'long-air-dry'],
+} as const
+export type SchoolName = keyof typeof schools
+export type Schools = { [S in SchoolName]: (typeof schools)[S][number] }
+
+export const houseRulesSchema = closed({
+  rinseSchool: z.literal(schools.rinseSchool).optional(),
+  wheelSchool: z.literal(schools.wheelSchool).optional(),
+  agentSchool: z.literal(schools.agentSchool).optional(),
+  drainSchool: z.literal(schools.drainSchool).optional(),
+  dryingSchool: z.literal(schools.dryingSchool).optional(),
+  roofWindLimitMs: amountUpTo(40).optional(),
+  liftLimitKg: amountUpTo(200).optional(),
+  hourlyRate: amountUpTo(10_000).optional(),
+  minimumCharge: amountUpTo(100_000).optional(),
+  travelCharge: amountUpTo(100_000).optional(),
+  furtherUnitDiscount: share.optional(),
+})
+export type HouseRules = z.infer<typeof houseRulesSchema>
+export type KnownHouseRules = Required<HouseRules>
+
+const roofWindLimit = estimate(8, 'm/s')
+const liftLimit = estimate(23, 'kg for one person')
+
+/** House rules of a firm that has set none. */
+export const startHouseRules: KnownHouseRules = {
+  rinseSchool: 'rinse',
+  wheelSchool: 'remove',
+  agentSchool: 'trade',
+  drainSchool: 'vacuum-first',
+  dryingSchool: 'fan-run',
+  roofWindLimitMs: roofWindLimit.value,
+  liftLimitKg: liftLimit.value,
+  hourlyRate: 60,
+  minimumCharge: 80,
+  travelCharge: 25,
+  furtherUnitDiscount: 0.1,
+}
+
+export const knownHouseRules = (rules: HouseRules = {}): KnownHouseRules => ({
+  ...startHouseRules,
+  ...Object.fromEntries(Object.entries(rules).filter(([, value]) => value !== undefined)),
+})
+
+/** Each school in a sentence. */
+export const schoolSentences: { [S in SchoolName]: Record<Schools[S], string> } = {
+  rinseSchool: {
+    'self-rinsing': 'Foam now, and let the unit’s own condensate wash it off, where there will be enough of it.',
+    rinse: 'Always carry the soil off with clear water until the run-off is clear.',
+    dry: 'Vacuum and brush loose dust, then a little mild detergent and a wet vacuum; no wash water.',
+  },
+  wheelSchool: {
+    remove: 'Take a badly soiled wheel out and wash it outside.',
+    'in-place': 'Wash the wheel where it sits, blade by blade.',
+  },
+  agentSchool: {
+    trade: 'Only agents of the trade go on a coil.',
+    household: 'A mild household detergent is good enough, with a rinse.',
+  },
+  drainSchool: {
+    'vacuum-first': 'Draw a slow drain clear from its outside end first.',
+    'flush-first': 'Flush a slow drain from the pan first.',
+  },
+  dryingSchool: {
+    'fan-run': 'Dry the unit with its own fan at the end.',
+    'long-air-dry': 'Leave the unit open to dry before it runs.',
+  },
+}
+
+/** How a school is named in a heading. */
+export const schoolNames: Record<SchoolName, string> = {
+  rinseSchool: 'Rinse or no rinse',
+  wheelSchool: 'The wheel',
+  agentSchool: 'What goes on the coil',
+  drainSchool: 'A slow drain',
+  dryingSchool: 'Drying',
+}

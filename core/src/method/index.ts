@@ -1,0 +1,29 @@
+// Method: decision rules, and the decisions they make with their reasons.
+export { byHand, decide, standings, type Decision, type Standing } from './engine.ts'
+export {
+  factsOf,
+  neededCondensateLM2,
+  usualHoursPerDay,
+  type Facts,
+  type FactsInput,
+  type SettledFacts,
+  type Setting,
+  type SiteFacts,
+} from './facts.ts'
+export {
+  houseRulesSchema,
+  knownHouseRules,
+  schoolNames,
+  schools,
+  schoolSentences,
+  startHouseRules,
+  type HouseRules,
+  type KnownHouseRules,
+  type SchoolName,
+  type Schools,
+} from './houseRules.ts'
+export { notReached, tightCeilingGapCm, type NotReached } from './notReached.ts'
+export { referees, referralsFor, type Referral } from './referrals.ts'
+export { levels, type Bar, type Rule } from './rule.ts'
+export { ruleBook } from './rules/index.ts'
+export { choiceNames, choicesOf, decidingOrder, topicNames, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'

@@ -1,0 +1,53 @@
+// Conditions that several topics ask.
+import { drainState, gradeOf, hasKind, inWords, isOffLevel, worstOf, type Complaint, type Finding, type SoilKind } from '../../lookover/index.ts'
+import type { EquipmentKind } from '../../products/index.ts'
+import { partNames, type Part } from '../../units/index.ts'
+import { all, any, not, when, type Condition } from '../condition.ts'
+import { canContain, isLooseSoil, isTrained } from '../facts.ts'
+import { schools, type SchoolName } from '../houseRules.ts'
+import { choiceNames, topicNames, type Choice, type Topic } from '../topics.ts'
+
+export const atLeast = (part: Part, grade: number): Condition =>
+  when(`${partNames[part]} at grade ${grade} or worse`, ({ lookOver }) => gradeOf(lookOver, part) >= grade)
+export const anyAtLeast = (grade: number, ...parts: Part[]): Condition =>
+  when(`any of ${parts.map((part) => partNames[part]).join(', ')} at grade ${grade} or worse`, ({ lookOver }) => worstOf(lookOver, ...parts) >= grade)
+export const coilAtMost = (grade: number): Condition => when(`coil at grade ${grade} or better`, ({ coilGrade }) => coilGrade <= grade)
+export const coilAtLeast = (grade: number): Condition => when(`coil at grade ${grade} or worse`, ({ coilGrade }) => coilGrade >= grade)
+export const complains = (...complaints: Complaint[]): Condition =>
+  when(`complaint: ${complaints.map(inWords).join(' or ')}`, ({ lookOver }) =>
+    complaints.some((complaint) => lookOver.complaints.includes(complaint)),
+  )
+export const found = (...findings: Finding[]): Condition =>
+  when(`found: ${findings.map(inWords).join(' or ')}`, ({ lookOver }) => findings.some((finding) => lookOver.findings.includes(finding)))
+export const soil = (kinds: SoilKind[], ...on: Part[]): Condition =>
+  when(`${kinds.map(inWords).join(' or ')}${on.length > 0 ? ` on ${on.map((part) => partNames[part]).join(', ')}` : ''}`, ({ lookOver }) =>
+    kinds.some((kind) => hasKind(lookOver, kind, ...on)),
+  )
+export const chosen = (topic: Topic, ...choices: Choice[]): Condition =>
+  when(`${topicNames[topic].toLowerCase()}: ${choices.map((choice) => choiceNames[choice]).join(' or ')}`, ({ decided }) =>
+    choices.some((choice) => decided[topic] === choice),
+  )
+export const follows = <S extends SchoolName>(school: S, value: (typeof schools)[S][number]): Condition =>
+  when(`house rule: ${value.replaceAll('-', ' ')}`, ({ houseRules }) => houseRules[school] === value)
+export const carries = (kind: EquipmentKind): Condition => when(`${kind.replaceAll('-', ' ')} in the van`, ({ has }) => has(kind))
+export const drainIs = (...states: ('good' | 'slow' | 'failed')[]): Condition =>
+  when(`drain ${states.join(' or ')}`, ({ lookOver }) => states.includes(drainState(lookOver)))
+
+export const washable = when('wash water can be caught', (facts) => canContain(facts))
+export const waterOnSite = when('water on site', ({ site }) => site.waterOnSite)
+export const equipmentRoom = when('an equipment room', ({ site }) => site.setting === 'equipment-room')
+export const sensitive = when('sensitive occupants', ({ site }) => site.sensitiveOccupants)
+export const looseSoil = when('only loose dust, lint and powder', isLooseSoil)
+export const wheelComesOut = when('the wheel comes out', ({ design }) => design.wheelRemovable && design.coilLiftable)
+export const panComesOff = when('the pan comes off', ({ design }) => design.panRemovable && (!design.boardBlocksPan || design.boardRemovable))
+export const quickAccess = when('the wheel is reached through the outlet', ({ design }) => design.quickAccessOutlet)
+export const trainedFor = (skill: string): Condition => when(`somebody trained for ${skill.replaceAll('-', ' ')}`, (facts) => isTrained(facts, skill))
+export const offLevel = when('the unit hangs off level', ({ lookOver }) => isOffLevel(lookOver))
+
+/** Smell or thrown dirt that the wheel explains. */
+export const wheelComplaint = all(complains('smell', 'spits-dirt'), atLeast('wheel', 2))
+/** Smell or thrown dirt that the pan explains. */
+export const panComplaint = all(complains('smell', 'spits-dirt'), atLeast('pan', 2))
+export const biofilm = any(soil(['biofilm']), complains('smell'))
+export const untouched = chosen('scope', 'decline', 'filter-service')
+export const touched = not(untouched)

@@ -1,0 +1,36 @@
+// What does the visit cost the customer?
+import type { KnownHouseRules } from '../method/index.ts'
+import { round } from '../quantities/index.ts'
+
+export interface PricedUnit {
+  readonly name: string
+  readonly handsMin: number
+  readonly productCost: number
+}
+
+export interface Price {
+  lines: { what: string; amount: number }[]
+  total: number
+}
+
+/** Minutes × rate and products per unit, a discount on further units' work, travel, and the minimum charge. Amounts in the firm's money. */
+export function priceOf(units: readonly PricedUnit[], rules: KnownHouseRules): Price {
+  const lines: Price['lines'] = []
+  const add = (what: string, amount: number) => lines.push({ what, amount: round(amount, 2) })
+  const work = units.map(({ handsMin }) => (handsMin / 60) * rules.hourlyRate)
+  units.forEach(({ name, handsMin }, index) => add(`${name}: ${round(handsMin)} min of work`, work[index]))
+  const products = units.reduce((sum, { productCost }) => sum + productCost, 0)
+  if (products > 0) add('cleaning products', products)
+  const further = work.slice(1).reduce((sum, amount) => sum + amount, 0) * rules.furtherUnitDiscount
+  if (further > 0) add('further units on the same visit', -further)
+  if (rules.travelCharge > 0) add('travel', rules.travelCharge)
+  const sum = lines.reduce((total, { amount }) => total + amount, 0)
+  if (sum < rules.minimumCharge) add('up to the minimum charge', rules.minimumCharge - sum)
+  return {
+    lines,
+    total: round(
+      lines.reduce((total, { amount }) => total + amount, 0),
+      2,
+    ),
+  }
+}

@@ -1,0 +1,92 @@
+// What would the other choice cost or save? Minutes, money, water, reach and risk against the plan.
+import type { Choice, KnownHouseRules, Topic } from '../method/index.ts'
+import type { Step } from '../procedure/index.ts'
+import { round } from '../quantities/index.ts'
+import { partNames } from '../units/index.ts'
+import type { UnitJob } from './jobFile.ts'
+import type { Comparison, UnitPlan } from './planFile.ts'
+import type { PlannedUnit, UnitContext, WorkedOut } from './planUnit.ts'
+
+/** What a choice risks, in a sentence for its topic. */
+const risks: Partial<Record<`${Topic}:${Choice}`, string>> = {
+  'rinse:condensate': 'what the condensate does not carry off dries on the coil',
+  'rinse:none': 'soil on back and upper faces stays',
+  'rinse:spray-bottle': 'little water: heavy soil may not come off',
+  'rinse:pump-wand': 'wash water indoors: it has to be caught',
+  'wheel:remove-and-wash': 'the coil is lifted and the set screw loosened: a bent pipe or a lost screw',
+  'wheel:wash-in-place': 'the back of the blades is hard to reach; the first spin throws water',
+  'wheel:leave': 'the wheel goes on throwing what it has collected',
+  'coil-agent:water': 'grease and slime stay',
+  'coil-agent:mild-detergent': 'heavy soil may need a second pass',
+  'pan:flush-in-place': 'slime in the corners may stay',
+  'drying:long-air-dry': 'the unit stays off for longer',
+  'drying:fan-run': 'damp soil that was missed is blown out',
+  'scope:open-clean': 'what sits behind pan and wheel is not reached',
+  'scope:strip-down': 'more parts are handled',
+  'pan-treatment:none': 'slime comes back sooner',
+}
+
+export interface Totals {
+  readonly minutes: number
+  readonly money: number
+  readonly waterL: number
+}
+
+interface Sums {
+  readonly steps: readonly Pick<Step, 'handsMin' | 'wait'>[]
+  readonly mixes: readonly { cost?: number; waterL: number }[]
+  readonly washL: number
+}
+
+/** Hands-on and waiting minutes of one person, work and product at the firm's rate, and water. */
+function totalsOf({ steps, mixes, washL }: Sums, rules: KnownHouseRules): Totals {
+  const hands = steps.reduce((sum, { handsMin }) => sum + handsMin, 0)
+  const waits = steps.reduce((sum, { wait }) => sum + (wait?.leastMin ?? 0), 0)
+  const product = mixes.reduce((sum, { cost }) => sum + (cost ?? 0), 0)
+  return {
+    minutes: round(hands + waits),
+    money: round((hands / 60) * rules.hourlyRate + product, 2),
+    waterL: round(washL + mixes.reduce((sum, { waterL }) => sum + waterL, 0), 1),
+  }
+}
+
+/** Totals of a unit's plan, as the comparisons count them. */
+export const planTotals = (plan: UnitPlan, rules: KnownHouseRules): Totals => totalsOf({ ...plan, washL: plan.washWater?.litres ?? 0 }, rules)
+
+/** Adds to every choice that was turned down, and is possible, what it would change. */
+export function withComparisons(unit: UnitJob, { plan, alternative }: PlannedUnit, { houseRules }: UnitContext): UnitPlan {
+  const own = planTotals(plan, houseRules)
+  const decisions = plan.decisions.map((decision) => ({
+    ...decision,
+    turnedDown: decision.turnedDown.map((other) => {
+      if (other.standing !== 'possible') return other
+      const instead = alternative({ ...unit.choices, [decision.topic]: other.choice })
+      const taken = instead.facts.decided[decision.topic] === other.choice
+      return taken
+        ? { ...other, instead: comparison(decision.topic, other.choice as Choice, plan, own, instead, totalsOf(instead, houseRules)) }
+        : other
+    }),
+  }))
+  return { ...plan, decisions }
+}
+
+function comparison(topic: Topic, choice: Choice, plan: UnitPlan, own: Totals, other: WorkedOut, totals: Totals): Comparison {
+  const reach = reachDifference(plan, other)
+  const risk = risks[`${topic}:${choice}`]
+  return {
+    minutes: round(totals.minutes - own.minutes),
+    money: round(totals.money - own.money, 2),
+    waterL: round(totals.waterL - own.waterL, 1),
+    ...(reach ? { reach } : {}),
+    ...(risk ? { risk } : {}),
+  }
+}
+
+function reachDifference(plan: UnitPlan, other: WorkedOut): string | undefined {
+  const here = plan.notReached.map(({ part }) => part)
+  const there = other.notReached.map(({ part }) => part)
+  const lost = there.filter((part) => !here.includes(part)).map((part) => partNames[part])
+  const won = here.filter((part) => !there.includes(part)).map((part) => partNames[part])
+  const said = [...(lost.length > 0 ? [`does not reach: ${lost.join(', ')}`] : []), ...(won.length > 0 ? [`also reaches: ${won.join(', ')}`] : [])]
+  return said.length > 0 ? said.join('; ') : undefined
+}

@@ -1,0 +1,7 @@
+// Plan: job file in, plan file out.
+export { planTotals, type Totals } from './compare.ts'
+export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, unitJobSchema, type JobFile, type Site, type UnitJob } from './jobFile.ts'
+export { comparisonSchema, planFileSchema, unitPlanSchema, type Comparison, type PlanFile, type PlannedDecision, type UnitPlan } from './planFile.ts'
+export { contextOf, firstOfAll, planJob } from './planJob.ts'
+export { planUnit, type PlannedUnit, type UnitContext } from './planUnit.ts'
+export { checkJob, mostCharacters, readJobFile } from './read.ts'

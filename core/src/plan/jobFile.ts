@@ -1,0 +1,69 @@
+// What goes into a plan? The open job file, as a schema.
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { altitudeM, amountUpTo, celsius, identifier, positiveUpTo, share, shownName } from '../quantities/index.ts'
+import { designSchema, familySchema } from '../units/index.ts'
+import { complaintsSchema, findingsSchema, gradesSchema, readingsSchema } from '../lookover/index.ts'
+import { equipmentSchema, productSchema } from '../products/index.ts'
+import { choicesOf, houseRulesSchema, topics, type Topic } from '../method/index.ts'
+import { skills } from '../procedure/index.ts'
+import { surroundings } from '../upkeep/index.ts'
+
+export const settings = ['home', 'office', 'food', 'health', 'lodging', 'vehicle', 'workshop', 'equipment-room'] as const
+
+export const siteSchema = closed({
+  name: shownName,
+  setting: z.literal(settings),
+  surroundings: z.array(z.literal(surroundings)).max(8).optional(),
+  altitudeM: altitudeM.optional(),
+  outdoorAir: closed({
+    dryBulbC: celsius,
+    relativeHumidity: share,
+    windMs: amountUpTo(60).optional(),
+    rainMmH: amountUpTo(300).optional(),
+  }).optional(),
+  waterOnSite: z.boolean(),
+  foulDrainOnSite: z.boolean(),
+  sensitiveOccupants: z.boolean().optional(),
+  electricityPricePerKwh: amountUpTo(100).optional(),
+})
+export type Site = z.infer<typeof siteSchema>
+
+export const crewMemberSchema = closed({
+  name: shownName,
+  liftKg: positiveUpTo(200).optional(),
+  trained: z.array(z.literal(skills)).max(3).optional(),
+})
+
+const choicesShape = Object.fromEntries(topics.map((topic) => [topic, z.literal(choicesOf[topic] as readonly string[]).optional()])) as Record<
+  Topic,
+  z.ZodOptional<z.ZodLiteral<string>>
+>
+
+export const unitJobSchema = closed({
+  id: identifier,
+  family: familySchema,
+  name: shownName.optional(),
+  design: designSchema,
+  complaints: complaintsSchema,
+  grades: gradesSchema,
+  findings: findingsSchema.optional(),
+  readings: readingsSchema.optional(),
+  monthsSinceClean: amountUpTo(600).optional(),
+  hoursPerDay: amountUpTo(24).optional(),
+  /** Choices made by hand for this job, by topic; kept where no bar and no safety rule speaks against them. */
+  choices: closed(choicesShape).optional(),
+})
+export type UnitJob = z.infer<typeof unitJobSchema>
+
+export const mostUnits = 60
+export const jobFileSchema = closed({
+  format: z.literal('yastik.job/1'),
+  site: siteSchema,
+  crew: z.array(crewMemberSchema).min(1).max(4),
+  units: z.array(unitJobSchema).min(1).max(mostUnits),
+  houseRules: houseRulesSchema.optional(),
+  products: z.array(productSchema).max(200).optional(),
+  equipment: z.array(equipmentSchema).max(200).optional(),
+})
+export type JobFile = z.infer<typeof jobFileSchema>

@@ -1,0 +1,58 @@
+// What is the plan for a whole job? From job file to plan file.
+import { timeline } from '../crew/index.ts'
+import { knownHouseRules } from '../method/index.ts'
+import { kitFor, priceOf } from '../money/index.ts'
+import { builtInProducts, builtInVan, clashesAmong, type Equipment } from '../products/index.ts'
+import { withComparisons } from './compare.ts'
+import type { JobFile } from './jobFile.ts'
+import type { PlanFile } from './planFile.ts'
+import { planUnit, type UnitContext } from './planUnit.ts'
+
+/** Said in every plan. */
+export const firstOfAll = 'Local codes, the maker’s manual and licensed practice come before this plan.'
+
+/** What all units of a job share. */
+export function contextOf(job: JobFile): UnitContext {
+  return {
+    site: job.site,
+    trained: [...new Set(job.crew.flatMap(({ trained }) => trained ?? []))],
+    houseRules: knownHouseRules(job.houseRules),
+    products: job.products ?? builtInProducts,
+    equipment: job.equipment ?? builtInVan,
+  }
+}
+
+const countOf = (equipment: readonly Equipment[]) => (kind: string) =>
+  equipment.filter((entry) => entry.kind === kind).reduce((sum, { count }) => sum + count, 0)
+
+/**
+ * Plans every unit, then the crew's timeline, kit and price. Pure: the same job gives the same plan.
+ * `job` has passed `checkJob`.
+ * @throws Fault `no-schedule` when the work cannot be shared among the crew.
+ */
+export function planJob(job: JobFile): PlanFile {
+  const context = contextOf(job)
+  const planned = job.units.map((unit) => ({ unit, ...planUnit(unit, context) }))
+  const units = planned.map(({ unit, ...rest }) => withComparisons(unit, rest, context))
+  const names = new Map(context.products.map(({ id, name }) => [id, name]))
+  return {
+    format: 'yastik.plan/1',
+    units,
+    timeline: timeline(units, job.crew, countOf(context.equipment)),
+    kit: kitFor(units, (id) => names.get(id) ?? id),
+    price: priceOf(
+      planned.map(({ unit, plan }) => ({
+        name: unit.name ?? unit.id,
+        handsMin: plan.steps.reduce((sum, { handsMin, people }) => sum + handsMin * people, 0),
+        productCost: plan.mixes.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
+      })),
+      context.houseRules,
+    ),
+    warnings: [
+      firstOfAll,
+      ...(job.site.outdoorAir ? [] : ['outdoor air not noted: a mild, half-humid room taken for condensate and drying']),
+      ...clashesAmong(context.products),
+      ...planned.flatMap(({ warnings }) => warnings),
+    ],
+  }
+}

@@ -1,0 +1,76 @@
+// Does a job file hold up? Text in, job out, or every fault with its place.
+import { Fault, linesOf, type FaultLine } from '../faults/index.ts'
+import { partsOf, plannedFamilies, type Part } from '../units/index.ts'
+import { jobFileSchema, type JobFile } from './jobFile.ts'
+
+/** Largest job file that is read, in characters: sixty full units stay far below. */
+export const mostCharacters = 2_000_000
+
+/**
+ * Reads the text of a job file.
+ * @throws Fault `too-large`, `not-json`, `does-not-hold-up` or `not-yet`, with one line per fault.
+ */
+export function readJobFile(text: string): JobFile {
+  if (text.length > mostCharacters) {
+    throw new Fault('too-large', {
+      lines: [{ where: 'the whole file', what: `${text.length} characters`, allowed: `at most ${mostCharacters} characters` }],
+    })
+  }
+  return checkJob(parseJson(text))
+}
+
+function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch (error) {
+    throw new Fault('not-json', {
+      lines: [
+        {
+          where: 'the whole file',
+          what: `not JSON: ${error instanceof Error ? error.message : String(error)}`,
+          allowed: 'JSON text in UTF-8; numbers without NaN or Infinity',
+        },
+      ],
+    })
+  }
+}
+
+/** Checks an object as a job file: its schema, then what the schema cannot say. @throws Fault as `readJobFile`. */
+export function checkJob(input: unknown): JobFile {
+  const parsed = jobFileSchema.safeParse(input)
+  if (!parsed.success) throw new Fault('does-not-hold-up', { lines: linesOf(parsed.error.issues, input) })
+  const job = parsed.data
+  const early = job.units.flatMap(({ family }, index) =>
+    plannedFamilies.includes(family)
+      ? []
+      : [{ where: `units[${index}].family`, what: `“${family}” is not covered yet`, allowed: plannedFamilies.join(', ') }],
+  )
+  if (early.length > 0) throw new Fault('not-yet', { lines: early })
+  const lines = [...doubleIds(job), ...foreignParts(job), ...contradictions(job)]
+  if (lines.length > 0) throw new Fault('does-not-hold-up', { lines })
+  return job
+}
+
+const doubleIds = ({ units }: JobFile): FaultLine[] =>
+  units.flatMap(({ id }, index) =>
+    units.findIndex((other) => other.id === id) < index
+      ? [{ where: `units[${index}].id`, what: `“${id}” is used twice`, allowed: 'one id per unit' }]
+      : [],
+  )
+
+const foreignParts = ({ units }: JobFile): FaultLine[] =>
+  units.flatMap(({ family, grades }, index) =>
+    (Object.keys(grades) as Part[])
+      .filter((part) => !partsOf[family].includes(part))
+      .map((part) => ({ where: `units[${index}].grades.${part}`, what: `a ${family} has no such part`, allowed: partsOf[family].join(', ') })),
+  )
+
+const contradictions = ({ units }: JobFile): FaultLine[] =>
+  units.flatMap(({ complaints, design }, index) => [
+    ...(complaints.includes('none') && complaints.length > 1
+      ? [{ where: `units[${index}].complaints`, what: '“none” stands beside other complaints', allowed: '“none” alone, or complaints without it' }]
+      : []),
+    ...(design.faceSlantMm && !design.faceWidthMm
+      ? [{ where: `units[${index}].design.faceWidthMm`, what: 'slant heights are given without a width', allowed: 'both, or neither' }]
+      : []),
+  ])

@@ -1,0 +1,61 @@
+// What is a step of the work?
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { partSchema } from '../units/index.ts'
+
+export const phases = [
+  'call',
+  'look-over',
+  'method',
+  'isolate',
+  'protect',
+  'strip',
+  'dry-clean',
+  'apply',
+  'dwell',
+  'rinse',
+  'wheel',
+  'pan-and-drain',
+  'dry',
+  'rebuild',
+  'prove',
+  'hand-over',
+  'upkeep',
+] as const
+export const phaseSchema = z.literal(phases)
+export type Phase = (typeof phases)[number]
+
+export const skills = ['wheel-removal', 'roof', 'electrics'] as const
+export type Skill = (typeof skills)[number]
+
+export const stepSchema = closed({
+  /** Unique in the unit. */
+  id: z.string().max(80),
+  phase: phaseSchema,
+  title: z.string().max(300),
+  /** How it is done, where the title is not enough. */
+  how: z.string().max(600).optional(),
+  part: partSchema.optional(),
+  /** Hands-on minutes. */
+  handsMin: z.number(),
+  /** Minutes that must, and may at most, pass after the hands-on part. */
+  wait: closed({ leastMin: z.number(), mostMin: z.number().optional(), for: z.string() }).optional(),
+  /** Steps of this unit that must have ended, their wait included. */
+  after: z.array(z.string()),
+  people: z.int(),
+  equipment: z.array(z.string()),
+  /** Somebody trained for this has to do it. */
+  skill: z.literal(skills).optional(),
+  /** What must be confirmed before it counts as done. */
+  gate: z.string().optional(),
+  /** Whether tray and fastener ledger must balance before it. */
+  needsLedger: z.boolean().optional(),
+  takesOff: z.string().optional(),
+  putsBack: z.string().optional(),
+  /** Place in the parts tray of what is taken off or put back. */
+  slot: z.string().optional(),
+  fasteners: z.array(closed({ kind: z.string(), count: z.int() })).optional(),
+  photo: z.string().optional(),
+  cautions: z.array(z.string()),
+})
+export type Step = z.infer<typeof stepSchema>

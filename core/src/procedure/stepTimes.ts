@@ -1,0 +1,58 @@
+// How many hands-on minutes does a step take to start with? A firm's own finished runs correct them.
+import { estimate, type StartValue } from '../quantities/index.ts'
+
+const min = (value: number) => estimate(value, 'min hands-on')
+const minPerM2 = (value: number) => estimate(value, 'min hands-on per m² of coil face')
+
+export const stepMin = {
+  readBefore: min(6),
+  isolate: min(2),
+  proveDead: min(2),
+  clearBelow: min(4),
+  setContainment: min(6),
+  coverElectronics: min(3),
+  uncoverElectronics: min(2),
+  loosenSetScrew: min(3),
+  tightenSetScrew: min(3),
+  spinByHand: min(1),
+  vacuumRest: min(3),
+  drawDrain: min(5),
+  mixAgent: min(3),
+  brushWheel: min(8),
+  washFilters: min(5),
+  washWheelOut: min(12),
+  washWheelInPlace: min(14),
+  washPan: min(7),
+  flushPan: min(3),
+  wipePan: min(2),
+  flushDrain: min(4),
+  partDrain: min(8),
+  flowTest: min(3),
+  treatPan: min(1),
+  dryParts: min(4),
+  openToDry: min(1),
+  wipeOutlet: min(4),
+  checkLedger: min(2),
+  powerOn: min(1),
+  firstSpin: min(2),
+  takeDown: min(4),
+  runUnit: min(2),
+  runTest: min(6),
+  clearUp: min(6),
+  handOver: min(5),
+  referral: min(6),
+} as const satisfies Record<string, StartValue>
+
+export const stepMinPerM2 = { vacuumCoil: minPerM2(20), applyCoil: minPerM2(18), wipeCoil: minPerM2(40) } as const satisfies Record<
+  string,
+  StartValue
+>
+
+/** More time for a cover right below a ceiling. */
+export const tightCoverMin = min(4)
+/** Waiting for stored charge before terminals are touched. */
+export const storedChargeMin = estimate(5, 'min')
+/** Steady cooling before a reading counts. */
+export const steadyCoolingMin = estimate(10, 'min')
+/** No power for this long after an electrical part was wet. */
+export const wetElectricsMin = estimate(24 * 60, 'min')

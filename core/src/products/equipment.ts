@@ -1,0 +1,58 @@
+// What is in the van besides bottles?
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { count, identifier, positiveUpTo } from '../quantities/index.ts'
+
+export const equipmentKinds = [
+  'pump-wand',
+  'hose',
+  'pump-sprayer',
+  'spray-bottle',
+  'wet-vacuum',
+  'dry-vacuum',
+  'wash-bag',
+  'funnel-sheet',
+  'bucket',
+  'floor-sheet',
+  'air-line',
+  'step-ladder',
+  'roof-ladder',
+  'meter',
+  'level',
+  'fin-comb',
+  'long-driver',
+] as const
+export type EquipmentKind = (typeof equipmentKinds)[number]
+
+export const equipmentSchema = closed({
+  id: identifier,
+  kind: z.literal(equipmentKinds),
+  count,
+  flowLMin: positiveUpTo(100).optional(),
+  pressureBar: positiveUpTo(200).optional(),
+  litres: positiveUpTo(1000).optional(),
+  outletMm: positiveUpTo(200).optional(),
+})
+export type Equipment = z.infer<typeof equipmentSchema>
+
+/** The first entry of a kind of which there is at least one. */
+export const findEquipment = (equipment: readonly Equipment[], kind: EquipmentKind): Equipment | undefined =>
+  equipment.find((entry) => entry.kind === kind && entry.count > 0)
+
+/** The van where none is described. */
+export const builtInVan: readonly Equipment[] = [
+  { id: 'pump-1', kind: 'pump-wand', count: 1, flowLMin: 1.6, pressureBar: 5 },
+  { id: 'sprayer-1', kind: 'pump-sprayer', count: 1, litres: 5, pressureBar: 2.5 },
+  { id: 'bottle-1', kind: 'spray-bottle', count: 3, litres: 0.75 },
+  { id: 'wet-vac-1', kind: 'wet-vacuum', count: 1, litres: 20 },
+  { id: 'dry-vac-1', kind: 'dry-vacuum', count: 1 },
+  { id: 'bag-1', kind: 'wash-bag', count: 1, litres: 10, outletMm: 22 },
+  { id: 'funnel-1', kind: 'funnel-sheet', count: 1, litres: 25, outletMm: 32 },
+  { id: 'bucket-1', kind: 'bucket', count: 2, litres: 15 },
+  { id: 'sheet-1', kind: 'floor-sheet', count: 3 },
+  { id: 'ladder-1', kind: 'step-ladder', count: 2 },
+  { id: 'meter-1', kind: 'meter', count: 1 },
+  { id: 'level-1', kind: 'level', count: 1 },
+  { id: 'comb-1', kind: 'fin-comb', count: 1 },
+  { id: 'driver-1', kind: 'long-driver', count: 1 },
+]

@@ -1,0 +1,52 @@
+// What is a cleaning product, and what does its label say?
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { amountUpTo, identifier, pH, positiveUpTo, shownName } from '../quantities/index.ts'
+
+export const productClasses = [
+  'mild-detergent',
+  'self-rinsing-foam',
+  'rinse-off-foam',
+  'antimicrobial-foam',
+  'outdoor-foam',
+  'alkaline-degreaser',
+  'chlorine-cleaner',
+  'acid-cleaner',
+  'pan-treatment',
+] as const
+export type ProductClass = (typeof productClasses)[number]
+
+const range = <S extends z.ZodNumber>(bound: S) =>
+  z
+    .tuple([bound, bound])
+    .refine((limits) => Number(limits[0]) <= Number(limits[1]), {
+      error: 'the first number is above the second',
+      params: { allowed: '[least, most]' },
+    })
+
+export const labelSchema = closed({
+  pH: range(pH).optional(),
+  dilution: range(amountUpTo(1000)).optional(),
+  dwellMin: range(amountUpTo(1440)).optional(),
+  indoorSafe: z.boolean(),
+  aluminiumSafe: z.boolean(),
+  coatedFinsSafe: z.boolean().optional(),
+  foodAreaAllowed: z.boolean().optional(),
+  fragranced: z.boolean().optional(),
+  rinse: z.literal(['required', 'optional', 'self-rinsing', 'none']),
+  reentryMin: amountUpTo(10_080).optional(),
+  lifeWeeks: positiveUpTo(260).optional(),
+})
+export type Label = z.infer<typeof labelSchema>
+
+export const productSchema = closed({
+  id: identifier,
+  name: shownName,
+  class: z.literal(productClasses),
+  household: z.boolean().optional(),
+  label: labelSchema,
+  packLitres: positiveUpTo(1000).optional(),
+  pricePerPack: amountUpTo(100_000).optional(),
+  inStockLitres: amountUpTo(10_000).optional(),
+})
+export type Product = z.infer<typeof productSchema>

@@ -1,0 +1,53 @@
+// May this product be used on this coil, at this site? Only what its label allows.
+import { estimate } from '../quantities/index.ts'
+import type { Product, ProductClass } from './product.ts'
+
+/** pH between which an agent counts as neutral. */
+export const neutralPh = { least: estimate(6, 'pH'), most: estimate(8.5, 'pH') }
+/** pH of a household detergent that may go on a coil. */
+export const householdPh = { least: estimate(6, 'pH'), most: estimate(9, 'pH') }
+
+/** What the place and the part ask of a product. */
+export interface UseConditions {
+  readonly neutralOnly: boolean
+  readonly coatedFins: boolean
+  readonly foodArea: boolean
+  readonly sensitiveOccupants: boolean
+  /** Whether house rules let household detergents on a coil; where they do, they come first in their class. */
+  readonly householdAllowed: boolean
+}
+
+const neverOnBreathedAir: readonly ProductClass[] = ['alkaline-degreaser', 'acid-cleaner', 'chlorine-cleaner', 'outdoor-foam']
+
+const within = (range: readonly [number, number] | undefined, least: number, most: number) =>
+  range !== undefined && range[0] >= least && range[1] <= most
+
+/** Every reason why the product may not go on the breathed-air side; empty means that it may. */
+export function reasonsAgainst({ class: kind, household, label, name, inStockLitres }: Product, use: UseConditions): string[] {
+  const against: string[] = []
+  const check = (fails: boolean, because: string) => fails && against.push(`${name}: ${because}`)
+  check(neverOnBreathedAir.includes(kind), `${kind.replaceAll('-', ' ')} never goes on the side whose air is breathed`)
+  check(!label.indoorSafe, 'its label does not allow indoor use')
+  check(!label.aluminiumSafe, 'its label does not allow aluminium')
+  check(use.coatedFins && label.coatedFinsSafe !== true, 'its label does not allow coated fins')
+  check(
+    use.neutralOnly && kind !== 'pan-treatment' && !within(label.pH, neutralPh.least.value, neutralPh.most.value),
+    'only neutral agents on a corroded or coated coil',
+  )
+  check(use.foodArea && label.foodAreaAllowed !== true, 'its label does not allow food areas')
+  check(use.sensitiveOccupants && label.fragranced === true, 'it is fragranced, and people here are sensitive')
+  check(household === true && !use.householdAllowed, 'house rules keep to trade agents')
+  check(household === true && !within(label.pH, householdPh.least.value, householdPh.most.value), 'a household detergent must keep to pH 6 to 9')
+  check(inStockLitres !== undefined && inStockLitres <= 0, 'none is in stock')
+  return against
+}
+
+/** The first product of a class that may be used, or why none may. */
+export function pickProduct(products: readonly Product[], kind: ProductClass, use: UseConditions): { product?: Product; because: string[] } {
+  const preferred = (product: Product) => (use.householdAllowed && product.household ? 0 : 1)
+  const ofClass = products.filter((product) => product.class === kind).sort((a, b) => preferred(a) - preferred(b))
+  if (ofClass.length === 0) return { because: [`no ${kind.replaceAll('-', ' ')} in the van`] }
+  const against = ofClass.map((product) => reasonsAgainst(product, use))
+  const index = against.findIndex((reasons) => reasons.length === 0)
+  return index >= 0 ? { product: ofClass[index], because: [] } : { because: against.flat() }
+}

@@ -1,0 +1,53 @@
+// May this step count as done now, and if not, why not? The gates hold here, on phone and server alike.
+import type { Step } from '../procedure/index.ts'
+import type { UnitState } from './state.ts'
+
+const minuteMs = 60_000
+
+/** When the wait of a step that is done has lasted long enough, and when it has lasted too long; ms since 1970. */
+export function waitOf(unit: UnitState, step: Step): { leastAtMs: number; mostAtMs?: number } | undefined {
+  const doneAtMs = unit.progress[step.id]?.doneAtMs
+  if (!step.wait || doneAtMs === undefined) return undefined
+  return {
+    leastAtMs: doneAtMs + step.wait.leastMin * minuteMs,
+    ...(step.wait.mostMin === undefined ? {} : { mostAtMs: doneAtMs + step.wait.mostMin * minuteMs }),
+  }
+}
+
+/** Fasteners that came out and are not back, as sentences that name the step. */
+export const shortfalls = (unit: UnitState): string[] =>
+  unit.ledger
+    .filter((entry) => entry.out !== entry.in)
+    .map(({ kind, item, out, in: back }) =>
+      back < out
+        ? `${out - back} of ${out} × ${kind} from “${item}” ${out - back === 1 ? 'is' : 'are'} still out`
+        : `${kind} of “${item}”: ${back} went in, ${out} came out`,
+    )
+
+/** Steps that must have ended before this one, and what still speaks against starting it. */
+export function reasonsToWait(unit: UnitState, step: Step, nowMs: number): string[] {
+  const byId = new Map(unit.steps?.map((other) => [other.id, other]))
+  return step.after.flatMap((id) => {
+    const before = byId.get(id)
+    if (!before) return []
+    if (unit.progress[id]?.doneAtMs === undefined) return [`first: ${before.title}`]
+    const wait = waitOf(unit, before)
+    const left = wait ? Math.ceil((wait.leastAtMs - nowMs) / minuteMs) : 0
+    return left > 0 ? [`${left} min left for ${before.wait?.for}`] : []
+  })
+}
+
+/** Everything that keeps the step from counting as done at `nowMs`; empty means that it may. */
+export function reasonsToHold(unit: UnitState, step: Step, nowMs: number): string[] {
+  const reasons = reasonsToWait(unit, step, nowMs)
+  if (step.gate && !unit.progress[step.id]?.gateConfirmed) reasons.push(`to be confirmed: ${step.gate}`)
+  for (const { kind } of step.fasteners ?? []) {
+    const entry = unit.ledger.find((other) => other.kind === kind && other.item === (step.takesOff ?? step.putsBack))
+    if (step.takesOff && !entry) reasons.push(`to be counted: ${kind}`)
+    if (step.putsBack && entry && entry.in < entry.out) reasons.push(`${entry.out - entry.in} × ${kind} not back yet`)
+  }
+  if (step.needsLedger) {
+    reasons.push(...unit.tray.map(({ item }) => `still off: ${item}`), ...shortfalls(unit))
+  }
+  return reasons
+}

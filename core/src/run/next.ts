@@ -1,0 +1,60 @@
+// What is to be done next at a unit, and which clocks run?
+import type { Step } from '../procedure/index.ts'
+import { reasonsToWait, waitOf } from './gates.ts'
+import type { UnitState } from './state.ts'
+
+export interface RunningWait {
+  step: Step
+  leastAtMs: number
+  mostAtMs?: number
+  /** `soaking` before the least, `ready` after it, `late` past the most. */
+  phase: 'soaking' | 'ready' | 'late'
+}
+
+const isDone = (unit: UnitState, step: Step) => unit.progress[step.id]?.doneAtMs !== undefined
+
+/** Waits that run: their step is done, and nothing that had to wait for it is done yet. */
+export function runningWaits(unit: UnitState, nowMs: number): RunningWait[] {
+  return (unit.steps ?? []).flatMap((step) => {
+    const wait = waitOf(unit, step)
+    const followers = unit.steps!.filter(({ after }) => after.includes(step.id))
+    if (!wait || followers.length === 0 || followers.some((follower) => isDone(unit, follower))) return []
+    const phase = nowMs < wait.leastAtMs ? 'soaking' : wait.mostAtMs !== undefined && nowMs > wait.mostAtMs ? 'late' : 'ready'
+    return [{ step, ...wait, phase }]
+  })
+}
+
+/**
+ * Steps that can be begun at `nowMs`, best first: what follows a wait that must not run over comes first, then the agreed order.
+ * Empty with steps left over means that only waiting is left.
+ */
+export function nextSteps(unit: UnitState, nowMs: number): Step[] {
+  const open = (unit.steps ?? []).filter((step) => !isDone(unit, step) && reasonsToWait(unit, step, nowMs).length === 0)
+  const pressed = new Set(
+    runningWaits(unit, nowMs)
+      .filter(({ phase, mostAtMs }) => phase !== 'soaking' && mostAtMs !== undefined)
+      .map(({ step }) => step.id),
+  )
+  const presses = (step: Step) => (step.after.some((id) => pressed.has(id)) ? 0 : 1)
+  return open
+    .map((step, index) => ({ step, index }))
+    .sort((a, b) => presses(a.step) - presses(b.step) || a.index - b.index)
+    .map(({ step }) => step)
+}
+
+/** Steps done and steps in all. */
+export function progressOf(unit: UnitState): { done: number; all: number } {
+  return { done: (unit.steps ?? []).filter((step) => isDone(unit, step)).length, all: unit.steps?.length ?? 0 }
+}
+
+/** Where a unit stands on its way through the job. */
+export type Stage = 'look-over' | 'method' | 'at-the-unit' | 'proof' | 'handed-over'
+
+export function stageOf(unit: UnitState): Stage {
+  if (unit.handedOver) return 'handed-over'
+  if (unit.steps) {
+    const { done, all } = progressOf(unit)
+    return done === all ? 'proof' : 'at-the-unit'
+  }
+  return Object.keys(unit.grades).length > 0 ? 'method' : 'look-over'
+}

@@ -1,0 +1,34 @@
+// What comes off a unit, what holds it, and how does it go back?
+import type { StartValue } from '../quantities/index.ts'
+import type { Part } from './family.ts'
+import type { KnownDesign } from './defaults.ts'
+
+export interface Fasteners {
+  readonly kind: string
+  readonly count: number
+}
+
+/** Something that comes off: a node of the family's part graph. */
+export interface Component {
+  readonly id: string
+  readonly name: string
+  /** The graded part that comes out with it. */
+  readonly part?: Part
+  /** Components that sit in front of it: they come off before and go back after. */
+  readonly behind: readonly string[]
+  /** Whether a unit of this design has it at all. */
+  readonly fitted: (design: KnownDesign) => boolean
+  readonly fasteners: (design: KnownDesign) => readonly Fasteners[]
+  /** Place in the parts tray. */
+  readonly slot: string
+  readonly offMin: StartValue
+  readonly onMin: StartValue
+  readonly takeOff: string
+  readonly putBack: string
+  /** What to photograph before it comes off. */
+  readonly photo?: string
+  /** What must be confirmed before it counts as back. */
+  readonly seatGate?: string
+  readonly cautions: readonly string[]
+  readonly skill?: 'wheel-removal' | 'roof' | 'electrics'
+}

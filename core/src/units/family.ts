@@ -1,0 +1,59 @@
+// Which kinds of indoor heads are there, and which parts of each get a grade?
+import { z } from 'zod'
+
+export const families = ['wall-head', 'ceiling-cassette', 'window', 'through-wall', 'rv-rooftop'] as const
+export const familySchema = z.literal(families)
+export type Family = z.infer<typeof familySchema>
+
+export const familyNames: Record<Family, string> = {
+  'wall-head': 'wall head',
+  'ceiling-cassette': 'ceiling cassette',
+  window: 'window unit',
+  'through-wall': 'through-wall unit',
+  'rv-rooftop': 'roof unit',
+}
+
+export const parts = [
+  'filter',
+  'coilFace',
+  'coilBack',
+  'wheel',
+  'pan',
+  'drainLine',
+  'outlet',
+  'housing',
+  'condenserFace',
+  'condenserInside',
+  'rearFan',
+  'basePan',
+] as const
+export const partSchema = z.literal(parts)
+export type Part = z.infer<typeof partSchema>
+
+export const partNames: Record<Part, string> = {
+  filter: 'filter',
+  coilFace: 'coil, front face',
+  coilBack: 'coil, back face',
+  wheel: 'blower wheel',
+  pan: 'drain pan',
+  drainLine: 'drain line',
+  outlet: 'air outlet and louvres',
+  housing: 'housing',
+  condenserFace: 'condenser, outer face',
+  condenserInside: 'condenser, inner face',
+  rearFan: 'rear fan',
+  basePan: 'base pan',
+}
+
+const breathedAirParts = ['filter', 'coilFace', 'coilBack', 'wheel', 'pan', 'drainLine', 'outlet', 'housing'] as const
+const outdoorSideParts = ['condenserFace', 'condenserInside', 'rearFan', 'basePan'] as const
+const oneBox: readonly Part[] = [...breathedAirParts, ...outdoorSideParts]
+
+/** Parts that each family has, in the order in which one looks at them. */
+export const partsOf: Record<Family, readonly Part[]> = {
+  'wall-head': breathedAirParts,
+  'ceiling-cassette': breathedAirParts,
+  window: oneBox,
+  'through-wall': oneBox,
+  'rv-rooftop': oneBox,
+}
