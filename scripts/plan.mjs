@@ -13,7 +13,10 @@ await prepareCore()
 const { Fault, planJob, readJobFile, sayFaultLine } = await import('../core/dist/index.js')
 
 try {
-  if (source !== '-' && !existsSync(source)) throw new Fault('not-there', { lines: [{ where: source, what: 'there is no such file', allowed: 'the path of a job file, or - for standard input' }] })
+  if (source !== '-' && !existsSync(source))
+    throw new Fault('not-there', {
+      lines: [{ where: source, what: 'there is no such file', allowed: 'the path of a job file, or - for standard input' }],
+    })
   const job = readJobFile(source === '-' ? await text(process.stdin) : await readFile(source, 'utf8'))
   process.stdout.write(`${JSON.stringify(planJob(job), null, 2)}\n`)
 } catch (error) {

@@ -41,7 +41,7 @@ export function dryCleanSteps(drafting: Drafting, before: readonly Step[]): Step
     steps.push(
       step({
         id: 'brush-wheel',
-        phase: 'wheel',
+        phase: 'dry-clean',
         title: 'Brush the wheel through the outlet, blade by blade, vacuum at the slot',
         part: 'wheel',
         handsMin: stepMin.brushWheel.value,

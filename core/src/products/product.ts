@@ -17,12 +17,10 @@ export const productClasses = [
 export type ProductClass = (typeof productClasses)[number]
 
 const range = <S extends z.ZodNumber>(bound: S) =>
-  z
-    .tuple([bound, bound])
-    .refine((limits) => Number(limits[0]) <= Number(limits[1]), {
-      error: 'the first number is above the second',
-      params: { allowed: '[least, most]' },
-    })
+  z.tuple([bound, bound]).refine((limits) => Number(limits[0]) <= Number(limits[1]), {
+    error: 'the first number is above the second',
+    params: { allowed: '[least, most]' },
+  })
 
 export const labelSchema = closed({
   pH: range(pH).optional(),

@@ -36,7 +36,12 @@ export const happeningSchema = z.discriminatedUnion('type', [
     choice: z.string().max(40).nullable(),
     because: z.string().max(500).optional(),
   }),
-  closed({ type: z.literal('method-agreed'), unitId, steps: z.array(stepSchema).min(1).max(120) }),
+  closed({
+    type: z.literal('method-agreed'),
+    unitId,
+    decisions: z.array(closed({ topic: topicSchema, choice: z.string().max(40), rule: z.string().max(60) })).max(13),
+    steps: z.array(stepSchema).min(1).max(120),
+  }),
   closed({ type: z.literal('step-begun'), unitId, stepId }),
   closed({ type: z.literal('gate-confirmed'), unitId, stepId }),
   closed({

@@ -37,6 +37,8 @@ export interface UnitState {
   readings: { before?: Readings; after?: Readings }
   schools: Partial<Record<SchoolName, string>>
   choices: Partial<Record<Topic, string>>
+  /** The choices that were agreed. */
+  agreed: Partial<Record<Topic, string>>
   /** The agreed steps; undefined before the method is agreed. */
   steps?: readonly Step[]
   agreedAtMs?: number
@@ -56,6 +58,7 @@ export const emptyUnitState = (): UnitState => ({
   readings: {},
   schools: {},
   choices: {},
+  agreed: {},
   progress: {},
   tray: [],
   ledger: [],
@@ -113,6 +116,7 @@ function apply(unit: UnitState, { id, atMs, by, happening }: JobEvent): void {
       return
     case 'method-agreed':
       unit.steps = happening.steps
+      unit.agreed = Object.fromEntries(happening.decisions.map(({ topic, choice }) => [topic, choice]))
       unit.agreedAtMs = atMs
       return
     case 'step-begun':

@@ -1,0 +1,2 @@
+// Wire: the shapes that travel between browser and server.
+export * from './records.ts'

@@ -1,0 +1,117 @@
+// Which shapes travel between browser and server?
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { amountUpTo, shownName } from '../quantities/index.ts'
+import { designSchema, familySchema } from '../units/index.ts'
+import { equipmentSchema, productSchema } from '../products/index.ts'
+import { houseRulesSchema } from '../method/index.ts'
+import { eventSchema, verdicts } from '../run/index.ts'
+import { crewMemberSchema, siteSchema } from '../plan/index.ts'
+
+const recordId = z.uuid()
+const version = z.int().min(1)
+/** A calendar day, `2026-05-31`. */
+export const daySchema = z.iso.date()
+
+export const signInSchema = closed({ signIn: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) })
+
+export const roles = ['owner', 'technician'] as const
+export const meSchema = closed({ id: z.int(), name: z.string(), role: z.literal(roles), firm: z.string() })
+export type Me = z.infer<typeof meSchema>
+
+/** What a person fills in about a site. */
+export const siteFormSchema = closed({ site: siteSchema, address: z.string().trim().max(300), contact: z.string().trim().max(200) })
+export type SiteForm = z.infer<typeof siteFormSchema>
+export const siteSaveSchema = closed({ ...siteFormSchema.shape, version })
+
+/** What a person fills in about a unit. */
+export const unitFormSchema = closed({ name: shownName, family: familySchema, design: designSchema, hoursPerDay: amountUpTo(24).optional() })
+export type UnitForm = z.infer<typeof unitFormSchema>
+export const unitSaveSchema = closed({ ...unitFormSchema.shape, version })
+
+export const unitRecordSchema = closed({ id: recordId, siteId: recordId, ...unitSaveSchema.shape, lastCleanedAt: z.iso.datetime().nullable() })
+export type UnitRecord = z.infer<typeof unitRecordSchema>
+
+export const siteRecordSchema = closed({ id: recordId, ...siteSaveSchema.shape, units: z.array(unitRecordSchema) })
+export type SiteRecord = z.infer<typeof siteRecordSchema>
+
+export const jobFormSchema = closed({
+  siteId: recordId,
+  unitIds: z.array(recordId).min(1).max(60),
+  onDate: daySchema,
+  crewIds: z.array(z.int()).min(1).max(4),
+})
+export type JobForm = z.infer<typeof jobFormSchema>
+
+export const stages = ['look-over', 'method', 'at-the-unit', 'proof', 'handed-over'] as const
+export const jobUnitSchema = closed({
+  unitId: recordId,
+  name: z.string(),
+  family: familySchema,
+  stage: z.literal(stages),
+  done: z.int(),
+  steps: z.int(),
+  verdict: z.literal(verdicts).nullable(),
+  worstGrade: z.int().nullable(),
+})
+export const jobCardSchema = closed({
+  id: recordId,
+  siteId: recordId,
+  siteName: z.string(),
+  address: z.string(),
+  onDate: daySchema,
+  crew: z.array(z.string()),
+  units: z.array(jobUnitSchema),
+})
+export type JobCard = z.infer<typeof jobCardSchema>
+
+export const crewRecordSchema = closed({ id: z.int(), ...crewMemberSchema.shape })
+export type CrewRecord = z.infer<typeof crewRecordSchema>
+
+/** Everything that a job needs on the device. */
+export const jobRecordSchema = closed({
+  id: recordId,
+  onDate: daySchema,
+  site: siteRecordSchema,
+  unitIds: z.array(recordId),
+  crew: z.array(crewRecordSchema),
+  people: z.array(closed({ id: z.int(), name: z.string() })),
+  houseRules: houseRulesSchema,
+  products: z.array(productSchema),
+  equipment: z.array(equipmentSchema),
+  events: z.array(eventSchema),
+})
+export type JobRecord = z.infer<typeof jobRecordSchema>
+
+/** Events are checked one by one, so that one bad one does not hold up the others. */
+export const eventBatchSchema = closed({ events: z.array(z.unknown()).min(1).max(1000) })
+export const eventReceiptSchema = closed({ accepted: z.array(z.string()), refused: z.array(closed({ id: z.string(), because: z.string() })) })
+export type EventReceipt = z.infer<typeof eventReceiptSchema>
+
+export const houseRulesRecordSchema = closed({ rules: houseRulesSchema, version })
+export type HouseRulesRecord = z.infer<typeof houseRulesRecordSchema>
+
+export const logEntrySchema = closed({
+  jobId: recordId,
+  unitId: recordId,
+  unitName: z.string(),
+  siteName: z.string(),
+  onDate: daySchema,
+  handedOverAt: z.iso.datetime(),
+  by: z.string(),
+  verdict: z.literal(verdicts),
+  worstGrade: z.int().nullable(),
+  scope: z.string(),
+  coolingBeforeKw: z.number().nullable(),
+  coolingAfterKw: z.number().nullable(),
+})
+export type LogEntry = z.infer<typeof logEntrySchema>
+export const logPageSchema = closed({ entries: z.array(logEntrySchema), next: z.string().nullable() })
+export type LogPage = z.infer<typeof logPageSchema>
+
+export const faultBodySchema = closed({
+  code: z.string(),
+  sentence: z.string(),
+  lines: z.array(closed({ where: z.string(), what: z.string(), allowed: z.string() })),
+})
+export type FaultBody = z.infer<typeof faultBodySchema>

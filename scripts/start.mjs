@@ -1,0 +1,90 @@
+// npm start: installs what is missing, builds, starts the database, migrates, loads the demo, serves. `-- --port N --data DIR --no-demo`.
+import { fork } from 'node:child_process'
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { join, resolve } from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
+import { parseArgs } from 'node:util'
+import { startMariadb } from './lib/mariadb.mjs'
+import { inRoot } from './lib/paths.mjs'
+import { prepareAll } from './lib/prepare.mjs'
+import { giveUp, say } from './lib/say.mjs'
+
+const usage = 'usage: npm start -- [--port N] [--data DIR] [--no-demo]'
+
+function readOptions() {
+  try {
+    const { values } = parseArgs({
+      options: {
+        port: { type: 'string', default: '4180' },
+        data: { type: 'string', default: inRoot('.data') },
+        'no-demo': { type: 'boolean', default: false },
+      },
+    })
+    const port = Number(values.port)
+    if (!Number.isInteger(port) || port < 1 || port > 65_535) giveUp(`--port ${values.port}: allowed is a whole number from 1 to 65535.\n${usage}`, 2)
+    return { port, dataDir: resolve(values.data), demo: !values['no-demo'] }
+  } catch (error) {
+    return giveUp(`${error.message}\n${usage}`, 2)
+  }
+}
+
+const isFree = (port) =>
+  new Promise((done) => {
+    const probe = createServer()
+      .once('error', () => done(false))
+      .listen(port, '127.0.0.1', () => probe.close(() => done(true)))
+  })
+
+const main = inRoot('server/dist/main.js')
+
+/** Ends an app process of this data directory that a killed launcher left behind. */
+async function endLeftApp(pidFile) {
+  if (!existsSync(pidFile)) return
+  const pid = Number(readFileSync(pidFile, 'utf8'))
+  const commandFile = `/proc/${pid}/cmdline`
+  if (Number.isInteger(pid) && existsSync(commandFile) && readFileSync(commandFile, 'utf8').split('\0').includes(main)) {
+    say('ending the server that an earlier run left behind')
+    process.kill(pid, 'SIGTERM')
+    for (let tries = 0; tries < 50 && existsSync(commandFile); tries++) await pause(100)
+    if (existsSync(commandFile)) process.kill(pid, 'SIGKILL')
+  }
+  rmSync(pidFile, { force: true })
+}
+
+const { port, dataDir, demo } = readOptions()
+const pidFile = join(dataDir, 'app.pid')
+await endLeftApp(pidFile)
+if (!(await isFree(port))) giveUp(`Port ${port} is taken by another program. Choose another one: npm start -- --port ${port + 1}`, 3)
+await prepareAll()
+say('starting the database')
+const database = await startMariadb(dataDir)
+say(demo ? 'bringing the database up to date, loading the demo' : 'bringing the database up to date')
+const app = fork(main, {
+  env: { ...process.env, ...database.env, YASTIK_PORT: String(port), YASTIK_WEB_ROOT: inRoot('web/dist'), YASTIK_DEMO: demo ? '1' : '0' },
+})
+writeFileSync(pidFile, String(app.pid))
+
+let stopping = false
+async function stop(status) {
+  if (stopping) return
+  stopping = true
+  if (app.exitCode === null && app.signalCode === null) {
+    app.kill('SIGTERM')
+    await Promise.race([new Promise((done) => app.once('exit', done)), pause(10_000)])
+  }
+  rmSync(pidFile, { force: true })
+  await database.stop()
+  process.exit(status)
+}
+app.once('exit', (status) => void stop(status ?? 1))
+app.once('message', async () => {
+  console.log(`\nYastik is ready: http://127.0.0.1:${port}/\n`)
+  if (demo) {
+    const { demoPassword, demoPeople } = await import('../server/dist/demo/firm.js')
+    console.log(`Demo sign-ins, all with the password ${demoPassword}:`)
+    for (const { signIn, name, role } of demoPeople) console.log(`  ${signIn.padEnd(8)}${name}, ${role}`)
+  }
+  console.log('\nCtrl+C stops it.')
+})
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0))

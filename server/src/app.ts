@@ -1,0 +1,66 @@
+// The server as a whole: plugins, guards, one feature per folder.
+import compress from '@fastify/compress'
+import cookie from '@fastify/cookie'
+import helmet from '@fastify/helmet'
+import staticFiles from '@fastify/static'
+import { Fault } from '@yastik/core'
+import fastify, { type FastifyInstance } from 'fastify'
+import type { Sequelize } from 'sequelize'
+import { authRoutes } from './auth/routes.ts'
+import { guard } from './auth/sessions.ts'
+import { handleErrors } from './errors.ts'
+import { houseRulesRoutes } from './houseRules/routes.ts'
+import { jobRoutes } from './jobs/routes.ts'
+import { logbookRoutes } from './logbook/routes.ts'
+import { siteRoutes } from './sites/routes.ts'
+
+export interface AppOptions {
+  readonly sequelize: Sequelize
+  readonly webRoot?: string
+  readonly secureCookies?: boolean
+  readonly log?: boolean
+}
+
+/** Largest body that is taken, bytes. */
+const bodyLimit = 4_000_000
+
+export async function buildApp({ sequelize, webRoot, secureCookies = false, log = false }: AppOptions): Promise<FastifyInstance> {
+  const app = fastify({ bodyLimit, logger: log ? { level: 'warn' } : false })
+  handleErrors(app)
+  await app.register(compress)
+  await app.register(cookie)
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+        upgradeInsecureRequests: null,
+      },
+    },
+    strictTransportSecurity: secureCookies,
+  })
+  guard(app)
+  await app.register(authRoutes(sequelize, secureCookies))
+  await app.register(siteRoutes)
+  await app.register(jobRoutes(sequelize))
+  await app.register(logbookRoutes(sequelize))
+  await app.register(houseRulesRoutes)
+  if (webRoot)
+    await app.register(staticFiles, {
+      root: webRoot,
+      wildcard: false,
+      setHeaders: (response, path) => void (path.includes('/assets/') && response.setHeader('cache-control', 'public, max-age=31536000, immutable')),
+    })
+  app.setNotFoundHandler((request, reply) => {
+    if (webRoot && request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.includes('.')) return reply.sendFile('index.html')
+    throw new Fault('not-there', {
+      lines: [{ where: request.url.slice(0, 200), what: 'nothing answers here', allowed: 'the addresses of the application' }],
+    })
+  })
+  return app
+}

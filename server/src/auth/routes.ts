@@ -1,0 +1,40 @@
+// Sign in, sign out, who am I.
+import { Fault, readBy, signInSchema, type Me } from '@yastik/core'
+import rateLimit from '@fastify/rate-limit'
+import type { FastifyInstance } from 'fastify'
+import type { Sequelize } from 'sequelize'
+import { Firm, User } from '../db/models.ts'
+import { hashPassword, verifyPassword } from './passwords.ts'
+import { rateStoreFor } from './rateStore.ts'
+import { closeSession, cookieName, openSession } from './sessions.ts'
+
+const meOf = (user: User, firm: Firm): Me => ({ id: user.id, name: user.name, role: user.role, firm: firm.name })
+
+const windowMs = 60_000
+const triesPerWindow = 10
+
+export function authRoutes(sequelize: Sequelize, secure: boolean) {
+  return async (app: FastifyInstance): Promise<void> => {
+    await app.register(rateLimit, { global: false, store: rateStoreFor(sequelize, windowMs) })
+    // Somebody unknown costs as long as somebody known.
+    const decoy = await hashPassword('nobody has this password')
+
+    app.post('/api/session', { config: { open: true, rateLimit: { max: triesPerWindow, timeWindow: windowMs } } }, async (request, reply) => {
+      const { signIn, password } = readBy(signInSchema, request.body)
+      const user = await User.findOne({ where: { signIn } })
+      const fits = await verifyPassword(password, user?.passwordHash ?? decoy)
+      const firm = user && (await Firm.findByPk(user.firmId))
+      if (!user || !firm || !fits) throw new Fault('wrong-sign-in')
+      reply.setCookie(cookieName, await openSession(user.id), { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge: 14 * 86_400 })
+      return meOf(user, firm)
+    })
+
+    app.delete('/api/session', async (request, reply) => {
+      await closeSession(request.cookies[cookieName] ?? '')
+      reply.clearCookie(cookieName, { path: '/' })
+      return reply.status(204).send()
+    })
+
+    app.get('/api/session', async (request) => meOf(request.user, request.firm))
+  }
+}

@@ -1,0 +1,17 @@
+// How is the database reached?
+import mariadb from 'mariadb'
+import { Sequelize } from 'sequelize'
+import type { Config } from '../config.ts'
+
+export const connect = ({ host, port, user, password, name }: Config['database']): Sequelize =>
+  new Sequelize(name, user, password, {
+    host,
+    port,
+    dialect: 'mariadb',
+    dialectModule: mariadb,
+    logging: false,
+    timezone: '+00:00',
+    pool: { max: 10, acquire: 20_000 },
+    define: { timestamps: false, underscored: true },
+    dialectOptions: { charset: 'utf8mb4' },
+  })

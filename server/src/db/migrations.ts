@@ -1,0 +1,50 @@
+// How did the database come to its present shape? One entry per change, in order; an entry that has landed is never edited.
+import type { Sequelize } from 'sequelize'
+
+export interface Migration {
+  readonly name: string
+  readonly up: readonly string[]
+  readonly down: readonly string[]
+}
+
+const id = 'CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL'
+const table = 'ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci'
+
+export const migrations: readonly Migration[] = [
+  {
+    name: '2026-11-25-first-tables',
+    up: [
+      `CREATE TABLE firms (id INT AUTO_INCREMENT PRIMARY KEY, name VARCHAR(120) NOT NULL, house_rules LONGTEXT NOT NULL, house_rules_version INT NOT NULL DEFAULT 1,
+        products LONGTEXT NOT NULL, equipment LONGTEXT NOT NULL) ${table}`,
+      `CREATE TABLE users (id INT AUTO_INCREMENT PRIMARY KEY, firm_id INT NOT NULL, name VARCHAR(120) NOT NULL, sign_in VARCHAR(80) NOT NULL UNIQUE, role VARCHAR(20) NOT NULL,
+        password_hash VARCHAR(300) NOT NULL, trained LONGTEXT NOT NULL, FOREIGN KEY (firm_id) REFERENCES firms (id)) ${table}`,
+      `CREATE TABLE sessions (token_hash CHAR(64) CHARACTER SET ascii COLLATE ascii_bin PRIMARY KEY, user_id INT NOT NULL, expires_at DATETIME NOT NULL,
+        FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE, INDEX (expires_at)) ${table}`,
+      `CREATE TABLE rate_limits (bucket VARCHAR(160) NOT NULL PRIMARY KEY, hits INT NOT NULL, ends_at_ms BIGINT NOT NULL) ${table}`,
+      `CREATE TABLE sites (id ${id} PRIMARY KEY, firm_id INT NOT NULL, version INT NOT NULL DEFAULT 1, name VARCHAR(120) NOT NULL, form LONGTEXT NOT NULL, saved_by VARCHAR(120) NOT NULL,
+        FOREIGN KEY (firm_id) REFERENCES firms (id), INDEX by_name (firm_id, name)) ${table}`,
+      `CREATE TABLE units (id ${id} PRIMARY KEY, firm_id INT NOT NULL, site_id ${id}, version INT NOT NULL DEFAULT 1, name VARCHAR(120) NOT NULL, family VARCHAR(30) NOT NULL, design LONGTEXT NOT NULL,
+        hours_per_day DOUBLE, saved_by VARCHAR(120) NOT NULL, last_cleaned_at DATETIME(3), FOREIGN KEY (site_id) REFERENCES sites (id), INDEX by_site (site_id, name)) ${table}`,
+      `CREATE TABLE jobs (id ${id} PRIMARY KEY, firm_id INT NOT NULL, site_id ${id}, on_date DATE NOT NULL, crew_ids LONGTEXT NOT NULL, closed BOOLEAN NOT NULL DEFAULT FALSE,
+        FOREIGN KEY (site_id) REFERENCES sites (id), INDEX by_day (firm_id, closed, on_date)) ${table}`,
+      `CREATE TABLE job_units (job_id ${id}, unit_id ${id}, firm_id INT NOT NULL, position INT NOT NULL, stage VARCHAR(20) NOT NULL DEFAULT 'look-over', done INT NOT NULL DEFAULT 0, steps INT NOT NULL DEFAULT 0,
+        verdict VARCHAR(20), worst_grade INT, handed_over_at DATETIME(3), handed_over_by INT, scope VARCHAR(30) NOT NULL DEFAULT '', cooling_before_kw DOUBLE, cooling_after_kw DOUBLE,
+        PRIMARY KEY (job_id, unit_id), FOREIGN KEY (job_id) REFERENCES jobs (id), FOREIGN KEY (unit_id) REFERENCES units (id), INDEX by_log (firm_id, handed_over_at, job_id, unit_id), INDEX by_unit (unit_id, handed_over_at)) ${table}`,
+      `CREATE TABLE events (seq BIGINT AUTO_INCREMENT PRIMARY KEY, id ${id}, firm_id INT NOT NULL, job_id ${id}, unit_id ${id}, by_user INT NOT NULL, at_ms BIGINT NOT NULL, happening LONGTEXT NOT NULL,
+        UNIQUE (id), FOREIGN KEY (job_id) REFERENCES jobs (id), INDEX by_job (job_id, seq)) ${table}`,
+    ],
+    down: ['events', 'job_units', 'jobs', 'units', 'sites', 'rate_limits', 'sessions', 'users', 'firms'].map((name) => `DROP TABLE ${name}`),
+  },
+]
+
+/** The migrations as the runner takes them. */
+export const runnable = (sequelize: Sequelize) =>
+  migrations.map(({ name, up, down }) => ({
+    name,
+    up: async () => {
+      for (const statement of up) await sequelize.query(statement)
+    },
+    down: async () => {
+      for (const statement of down) await sequelize.query(statement)
+    },
+  }))

@@ -1,0 +1,216 @@
+// What does the database hold?
+import type { CrewRecord, Design, Equipment, Happening, HouseRules, Product, SiteForm, UnitForm } from '@yastik/core'
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type ModelAttributes,
+  type Sequelize,
+} from 'sequelize'
+
+/** MariaDB keeps JSON as text; it is parsed on reading and written as text. */
+function json<M extends Model>(field: string): ModelAttributes<M>[string] {
+  return {
+    type: DataTypes.TEXT('long'),
+    allowNull: false,
+    get(this: M): unknown {
+      const raw: unknown = this.getDataValue(field as keyof M['_attributes'])
+      return typeof raw === 'string' ? JSON.parse(raw) : raw
+    },
+    set(this: M, value: unknown): void {
+      this.setDataValue(field as keyof M['_attributes'], JSON.stringify(value) as M['_attributes'][keyof M['_attributes']])
+    },
+  }
+}
+
+export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<Firm>> {
+  declare id: CreationOptional<number>
+  declare name: string
+  declare houseRules: HouseRules
+  declare houseRulesVersion: CreationOptional<number>
+  declare products: Product[]
+  declare equipment: Equipment[]
+}
+
+export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
+  declare id: CreationOptional<number>
+  declare firmId: number
+  declare name: string
+  declare signIn: string
+  declare role: 'owner' | 'technician'
+  declare passwordHash: string
+  declare trained: NonNullable<CrewRecord['trained']>
+}
+
+export class Session extends Model<InferAttributes<Session>, InferCreationAttributes<Session>> {
+  declare tokenHash: string
+  declare userId: number
+  declare expiresAt: Date
+}
+
+export class Site extends Model<InferAttributes<Site>, InferCreationAttributes<Site>> {
+  declare id: string
+  declare firmId: number
+  declare version: CreationOptional<number>
+  declare name: string
+  declare form: SiteForm
+  declare savedBy: string
+}
+
+export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<Unit>> {
+  declare id: string
+  declare firmId: number
+  declare siteId: string
+  declare version: CreationOptional<number>
+  declare name: string
+  declare family: UnitForm['family']
+  declare design: Design
+  declare hoursPerDay: number | null
+  declare savedBy: string
+  declare lastCleanedAt: CreationOptional<Date | null>
+}
+
+export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job>> {
+  declare id: string
+  declare firmId: number
+  declare siteId: string
+  declare onDate: string
+  declare crewIds: number[]
+  /** Whether every unit was handed over. */
+  declare closed: CreationOptional<boolean>
+}
+
+export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttributes<JobUnit>> {
+  declare jobId: string
+  declare unitId: string
+  declare firmId: number
+  declare position: number
+  declare stage: CreationOptional<string>
+  declare done: CreationOptional<number>
+  declare steps: CreationOptional<number>
+  declare verdict: CreationOptional<string | null>
+  declare worstGrade: CreationOptional<number | null>
+  declare handedOverAt: CreationOptional<Date | null>
+  declare handedOverBy: CreationOptional<number | null>
+  declare scope: CreationOptional<string>
+  declare coolingBeforeKw: CreationOptional<number | null>
+  declare coolingAfterKw: CreationOptional<number | null>
+}
+
+export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreationAttributes<StoredEvent>> {
+  declare seq: CreationOptional<number>
+  declare id: string
+  declare firmId: number
+  declare jobId: string
+  declare unitId: string
+  declare byUser: number
+  declare atMs: number
+  declare happening: Happening
+}
+
+// Made anew for every column: the binding writes the column's name into what it is given.
+const uuid = () => ({ type: DataTypes.CHAR(36), allowNull: false })
+const text = (length: number) => ({ type: DataTypes.STRING(length), allowNull: false })
+const whole = () => ({ type: DataTypes.INTEGER, allowNull: false })
+
+/** Binds all models to a connection. */
+export function defineModels(sequelize: Sequelize): void {
+  Firm.init(
+    {
+      id: { ...whole(), primaryKey: true, autoIncrement: true },
+      name: text(120),
+      houseRules: json<Firm>('houseRules'),
+      houseRulesVersion: { ...whole(), defaultValue: 1 },
+      products: json<Firm>('products'),
+      equipment: json<Firm>('equipment'),
+    },
+    { sequelize, tableName: 'firms' },
+  )
+  User.init(
+    {
+      id: { ...whole(), primaryKey: true, autoIncrement: true },
+      firmId: whole(),
+      name: text(120),
+      signIn: text(80),
+      role: text(20),
+      passwordHash: text(300),
+      trained: json<User>('trained'),
+    },
+    { sequelize, tableName: 'users' },
+  )
+  Session.init(
+    { tokenHash: { type: DataTypes.CHAR(64), primaryKey: true }, userId: whole(), expiresAt: { type: DataTypes.DATE, allowNull: false } },
+    { sequelize, tableName: 'sessions' },
+  )
+  Site.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      version: { ...whole(), defaultValue: 1 },
+      name: text(120),
+      form: json<Site>('form'),
+      savedBy: text(120),
+    },
+    { sequelize, tableName: 'sites' },
+  )
+  Unit.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      siteId: uuid(),
+      version: { ...whole(), defaultValue: 1 },
+      name: text(120),
+      family: text(30),
+      design: json<Unit>('design'),
+      hoursPerDay: { type: DataTypes.DOUBLE, allowNull: true },
+      savedBy: text(120),
+      lastCleanedAt: { type: DataTypes.DATE(3), allowNull: true },
+    },
+    { sequelize, tableName: 'units' },
+  )
+  Job.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      siteId: uuid(),
+      onDate: { type: DataTypes.DATEONLY, allowNull: false },
+      crewIds: json<Job>('crewIds'),
+      closed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+    },
+    { sequelize, tableName: 'jobs' },
+  )
+  JobUnit.init(
+    {
+      jobId: { ...uuid(), primaryKey: true },
+      unitId: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      position: whole(),
+      stage: { ...text(20), defaultValue: 'look-over' },
+      done: { ...whole(), defaultValue: 0 },
+      steps: { ...whole(), defaultValue: 0 },
+      verdict: { type: DataTypes.STRING(20), allowNull: true },
+      worstGrade: { type: DataTypes.INTEGER, allowNull: true },
+      handedOverAt: { type: DataTypes.DATE(3), allowNull: true },
+      handedOverBy: { type: DataTypes.INTEGER, allowNull: true },
+      scope: { ...text(30), defaultValue: '' },
+      coolingBeforeKw: { type: DataTypes.DOUBLE, allowNull: true },
+      coolingAfterKw: { type: DataTypes.DOUBLE, allowNull: true },
+    },
+    { sequelize, tableName: 'job_units' },
+  )
+  StoredEvent.init(
+    {
+      seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+      id: uuid(),
+      firmId: whole(),
+      jobId: uuid(),
+      unitId: uuid(),
+      byUser: whole(),
+      atMs: { type: DataTypes.BIGINT, allowNull: false },
+      happening: json<StoredEvent>('happening'),
+    },
+    { sequelize, tableName: 'events' },
+  )
+}

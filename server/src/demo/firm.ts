@@ -1,0 +1,297 @@
+// Who and what is in the demo? A firm, people, places and units of our own invention.
+import type { Design, Grades, SiteForm, Complaint } from '@yastik/core'
+
+export const demoFirm = 'Fennick Indoor Air'
+
+/** Everybody in the demo signs in with this; demo accounts exist only with the demo data. */
+export const demoPassword = 'clear-to-the-fins'
+
+export const demoPeople = [
+  { signIn: 'mira', name: 'Mira Fennick', role: 'owner', trained: ['wheel-removal', 'electrics'] },
+  { signIn: 'imre', name: 'Imre Vold', role: 'technician', trained: ['wheel-removal'] },
+  { signIn: 'sanna', name: 'Sanna Kirov', role: 'technician', trained: [] },
+] as const
+
+export interface DemoUnit {
+  readonly key: string
+  readonly name: string
+  readonly design: Design
+  readonly hoursPerDay: number
+  /** Look-overs of past visits, oldest first: days ago, complaints, grades. */
+  readonly past: readonly { daysAgo: number; complaints: Complaint[]; grades: Grades; by: 'imre' | 'sanna' | 'mira' }[]
+}
+
+export interface DemoSite {
+  readonly key: string
+  readonly form: SiteForm
+  readonly units: readonly DemoUnit[]
+}
+
+const openHead: Design = {
+  ratedCoolingKw: 3.5,
+  ratedAirflowM3h: 600,
+  ratedPowerW: 1020,
+  nameplateAmps: 5,
+  volts: 230,
+  aboveFloorM: 2.2,
+  ceilingGapCm: 14,
+  finCoating: 'hydrophilic',
+  refrigerantSafety: 'A2L',
+  filter: 'washable',
+  coverScrews: 3,
+  wheelRemovable: true,
+  coilLiftable: true,
+  panRemovable: true,
+  boardRemovable: true,
+  below: 'bed',
+}
+const fixedHead: Design = {
+  ratedCoolingKw: 2.5,
+  ratedAirflowM3h: 480,
+  ratedPowerW: 700,
+  aboveFloorM: 2.3,
+  ceilingGapCm: 8,
+  finCoating: 'hydrophilic',
+  refrigerantSafety: 'A2L',
+  filter: 'washable',
+  coverScrews: 2,
+  wheelRemovable: false,
+  panRemovable: false,
+  below: 'desk',
+}
+const quickHead: Design = {
+  ratedCoolingKw: 2.5,
+  ratedAirflowM3h: 500,
+  aboveFloorM: 2.2,
+  ceilingGapCm: 20,
+  finCoating: 'none',
+  refrigerantSafety: 'A1',
+  filter: 'washable',
+  coverScrews: 2,
+  quickAccessOutlet: true,
+  wheelRemovable: false,
+  panRemovable: false,
+  below: 'clear',
+}
+const shopHead: Design = {
+  ...openHead,
+  ratedCoolingKw: 5,
+  ratedAirflowM3h: 850,
+  ratedPowerW: 1550,
+  ceilingGapCm: 3,
+  below: 'worktop',
+  fineFilter: true,
+}
+
+const graded = (
+  filter: 0 | 1 | 2 | 3 | 4,
+  face: 0 | 1 | 2 | 3 | 4,
+  back: 0 | 1 | 2 | 3 | 4,
+  wheel: 0 | 1 | 2 | 3 | 4,
+  pan: 0 | 1 | 2 | 3 | 4,
+  drain: 0 | 1 | 2 | 3 | 4,
+  kinds: {
+    coil?: NonNullable<Grades['coilFace']>['kinds']
+    wheel?: NonNullable<Grades['wheel']>['kinds']
+    pan?: NonNullable<Grades['pan']>['kinds']
+  } = {},
+): Grades => ({
+  filter: { grade: filter },
+  coilFace: { grade: face, ...(kinds.coil ? { kinds: kinds.coil } : {}) },
+  coilBack: { grade: back, ...(kinds.coil ? { kinds: kinds.coil } : {}) },
+  wheel: { grade: wheel, ...(kinds.wheel ? { kinds: kinds.wheel } : {}) },
+  pan: { grade: pan, ...(kinds.pan ? { kinds: kinds.pan } : {}) },
+  drainLine: { grade: drain },
+  outlet: { grade: wheel > 2 ? 2 : 1 },
+  housing: { grade: 1 },
+})
+
+const warm = { dryBulbC: 30, relativeHumidity: 0.55 }
+
+export const demoSites: readonly DemoSite[] = [
+  {
+    key: 'tannwinkel',
+    form: {
+      site: {
+        name: 'Tannwinkel Guest House',
+        setting: 'lodging',
+        surroundings: ['pets'],
+        altitudeM: 310,
+        outdoorAir: warm,
+        waterOnSite: true,
+        foulDrainOnSite: true,
+        electricityPricePerKwh: 0.31,
+      },
+      address: '4 Alder Rise, Tannwinkel',
+      contact: 'Jorun Haske, keys at the desk',
+    },
+    units: [
+      {
+        key: 'tw-3',
+        name: 'Room 3, over the door',
+        design: openHead,
+        hoursPerDay: 10,
+        past: [
+          {
+            daysAgo: 790,
+            by: 'imre',
+            complaints: ['smell'],
+            grades: graded(2, 2, 3, 3, 2, 1, { coil: ['dust', 'lint-hair'], wheel: ['biofilm', 'dust'], pan: ['biofilm'] }),
+          },
+          { daysAgo: 402, by: 'imre', complaints: ['none'], grades: graded(2, 1, 2, 2, 1, 0, { coil: ['dust'] }) },
+        ],
+      },
+      {
+        key: 'tw-5',
+        name: 'Room 5, window wall',
+        design: openHead,
+        hoursPerDay: 9,
+        past: [{ daysAgo: 788, by: 'sanna', complaints: ['weak-airflow'], grades: graded(3, 2, 2, 2, 1, 1, { coil: ['lint-hair'] }) }],
+      },
+      {
+        key: 'tw-b',
+        name: 'Breakfast room',
+        design: { ...fixedHead, below: 'worktop' },
+        hoursPerDay: 6,
+        past: [{ daysAgo: 401, by: 'sanna', complaints: ['none'], grades: graded(2, 1, 1, 1, 1, 0, { coil: ['dust'] }) }],
+      },
+    ],
+  },
+  {
+    key: 'halvmark',
+    form: {
+      site: {
+        name: 'Halvmark Survey Office',
+        setting: 'office',
+        altitudeM: 60,
+        outdoorAir: { dryBulbC: 28, relativeHumidity: 0.5 },
+        waterOnSite: true,
+        foulDrainOnSite: true,
+        electricityPricePerKwh: 0.27,
+      },
+      address: '21 Ropewalk, Halvmark',
+      contact: 'Front desk; quiet until nine',
+    },
+    units: [
+      {
+        key: 'hm-plot',
+        name: 'Plotter room',
+        design: { ...quickHead, below: 'electronics' },
+        hoursPerDay: 11,
+        past: [{ daysAgo: 365, by: 'imre', complaints: ['none'], grades: graded(2, 1, 1, 1, 0, 0, { coil: ['dust'] }) }],
+      },
+      {
+        key: 'hm-meet',
+        name: 'Meeting room',
+        design: quickHead,
+        hoursPerDay: 5,
+        past: [{ daysAgo: 364, by: 'imre', complaints: ['smell'], grades: graded(1, 1, 1, 2, 2, 1, { pan: ['biofilm'] }) }],
+      },
+    ],
+  },
+  {
+    key: 'ehrenfurt',
+    form: {
+      site: {
+        name: 'Ehrenfurt Bakery',
+        setting: 'food',
+        surroundings: ['flour', 'kitchen'],
+        altitudeM: 120,
+        outdoorAir: warm,
+        waterOnSite: true,
+        foulDrainOnSite: true,
+        electricityPricePerKwh: 0.29,
+      },
+      address: '9 Mill Lane, Ehrenfurt',
+      contact: 'Ask for Tilde, after the morning bake',
+    },
+    units: [
+      {
+        key: 'eb-counter',
+        name: 'Over the counter',
+        design: shopHead,
+        hoursPerDay: 12,
+        past: [
+          {
+            daysAgo: 560,
+            by: 'mira',
+            complaints: ['weak-airflow', 'not-cold'],
+            grades: graded(3, 3, 4, 4, 2, 2, { coil: ['fine-powder', 'grease'], wheel: ['grease', 'fine-powder'] }),
+          },
+          {
+            daysAgo: 280,
+            by: 'imre',
+            complaints: ['weak-airflow'],
+            grades: graded(3, 3, 3, 3, 2, 1, { coil: ['fine-powder'], wheel: ['fine-powder'] }),
+          },
+        ],
+      },
+    ],
+  },
+  {
+    key: 'auweide',
+    form: {
+      site: {
+        name: 'Auweide Hearing Practice',
+        setting: 'health',
+        altitudeM: 85,
+        outdoorAir: warm,
+        waterOnSite: true,
+        foulDrainOnSite: true,
+        sensitiveOccupants: true,
+        electricityPricePerKwh: 0.3,
+      },
+      address: '2 Heron Court, Auweide',
+      contact: 'Practice manager, door code by phone',
+    },
+    units: [
+      {
+        key: 'aw-test',
+        name: 'Test booth lobby',
+        design: { ...openHead, ratedCoolingKw: 2.5, ratedAirflowM3h: 450, below: 'patient-chair' },
+        hoursPerDay: 9,
+        past: [{ daysAgo: 330, by: 'mira', complaints: ['none'], grades: graded(1, 1, 1, 1, 1, 0) }],
+      },
+    ],
+  },
+  {
+    key: 'moorhen',
+    form: {
+      site: {
+        name: 'Lindqvist home',
+        setting: 'home',
+        surroundings: ['pollen'],
+        altitudeM: 40,
+        outdoorAir: { dryBulbC: 27, relativeHumidity: 0.5 },
+        waterOnSite: true,
+        foulDrainOnSite: true,
+        electricityPricePerKwh: 0.33,
+      },
+      address: '17 Moorhen Walk, Sallow Bay',
+      contact: 'Ebba Lindqvist',
+    },
+    units: [
+      {
+        key: 'mh-bed',
+        name: 'Bedroom',
+        design: fixedHead,
+        hoursPerDay: 6,
+        past: [{ daysAgo: 150, by: 'sanna', complaints: ['drips-indoors'], grades: graded(2, 1, 2, 1, 3, 3, { pan: ['biofilm'] }) }],
+      },
+    ],
+  },
+]
+
+/** What was seen before the visits that are open today. */
+export const openGrades = {
+  started: {
+    unit: 'tw-3',
+    complaints: ['smell', 'spits-dirt'] as Complaint[],
+    grades: graded(2, 2, 3, 3, 2, 1, { coil: ['dust', 'lint-hair'], wheel: ['biofilm', 'dust'], pan: ['biofilm'] }),
+  },
+  half: {
+    unit: 'tw-5',
+    complaints: ['weak-airflow'] as Complaint[],
+    grades: { filter: { grade: 2 }, coilFace: { grade: 2, kinds: ['dust'] } } as Grades,
+  },
+}

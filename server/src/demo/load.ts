@@ -1,0 +1,132 @@
+// Loads the demo once: into an empty database, and never over anything.
+import { builtInProducts, builtInVan, startHouseRules, type Complaint, type Grades, type JobFile } from '@yastik/core'
+import type { Sequelize, Transaction } from 'sequelize'
+import { hashPassword } from '../auth/passwords.ts'
+import { Firm, Job, JobUnit, Site, Unit, User } from '../db/models.ts'
+import { storeEvents } from '../jobs/events.ts'
+import { demoFirm, demoPassword, demoPeople, demoSites, openGrades, type DemoSite, type DemoUnit } from './firm.ts'
+import { demoId, Diary, modelReadings, readingsAfter, verdictOf } from './walk.ts'
+
+const dayMs = 86_400_000
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+
+/** Loads everything in one transaction. @returns whether the demo was loaded now. */
+export const loadDemo = (sequelize: Sequelize, nowMs = Date.now()): Promise<boolean> =>
+  sequelize.transaction((transaction) => load(sequelize, transaction, nowMs))
+
+async function load(sequelize: Sequelize, transaction: Transaction, nowMs: number): Promise<boolean> {
+  if ((await Firm.count({ transaction })) > 0) return false
+  const firm = await Firm.create(
+    { name: demoFirm, houseRules: startHouseRules, products: [...builtInProducts], equipment: [...builtInVan] },
+    { transaction },
+  )
+  const people = new Map<string, User>()
+  for (const { signIn, name, role, trained } of demoPeople)
+    people.set(
+      signIn,
+      await User.create(
+        { firmId: firm.id, signIn, name, role, trained: [...trained], passwordHash: await hashPassword(demoPassword) },
+        { transaction },
+      ),
+    )
+  for (const site of demoSites) {
+    await Site.create(
+      { id: demoId(site.key), firmId: firm.id, name: site.form.site.name, form: site.form, savedBy: demoPeople[0].name },
+      { transaction },
+    )
+    for (const unit of site.units)
+      await Unit.create(
+        {
+          id: demoId(unit.key),
+          firmId: firm.id,
+          siteId: demoId(site.key),
+          name: unit.name,
+          family: 'wall-head',
+          design: unit.design,
+          hoursPerDay: unit.hoursPerDay,
+          savedBy: demoPeople[0].name,
+        },
+        { transaction },
+      )
+  }
+  const open = async (key: string, site: DemoSite, units: readonly DemoUnit[], onMs: number, crew: readonly string[]) => {
+    const job = await Job.create(
+      {
+        id: demoId(key),
+        firmId: firm.id,
+        siteId: demoId(site.key),
+        onDate: dayOf(onMs),
+        crewIds: crew.map((signIn) => people.get(signIn)!.id),
+      },
+      { transaction },
+    )
+    await JobUnit.bulkCreate(
+      units.map(({ key: unitKey }, position) => ({ jobId: job.id, unitId: demoId(unitKey), firmId: firm.id, position })),
+      { transaction },
+    )
+    return job
+  }
+  const jobFile = (site: DemoSite, unit: DemoUnit, complaints: readonly Complaint[], grades: Grades, crew: readonly string[]): JobFile => ({
+    format: 'yastik.job/1',
+    site: site.form.site,
+    crew: crew.map((signIn) => ({ name: people.get(signIn)!.name, trained: people.get(signIn)!.trained })),
+    units: [
+      {
+        id: demoId(unit.key),
+        family: 'wall-head',
+        name: unit.name,
+        design: unit.design,
+        complaints: [...complaints],
+        grades,
+        hoursPerDay: unit.hoursPerDay,
+      },
+    ],
+    houseRules: firm.houseRules,
+    products: firm.products,
+    equipment: firm.equipment,
+  })
+
+  let seed = 0
+  for (const site of demoSites) {
+    for (const unit of site.units) {
+      for (const visit of unit.past) {
+        seed++
+        const startMs = nowMs - visit.daysAgo * dayMs
+        const crew = visit.by === 'sanna' ? ['sanna'] : [visit.by, 'sanna']
+        const job = await open(`${unit.key}/${visit.daysAgo}`, site, [unit], startMs, crew)
+        const who = people.get(visit.by)!
+        const file = jobFile(site, unit, visit.complaints, visit.grades, crew)
+        const diary = new Diary(`${unit.key}/${visit.daysAgo}`, demoId(unit.key), who.id, startMs)
+        const before = modelReadings(file, visit.grades, seed)
+        const after = readingsAfter(file, seed)
+        diary.lookOver(visit.complaints, visit.grades)
+        diary.add({ type: 'reading-taken', when: 'before', readings: before }, 8)
+        diary.work(diary.agree(file))
+        diary.add({ type: 'reading-taken', when: 'after', readings: after }, 1)
+        diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after) }, 2)
+        await storeEvents(sequelize, job, who, diary.events, transaction)
+      }
+    }
+  }
+  await loadOpenJobs()
+  return true
+
+  async function loadOpenJobs(): Promise<void> {
+    const [guests, office, bakery] = demoSites
+    const imre = people.get('imre')!
+    const crew = ['imre', 'sanna']
+    const job = await open('today/tannwinkel', guests, guests.units.slice(0, 2), nowMs, crew)
+    const started = guests.units[0]
+    const file = jobFile(guests, started, openGrades.started.complaints, openGrades.started.grades, crew)
+    const diary = new Diary('today/started', demoId(started.key), imre.id, nowMs - 75 * 60_000)
+    diary.lookOver(openGrades.started.complaints, openGrades.started.grades)
+    diary.add({ type: 'reading-taken', when: 'before', readings: modelReadings(file, openGrades.started.grades, 4) }, 8)
+    diary.work(diary.agree(file), 'off-pan')
+    await storeEvents(sequelize, job, imre, diary.events, transaction)
+    const half = new Diary('today/half', demoId(guests.units[1].key), imre.id, nowMs - 20 * 60_000)
+    half.lookOver(openGrades.half.complaints, openGrades.half.grades)
+    await storeEvents(sequelize, job, imre, half.events, transaction)
+    await open('today/halvmark', office, office.units, nowMs, ['sanna'])
+    await open('coming/ehrenfurt', bakery, bakery.units, nowMs + 2 * dayMs, ['mira', 'imre'])
+  }
+}

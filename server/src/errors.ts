@@ -1,0 +1,24 @@
+// How does a fault leave the server? As the catalogue's status, with a sentence and lines.
+import { Fault, type FaultBody } from '@yastik/core'
+import type { FastifyInstance } from 'fastify'
+
+const bodyOf = (fault: Fault): FaultBody => ({ code: fault.code, sentence: fault.message, lines: [...fault.lines] })
+
+/** What the frameworks throw, as faults of ours. */
+function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
+  if (error instanceof Fault) return error
+  if (error.code === 'FST_ERR_CTP_BODY_TOO_LARGE') return new Fault('too-large')
+  if (error.code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE')
+    return new Fault('wrong-media', { lines: [{ where: 'content-type', what: 'this kind is not taken', allowed: 'application/json' }] })
+  if (error.statusCode === 429) return new Fault('too-often')
+  if (error.statusCode === 400) return new Fault('not-json', { lines: [{ where: 'the body', what: error.message, allowed: 'JSON text' }] })
+  return new Fault('internal')
+}
+
+export function handleErrors(app: FastifyInstance): void {
+  app.setErrorHandler((error: Error, request, reply) => {
+    const fault = asFault(error)
+    if (fault.code === 'internal') request.log.error(error)
+    return reply.status(fault.status).send(bodyOf(fault))
+  })
+}

@@ -1,0 +1,111 @@
+// How do events get into the log? One transaction per batch; the answer comes after the commit; sending twice does nothing.
+import {
+  Fault,
+  coolingOf,
+  eventSchema,
+  linesOf,
+  progressOf,
+  sayFaultLine,
+  stageOf,
+  unitStateOf,
+  worstOf,
+  type EventReceipt,
+  type JobEvent,
+  type UnitState,
+} from '@yastik/core'
+import { Op, type Sequelize, type Transaction } from 'sequelize'
+import { Job, JobUnit, Site, StoredEvent, Unit, type User } from '../db/models.ts'
+
+/** A device's clock may run ahead by this much. */
+const clockAheadMs = 10 * 60_000
+
+export const eventOf = ({ id, atMs, byUser, happening }: StoredEvent): JobEvent => ({ id, atMs: Number(atMs), by: byUser, happening })
+
+/** Events of a job in the order in which they were stored. */
+export const eventsOf = async (jobId: string, transaction?: Transaction): Promise<JobEvent[]> =>
+  (await StoredEvent.findAll({ where: { jobId }, order: [['seq', 'ASC']], transaction })).map(eventOf)
+
+/** Stores what holds up, answers each of the rest with its reason, and brings the job's summary up to date; in a transaction of its own, or `within` one. */
+export async function storeEvents(sequelize: Sequelize, job: Job, user: User, sent: readonly unknown[], within?: Transaction): Promise<EventReceipt> {
+  const refused: EventReceipt['refused'] = []
+  const units = await JobUnit.findAll({ where: { jobId: job.id }, transaction: within })
+  const good = sent.flatMap((candidate, index) => {
+    const event = checkEvent(candidate, index, units, user)
+    if ('because' in event) refused.push(event)
+    return 'because' in event ? [] : [event]
+  })
+  const accepted = await inTransaction(sequelize, within, async (transaction) => {
+    // Batches of one job come one after the other, so that the summary is of all of them.
+    await Job.findByPk(job.id, { transaction, lock: transaction.LOCK.UPDATE })
+    const known = await StoredEvent.findAll({ where: { id: { [Op.in]: good.map(({ id }) => id) } }, attributes: ['id', 'jobId'], transaction })
+    const jobOf = new Map(known.map(({ id, jobId }) => [id, jobId]))
+    const elsewhere = good.filter(({ id }) => (jobOf.get(id) ?? job.id) !== job.id)
+    refused.push(...elsewhere.map(({ id }) => ({ id, because: 'this id belongs to another job' })))
+    const fresh = [...new Map(good.map((event) => [event.id, event])).values()].filter(({ id }) => !jobOf.has(id))
+    await StoredEvent.bulkCreate(
+      fresh.map(({ id, atMs, by, happening }) => ({ id, firmId: job.firmId, jobId: job.id, unitId: happening.unitId, byUser: by, atMs, happening })),
+      { transaction },
+    )
+    if (fresh.length > 0) await summarise(job, units, transaction)
+    return good.filter((event) => !elsewhere.includes(event)).map(({ id }) => id)
+  })
+  return { accepted: [...new Set(accepted)], refused }
+}
+
+const inTransaction = <T>(sequelize: Sequelize, within: Transaction | undefined, work: (transaction: Transaction) => Promise<T>): Promise<T> =>
+  within ? work(within) : sequelize.transaction(work)
+
+function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[], user: User): JobEvent | { id: string; because: string } {
+  const parsed = eventSchema.safeParse(candidate)
+  if (!parsed.success) {
+    const id = candidate !== null && typeof candidate === 'object' && 'id' in candidate && typeof candidate.id === 'string' ? candidate.id : ''
+    return { id, because: linesOf(parsed.error.issues, candidate, `events[${index}]`).map(sayFaultLine).join('; ') }
+  }
+  const event = parsed.data
+  const refuse = (because: string) => ({ id: event.id, because: `events[${index}].${because}` })
+  if (event.by !== user.id) return refuse(`by: ${event.by} is not you; allowed: ${user.id}`)
+  if (event.atMs > Date.now() + clockAheadMs) return refuse('atMs: this lies in the future; set the clock of the device right')
+  if (!units.some(({ unitId }) => unitId === event.happening.unitId))
+    return refuse(`happening.unitId: ${event.happening.unitId} is not a unit of this job`)
+  return event
+}
+
+async function summarise(job: Job, units: readonly JobUnit[], transaction: Transaction): Promise<void> {
+  const events = await eventsOf(job.id, transaction)
+  const site = await Site.findByPk(job.siteId, { transaction })
+  if (!site) throw new Fault('not-there')
+  const stages: string[] = []
+  for (const unit of units) {
+    const state = unitStateOf(events, unit.unitId)
+    const row = await Unit.findByPk(unit.unitId, { transaction })
+    if (!row) throw new Fault('not-there')
+    const summary = summaryOf(state, row, site.form.site.altitudeM)
+    stages.push(summary.stage)
+    await JobUnit.update(summary, { where: { jobId: job.id, unitId: unit.unitId }, transaction })
+    if (summary.handedOverAt && summary.scope !== 'decline')
+      await Unit.update(
+        { lastCleanedAt: summary.handedOverAt },
+        { where: { id: unit.unitId, lastCleanedAt: { [Op.or]: [null, { [Op.lt]: summary.handedOverAt }] } }, transaction },
+      )
+  }
+  await Job.update({ closed: stages.every((stage) => stage === 'handed-over') }, { where: { id: job.id }, transaction })
+}
+
+function summaryOf(state: UnitState, unit: Unit, altitudeM: number | undefined) {
+  const lookOver = { family: unit.family, complaints: state.complaints, grades: state.grades, findings: state.findings }
+  const graded = Object.keys(state.grades)
+  const { done, all } = progressOf(state)
+  const cooling = (readings: UnitState['readings']['before']) => (readings && coolingOf(readings, altitudeM)?.totalKw) ?? null
+  return {
+    stage: stageOf(state),
+    done,
+    steps: all,
+    verdict: state.handedOver?.verdict ?? null,
+    worstGrade: graded.length > 0 ? worstOf(lookOver, ...(graded as (keyof UnitState['grades'])[])) : null,
+    handedOverAt: state.handedOver ? new Date(state.handedOver.atMs) : null,
+    handedOverBy: state.handedOver?.by ?? null,
+    scope: state.handedOver ? (state.agreed.scope ?? '') : '',
+    coolingBeforeKw: cooling(state.readings.before),
+    coolingAfterKw: cooling(state.readings.after),
+  }
+}

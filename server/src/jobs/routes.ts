@@ -1,0 +1,127 @@
+// Jobs: today's, one whole, a new one, and the events of one.
+import { Fault, daySchema, eventBatchSchema, jobFormSchema, readBy, type JobCard, type JobRecord } from '@yastik/core'
+import type { FastifyInstance } from 'fastify'
+import { Op, type Sequelize } from 'sequelize'
+import { v7 as newId } from 'uuid'
+import { Job, JobUnit, Site, Unit, User } from '../db/models.ts'
+import { findOwn, siteRecord } from '../sites/routes.ts'
+import { eventsOf, storeEvents } from './events.ts'
+
+const crewRecord = ({ id, name, trained }: User) => ({ id, name, trained })
+
+async function cardsOf(jobs: readonly Job[], firmId: number): Promise<JobCard[]> {
+  const jobIds = jobs.map(({ id }) => id)
+  const [sites, jobUnits, users] = await Promise.all([
+    Site.findAll({ where: { id: { [Op.in]: jobs.map(({ siteId }) => siteId) } } }),
+    JobUnit.findAll({ where: { jobId: { [Op.in]: jobIds } }, order: [['position', 'ASC']] }),
+    User.findAll({ where: { firmId } }),
+  ])
+  const units = new Map((await Unit.findAll({ where: { id: { [Op.in]: jobUnits.map(({ unitId }) => unitId) } } })).map((unit) => [unit.id, unit]))
+  const siteOf = new Map(sites.map((site) => [site.id, site]))
+  const nameOf = new Map(users.map(({ id, name }) => [id, name]))
+  return jobs.map((job) => ({
+    id: job.id,
+    siteId: job.siteId,
+    siteName: siteOf.get(job.siteId)?.name ?? '',
+    address: siteOf.get(job.siteId)?.form.address ?? '',
+    onDate: job.onDate,
+    crew: job.crewIds.flatMap((id) => nameOf.get(id) ?? []),
+    units: jobUnits
+      .filter(({ jobId }) => jobId === job.id)
+      .map(
+        ({ unitId, stage, done, steps, verdict, worstGrade }) =>
+          ({
+            unitId,
+            name: units.get(unitId)?.name ?? '',
+            family: units.get(unitId)?.family ?? 'wall-head',
+            stage,
+            done,
+            steps,
+            verdict,
+            worstGrade,
+          }) as JobCard['units'][number],
+      ),
+  }))
+}
+
+export function jobRoutes(sequelize: Sequelize) {
+  return async (app: FastifyInstance): Promise<void> => {
+    app.get<{ Querystring: { day?: string } }>('/api/today', async ({ query, user }) => {
+      const day = readBy(daySchema, query.day, 'day')
+      const jobs = await Job.findAll({
+        where: { firmId: user.firmId, [Op.or]: [{ onDate: day }, { closed: false, onDate: { [Op.lte]: day } }] },
+        order: [
+          ['onDate', 'ASC'],
+          ['id', 'ASC'],
+        ],
+        limit: 200,
+      })
+      const coming = await Job.findAll({
+        where: { firmId: user.firmId, closed: false, onDate: { [Op.gt]: day } },
+        order: [
+          ['onDate', 'ASC'],
+          ['id', 'ASC'],
+        ],
+        limit: 20,
+      })
+      return { today: await cardsOf(jobs, user.firmId), coming: await cardsOf(coming, user.firmId) }
+    })
+
+    app.get('/api/crew', async ({ user }) => (await User.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })).map(crewRecord))
+
+    app.post('/api/jobs', async ({ body, user }, reply) => {
+      const form = readBy(jobFormSchema, body)
+      await findOwn(Site, 'site', form.siteId, user.firmId)
+      const [units, crew] = await Promise.all([
+        Unit.count({ where: { id: { [Op.in]: form.unitIds }, siteId: form.siteId } }),
+        User.count({ where: { id: { [Op.in]: form.crewIds }, firmId: user.firmId } }),
+      ])
+      if (units !== new Set(form.unitIds).size || units !== form.unitIds.length)
+        throw new Fault('does-not-hold-up', {
+          lines: [{ where: 'unitIds', what: 'not all of these are units of this site, once each', allowed: 'ids of units of the site' }],
+        })
+      if (crew !== form.crewIds.length)
+        throw new Fault('does-not-hold-up', {
+          lines: [{ where: 'crewIds', what: 'not all of these are people of your firm, once each', allowed: 'ids of people of your firm' }],
+        })
+      const job = await sequelize.transaction(async (transaction) => {
+        const made = await Job.create(
+          { id: newId(), firmId: user.firmId, siteId: form.siteId, onDate: form.onDate, crewIds: form.crewIds },
+          { transaction },
+        )
+        await JobUnit.bulkCreate(
+          form.unitIds.map((unitId, position) => ({ jobId: made.id, unitId, firmId: user.firmId, position })),
+          { transaction },
+        )
+        return made
+      })
+      return reply.status(201).send((await cardsOf([await job.reload()], user.firmId))[0])
+    })
+
+    app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params, user, firm }): Promise<JobRecord> => {
+      const job = await findOwn(Job, 'job', params.id, user.firmId)
+      const site = await findOwn(Site, 'site', job.siteId, user.firmId)
+      const jobUnits = await JobUnit.findAll({ where: { jobId: job.id }, order: [['position', 'ASC']] })
+      const unitIds = jobUnits.map(({ unitId }) => unitId)
+      const units = await Unit.findAll({ where: { id: { [Op.in]: unitIds } } })
+      const people = await User.findAll({ where: { firmId: user.firmId } })
+      return {
+        id: job.id,
+        onDate: job.onDate,
+        site: siteRecord(site, units),
+        unitIds,
+        crew: people.filter(({ id }) => job.crewIds.includes(id)).map(crewRecord),
+        people: people.map(({ id, name }) => ({ id, name })),
+        houseRules: firm.houseRules,
+        products: firm.products,
+        equipment: firm.equipment,
+        events: await eventsOf(job.id),
+      }
+    })
+
+    app.post<{ Params: { id: string } }>('/api/jobs/:id/events', async ({ params, body, user }) => {
+      const { events } = readBy(eventBatchSchema, body)
+      return storeEvents(sequelize, await findOwn(Job, 'job', params.id, user.firmId), user, events)
+    })
+  }
+}

@@ -1,0 +1,32 @@
+// Starts one app process: connects, migrates, loads the demo when asked to, listens.
+import { buildApp } from './app.ts'
+import { configFrom } from './config.ts'
+import { connect } from './db/connection.ts'
+import { migrate } from './db/migrate.ts'
+import { defineModels } from './db/models.ts'
+import { loadDemo } from './demo/load.ts'
+
+const config = configFrom(process.env)
+const sequelize = connect(config.database)
+defineModels(sequelize)
+await migrate(sequelize)
+if (config.demo) await loadDemo(sequelize)
+const app = await buildApp({ sequelize, webRoot: config.webRoot, secureCookies: config.secureCookies, log: true })
+
+const stop = async () => {
+  await app.close()
+  await sequelize.close()
+  process.exit(0)
+}
+process.once('SIGTERM', () => void stop())
+process.once('SIGINT', () => void stop())
+
+try {
+  await app.listen({ port: config.port, host: config.host })
+  process.send?.({ listening: app.server.address() })
+} catch (error) {
+  const taken = error instanceof Error && 'code' in error && error.code === 'EADDRINUSE'
+  if (!taken) throw error
+  console.error(`Port ${config.port} is taken by another program. Choose another one: npm start -- --port ${config.port + 1}`)
+  process.exit(3)
+}

@@ -1,0 +1,119 @@
+// Sites and their units: read, make, save. Two people saving the same one: the second is told, nothing is overwritten.
+import {
+  Fault,
+  plannedFamilies,
+  readBy,
+  siteFormSchema,
+  siteSaveSchema,
+  unitFormSchema,
+  unitSaveSchema,
+  type SiteRecord,
+  type UnitForm,
+  type UnitRecord,
+} from '@yastik/core'
+import type { FastifyInstance } from 'fastify'
+import type { Model, ModelStatic, WhereOptions } from 'sequelize'
+import { v7 as newId } from 'uuid'
+import { Site, Unit, type User } from '../db/models.ts'
+
+export const unitRecord = (unit: Unit): UnitRecord => ({
+  id: unit.id,
+  siteId: unit.siteId,
+  version: unit.version,
+  name: unit.name,
+  family: unit.family,
+  design: unit.design,
+  ...(unit.hoursPerDay === null ? {} : { hoursPerDay: unit.hoursPerDay }),
+  lastCleanedAt: unit.lastCleanedAt?.toISOString() ?? null,
+})
+
+export const siteRecord = (site: Site, units: readonly Unit[]): SiteRecord => ({
+  id: site.id,
+  version: site.version,
+  ...site.form,
+  units: units.map(unitRecord),
+})
+
+/** One row of this firm by its id. @throws Fault `not-there`. */
+export async function findOwn<M extends Model>(model: ModelStatic<M>, what: string, id: string, firmId: number): Promise<M> {
+  const row = await model.findOne({ where: { id, firmId } as unknown as WhereOptions<M> })
+  if (!row) throw new Fault('not-there', { lines: [{ where: 'id', what: `there is no ${what} ${id}`, allowed: `the id of a ${what} of your firm` }] })
+  return row
+}
+
+/** Saves only over the version that the person has seen. @throws Fault `changed-meanwhile` naming who was faster. */
+async function saveOver<M extends Model & { version: number; savedBy: string }>(
+  model: ModelStatic<M>,
+  row: M,
+  version: number,
+  values: object,
+  user: User,
+): Promise<void> {
+  const [changed] = await model.update({ ...values, version: version + 1, savedBy: user.name } as Parameters<ModelStatic<M>['update']>[0], {
+    where: { id: row.get('id'), version } as unknown as WhereOptions<M>,
+  })
+  if (changed === 1) return
+  await row.reload()
+  throw new Fault('changed-meanwhile', {
+    sentence: `${row.savedBy} saved this in the meantime. Your entries are still in the form; load the newer version and enter them again.`,
+    lines: [{ where: 'version', what: `you edited version ${version}, and it is version ${row.version} now`, allowed: String(row.version) }],
+  })
+}
+
+const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => ({ name, family, design, hoursPerDay: hoursPerDay ?? null })
+
+function checkFamily({ family }: UnitForm): void {
+  if (!plannedFamilies.includes(family))
+    throw new Fault('not-yet', { lines: [{ where: 'family', what: `“${family}” is not covered yet`, allowed: plannedFamilies.join(', ') }] })
+}
+
+export async function siteRoutes(app: FastifyInstance): Promise<void> {
+  const fullSite = async (id: string, firmId: number): Promise<SiteRecord> => {
+    const site = await findOwn(Site, 'site', id, firmId)
+    return siteRecord(site, await Unit.findAll({ where: { siteId: id }, order: [['name', 'ASC']] }))
+  }
+
+  app.get('/api/sites', async ({ user }) => {
+    const sites = await Site.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
+    const units = await Unit.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
+    const bySite = groupBySite(units)
+    return sites.map((site) => siteRecord(site, bySite.get(site.id) ?? []))
+  })
+
+  app.get<{ Params: { id: string } }>('/api/sites/:id', async ({ params, user }) => fullSite(params.id, user.firmId))
+
+  app.post('/api/sites', async ({ body, user }, reply) => {
+    const form = readBy(siteFormSchema, body)
+    const site = await Site.create({ id: newId(), firmId: user.firmId, name: form.site.name, form, savedBy: user.name })
+    return reply.status(201).send(siteRecord(await site.reload(), []))
+  })
+
+  app.put<{ Params: { id: string } }>('/api/sites/:id', async ({ params, body, user }) => {
+    const { version, ...form } = readBy(siteSaveSchema, body)
+    const site = await findOwn(Site, 'site', params.id, user.firmId)
+    await saveOver(Site, site, version, { name: form.site.name, form }, user)
+    return fullSite(params.id, user.firmId)
+  })
+
+  app.post<{ Params: { id: string } }>('/api/sites/:id/units', async ({ params, body, user }, reply) => {
+    const form = readBy(unitFormSchema, body)
+    checkFamily(form)
+    const site = await findOwn(Site, 'site', params.id, user.firmId)
+    const unit = await Unit.create({ id: newId(), firmId: user.firmId, siteId: site.id, ...unitValues(form), savedBy: user.name })
+    return reply.status(201).send(unitRecord(await unit.reload()))
+  })
+
+  app.put<{ Params: { id: string } }>('/api/units/:id', async ({ params, body, user }) => {
+    const { version, ...form } = readBy(unitSaveSchema, body)
+    checkFamily(form)
+    const unit = await findOwn(Unit, 'unit', params.id, user.firmId)
+    await saveOver(Unit, unit, version, unitValues(form), user)
+    return unitRecord(await unit.reload())
+  })
+}
+
+function groupBySite(units: readonly Unit[]): Map<string, Unit[]> {
+  const groups = new Map<string, Unit[]>()
+  for (const unit of units) groups.set(unit.siteId, [...(groups.get(unit.siteId) ?? []), unit])
+  return groups
+}
