@@ -20,6 +20,7 @@ export {
   type LookOver,
   type PartGrade,
 } from './lookover.ts'
+export { gradeLooks } from './gradeWords.ts'
 export { doubtfulReadings, readingsSchema, type Readings } from './readings.ts'
 export {
   complaints,

@@ -1,0 +1,32 @@
+import { planJob } from '../plan/index.ts'
+import { jobWith } from '../plan/testing.ts'
+import { knownHouseRules } from '../method/index.ts'
+import { priceOf } from './index.ts'
+
+const rules = knownHouseRules({ hourlyRate: 60, minimumCharge: 80, travelCharge: 25, furtherUnitDiscount: 0.1 })
+
+describe('price', () => {
+  it('adds minutes, products and travel, takes the discount off further units', () => {
+    const { lines, total } = priceOf([{ name: 'A', handsMin: 90, productCost: 3 }, { name: 'B', handsMin: 60, productCost: 2 }], rules)
+    expect(lines.map(({ amount }) => amount)).toEqual([90, 60, 5, -6, 25])
+    expect(total).toBe(174)
+  })
+  it('comes up to the minimum charge', () => expect(priceOf([{ name: 'A', handsMin: 10, productCost: 0 }], rules)).toMatchObject({ total: 80, lines: expect.arrayContaining([{ what: 'up to the minimum charge', amount: 45 }]) }))
+})
+
+describe('kit', () => {
+  const { kit } = planJob(jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] }, coilFace: { grade: 2 } } }))
+  const item = (name: string) => kit.find((entry) => entry.item === name)
+  it('holds what the steps use, products as mixed, and parts that are renewed', () => {
+    expect(item('pump wand')).toMatchObject({ quantity: 1 })
+    expect(item('Antimicrobial coil foam')!.quantity).toBeGreaterThan(0)
+    expect(item('zip tie')).toMatchObject({ quantity: 1, why: 'renewed: drain hose' })
+    expect(item('long driver')).toBeDefined()
+  })
+  it('holds no more tools for two units, but the product of both', () => {
+    const one = jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] }, coilFace: { grade: 2 } } })
+    const both = planJob({ ...one, units: [one.units[0], { ...one.units[0], id: 'second' }] }).kit
+    expect(both.find((entry) => entry.item === 'pump wand')!.quantity).toBe(1)
+    expect(both.find((entry) => entry.item === 'Antimicrobial coil foam')!.quantity).toBeCloseTo(2 * item('Antimicrobial coil foam')!.quantity, 6)
+  })
+})

@@ -1,0 +1,38 @@
+import { builtInProducts, clash, clashesAmong, dilutionFor, mix, reasonsAgainst, type Product } from './index.ts'
+
+const product = (id: string) => builtInProducts.find((entry) => entry.id === id)!
+const anywhere = { neutralOnly: false, coatedFins: false, foodArea: false, sensitiveOccupants: false, householdAllowed: true }
+
+describe('mixing', () => {
+  it('makes 1:n as one part product and n parts water, rounded up to the sprayer', () => {
+    // 0.21 m² · 2 passes · 0.6 L/m² = 0.252 L → 0.5 L; 1:4 → 0.1 + 0.4.
+    expect(mix(product('rinse-off'), 0.21, 2, 4)).toEqual({ dilution: 4, productL: 0.1, waterL: 0.4, cost: 0.76 })
+  })
+  it('adds no water to what is ready to use', () => expect(mix(product('self-rinsing'), 0.4, 1, 0)).toMatchObject({ productL: 0.25, waterL: 0 }))
+  it('refuses a dilution outside the label', () => expect(() => mix(product('rinse-off'), 0.2, 1, 20)).toThrow(/outside the label's 1:4 to 1:8/))
+  it('is strongest for heavy soil', () => {
+    expect(dilutionFor(product('rinse-off'), true)).toBe(4)
+    expect(dilutionFor(product('rinse-off'), false)).toBe(8)
+  })
+})
+
+describe('labels', () => {
+  it.each(['outdoor', 'degreaser'])('keep %s off the breathed-air side', (id) => expect(reasonsAgainst(product(id), anywhere).length).toBeGreaterThan(0))
+  it('limit household detergents to pH 6 to 9 and to firms that allow them', () => {
+    expect(reasonsAgainst(product('household'), anywhere)).toEqual([])
+    expect(reasonsAgainst(product('household'), { ...anywhere, householdAllowed: false })).toHaveLength(1)
+    const sharp: Product = { ...product('household'), label: { ...product('household').label, pH: [6, 10.5] } }
+    expect(reasonsAgainst(sharp, anywhere)[0]).toMatch(/pH 6 to 9/)
+  })
+  it('count an empty bottle as not there', () => expect(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere)).toEqual(['Mild coil detergent: none is in stock']))
+})
+
+describe('clashes', () => {
+  const of = (id: string, kind: Product['class']): Product => ({ ...product('mild'), id, name: id, class: kind })
+  it('stop chlorine with acid, in either order, and name both', () => {
+    expect(clash(of('a', 'chlorine-cleaner'), of('b', 'acid-cleaner'))).toMatch(/chlorine gas/)
+    expect(clash(of('b', 'acid-cleaner'), of('a', 'chlorine-cleaner'))).toMatch(/chlorine gas/)
+    expect(clashesAmong([of('White', 'chlorine-cleaner'), of('Sour', 'acid-cleaner')])[0]).toMatch(/^White and Sour/)
+  })
+  it('are none among the built-in products', () => expect(clashesAmong(builtInProducts)).toEqual([]))
+})

@@ -1,0 +1,55 @@
+import { coilAt, airOf, pressureAt } from '../air/index.ts'
+import { doubtfulReadings, type Readings } from '../lookover/index.ts'
+import { knownDesign } from '../units/index.ts'
+import { openHead } from '../plan/testing.ts'
+import { assess, type ProofInput } from './index.ts'
+
+const { design } = knownDesign('wall-head', openHead.design)
+const returnAir = airOf(26, 0.55, pressureAt(0))
+const readingsAt = (share: number): Readings => {
+  const coil = coilAt({ ratedCoolingKw: design.ratedCoolingKw, ratedAirflowM3h: design.ratedAirflowM3h, returnAir, outdoorC: 32 }, share)
+  return { returnC: 26, returnRh: 0.55, supplyC: coil.supplyAir.dryBulbC, supplyRh: coil.supplyAir.relativeHumidity, airflowM3h: coil.airflowM3h }
+}
+const prove = (input: Partial<ProofInput>) => assess({ design, outdoorC: 32, notReached: [], referrals: [], ...input })
+const line = (proof: ReturnType<typeof assess>, id: string) => proof.lines.find((entry) => entry.id === id)!
+
+describe('proof', () => {
+  it('is given when the unit delivers what a clean one does', () => {
+    const proof = prove({ before: readingsAt(0.6), after: readingsAt(1) })
+    expect(proof.verdict).toBe('proved')
+    expect(line(proof, 'cooling').after).toBeCloseTo(line(proof, 'cooling').expected!, 1)
+  })
+  it('is not fooled by a large split with little air', () => {
+    const proof = prove({ before: readingsAt(0.5), after: readingsAt(0.5) })
+    expect(line(proof, 'split').after!).toBeGreaterThan(line(proof, 'split').expected!)
+    expect(line(proof, 'cooling').verdict).toBe('not-proved')
+    expect(proof.verdict).toBe('not-proved')
+  })
+  it('is partial when it is better but short, or when a part was not reached', () => {
+    expect(line(prove({ before: readingsAt(0.4), after: readingsAt(0.65) }), 'cooling').verdict).toBe('partly')
+    const left = prove({ after: readingsAt(1), notReached: [{ part: 'coilBack', because: 'only the front was reached' }] })
+    expect(left.verdict).toBe('partly')
+    expect(left.sentence).toContain('only the front was reached')
+  })
+  it('judges nothing by the split alone', () => {
+    const { airflowM3h: _, ...withoutAir } = readingsAt(1)
+    const proof = prove({ after: withoutAir })
+    expect(proof.verdict).toBe('partly')
+    expect(line(proof, 'cooling').says).toMatch(/split alone proves nothing/)
+  })
+  it('does not hand over a failed drain or a unit off level as done', () => {
+    expect(prove({ after: { ...readingsAt(1), flowTest: { litres: 1, seconds: 300 } } }).verdict).toBe('not-proved')
+    expect(prove({ after: { ...readingsAt(1), levelMmPerM: 0 } }).verdict).toBe('not-proved')
+    expect(prove({ after: { ...readingsAt(1), flowTest: { litres: 1, seconds: 45 }, levelMmPerM: 3 } }).verdict).toBe('proved')
+  })
+  it('needs after readings', () => expect(prove({ before: readingsAt(0.5) })).toMatchObject({ verdict: 'not-proved', lines: [] }))
+  it('says what stays open', () => expect(prove({ after: readingsAt(1), referrals: [{ because: 'an oxidised plug' }] }).sentence).toContain('an oxidised plug'))
+})
+
+describe('doubtful readings', () => {
+  it('find swapped probes', () => {
+    expect(doubtfulReadings({ returnC: 13, returnRh: 0.9, supplyC: 26 })[0].allowed).toMatch(/swap/)
+    expect(doubtfulReadings({ returnC: 26, returnRh: 0.9, supplyC: 13, supplyRh: 0.5 })[0].where).toBe('supplyRh')
+    expect(doubtfulReadings(readingsAt(1))).toEqual([])
+  })
+})

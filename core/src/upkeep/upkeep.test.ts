@@ -1,0 +1,35 @@
+import { chancePassed, dueAfter, foulingRate, weeksUntil } from './index.ts'
+
+describe('fouling', () => {
+  it('has no chance of having passed at the start, certainty beyond the threshold, and grows between', () => {
+    expect(chancePassed(0, 1, 0)).toBe(0)
+    expect(chancePassed(10, 1, 3)).toBe(1)
+    expect(chancePassed(60, 1, 0)).toBeLessThan(chancePassed(120, 1, 0))
+  })
+  it('passes an exponential check: shape one is 1 − exp(−x/scale)', () => {
+    // rate · t / scale = 1 at t = 0.35 years: Gamma(1, 0.35) is exponential.
+    expect(chancePassed(0.35 * 52.18, 1, 0, 0.7)).toBeCloseTo(Math.exp(-0.7 / 0.35), 6)
+  })
+  it('inverts: the weeks at a chance have that chance', () => expect(chancePassed(weeksUntil(0.2, 1.3, 0.2), 1.3, 0.2)).toBeCloseTo(0.2, 2))
+  it('is faster with a kitchen, flour, and more hours', () => {
+    expect(foulingRate(['kitchen'], 8)).toBeGreaterThan(foulingRate([], 8))
+    expect(foulingRate([], 16)).toBeCloseTo(2 * foulingRate([], 8), 9)
+  })
+})
+
+describe('due dates', () => {
+  const home = { surroundings: [], hoursPerDay: 8, fineFilter: true, scope: 'strip-down', indexNow: 3, panTreatmentWeeks: 10 } as const
+  it('bracket the deep clean and keep filters within two to eight weeks', () => {
+    const due = dueAfter(home)
+    const deep = due.find(({ what }) => what === 'deep-clean')!
+    expect(deep.low!).toBeLessThan(deep.weeks)
+    expect(deep.high!).toBeGreaterThan(deep.weeks)
+    for (const surroundings of [[], ['flour', 'kitchen', 'smoke']] as const) expect([2, 3, 4, 5, 6, 7, 8]).toContain(dueAfter({ ...home, surroundings: [...surroundings] }).find(({ what }) => what === 'filter')!.weeks)
+    expect(due.map(({ what }) => what)).toEqual(['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean'])
+  })
+  it('come sooner after a light clean than after a strip-down, and at once when nothing was cleaned', () => {
+    const weeks = (scope: string) => dueAfter({ ...home, scope }).find(({ what }) => what === 'deep-clean')!.weeks
+    expect(weeks('clean-in-place')).toBeLessThan(weeks('strip-down'))
+    expect(weeks('decline')).toBe(0)
+  })
+})

@@ -1,0 +1,16 @@
+// One runner, three suites: core on its own, the server against a real database, the interface in a real browser.
+const transform = { '^.+\\.(ts|mts)$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] }
+const common = {
+  transform, testEnvironment: 'node', moduleNameMapper: { '^@yastik/core$': '<rootDir>/core/src/index.ts' },
+  // Packages that ship as ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(uuid)/)'],
+}
+const esm = { '^.+\\.js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }] }
+
+export default {
+  projects: [
+    { ...common, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
+    { ...common, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'], transform: { ...transform, ...esm } },
+    { ...common, displayName: 'interface', testMatch: ['<rootDir>/e2e/src/**/*.test.ts'], transform: { ...transform, ...esm } },
+  ],
+}

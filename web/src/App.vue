@@ -1,0 +1,73 @@
+<script setup lang="ts">
+// The sheet's frame: places in a strip on top, the view below.
+import { onMounted, ref } from 'vue'
+import { RouterLink, RouterView, useRouter } from 'vue-router'
+import KeyHelp from './components/KeyHelp.vue'
+import { useJob } from './stores/job.ts'
+import { useSession } from './stores/session.ts'
+
+const session = useSession()
+const job = useJob()
+const router = useRouter()
+const places = [
+  { to: '/', name: 'Today' },
+  { to: '/sites', name: 'Sites' },
+  { to: '/logbook', name: 'Logbook' },
+  { to: '/house-rules', name: 'House rules' },
+]
+const outdoor = ref(false)
+
+function setLight(on: boolean) {
+  outdoor.value = on
+  document.documentElement.dataset.light = on ? 'outdoor' : 'paper'
+  localStorage.setItem('yastik-light', on ? 'outdoor' : 'paper')
+}
+onMounted(() => setLight(localStorage.getItem('yastik-light') === 'outdoor'))
+
+async function leave() {
+  await session.signOut()
+  job.close()
+  await router.push('/sign-in')
+}
+</script>
+
+<template>
+  <header v-if="session.me" class="strip no-print">
+    <RouterLink to="/" class="mark" aria-label="Yastik, to today"><img src="/mark.svg" alt="" width="30" height="30" /><b>Yastik</b></RouterLink>
+    <nav aria-label="Places">
+      <RouterLink v-for="place in places" :key="place.to" :to="place.to" class="place">{{ place.name }}</RouterLink>
+    </nav>
+    <div class="right">
+      <span v-if="job.unsent > 0" class="unsent" role="status">{{ job.unsent }} not sent yet</span>
+      <button class="tap bare" :aria-pressed="outdoor" title="High contrast for outdoors" @click="setLight(!outdoor)">Sunlight</button>
+      <span class="who small">{{ session.me.name }}</span>
+      <button class="tap bare" @click="leave">Sign out</button>
+    </div>
+  </header>
+  <main>
+    <RouterView v-slot="{ Component }">
+      <Suspense>
+        <component :is="Component" />
+        <template #fallback><p class="page" role="status">Fetching the sheet …</p></template>
+      </Suspense>
+    </RouterView>
+  </main>
+  <KeyHelp />
+</template>
+
+<style scoped>
+.strip { display: flex; align-items: center; gap: 1rem; border-bottom: var(--rule-width) solid var(--ink); padding: 0 1.25rem; min-height: 56px; flex-wrap: wrap; }
+.mark { display: flex; align-items: center; gap: 0.5rem; text-decoration: none; font-size: 1.15rem; }
+nav { display: flex; flex: 1 1 auto; overflow-x: auto; }
+.place { text-decoration: none; padding: 0.9rem 0.9rem 0.75rem; border-bottom: 4px solid transparent; white-space: nowrap; }
+.place.router-link-exact-active, .place.router-link-active:not([href='/']) { border-bottom-color: var(--ink); font-weight: 600; }
+.right { display: flex; align-items: center; gap: 0.4rem; }
+.unsent { border: 2px dashed var(--now); padding: 0.2rem 0.6rem; }
+@media (max-width: 700px) {
+  .strip { padding: 0 0.6rem; gap: 0.2rem; }
+  .who { display: none; }
+  nav { order: 3; flex-basis: 100%; }
+  .place { padding: 0.7rem 0.6rem 0.5rem; }
+  .right { margin-left: auto; }
+}
+</style>

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+// Readings by hand, with what cannot be true said at once.
+import { doubtfulReadings, Fault, linesOf, readingsSchema, type FaultLine, type Readings } from '@yastik/core'
+import { ElInput } from 'element-plus/es/components/input/index'
+import 'element-plus/theme-chalk/el-input.css'
+import { computed, reactive, ref } from 'vue'
+import FaultNote from './FaultNote.vue'
+
+const props = defineProps<{ label: string; value?: Readings }>()
+const emit = defineEmits<{ take: [readings: Readings] }>()
+
+const fields = [
+  { name: 'returnC', says: 'Return air', unit: '°C', of: (r: Readings) => r.returnC },
+  { name: 'returnRh', says: 'Return humidity', unit: '%', of: (r: Readings) => r.returnRh * 100 },
+  { name: 'supplyC', says: 'Supply air', unit: '°C', of: (r: Readings) => r.supplyC },
+  { name: 'supplyRh', says: 'Supply humidity', unit: '%', of: (r: Readings) => (r.supplyRh === undefined ? undefined : r.supplyRh * 100) },
+  { name: 'airflowM3h', says: 'Airflow', unit: 'm³/h', of: (r: Readings) => r.airflowM3h },
+  { name: 'amps', says: 'Current', unit: 'A', of: (r: Readings) => r.amps },
+  { name: 'levelMmPerM', says: 'Fall towards the drain', unit: 'mm/m', of: (r: Readings) => r.levelMmPerM },
+  { name: 'litres', says: 'Flow test, poured', unit: 'L', of: (r: Readings) => r.flowTest?.litres },
+  { name: 'seconds', says: 'Flow test, took', unit: 's', of: (r: Readings) => r.flowTest?.seconds },
+] as const
+type Field = (typeof fields)[number]['name']
+
+const shown = (value: number | undefined) => (value === undefined ? '' : String(Math.round(value * 100) / 100))
+const texts = reactive(Object.fromEntries(fields.map(({ name, of }) => [name, props.value ? shown(of(props.value)) : ''])) as Record<Field, string>)
+const error = ref<unknown>()
+const doubts = ref<FaultLine[]>([])
+
+const number = (name: Field) => (texts[name].trim() === '' ? undefined : Number(texts[name].replace(',', '.')))
+const share = (name: Field) => {
+  const value = number(name)
+  return value === undefined ? undefined : value / 100
+}
+const draft = computed(() => {
+  const [litres, seconds] = [number('litres'), number('seconds')]
+  const entries = {
+    returnC: number('returnC'), returnRh: share('returnRh'), supplyC: number('supplyC'), supplyRh: share('supplyRh'), airflowM3h: number('airflowM3h'), amps: number('amps'), levelMmPerM: number('levelMmPerM'),
+    flowTest: litres === undefined && seconds === undefined ? undefined : { litres, seconds },
+  }
+  return Object.fromEntries(Object.entries(entries).filter(([, value]) => value !== undefined))
+})
+const wordOf: Record<string, string> = { returnRh: 'return humidity (0 is dry, 1 is saturated: enter percent)', supplyRh: 'supply humidity (0 is dry, 1 is saturated: enter percent)' }
+
+function take(inSpiteOfDoubts: boolean) {
+  const parsed = readingsSchema.safeParse(draft.value)
+  if (!parsed.success) {
+    doubts.value = []
+    const lines = linesOf(parsed.error.issues, draft.value).map((line) => ({ ...line, where: wordOf[line.where] ?? fields.find(({ name }) => name === line.where)?.says ?? line.where }))
+    error.value = new Fault('does-not-hold-up', { sentence: 'These readings cannot be taken like this.', lines })
+    return
+  }
+  error.value = undefined
+  doubts.value = doubtfulReadings(parsed.data)
+  if (doubts.value.length > 0 && !inSpiteOfDoubts) return
+  doubts.value = []
+  emit('take', parsed.data)
+}
+function swap() {
+  ;[texts.returnC, texts.supplyC] = [texts.supplyC, texts.returnC]
+  ;[texts.returnRh, texts.supplyRh] = [texts.supplyRh || texts.returnRh, texts.supplyRh ? texts.returnRh : '']
+  take(false)
+}
+</script>
+
+<template>
+  <form class="stack" :data-readings="label" @submit.prevent="take(false)">
+    <div class="fields">
+      <label v-for="field in fields" :key="field.name" class="field"><span>{{ field.says }}, {{ field.unit }}</span><ElInput v-model="texts[field.name]" :name="field.name" inputmode="decimal" /></label>
+    </div>
+    <FaultNote :error="error" />
+    <div v-if="doubts.length > 0" class="doubt" role="alert">
+      <p v-for="doubt in doubts" :key="doubt.where"><b>{{ doubt.what }}.</b> Expected: {{ doubt.allowed }}.</p>
+      <div class="row"><button type="button" class="tap now" @click="swap">Swap the probes</button><button type="button" class="tap" @click="take(true)">Keep them as they are</button></div>
+    </div>
+    <button class="tap" type="submit">{{ value ? `Correct the ${label} readings` : `Take the ${label} readings` }}</button>
+  </form>
+</template>
+
+<style scoped>
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr)); gap: 0.6rem; }
+.doubt { border-left: 6px double var(--now); padding: 0.5rem 0.9rem; }
+</style>

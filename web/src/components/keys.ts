@@ -1,0 +1,32 @@
+// Which keys do what in the view that is open? Views name theirs; `?` shows them.
+import { onBeforeUnmount, onMounted, shallowReactive } from 'vue'
+
+export interface KeyAction {
+  readonly key: string
+  readonly does: string
+  readonly run: () => void
+}
+
+/** Actions of the open views, newest view last. */
+export const openKeys = shallowReactive<KeyAction[]>([])
+
+const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+
+/** Names the keys of a view for as long as it is open. */
+export function useKeys(actions: readonly KeyAction[]): void {
+  const onKey = (event: KeyboardEvent) => {
+    if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
+    const action = actions.find(({ key }) => key === event.key)
+    if (!action || (event.key === 'Enter' && event.target instanceof HTMLButtonElement)) return
+    event.preventDefault()
+    action.run()
+  }
+  onMounted(() => {
+    openKeys.push(...actions)
+    window.addEventListener('keydown', onKey)
+  })
+  onBeforeUnmount(() => {
+    for (const action of actions) openKeys.splice(openKeys.indexOf(action), 1)
+    window.removeEventListener('keydown', onKey)
+  })
+}

@@ -1,0 +1,14 @@
+// How is said where a unit stands?
+import type { JobCard } from '@yastik/core'
+
+export const verdictWords = { proved: 'proved', partly: 'partly proved', 'not-proved': 'not proved' } as const
+
+export function stageWords({ stage, done, steps, verdict }: JobCard['units'][number]): string {
+  switch (stage) {
+    case 'look-over': return 'to be looked over'
+    case 'method': return 'looked over; method to be agreed'
+    case 'at-the-unit': return `at the unit, step ${done + 1} of ${steps}`
+    case 'proof': return 'work done; to be proved'
+    case 'handed-over': return `handed over, ${verdict ? verdictWords[verdict] : ''}`
+  }
+}

@@ -1,0 +1,13 @@
+import '@fontsource/barlow-semi-condensed/latin-400.css'
+import '@fontsource/barlow-semi-condensed/latin-500.css'
+import '@fontsource/barlow-semi-condensed/latin-600.css'
+import '@fontsource/barlow-semi-condensed/latin-ext-400.css'
+import '@fontsource/barlow-semi-condensed/latin-ext-600.css'
+import 'element-plus/theme-chalk/base.css'
+import './style/sheet.css'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { router } from './router.ts'
+
+createApp(App).use(createPinia()).use(router).mount('#app')

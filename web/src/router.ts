@@ -1,0 +1,33 @@
+// Which address shows which view? Views load when they are opened.
+import { createRouter, createWebHistory } from 'vue-router'
+import { useSession } from './stores/session.ts'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/sign-in', name: 'sign-in', component: () => import('./views/SignIn.vue'), meta: { open: true } },
+    { path: '/', name: 'today', component: () => import('./views/Today.vue') },
+    { path: '/sites', name: 'sites', component: () => import('./views/Sites.vue') },
+    { path: '/sites/new', name: 'new-site', component: () => import('./views/SiteSheet.vue') },
+    { path: '/sites/:siteId', name: 'site', component: () => import('./views/SiteSheet.vue'), props: true },
+    {
+      path: '/jobs/:jobId/:unitId', component: () => import('./views/JobFrame.vue'), props: true,
+      children: [
+        { path: 'look-over', name: 'look-over', component: () => import('./views/LookOver.vue') },
+        { path: 'method', name: 'method', component: () => import('./views/Method.vue') },
+        { path: 'at-the-unit', name: 'at-the-unit', component: () => import('./views/AtTheUnit.vue') },
+        { path: 'proof', name: 'proof', component: () => import('./views/Proof.vue') },
+        { path: 'record', name: 'record', component: () => import('./views/Record.vue') },
+      ],
+    },
+    { path: '/logbook', name: 'logbook', component: () => import('./views/Logbook.vue') },
+    { path: '/house-rules', name: 'house-rules', component: () => import('./views/HouseRules.vue') },
+    { path: '/:rest(.*)*', name: 'nothing-here', component: () => import('./views/NothingHere.vue') },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  if (to.meta.open) return true
+  const me = await useSession().whoAmI()
+  return me ? true : { name: 'sign-in', query: to.fullPath === '/' ? {} : { then: to.fullPath } }
+})

@@ -1,0 +1,119 @@
+// The job that is open: its events, what follows from them, and what is not sent yet.
+import {
+  emptyUnitState, knownDesign, lastUndoable, planJob, stateOf, type EventReceipt, type Happening, type HouseRules, type JobEvent, type JobFile, type JobRecord, type PlanFile, type UnitRecord, type UnitState,
+} from '@yastik/core'
+import { defineStore } from 'pinia'
+import { v7 as newId } from 'uuid'
+import { computed, ref, shallowRef } from 'vue'
+import { ask, NoAnswer } from '../api/client.ts'
+import { forget, keep, waiting } from '../offline/outbox.ts'
+import { useSession } from './session.ts'
+
+type WithoutUnit<T> = T extends unknown ? Omit<T, 'unitId'> : never
+export type UnitHappening = WithoutUnit<Happening>
+
+const retryMs = 4000
+
+export const useJob = defineStore('job', () => {
+  const session = useSession()
+  const record = shallowRef<JobRecord>()
+  const events = shallowRef<readonly JobEvent[]>([])
+  const unsent = ref(0)
+  /** Why the last sending failed, or what the server turned down. */
+  const trouble = ref('')
+  const states = computed(() => stateOf(events.value))
+
+  async function open(jobId: string): Promise<void> {
+    if (record.value?.id === jobId) return
+    const loaded = await ask<JobRecord>('GET', `/api/jobs/${jobId}`)
+    const own = await waiting(jobId)
+    record.value = loaded
+    events.value = merged(loaded.events, own)
+    unsent.value = own.length
+    void send()
+  }
+
+  const merged = (stored: readonly JobEvent[], own: readonly JobEvent[]) => [...new Map([...stored, ...own].map((event) => [event.id, event])).values()]
+
+  const stateFor = (unitId: string): UnitState => states.value[unitId] ?? emptyUnitState()
+  const unitFor = (unitId: string): UnitRecord | undefined => record.value?.site.units.find(({ id }) => id === unitId)
+
+  /** Records what happened: at once on this device, then on the server. */
+  async function add(unitId: string, happening: UnitHappening): Promise<void> {
+    if (!record.value || !session.me) throw new Error('no job is open')
+    const event: JobEvent = { id: newId(), atMs: Math.max(Date.now(), ...events.value.slice(-1).map(({ atMs, by }) => (by === session.me?.id ? atMs + 1 : 0))), by: session.me.id, happening: { ...happening, unitId } as Happening }
+    events.value = [...events.value, event]
+    unsent.value++
+    await keep(record.value.id, event)
+    void send()
+  }
+
+  const undoable = (unitId: string): JobEvent | undefined => (session.me ? lastUndoable(events.value, unitId, session.me.id) : undefined)
+
+  async function undo(unitId: string): Promise<void> {
+    const event = undoable(unitId)
+    if (event) await add(unitId, { type: 'undone', eventId: event.id })
+  }
+
+  let sending = false
+  async function send(): Promise<void> {
+    const jobId = record.value?.id
+    if (sending || !jobId) return
+    sending = true
+    try {
+      for (let batch = await waiting(jobId); batch.length > 0; batch = await waiting(jobId)) {
+        const { accepted, refused } = await ask<EventReceipt>('POST', `/api/jobs/${jobId}/events`, { events: batch.slice(0, 500) })
+        await forget([...accepted, ...refused.map(({ id }) => id)])
+        if (refused.length > 0) {
+          const gone = new Set(refused.map(({ id }) => id))
+          events.value = events.value.filter(({ id }) => !gone.has(id))
+        }
+        trouble.value = refused.map(({ because }) => because).join('; ')
+      }
+    } catch (error) {
+      trouble.value = error instanceof Error ? error.message : String(error)
+      if (error instanceof NoAnswer) setTimeout(() => void send(), retryMs)
+    } finally {
+      sending = false
+      unsent.value = (await waiting(jobId)).length
+    }
+  }
+
+  /** The unit as a job file: what the plan command would read. */
+  function jobFileFor(unitId: string): JobFile | undefined {
+    const job = record.value
+    const unit = unitFor(unitId)
+    if (!job || !unit) return undefined
+    const state = stateFor(unitId)
+    return {
+      format: 'yastik.job/1',
+      site: job.site.site,
+      crew: job.crew.map(({ name, trained }) => ({ name, ...(trained && trained.length > 0 ? { trained } : {}) })),
+      units: [{
+        id: unit.id, family: unit.family, name: unit.name, design: unit.design, complaints: state.complaints, grades: state.grades, findings: state.findings,
+        ...(state.readings.before ? { readings: state.readings.before } : {}), ...(unit.hoursPerDay === undefined ? {} : { hoursPerDay: unit.hoursPerDay }),
+        ...(Object.keys(state.choices).length > 0 ? { choices: state.choices as JobFile['units'][number]['choices'] } : {}),
+      }],
+      houseRules: { ...job.houseRules, ...(state.schools as Partial<HouseRules>) },
+      products: job.products, equipment: job.equipment,
+    }
+  }
+
+  function planFor(unitId: string): PlanFile | undefined {
+    const file = jobFileFor(unitId)
+    return file && planJob(file)
+  }
+
+  const designFor = (unitId: string) => {
+    const unit = unitFor(unitId)
+    return unit && knownDesign(unit.family, unit.design).design
+  }
+
+  /** Forgets the open job, so that the next opening asks the server again. */
+  function close(): void {
+    record.value = undefined
+    events.value = []
+  }
+
+  return { record, events, unsent, trouble, open, close, add, undo, undoable, send, stateFor, unitFor, designFor, jobFileFor, planFor }
+})

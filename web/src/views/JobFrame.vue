@@ -1,0 +1,58 @@
+<script setup lang="ts">
+// The frame of a job: which unit, where in the job, the stations.
+import { familyNames, stageOf } from '@yastik/core'
+import { computed, ref, watch } from 'vue'
+import { RouterLink, RouterView, useRoute } from 'vue-router'
+import FaultNote from '../components/FaultNote.vue'
+import PhaseRibbon from '../components/PhaseRibbon.vue'
+import { useKeys } from '../components/keys.ts'
+import { useJob } from '../stores/job.ts'
+
+const props = defineProps<{ jobId: string; unitId: string }>()
+const job = useJob()
+const route = useRoute()
+const error = ref<unknown>()
+
+async function load() {
+  error.value = undefined
+  try {
+    await job.open(props.jobId)
+  } catch (caught) {
+    error.value = caught
+  }
+}
+await load()
+watch(() => props.jobId, load)
+
+const unit = computed(() => job.unitFor(props.unitId))
+const state = computed(() => job.stateFor(props.unitId))
+const others = computed(() => (job.record?.unitIds ?? []).filter((id) => id !== props.unitId))
+const canUndo = computed(() => job.undoable(props.unitId) !== undefined && !state.value.handedOver)
+useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job.undo(props.unitId) }])
+</script>
+
+<template>
+  <div class="page stack">
+    <FaultNote :error="error" />
+    <template v-if="unit && job.record">
+      <div class="spread">
+        <div>
+          <p class="eyebrow"><RouterLink :to="`/sites/${job.record.site.id}`">{{ job.record.site.site.name }}</RouterLink> · {{ familyNames[unit.family] }}</p>
+          <h1>{{ unit.name }}</h1>
+        </div>
+        <div class="row no-print">
+          <RouterLink v-for="id in others" :key="id" class="tap" :to="{ name: String(route.name), params: { jobId, unitId: id } }">{{ job.unitFor(id)?.name }}</RouterLink>
+          <button class="tap" :disabled="!canUndo" data-undo @click="job.undo(unitId)">Undo last tap</button>
+        </div>
+      </div>
+      <p v-if="job.trouble" class="trouble" role="alert">{{ job.trouble }}</p>
+      <PhaseRibbon :job-id="jobId" :unit-id="unitId" :stage="stageOf(state)" />
+      <RouterView v-slot="{ Component }"><component :is="Component" :key="unitId" :job-id="jobId" :unit-id="unitId" /></RouterView>
+    </template>
+    <p v-else-if="!error">This unit is not part of the visit.</p>
+  </div>
+</template>
+
+<style scoped>
+.trouble { border: 2px dashed var(--now); padding: 0.4rem 0.8rem; }
+</style>

@@ -1,0 +1,173 @@
+<script setup lang="ts">
+// One site: its particulars, its units, and the next visit.
+import { settings, surroundings, type CrewRecord, type JobCard, type SiteForm, type SiteRecord, type UnitForm, type UnitRecord } from '@yastik/core'
+import { ElInput } from 'element-plus/es/components/input/index'
+import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
+import 'element-plus/theme-chalk/el-input.css'
+import 'element-plus/theme-chalk/el-option.css'
+import 'element-plus/theme-chalk/el-popper.css'
+import 'element-plus/theme-chalk/el-scrollbar.css'
+import 'element-plus/theme-chalk/el-select.css'
+import 'element-plus/theme-chalk/el-tag.css'
+import dayjs from 'dayjs'
+import { ref, watch } from 'vue'
+import { RouterLink, useRouter } from 'vue-router'
+import { ask } from '../api/client.ts'
+import FaultNote from '../components/FaultNote.vue'
+import UnitFormFields from '../components/UnitForm.vue'
+
+const props = defineProps<{ siteId?: string }>()
+const router = useRouter()
+const record = ref<SiteRecord>()
+const error = ref<unknown>()
+const unitError = ref<unknown>()
+const saved = ref('')
+const blank = (): SiteForm => ({ site: { name: '', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })
+const form = ref<SiteForm>(blank())
+const editing = ref<{ id?: string; version?: number; form: UnitForm }>()
+const picked = ref<string[]>([])
+const onDate = ref(dayjs().format('YYYY-MM-DD'))
+const crew = ref<CrewRecord[]>([])
+const crewIds = ref<number[]>([])
+
+async function load() {
+  error.value = undefined
+  if (!props.siteId) {
+    record.value = undefined
+    form.value = blank()
+    return
+  }
+  try {
+    record.value = await ask<SiteRecord>('GET', `/api/sites/${props.siteId}`)
+    form.value = structuredClone({ site: record.value.site, address: record.value.address, contact: record.value.contact })
+    picked.value = record.value.units.map(({ id }) => id)
+    crew.value = await ask<CrewRecord[]>('GET', '/api/crew')
+    if (crewIds.value.length === 0) crewIds.value = crew.value.slice(0, 2).map(({ id }) => id)
+  } catch (caught) {
+    error.value = caught
+  }
+}
+await load()
+watch(() => props.siteId, load)
+
+async function save() {
+  error.value = undefined
+  saved.value = ''
+  try {
+    if (record.value) {
+      record.value = await ask<SiteRecord>('PUT', `/api/sites/${record.value.id}`, { ...form.value, version: record.value.version })
+      saved.value = 'Saved.'
+    } else {
+      const made = await ask<SiteRecord>('POST', '/api/sites', form.value)
+      await router.replace(`/sites/${made.id}`)
+    }
+  } catch (caught) {
+    error.value = caught
+  }
+}
+
+const edit = (unit?: UnitRecord) => {
+  unitError.value = undefined
+  editing.value = unit
+    ? { id: unit.id, version: unit.version, form: structuredClone({ name: unit.name, family: unit.family, design: { ...unit.design }, hoursPerDay: unit.hoursPerDay }) }
+    : { form: { name: '', family: 'wall-head', design: {} } }
+}
+
+async function saveUnit() {
+  if (!editing.value || !record.value) return
+  unitError.value = undefined
+  try {
+    const { id, version, form: unitForm } = editing.value
+    if (id) await ask('PUT', `/api/units/${id}`, { ...unitForm, version })
+    else await ask('POST', `/api/sites/${record.value.id}/units`, unitForm)
+    editing.value = undefined
+    await load()
+  } catch (caught) {
+    unitError.value = caught
+  }
+}
+
+async function planVisit() {
+  error.value = undefined
+  try {
+    const job = await ask<JobCard>('POST', '/api/jobs', { siteId: record.value?.id, unitIds: picked.value, onDate: onDate.value, crewIds: crewIds.value })
+    await router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
+  } catch (caught) {
+    error.value = caught
+  }
+}
+
+const toggle = <T,>(list: T[], entry: T) => (list.includes(entry) ? list.filter((other) => other !== entry) : [...list, entry])
+function setOutdoor(field: 'dryBulbC' | 'relativeHumidity', text: string) {
+  const now = form.value.site.outdoorAir ?? { dryBulbC: 28, relativeHumidity: 0.5 }
+  form.value.site.outdoorAir = { ...now, [field]: field === 'relativeHumidity' ? Number(text) / 100 : Number(text) }
+}
+const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) => (form.value.site[field] = text.trim() === '' ? undefined : Number(text.replace(',', '.')))
+</script>
+
+<template>
+  <div class="page stack">
+    <p><RouterLink to="/sites">Sites</RouterLink></p>
+    <h1>{{ record?.site.name ?? 'New site' }}</h1>
+    <FaultNote :error="error" />
+    <section v-if="record" class="stack">
+      <div class="spread"><h2>Units</h2><button class="tap" @click="edit()">Add a unit</button></div>
+      <p v-if="record.units.length === 0">No units yet. Add the first one, then plan a visit.</p>
+      <table v-else class="ledger">
+        <thead><tr><th>On this visit</th><th>Unit</th><th class="number">Cooling</th><th class="number">Last cleaned</th><th></th></tr></thead>
+        <tbody>
+          <tr v-for="unit in record.units" :key="unit.id">
+            <td><button class="tap" role="checkbox" :aria-checked="picked.includes(unit.id)" :aria-label="`${unit.name} on this visit`" @click="picked = toggle(picked, unit.id)">{{ picked.includes(unit.id) ? 'yes' : 'no' }}</button></td>
+            <td><b>{{ unit.name }}</b><br /><small><RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small></td>
+            <td class="number">{{ unit.design.ratedCoolingKw ?? '–' }} kW</td>
+            <td class="number">{{ unit.lastCleanedAt ? dayjs(unit.lastCleanedAt).format('D MMM YYYY') : 'never' }}</td>
+            <td class="number"><button class="tap bare" @click="edit(unit)">Traits</button></td>
+          </tr>
+        </tbody>
+      </table>
+      <form v-if="editing" class="stack ruled editing" @submit.prevent="saveUnit">
+        <h2>{{ editing.id ? 'Traits of the unit' : 'New wall head' }}</h2>
+        <UnitFormFields v-model="editing.form" />
+        <FaultNote :error="unitError" />
+        <div class="row"><button class="tap now" type="submit">Save the unit</button><button class="tap" type="button" @click="editing = undefined">Leave it</button></div>
+      </form>
+      <div v-if="record.units.length > 0" class="visit ruled">
+        <label class="field"><span>Day of the visit</span><input v-model="onDate" type="date" class="date" name="on-date" /></label>
+        <div class="field" role="group" aria-label="Who goes"><span>Who goes</span>
+          <div class="chips"><button v-for="person in crew" :key="person.id" class="tap" :aria-pressed="crewIds.includes(person.id)" @click="crewIds = toggle(crewIds, person.id)">{{ person.name }}</button></div>
+        </div>
+        <button class="tap now" :disabled="picked.length === 0 || crewIds.length === 0" @click="planVisit">Start the visit</button>
+      </div>
+    </section>
+
+    <form class="stack ruled-top" @submit.prevent="save">
+      <h2>Particulars</h2>
+      <div class="fields">
+        <label class="field"><span>Name</span><ElInput v-model="form.site.name" name="site-name" required /></label>
+        <label class="field"><span>Address</span><ElInput v-model="form.address" name="address" /></label>
+        <label class="field"><span>Contact, keys, hours</span><ElInput v-model="form.contact" name="contact" /></label>
+        <label class="field"><span>Setting</span><ElSelect v-model="form.site.setting"><ElOption v-for="setting in settings" :key="setting" :value="setting" :label="setting.replace('-', ' ')" /></ElSelect></label>
+        <label class="field"><span>Altitude, m</span><ElInput name="altitude" :model-value="String(form.site.altitudeM ?? '')" @change="setNumber('altitudeM', String($event))" /></label>
+        <label class="field"><span>Outdoor air, °C</span><ElInput :model-value="String(form.site.outdoorAir?.dryBulbC ?? '')" @change="setOutdoor('dryBulbC', String($event))" /></label>
+        <label class="field"><span>Outdoor humidity, %</span><ElInput :model-value="form.site.outdoorAir ? String(Math.round(form.site.outdoorAir.relativeHumidity * 100)) : ''" @change="setOutdoor('relativeHumidity', String($event))" /></label>
+        <label class="field"><span>Electricity, per kWh</span><ElInput :model-value="String(form.site.electricityPricePerKwh ?? '')" @change="setNumber('electricityPricePerKwh', String($event))" /></label>
+      </div>
+      <div class="field" role="group" aria-label="Surroundings"><span>Surroundings</span>
+        <div class="chips"><button v-for="kind in surroundings" :key="kind" type="button" class="tap" :aria-pressed="form.site.surroundings?.includes(kind) ?? false" @click="form.site.surroundings = toggle(form.site.surroundings ?? [], kind)">{{ kind.replace('-', ' ') }}</button></div>
+      </div>
+      <div class="chips">
+        <button type="button" class="tap" :aria-pressed="form.site.waterOnSite" @click="form.site.waterOnSite = !form.site.waterOnSite">tap on site</button>
+        <button type="button" class="tap" :aria-pressed="form.site.foulDrainOnSite" @click="form.site.foulDrainOnSite = !form.site.foulDrainOnSite">foul drain on site</button>
+        <button type="button" class="tap" :aria-pressed="form.site.sensitiveOccupants ?? false" @click="form.site.sensitiveOccupants = !form.site.sensitiveOccupants">sensitive occupants</button>
+      </div>
+      <div class="row"><button class="tap" :class="{ now: !record }" type="submit">Save the site</button><span role="status">{{ saved }}</span><button v-if="record" type="button" class="tap bare" @click="load">Load the newest version</button></div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr)); gap: 0.8rem 1.2rem; }
+.editing, .visit { padding: 0.9rem; }
+.visit { display: flex; flex-wrap: wrap; gap: 1.5rem; align-items: end; }
+.date { font: inherit; min-height: 44px; border: var(--rule-width) solid var(--rule); background: transparent; padding: 0 0.6rem; color: inherit; }
+</style>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+// What is on today, what is left over, and what comes next.
+import type { JobCard } from '@yastik/core'
+import dayjs from 'dayjs'
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { ask } from '../api/client.ts'
+import FaultNote from '../components/FaultNote.vue'
+import JobSheet from '../components/JobSheet.vue'
+import { useJob } from '../stores/job.ts'
+
+useJob().close()
+const day = dayjs().format('YYYY-MM-DD')
+const jobs = ref<{ today: JobCard[]; coming: JobCard[] }>({ today: [], coming: [] })
+const error = ref<unknown>()
+try {
+  jobs.value = await ask('GET', `/api/today?day=${day}`)
+} catch (caught) {
+  error.value = caught
+}
+const due = computed(() => jobs.value.today.filter(({ onDate }) => onDate === day))
+const left = computed(() => jobs.value.today.filter(({ onDate }) => onDate < day))
+</script>
+
+<template>
+  <div class="page stack">
+    <div class="spread"><h1>{{ dayjs(day).format('dddd, D MMMM YYYY') }}</h1><RouterLink to="/sites" class="tap">Plan a visit from a site</RouterLink></div>
+    <FaultNote :error="error" />
+    <p v-if="!error && due.length === 0">Nothing is planned for today. Open a site, choose its units, and plan a visit.</p>
+    <JobSheet v-for="job in due" :key="job.id" :job="job" />
+    <template v-if="left.length > 0"><h2 class="ruled-top">Left open</h2><JobSheet v-for="job in left" :key="job.id" :job="job" /></template>
+    <template v-if="jobs.coming.length > 0"><h2 class="ruled-top">Coming</h2><JobSheet v-for="job in jobs.coming" :key="job.id" :job="job" /></template>
+  </div>
+</template>
