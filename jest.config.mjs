@@ -1,7 +1,9 @@
 // One runner, three suites: core on its own, the server against a real database, the interface in a real browser.
 const transform = { '^.+\\.(ts|mts)$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] }
 const common = {
-  transform, testEnvironment: 'node', moduleNameMapper: { '^@yastik/core$': '<rootDir>/core/src/index.ts' },
+  transform,
+  testEnvironment: 'node',
+  moduleNameMapper: { '^@yastik/core$': '<rootDir>/core/src/index.ts' },
   // Packages that ship as ES modules only.
   transformIgnorePatterns: ['/node_modules/(?!(uuid)/)'],
 }

@@ -91,6 +91,8 @@ export async function startMariadb(dataDir, { log = say } = {}) {
       `CREATE USER IF NOT EXISTS yastik@'127.0.0.1' IDENTIFIED BY '${password}';`,
       `ALTER USER yastik@'127.0.0.1' IDENTIFIED BY '${password}';`,
       "GRANT ALL ON yastik.* TO yastik@'127.0.0.1';",
+      // Tests make databases of their own beside it.
+      "GRANT ALL ON `yastik\\_%`.* TO yastik@'127.0.0.1';",
       `ALTER USER root@localhost IDENTIFIED BY '${password}';`,
       '',
     ].join('\n'),

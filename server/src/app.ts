@@ -53,7 +53,6 @@ export async function buildApp({ sequelize, webRoot, secureCookies = false, log 
   if (webRoot)
     await app.register(staticFiles, {
       root: webRoot,
-      wildcard: false,
       setHeaders: (response, path) => void (path.includes('/assets/') && response.setHeader('cache-control', 'public, max-age=31536000, immutable')),
     })
   app.setNotFoundHandler((request, reply) => {

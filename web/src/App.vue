@@ -56,18 +56,64 @@ async function leave() {
 </template>
 
 <style scoped>
-.strip { display: flex; align-items: center; gap: 1rem; border-bottom: var(--rule-width) solid var(--ink); padding: 0 1.25rem; min-height: 56px; flex-wrap: wrap; }
-.mark { display: flex; align-items: center; gap: 0.5rem; text-decoration: none; font-size: 1.15rem; }
-nav { display: flex; flex: 1 1 auto; overflow-x: auto; }
-.place { text-decoration: none; padding: 0.9rem 0.9rem 0.75rem; border-bottom: 4px solid transparent; white-space: nowrap; }
-.place.router-link-exact-active, .place.router-link-active:not([href='/']) { border-bottom-color: var(--ink); font-weight: 600; }
-.right { display: flex; align-items: center; gap: 0.4rem; }
-.unsent { border: 2px dashed var(--now); padding: 0.2rem 0.6rem; }
+.strip {
+  display: flex;
+  align-items: center;
+  gap: 1rem;
+  border-bottom: var(--rule-width) solid var(--ink);
+  padding: 0 1.25rem;
+  min-height: 56px;
+  flex-wrap: wrap;
+}
+.mark {
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  text-decoration: none;
+  font-size: 1.15rem;
+}
+nav {
+  display: flex;
+  flex: 1 1 auto;
+  overflow-x: auto;
+}
+.place {
+  text-decoration: none;
+  padding: 0.9rem 0.9rem 0.75rem;
+  border-bottom: 4px solid transparent;
+  white-space: nowrap;
+}
+.place.router-link-exact-active,
+.place.router-link-active:not([href='/']) {
+  border-bottom-color: var(--ink);
+  font-weight: 600;
+}
+.right {
+  display: flex;
+  align-items: center;
+  gap: 0.4rem;
+}
+.unsent {
+  border: 2px dashed var(--now);
+  padding: 0.2rem 0.6rem;
+}
 @media (max-width: 700px) {
-  .strip { padding: 0 0.6rem; gap: 0.2rem; }
-  .who { display: none; }
-  nav { order: 3; flex-basis: 100%; }
-  .place { padding: 0.7rem 0.6rem 0.5rem; }
-  .right { margin-left: auto; }
+  .strip {
+    padding: 0 0.6rem;
+    gap: 0.2rem;
+  }
+  .who {
+    display: none;
+  }
+  nav {
+    order: 3;
+    flex-basis: 100%;
+  }
+  .place {
+    padding: 0.7rem 0.6rem 0.5rem;
+  }
+  .right {
+    margin-left: auto;
+  }
 }
 </style>

@@ -11,7 +11,9 @@ export const router = createRouter({
     { path: '/sites/new', name: 'new-site', component: () => import('./views/SiteSheet.vue') },
     { path: '/sites/:siteId', name: 'site', component: () => import('./views/SiteSheet.vue'), props: true },
     {
-      path: '/jobs/:jobId/:unitId', component: () => import('./views/JobFrame.vue'), props: true,
+      path: '/jobs/:jobId/:unitId',
+      component: () => import('./views/JobFrame.vue'),
+      props: true,
       children: [
         { path: 'look-over', name: 'look-over', component: () => import('./views/LookOver.vue') },
         { path: 'method', name: 'method', component: () => import('./views/Method.vue') },

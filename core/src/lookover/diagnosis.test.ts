@@ -20,22 +20,41 @@ describe('diagnosis', () => {
     expect(unitPlan(unit).referrals).toEqual([])
   })
   it('suspects the charge for ice on a clean coil with good airflow, and for an oil stain whatever the dirt', () => {
-    expect(first({ complaints: ['ices-up'], readings: { returnC: 26, returnRh: 0.5, supplyC: 18, supplyRh: 0.8, airflowM3h: 590 } }).cause).toBe('low refrigerant charge')
+    expect(first({ complaints: ['ices-up'], readings: { returnC: 26, returnRh: 0.5, supplyC: 18, supplyRh: 0.8, airflowM3h: 590 } }).cause).toBe(
+      'low refrigerant charge',
+    )
     expect(unitPlan({ findings: ['oil-stain'], grades: { coilFace: { grade: 4 } } }).referrals[0].because).toMatch(/oil stain/)
   })
-  it('blames the air path for ice on a dirty coil', () => expect(['frozen coil from low airflow', 'fouled coil face']).toContain(first({ complaints: ['ices-up'], grades: { coilFace: { grade: 3 }, filter: { grade: 3 } } }).cause))
-  it('blames the wheel for thrown dirt even where the coil looks fine', () => expect(first({ complaints: ['spits-dirt'] }).cause).toBe('fouled wheel'))
+  it('blames the air path for ice on a dirty coil, far before the charge', () => {
+    const unit = { complaints: ['ices-up' as const], grades: { coilFace: { grade: 3 as const }, filter: { grade: 3 as const } } }
+    expect(first(unit).cleaningHelps).toBe('yes')
+    const frozen = rank(unit, 'frozen coil from low airflow')
+    expect(frozen).toBeGreaterThanOrEqual(0)
+    expect(unitPlan(unit).diagnosis.slice(0, frozen).map(({ cause }) => cause)).not.toContain('low refrigerant charge')
+  })
+  it('blames the wheel for thrown dirt even where the coil looks fine', () =>
+    expect(first({ complaints: ['spits-dirt'] }).cause).toBe('fouled wheel'))
   it('finds wheel and pan behind a smell, whatever the coil face', () => {
-    const top = unitPlan({ complaints: ['smell'], grades: { wheel: { grade: 2, kinds: ['biofilm'] }, pan: { grade: 2, kinds: ['biofilm'] } } }).diagnosis.slice(0, 2).map(({ cause }) => cause)
+    const top = unitPlan({ complaints: ['smell'], grades: { wheel: { grade: 2, kinds: ['biofilm'] }, pan: { grade: 2, kinds: ['biofilm'] } } })
+      .diagnosis.slice(0, 2)
+      .map(({ cause }) => cause)
     expect(top.sort()).toEqual(['biofilm in pan', 'fouled wheel'])
   })
   it('blames a drip on drain, level or insulation by what was found', () => {
     expect(first({ complaints: ['drips-indoors'], findings: ['drain-blocked'] }).cause).toBe('blocked drain')
-    expect(first({ complaints: ['drips-indoors'], readings: { returnC: 26, returnRh: 0.5, supplyC: 14, levelMmPerM: -1, flowTest: { litres: 1, seconds: 40 } } }).cause).toBe('unit off level')
+    expect(
+      first({
+        complaints: ['drips-indoors'],
+        readings: { returnC: 26, returnRh: 0.5, supplyC: 14, levelMmPerM: -1, flowTest: { litres: 1, seconds: 40 } },
+      }).cause,
+    ).toBe('unit off level')
     expect(first({ complaints: ['drips-indoors'], findings: ['torn-insulation'] }).cause).toBe('torn insulation')
   })
   it('reads a large split with little air as fouling, not as health', () => {
-    const { diagnosis } = unitPlan({ grades: { coilFace: { grade: 2 } }, readings: { returnC: 26, returnRh: 0.5, supplyC: 9, supplyRh: 0.95, airflowM3h: 300 } })
+    const { diagnosis } = unitPlan({
+      grades: { coilFace: { grade: 2 } },
+      readings: { returnC: 26, returnRh: 0.5, supplyC: 9, supplyRh: 0.95, airflowM3h: 300 },
+    })
     expect(diagnosis.find(({ cause }) => cause === 'fouled coil face')!.evidence.join()).toMatch(/large temperature split with little air/)
   })
   it('gives weights that add up to one, evidence for each, and none where nothing speaks', () => {
@@ -44,7 +63,8 @@ describe('diagnosis', () => {
     for (const { evidence } of diagnosis) expect(evidence[0]).toMatch(/^for: /)
     expect(unitPlan({}).diagnosis).toEqual([])
   })
-  it('calls the electrician for a scorched plug', () => expect(unitPlan({ findings: ['scorched-plug'] }).referrals).toEqual([expect.objectContaining({ to: 'electrician' })]))
+  it('calls the electrician for a scorched plug', () =>
+    expect(unitPlan({ findings: ['scorched-plug'] }).referrals).toEqual([expect.objectContaining({ to: 'electrician' })]))
 })
 
 describe('drain and level', () => {

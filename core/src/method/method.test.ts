@@ -5,7 +5,8 @@ import { ruleBook, choicesOf, topics, type Topic } from './index.ts'
 
 type Unit = Partial<UnitJob>
 type Rest = Parameters<typeof jobWith>[1]
-const decisionOf = (topic: Topic, unit: Unit = {}, rest: Rest = {}) => planJob(jobWith(unit, rest)).units[0].decisions.find((decision) => decision.topic === topic)!
+const decisionOf = (topic: Topic, unit: Unit = {}, rest: Rest = {}) =>
+  planJob(jobWith(unit, rest)).units[0].decisions.find((decision) => decision.topic === topic)!
 const choiceOf = (topic: Topic, unit: Unit = {}, rest: Rest = {}) => decisionOf(topic, unit, rest).choice
 
 const coat: Unit = { grades: { coilFace: { grade: 2, kinds: ['dust'] } } }
@@ -13,15 +14,29 @@ const untrained: JobFile['crew'] = [{ name: 'Sanna' }]
 const fixed = { wheelRemovable: false, coilLiftable: false, panRemovable: false }
 
 describe('scope', () => {
-  it.each(['scorched-plug', 'wet-electronics', 'unsecured-unit', 'no-safe-access', 'suspect-asbestos-ceiling', 'rodent-droppings', 'insect-nest'] as const)('declines on %s', (finding) => {
+  it.each([
+    'scorched-plug',
+    'wet-electronics',
+    'unsecured-unit',
+    'no-safe-access',
+    'suspect-asbestos-ceiling',
+    'rodent-droppings',
+    'insect-nest',
+  ] as const)('declines on %s', (finding) => {
     expect(decisionOf('scope', { ...coat, findings: [finding] })).toMatchObject({ choice: 'decline', rule: 'scope-decline' })
   })
-  it.each(['coilBack', 'wheel', 'pan'] as const)('strips down for a %s at grade 3', (part) => expect(choiceOf('scope', { grades: { [part]: { grade: 3 } } })).toBe('strip-down'))
+  it.each(['coilBack', 'wheel', 'pan'] as const)('strips down for a %s at grade 3', (part) =>
+    expect(choiceOf('scope', { grades: { [part]: { grade: 3 } } })).toBe('strip-down'),
+  )
   it('strips down for smell with a wheel at 2, not without the smell', () => {
     expect(choiceOf('scope', { complaints: ['smell'], grades: { wheel: { grade: 2 } } })).toBe('strip-down')
     expect(choiceOf('scope', { grades: { wheel: { grade: 2 } } })).toBe('open-clean')
   })
-  it('opens instead where the part does not come out', () => expect(decisionOf('scope', { design: fixed, grades: { wheel: { grade: 4 } } })).toMatchObject({ choice: 'open-clean', rule: 'scope-open-instead' }))
+  it('opens instead where the part does not come out', () =>
+    expect(decisionOf('scope', { design: fixed, grades: { wheel: { grade: 4 } } })).toMatchObject({
+      choice: 'open-clean',
+      rule: 'scope-open-instead',
+    }))
   it('opens for a coated coil face, and for water behind the cover', () => {
     expect(decisionOf('scope', coat).rule).toBe('scope-open')
     expect(decisionOf('scope', { complaints: ['drips-indoors'] }).rule).toBe('scope-open-drain')
@@ -30,7 +45,8 @@ describe('scope', () => {
     expect(decisionOf('scope', { grades: { coilFace: { grade: 1 } } })).toMatchObject({ choice: 'clean-in-place', rule: 'scope-closed' })
     expect(decisionOf('scope', { complaints: ['smell'] }).rule).toBe('scope-closed-smell')
   })
-  it('does the filter alone when only filter, housing or outlet are soiled', () => expect(choiceOf('scope', { grades: { filter: { grade: 4 }, outlet: { grade: 3 } } })).toBe('filter-service'))
+  it('does the filter alone when only filter, housing or outlet are soiled', () =>
+    expect(choiceOf('scope', { grades: { filter: { grade: 4 }, outlet: { grade: 3 } } })).toBe('filter-service'))
   it('needs no strip-down up to grade 2 on a quick-access design', () => {
     const unit = { complaints: ['spits-dirt' as const], design: { quickAccessOutlet: true }, grades: { wheel: { grade: 2 as const } } }
     expect(choiceOf('scope', unit)).toBe('open-clean')
@@ -72,7 +88,10 @@ describe('rinse or no rinse', () => {
     expect(decisionOf('rinse', coat, { equipment: [{ id: 'v', kind: 'wet-vacuum', count: 1 }] }).rule).toBe('rinse-no-containment')
     expect(decisionOf('rinse', coat, { site: { waterOnSite: false } }).rule).toBe('rinse-no-water-dry')
   })
-  it('carries water by hand where there is no tap and the soil needs a rinse', () => expect(decisionOf('rinse', { grades: { coilFace: { grade: 3, kinds: ['grease'] } } }, { site: { waterOnSite: false } }).rule).toBe('rinse-carried-water'))
+  it('carries water by hand where there is no tap and the soil needs a rinse', () =>
+    expect(decisionOf('rinse', { grades: { coilFace: { grade: 3, kinds: ['grease'] } } }, { site: { waterOnSite: false } }).rule).toBe(
+      'rinse-carried-water',
+    ))
   it('uses a spray bottle for a film, needed or not', () => {
     expect(decisionOf('rinse', { grades: { coilFace: { grade: 1 } } }).rule).toBe('rinse-light')
     expect(decisionOf('rinse', { grades: { coilFace: { grade: 1, kinds: ['grease'] } } }).rule).toBe('rinse-light-needed')
@@ -84,9 +103,13 @@ describe('rinse or no rinse', () => {
 })
 
 describe('what goes on the coil', () => {
-  it('takes an antimicrobial against slime and smell', () => expect(choiceOf('coil-agent', { complaints: ['smell'], grades: { wheel: { grade: 2, kinds: ['biofilm'] } } })).toBe('antimicrobial-foam'))
+  it('takes an antimicrobial against slime and smell', () =>
+    expect(choiceOf('coil-agent', { complaints: ['smell'], grades: { wheel: { grade: 2, kinds: ['biofilm'] } } })).toBe('antimicrobial-foam'))
   it('takes foam against grease, plain water against pollen, foam from grade 2, detergent below', () => {
-    expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 2, kinds: ['grease'] } } })).toMatchObject({ choice: 'rinse-off-foam', rule: 'agent-grease' })
+    expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 2, kinds: ['grease'] } } })).toMatchObject({
+      choice: 'rinse-off-foam',
+      rule: 'agent-grease',
+    })
     expect(choiceOf('coil-agent', { grades: { coilFace: { grade: 2, kinds: ['pollen'] } } })).toBe('water')
     expect(decisionOf('coil-agent', coat).rule).toBe('agent-heavy')
     expect(choiceOf('coil-agent', { grades: { coilFace: { grade: 1 } } })).toBe('mild-detergent')
@@ -96,16 +119,39 @@ describe('what goes on the coil', () => {
     expect(plan.decisions.find(({ topic }) => topic === 'coil-agent')).toMatchObject({ choice: 'mild-detergent', rule: 'agent-household' })
     expect(plan.mixes[0].productId).toBe('household')
   })
-  it('leaves a clear coil alone', () => expect(decisionOf('coil-agent', { grades: { pan: { grade: 2 } } })).toMatchObject({ choice: 'none', rule: 'agent-clear' }))
+  it('leaves a clear coil alone', () =>
+    expect(decisionOf('coil-agent', { grades: { pan: { grade: 2 } } })).toMatchObject({ choice: 'none', rule: 'agent-clear' }))
   it('never leaves a label: neither fragrance for the sensitive, nor an unfit product in a food area', () => {
-    const label = { pH: [7, 7] as [number, number], dilution: [4, 4] as [number, number], indoorSafe: true, aluminiumSafe: true, coatedFinsSafe: true, rinse: 'required' as const }
+    const label = {
+      pH: [7, 7] as [number, number],
+      dilution: [4, 4] as [number, number],
+      indoorSafe: true,
+      aluminiumSafe: true,
+      coatedFinsSafe: true,
+      rinse: 'required' as const,
+    }
     const products = [{ id: 'scented', name: 'Scented foam', class: 'rinse-off-foam' as const, label: { ...label, fragranced: true } }]
     expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 3 } } }, { products }).choice).toBe('rinse-off-foam')
-    expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 3 } } }, { products, site: { sensitiveOccupants: true } })).toMatchObject({ choice: 'water', rule: 'agent-water' })
+    expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 3 } } }, { products, site: { sensitiveOccupants: true } })).toMatchObject({
+      choice: 'water',
+      rule: 'agent-water',
+    })
     expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 3 } } }, { products, site: { setting: 'food' } }).choice).toBe('water')
   })
   it('takes only neutral agents on a corroded coil', () => {
-    const strong = { id: 'strong', name: 'Strong foam', class: 'rinse-off-foam' as const, label: { pH: [9, 10] as [number, number], dilution: [4, 4] as [number, number], indoorSafe: true, aluminiumSafe: true, coatedFinsSafe: true, rinse: 'required' as const } }
+    const strong = {
+      id: 'strong',
+      name: 'Strong foam',
+      class: 'rinse-off-foam' as const,
+      label: {
+        pH: [9, 10] as [number, number],
+        dilution: [4, 4] as [number, number],
+        indoorSafe: true,
+        aluminiumSafe: true,
+        coatedFinsSafe: true,
+        rinse: 'required' as const,
+      },
+    }
     expect(choiceOf('coil-agent', { ...coat }, { products: [strong] })).toBe('rinse-off-foam')
     expect(choiceOf('coil-agent', { ...coat, findings: ['fin-corrosion'] }, { products: [strong] })).toBe('water')
   })
@@ -113,7 +159,8 @@ describe('what goes on the coil', () => {
 
 describe('the wheel', () => {
   const full: Unit = { grades: { wheel: { grade: 3 } } }
-  it('comes out when it is full, the design lets it, and somebody is trained', () => expect(decisionOf('wheel', full)).toMatchObject({ choice: 'remove-and-wash', rule: 'wheel-remove' }))
+  it('comes out when it is full, the design lets it, and somebody is trained', () =>
+    expect(decisionOf('wheel', full)).toMatchObject({ choice: 'remove-and-wash', rule: 'wheel-remove' }))
   it.each<[string, Unit, Rest]>([
     ['the design holds it', { ...full, design: fixed }, {}],
     ['nobody is trained', full, { crew: untrained }],
@@ -137,13 +184,26 @@ describe('pan, drain, electronics, containment, drying', () => {
     expect(decisionOf('pan', { design: fixed, grades: { pan: { grade: 3 } } }).rule).toBe('pan-flush')
     expect(decisionOf('pan', { grades: { coilFace: { grade: 1 }, pan: { grade: 1 } } }).rule).toBe('pan-wipe')
   })
-  it('leaves the pan on when the electronics block it and stay on', () => expect(choiceOf('scope', { design: { boardBlocksPan: true, boardRemovable: false, wheelRemovable: false }, grades: { pan: { grade: 3 } } })).toBe('open-clean'))
+  it('leaves the pan on when the electronics block it and stay on', () =>
+    expect(choiceOf('scope', { design: { boardBlocksPan: true, boardRemovable: false, wheelRemovable: false }, grades: { pan: { grade: 3 } } })).toBe(
+      'open-clean',
+    ))
   it('draws a slow drain from outside, or flushes first by school, or parts it without a vacuum', () => {
     const slow: Unit = { ...coat, findings: ['drain-blocked'] }
     expect(choiceOf('drain', slow)).toBe('vacuum-from-outside')
     expect(choiceOf('drain', slow, { houseRules: { drainSchool: 'flush-first' } })).toBe('flush')
-    expect(choiceOf('drain', slow, { equipment: [{ id: 'b', kind: 'wash-bag', count: 1 }, { id: 'p', kind: 'pump-wand', count: 1 }, { id: 'k', kind: 'bucket', count: 1 }] })).toBe('disconnect-and-flush')
-    expect(choiceOf('drain', { ...coat, readings: { returnC: 26, returnRh: 0.5, supplyC: 14, flowTest: { litres: 1, seconds: 100 } } })).toBe('vacuum-from-outside')
+    expect(
+      choiceOf('drain', slow, {
+        equipment: [
+          { id: 'b', kind: 'wash-bag', count: 1 },
+          { id: 'p', kind: 'pump-wand', count: 1 },
+          { id: 'k', kind: 'bucket', count: 1 },
+        ],
+      }),
+    ).toBe('disconnect-and-flush')
+    expect(choiceOf('drain', { ...coat, readings: { returnC: 26, returnRh: 0.5, supplyC: 14, flowTest: { litres: 1, seconds: 100 } } })).toBe(
+      'vacuum-from-outside',
+    )
     expect(choiceOf('drain', coat)).toBe('flow-test-only')
   })
   it('bags electronics for washing, takes them off when they block the pan, covers them on dry jobs', () => {
@@ -171,7 +231,10 @@ describe('pan, drain, electronics, containment, drying', () => {
 
 describe('the engine', () => {
   it('keeps a choice by hand unless a bar or a safety rule speaks against it', () => {
-    expect(decisionOf('wheel', { grades: { wheel: { grade: 3 } }, choices: { wheel: 'wash-in-place' } })).toMatchObject({ choice: 'wash-in-place', rule: 'by-hand' })
+    expect(decisionOf('wheel', { grades: { wheel: { grade: 3 } }, choices: { wheel: 'wash-in-place' } })).toMatchObject({
+      choice: 'wash-in-place',
+      rule: 'by-hand',
+    })
     expect(choiceOf('rinse', { grades: { coilFace: { grade: 4 } }, choices: { rinse: 'condensate' } })).toBe('pump-wand')
     expect(choiceOf('scope', { ...coat, findings: ['scorched-plug'], choices: { scope: 'open-clean' } })).toBe('decline')
   })

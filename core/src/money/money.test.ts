@@ -7,11 +7,21 @@ const rules = knownHouseRules({ hourlyRate: 60, minimumCharge: 80, travelCharge:
 
 describe('price', () => {
   it('adds minutes, products and travel, takes the discount off further units', () => {
-    const { lines, total } = priceOf([{ name: 'A', handsMin: 90, productCost: 3 }, { name: 'B', handsMin: 60, productCost: 2 }], rules)
+    const { lines, total } = priceOf(
+      [
+        { name: 'A', handsMin: 90, productCost: 3 },
+        { name: 'B', handsMin: 60, productCost: 2 },
+      ],
+      rules,
+    )
     expect(lines.map(({ amount }) => amount)).toEqual([90, 60, 5, -6, 25])
     expect(total).toBe(174)
   })
-  it('comes up to the minimum charge', () => expect(priceOf([{ name: 'A', handsMin: 10, productCost: 0 }], rules)).toMatchObject({ total: 80, lines: expect.arrayContaining([{ what: 'up to the minimum charge', amount: 45 }]) }))
+  it('comes up to the minimum charge', () =>
+    expect(priceOf([{ name: 'A', handsMin: 10, productCost: 0 }], rules)).toMatchObject({
+      total: 80,
+      lines: expect.arrayContaining([{ what: 'up to the minimum charge', amount: 45 }]),
+    }))
 })
 
 describe('kit', () => {

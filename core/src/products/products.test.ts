@@ -17,14 +17,17 @@ describe('mixing', () => {
 })
 
 describe('labels', () => {
-  it.each(['outdoor', 'degreaser'])('keep %s off the breathed-air side', (id) => expect(reasonsAgainst(product(id), anywhere).length).toBeGreaterThan(0))
+  it.each(['outdoor', 'degreaser'])('keep %s off the breathed-air side', (id) =>
+    expect(reasonsAgainst(product(id), anywhere).length).toBeGreaterThan(0),
+  )
   it('limit household detergents to pH 6 to 9 and to firms that allow them', () => {
     expect(reasonsAgainst(product('household'), anywhere)).toEqual([])
     expect(reasonsAgainst(product('household'), { ...anywhere, householdAllowed: false })).toHaveLength(1)
     const sharp: Product = { ...product('household'), label: { ...product('household').label, pH: [6, 10.5] } }
     expect(reasonsAgainst(sharp, anywhere)[0]).toMatch(/pH 6 to 9/)
   })
-  it('count an empty bottle as not there', () => expect(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere)).toEqual(['Mild coil detergent: none is in stock']))
+  it('count an empty bottle as not there', () =>
+    expect(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere)).toEqual(['Mild coil detergent: none is in stock']))
 })
 
 describe('clashes', () => {

@@ -43,7 +43,8 @@ describe('proof', () => {
     expect(prove({ after: { ...readingsAt(1), flowTest: { litres: 1, seconds: 45 }, levelMmPerM: 3 } }).verdict).toBe('proved')
   })
   it('needs after readings', () => expect(prove({ before: readingsAt(0.5) })).toMatchObject({ verdict: 'not-proved', lines: [] }))
-  it('says what stays open', () => expect(prove({ after: readingsAt(1), referrals: [{ because: 'an oxidised plug' }] }).sentence).toContain('an oxidised plug'))
+  it('says what stays open', () =>
+    expect(prove({ after: readingsAt(1), referrals: [{ because: 'an oxidised plug' }] }).sentence).toContain('an oxidised plug'))
 })
 
 describe('doubtful readings', () => {

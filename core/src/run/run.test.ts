@@ -2,10 +2,23 @@ import fc from 'fast-check'
 import { planJob } from '../plan/index.ts'
 import { jobWith } from '../plan/testing.ts'
 import type { Step } from '../procedure/index.ts'
-import { lastUndoable, nextSteps, progressOf, reasonsToHold, runningWaits, stageOf, stateOf, unitStateOf, type Happening, type JobEvent } from './index.ts'
+import {
+  lastUndoable,
+  nextSteps,
+  progressOf,
+  reasonsToHold,
+  runningWaits,
+  stageOf,
+  stateOf,
+  unitStateOf,
+  type Happening,
+  type JobEvent,
+} from './index.ts'
 
 const minute = 60_000
-const steps = planJob(jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] }, pan: { grade: 2 }, coilFace: { grade: 2 } } })).units[0].steps
+const steps = planJob(
+  jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] }, pan: { grade: 2 }, coilFace: { grade: 2 } } }),
+).units[0].steps
 type Bare = Happening extends infer T ? (T extends unknown ? Omit<T, 'unitId'> : never) : never
 
 /** Events one after the other, a minute apart unless said otherwise. */
@@ -14,7 +27,12 @@ class Log {
   nowMs = 1_000_000
   add(happening: Bare, afterMin = 1, by = 1): JobEvent {
     this.nowMs += afterMin * minute
-    const event = { id: `00000000-0000-4000-8000-${String(this.events.length + 1).padStart(12, '0')}`, atMs: this.nowMs, by, happening: { ...happening, unitId: 'head' } as Happening }
+    const event = {
+      id: `00000000-0000-4000-8000-${String(this.events.length + 1).padStart(12, '0')}`,
+      atMs: this.nowMs,
+      by,
+      happening: { ...happening, unitId: 'head' } as Happening,
+    }
     this.events.push(event)
     return event
   }
@@ -24,7 +42,9 @@ class Log {
   }
   /** Does one step as it should be done. */
   do(step: Step, { fasteners = true, gate = true }: { fasteners?: boolean; gate?: boolean } = {}) {
-    if (fasteners) for (const { kind, count } of step.fasteners ?? []) this.add({ type: 'fasteners-counted', stepId: step.id, kind, count, direction: step.takesOff ? 'out' : 'in' }, 0)
+    if (fasteners)
+      for (const { kind, count } of step.fasteners ?? [])
+        this.add({ type: 'fasteners-counted', stepId: step.id, kind, count, direction: step.takesOff ? 'out' : 'in' }, 0)
     if (step.gate && gate) this.add({ type: 'gate-confirmed', stepId: step.id }, 0)
     return this.add({ type: 'step-done', stepId: step.id }, step.handsMin)
   }
@@ -67,7 +87,12 @@ describe('state from events', () => {
   it('does not let one unit undo what happened at another', () => {
     const log = new Log()
     const wheel = log.add({ type: 'grade-set', part: 'wheel', grade: 2, kinds: [] })
-    const foreign: JobEvent = { id: '00000000-0000-4000-8000-999999999999', atMs: log.nowMs + 1, by: 1, happening: { type: 'undone', unitId: 'other', eventId: wheel.id } }
+    const foreign: JobEvent = {
+      id: '00000000-0000-4000-8000-999999999999',
+      atMs: log.nowMs + 1,
+      by: 1,
+      happening: { type: 'undone', unitId: 'other', eventId: wheel.id },
+    }
     expect(stateOf([...log.events, foreign]).head.grades.wheel).toEqual({ grade: 2 })
   })
   it('offers the latest own tap for undoing', () => {

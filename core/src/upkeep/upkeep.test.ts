@@ -24,7 +24,8 @@ describe('due dates', () => {
     const deep = due.find(({ what }) => what === 'deep-clean')!
     expect(deep.low!).toBeLessThan(deep.weeks)
     expect(deep.high!).toBeGreaterThan(deep.weeks)
-    for (const surroundings of [[], ['flour', 'kitchen', 'smoke']] as const) expect([2, 3, 4, 5, 6, 7, 8]).toContain(dueAfter({ ...home, surroundings: [...surroundings] }).find(({ what }) => what === 'filter')!.weeks)
+    for (const surroundings of [[], ['flour', 'kitchen', 'smoke']] as const)
+      expect([2, 3, 4, 5, 6, 7, 8]).toContain(dueAfter({ ...home, surroundings: [...surroundings] }).find(({ what }) => what === 'filter')!.weeks)
     expect(due.map(({ what }) => what)).toEqual(['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean'])
   })
   it('come sooner after a light clean than after a strip-down, and at once when nothing was cleaned', () => {

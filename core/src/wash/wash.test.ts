@@ -20,13 +20,17 @@ describe('wash water', () => {
     expect(wash.peakLevelShare).toBeLessThan(0.05)
   })
   it('overflows a clogging outlet, and says how long one may wash', () => {
-    const narrow: Equipment[] = [{ id: 'p', kind: 'pump-wand', count: 1, flowLMin: 3 }, { id: 'b', kind: 'wash-bag', count: 1, litres: 5, outletMm: 12 }]
+    const narrow: Equipment[] = [
+      { id: 'p', kind: 'pump-wand', count: 1, flowLMin: 3 },
+      { id: 'b', kind: 'wash-bag', count: 1, litres: 5, outletMm: 12 },
+    ]
     const wash = simulateWash({ ...job, grade: 4, equipment: narrow })
     expect(wash.overflowsAtMin).not.toBeNull()
     expect(wash.longestWashMin).toBeLessThan(rinseMinutes({ ...job, grade: 4 }))
     expect(wash.peakLevelShare).toBe(1)
   })
-  it('counts bucket changes at four fifths full', () => expect(simulateWash({ ...job, areaM2: 0.6, grade: 4 }).bucketChanges).toBe(Math.ceil((1.6 * 2 * 3.5 * 3) / 12) - 1))
+  it('counts bucket changes at four fifths full', () =>
+    expect(simulateWash({ ...job, areaM2: 0.6, grade: 4 }).bucketChanges).toBe(Math.ceil((1.6 * 2 * 3.5 * 3) / 12) - 1))
 })
 
 describe('drying', () => {

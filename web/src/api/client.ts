@@ -9,18 +9,22 @@ export class NoAnswer extends Error {
   }
 }
 
-const isFaultBody = (body: unknown): body is FaultBody => body !== null && typeof body === 'object' && 'code' in body && 'sentence' in body && 'lines' in body
+const isFaultBody = (body: unknown): body is FaultBody =>
+  body !== null && typeof body === 'object' && 'code' in body && 'sentence' in body && 'lines' in body
 
 /** @throws Fault as the server says it; NoAnswer without a connection. */
 export async function ask<Answer>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<Answer> {
   const response = await fetch(path, {
-    method, credentials: 'same-origin', ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    method,
+    credentials: 'same-origin',
+    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
   }).catch(() => {
     throw new NoAnswer()
   })
   if (response.status === 204) return undefined as Answer
   const answer: unknown = await response.json().catch(() => undefined)
   if (response.ok) return answer as Answer
-  if (isFaultBody(answer)) throw new Fault(answer.code in faultCatalogue ? (answer.code as FaultCode) : 'internal', { sentence: answer.sentence, lines: answer.lines })
+  if (isFaultBody(answer))
+    throw new Fault(answer.code in faultCatalogue ? (answer.code as FaultCode) : 'internal', { sentence: answer.sentence, lines: answer.lines })
   throw new Fault('internal')
 }

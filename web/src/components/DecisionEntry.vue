@@ -10,7 +10,11 @@ const because = ref('')
 
 const name = (choice: string) => choiceNames[choice as Choice]
 const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
-const differences = ({ minutes, money, waterL }: Comparison) => [...(minutes ? [signed(minutes, 'min')] : []), ...(money ? [signed(money, 'money')] : []), ...(waterL ? [signed(waterL, 'L water')] : [])]
+const differences = ({ minutes, money, waterL }: Comparison) => [
+  ...(minutes ? [signed(minutes, 'min')] : []),
+  ...(money ? [signed(money, 'money')] : []),
+  ...(waterL ? [signed(waterL, 'L water')] : []),
+]
 function confirm() {
   if (wanted.value) emit('choose', wanted.value, because.value)
   wanted.value = undefined
@@ -23,17 +27,32 @@ function confirm() {
     <span class="topic">{{ topicNames[decision.topic] }}</span>
     <div>
       <b class="choice">{{ name(decision.choice) }}</b>
-      <ul class="plain"><li v-for="reason in decision.because" :key="reason">{{ reason }}</li></ul>
+      <ul class="plain">
+        <li v-for="reason in decision.because" :key="reason">{{ reason }}</li>
+      </ul>
       <button v-if="decision.rule === byHand && !fixed" class="tap" @click="emit('choose', null, '')">Back to the rule</button>
       <details v-if="decision.turnedDown.length > 0">
         <summary class="small">Why not otherwise?</summary>
         <ul class="plain others">
           <li v-for="other in decision.turnedDown" :key="other.choice">
-            <div class="spread"><b>{{ name(other.choice) }}</b><span v-if="other.instead" class="diff">{{ differences(other.instead).join(' · ') || 'no difference in time, money or water' }}</span></div>
-            <p class="small">{{ other.because }}<template v-if="other.instead?.reach">. {{ other.instead.reach }}</template><template v-if="other.instead?.risk">. Risk: {{ other.instead.risk }}</template></p>
+            <div class="spread">
+              <b>{{ name(other.choice) }}</b
+              ><span v-if="other.instead" class="diff">{{ differences(other.instead).join(' · ') || 'no difference in time, money or water' }}</span>
+            </div>
+            <p class="small">
+              {{ other.because }}<template v-if="other.instead?.reach">. {{ other.instead.reach }}</template
+              ><template v-if="other.instead?.risk">. Risk: {{ other.instead.risk }}</template>
+            </p>
             <template v-if="other.standing !== 'barred' && !fixed">
-              <button v-if="wanted !== other.choice" class="tap bare small" :data-flip="other.choice" @click="wanted = other.choice">Do it this way on this job …</button>
-              <form v-else class="row" @submit.prevent="confirm"><label class="field"><span>Why, for the record</span><input v-model="because" name="because" class="line" required maxlength="500" /></label><button class="tap" type="submit">Decide so</button><button class="tap bare" type="button" @click="wanted = undefined">Leave it</button></form>
+              <button v-if="wanted !== other.choice" class="tap bare small" :data-flip="other.choice" @click="wanted = other.choice">
+                Do it this way on this job …
+              </button>
+              <form v-else class="row" @submit.prevent="confirm">
+                <label class="field"
+                  ><span>Why, for the record</span><input v-model="because" name="because" class="line" required maxlength="500" /></label
+                ><button class="tap" type="submit">Decide so</button
+                ><button class="tap bare" type="button" @click="wanted = undefined">Leave it</button>
+              </form>
             </template>
           </li>
         </ul>
@@ -43,13 +62,48 @@ function confirm() {
 </template>
 
 <style scoped>
-.decision { display: grid; grid-template-columns: 10rem minmax(0, 1fr); gap: 0.3rem 1rem; padding: 0.7rem 0; border-top: var(--rule-width) solid var(--rule); }
-.topic { color: var(--ink-soft); }
-.choice { font-size: 1.15rem; }
-.choice::first-letter { text-transform: uppercase; }
-.others > li { padding: 0.4rem 0 0.4rem 0.8rem; border-left: var(--rule-width) solid var(--rule); margin-top: 0.4rem; }
-.diff { font-weight: 500; }
-.line { font: inherit; min-height: 44px; min-width: 16rem; border: var(--rule-width) solid var(--ink); background: transparent; color: inherit; padding: 0 0.5rem; }
-summary { cursor: pointer; min-height: 2rem; display: list-item; padding-top: 0.3rem; }
-@media (max-width: 700px) { .decision { grid-template-columns: 1fr; } }
+.decision {
+  display: grid;
+  grid-template-columns: 10rem minmax(0, 1fr);
+  gap: 0.3rem 1rem;
+  padding: 0.7rem 0;
+  border-top: var(--rule-width) solid var(--rule);
+}
+.topic {
+  color: var(--ink-soft);
+}
+.choice {
+  font-size: 1.15rem;
+}
+.choice::first-letter {
+  text-transform: uppercase;
+}
+.others > li {
+  padding: 0.4rem 0 0.4rem 0.8rem;
+  border-left: var(--rule-width) solid var(--rule);
+  margin-top: 0.4rem;
+}
+.diff {
+  font-weight: 500;
+}
+.line {
+  font: inherit;
+  min-height: 44px;
+  min-width: 16rem;
+  border: var(--rule-width) solid var(--ink);
+  background: transparent;
+  color: inherit;
+  padding: 0 0.5rem;
+}
+summary {
+  cursor: pointer;
+  min-height: 2rem;
+  display: list-item;
+  padding-top: 0.3rem;
+}
+@media (max-width: 700px) {
+  .decision {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

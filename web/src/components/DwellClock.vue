@@ -25,19 +25,62 @@ const least = computed(() => ((props.wait.leastAtMs - startMs.value) / spanMs.va
 <template>
   <div class="clock" :class="wait.phase" role="timer" :aria-label="`${wait.step.wait?.for}: ${words[wait.phase]}`">
     <span class="time">{{ shown }}</span>
-    <span class="words"><b>{{ words[wait.phase] }}</b><small>{{ wait.step.wait?.for }}</small></span>
+    <span class="words"
+      ><b>{{ words[wait.phase] }}</b
+      ><small>{{ wait.step.wait?.for }}</small></span
+    >
     <span class="track" aria-hidden="true"><i :style="{ width: `${passed}%` }" /><u :style="{ left: `${least}%` }" /></span>
   </div>
 </template>
 
 <style scoped>
-.clock { display: grid; grid-template-columns: auto 1fr; gap: 0 0.9rem; align-items: center; border: 2px solid var(--ink); padding: 0.4rem 0.8rem 0.5rem; }
-.time { font-size: 2.3rem; font-weight: 600; line-height: 1; }
-.words { display: flex; flex-direction: column; line-height: 1.2; }
-.track { grid-column: 1 / -1; position: relative; height: 10px; border: var(--rule-width) solid var(--ink); margin-top: 0.4rem; }
-.track i { display: block; height: 100%; background: repeating-linear-gradient(120deg, var(--ink) 0 3px, transparent 3px 6px); }
-.track u { position: absolute; top: -4px; bottom: -4px; border-left: 3px solid var(--ink); }
-.ready { border-style: double; border-width: 6px; border-color: var(--now); }
-.late { background: var(--now); color: var(--on-now); border-color: var(--now); }
-.late small { color: inherit; }
+.clock {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0 0.9rem;
+  align-items: center;
+  border: 2px solid var(--ink);
+  padding: 0.4rem 0.8rem 0.5rem;
+}
+.time {
+  font-size: 2.3rem;
+  font-weight: 600;
+  line-height: 1;
+}
+.words {
+  display: flex;
+  flex-direction: column;
+  line-height: 1.2;
+}
+.track {
+  grid-column: 1 / -1;
+  position: relative;
+  height: 10px;
+  border: var(--rule-width) solid var(--ink);
+  margin-top: 0.4rem;
+}
+.track i {
+  display: block;
+  height: 100%;
+  background: repeating-linear-gradient(120deg, var(--ink) 0 3px, transparent 3px 6px);
+}
+.track u {
+  position: absolute;
+  top: -4px;
+  bottom: -4px;
+  border-left: 3px solid var(--ink);
+}
+.ready {
+  border-style: double;
+  border-width: 6px;
+  border-color: var(--now);
+}
+.late {
+  background: var(--now);
+  color: var(--on-now);
+  border-color: var(--now);
+}
+.late small {
+  color: inherit;
+}
 </style>

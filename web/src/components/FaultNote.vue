@@ -12,12 +12,21 @@ const lines = computed(() => (props.error instanceof Fault ? props.error.lines :
   <div v-if="sentence" class="fault" role="alert">
     <b>{{ sentence }}</b>
     <ul v-if="lines.length > 0">
-      <li v-for="line in lines" :key="line.where + line.what"><b>{{ line.where }}</b>: {{ line.what }}<template v-if="line.allowed">. Allowed: {{ line.allowed }}</template></li>
+      <li v-for="line in lines" :key="line.where + line.what">
+        <b>{{ line.where }}</b
+        >: {{ line.what }}<template v-if="line.allowed">. Allowed: {{ line.allowed }}</template>
+      </li>
     </ul>
   </div>
 </template>
 
 <style scoped>
-.fault { border-left: 6px double var(--now); padding: 0.5rem 0.9rem; }
-ul { margin: 0.3rem 0 0; padding-left: 1.1rem; }
+.fault {
+  border-left: 6px double var(--now);
+  padding: 0.5rem 0.9rem;
+}
+ul {
+  margin: 0.3rem 0 0;
+  padding-left: 1.1rem;
+}
 </style>

@@ -11,13 +11,21 @@ const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage
 
 <template>
   <article class="sheet">
-    <header class="spread"><h2>{{ job.siteName }}</h2><span class="small">{{ dayjs(job.onDate).format('ddd D MMM') }} · {{ job.crew.join(', ') }}</span></header>
+    <header class="spread">
+      <h2>{{ job.siteName }}</h2>
+      <span class="small">{{ dayjs(job.onDate).format('ddd D MMM') }} · {{ job.crew.join(', ') }}</span>
+    </header>
     <p class="small">{{ job.address }}</p>
     <ul class="plain">
       <li v-for="unit in job.units" :key="unit.unitId">
         <RouterLink :to="{ name: stationOf(unit.stage), params: { jobId: job.id, unitId: unit.unitId } }" class="unit">
-          <span class="name"><b>{{ unit.name }}</b><small>{{ familyNames[unit.family] }}</small></span>
-          <span class="bar" aria-hidden="true"><i v-for="n in 10" :key="n" :class="{ full: unit.steps > 0 && unit.done / unit.steps >= n / 10 - 0.001 }" /></span>
+          <span class="name"
+            ><b>{{ unit.name }}</b
+            ><small>{{ familyNames[unit.family] }}</small></span
+          >
+          <span class="bar" aria-hidden="true"
+            ><i v-for="n in 10" :key="n" :class="{ full: unit.steps > 0 && unit.done / unit.steps >= n / 10 - 0.001 }"
+          /></span>
           <span class="stage">{{ stageWords(unit) }}</span>
           <span class="go" aria-hidden="true">→</span>
         </RouterLink>
@@ -27,17 +35,53 @@ const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage
 </template>
 
 <style scoped>
-.sheet { border: var(--rule-width) solid var(--ink); padding: 0.7rem 0.9rem 0; }
-.unit { display: grid; grid-template-columns: minmax(12rem, 1.3fr) 11rem minmax(12rem, 1.2fr) 2rem; align-items: center; gap: 1rem; min-height: var(--touch); border-top: var(--rule-width) solid var(--rule); text-decoration: none; padding: 0.3rem 0; }
-.unit:hover { background: var(--paper-deep); }
-.name { display: flex; flex-direction: column; line-height: 1.2; }
-.bar { display: flex; gap: 2px; }
-.bar i { flex: 1; height: 14px; border: var(--rule-width) solid var(--ink); }
-.bar i.full { background: var(--ink); }
-.go { font-size: 1.4rem; text-align: right; }
+.sheet {
+  border: var(--rule-width) solid var(--ink);
+  padding: 0.7rem 0.9rem 0;
+}
+.unit {
+  display: grid;
+  grid-template-columns: minmax(12rem, 1.3fr) 11rem minmax(12rem, 1.2fr) 2rem;
+  align-items: center;
+  gap: 1rem;
+  min-height: var(--touch);
+  border-top: var(--rule-width) solid var(--rule);
+  text-decoration: none;
+  padding: 0.3rem 0;
+}
+.unit:hover {
+  background: var(--paper-deep);
+}
+.name {
+  display: flex;
+  flex-direction: column;
+  line-height: 1.2;
+}
+.bar {
+  display: flex;
+  gap: 2px;
+}
+.bar i {
+  flex: 1;
+  height: 14px;
+  border: var(--rule-width) solid var(--ink);
+}
+.bar i.full {
+  background: var(--ink);
+}
+.go {
+  font-size: 1.4rem;
+  text-align: right;
+}
 @media (max-width: 700px) {
-  .unit { grid-template-columns: 1fr auto; }
-  .bar { display: none; }
-  .stage { grid-row: 2; }
+  .unit {
+    grid-template-columns: 1fr auto;
+  }
+  .bar {
+    display: none;
+  }
+  .stage {
+    grid-row: 2;
+  }
 }
 </style>

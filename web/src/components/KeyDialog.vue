@@ -11,14 +11,29 @@ const shown = defineModel<boolean>({ required: true })
 <template>
   <ElDialog v-model="shown" title="Keys on this sheet" width="min(30rem, 92vw)">
     <dl>
-      <div v-for="entry in openKeys" :key="entry.key + entry.does"><dt>{{ entry.key }}</dt><dd>{{ entry.does }}</dd></div>
+      <div v-for="entry in openKeys" :key="entry.key + entry.does">
+        <dt>{{ entry.key }}</dt>
+        <dd>{{ entry.does }}</dd>
+      </div>
     </dl>
   </ElDialog>
 </template>
 
 <style scoped>
-dl { margin: 0; }
-dl > div { display: flex; gap: 1rem; padding: 0.35rem 0; border-top: 1px solid var(--rule); }
-dt { min-width: 5rem; font-weight: 600; }
-dd { margin: 0; }
+dl {
+  margin: 0;
+}
+dl > div {
+  display: flex;
+  gap: 1rem;
+  padding: 0.35rem 0;
+  border-top: 1px solid var(--rule);
+}
+dt {
+  min-width: 5rem;
+  font-weight: 600;
+}
+dd {
+  margin: 0;
+}
 </style>

@@ -15,19 +15,64 @@ const reached = (stage: string) => ['look-over', 'method', 'at-the-unit', 'proof
 
 <template>
   <nav class="ribbon no-print" aria-label="Stations of the job">
-    <RouterLink v-for="(station, index) in stations" :key="station.name" :to="{ name: station.name, params: { jobId, unitId } }" class="station" :class="{ passed: index < reached(stage), here: index === reached(stage) }">
+    <RouterLink
+      v-for="(station, index) in stations"
+      :key="station.name"
+      :to="{ name: station.name, params: { jobId, unitId } }"
+      class="station"
+      :class="{ passed: index < reached(stage), here: index === reached(stage) }"
+    >
       <span class="dot" aria-hidden="true">{{ index < reached(stage) ? '✓' : index + 1 }}</span>{{ station.says }}
     </RouterLink>
   </nav>
 </template>
 
 <style scoped>
-.ribbon { display: flex; border-top: var(--rule-width) solid var(--rule); border-bottom: var(--rule-width) solid var(--rule); overflow-x: auto; }
-.station { flex: 1 1 0; display: flex; align-items: center; gap: 0.5rem; padding: 0.55rem 0.8rem; text-decoration: none; border-right: var(--rule-width) solid var(--rule); min-height: 48px; white-space: nowrap; }
-.station:last-child { border-right: 0; }
-.dot { border: var(--rule-width) solid var(--ink); width: 1.7rem; height: 1.7rem; display: inline-grid; place-items: center; font-size: 0.9rem; }
-.passed .dot { background: var(--ink); color: var(--paper); }
-.here .dot { border: 2px solid var(--now); color: var(--now); font-weight: 600; }
-.router-link-exact-active { font-weight: 600; box-shadow: inset 0 -4px 0 var(--ink); }
-@media (max-width: 700px) { .station { flex: 0 0 auto; padding: 0.5rem 0.6rem; } }
+.ribbon {
+  display: flex;
+  border-top: var(--rule-width) solid var(--rule);
+  border-bottom: var(--rule-width) solid var(--rule);
+  overflow-x: auto;
+}
+.station {
+  flex: 1 1 0;
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  padding: 0.55rem 0.8rem;
+  text-decoration: none;
+  border-right: var(--rule-width) solid var(--rule);
+  min-height: 48px;
+  white-space: nowrap;
+}
+.station:last-child {
+  border-right: 0;
+}
+.dot {
+  border: var(--rule-width) solid var(--ink);
+  width: 1.7rem;
+  height: 1.7rem;
+  display: inline-grid;
+  place-items: center;
+  font-size: 0.9rem;
+}
+.passed .dot {
+  background: var(--ink);
+  color: var(--paper);
+}
+.here .dot {
+  border: 2px solid var(--now);
+  color: var(--now);
+  font-weight: 600;
+}
+.router-link-exact-active {
+  font-weight: 600;
+  box-shadow: inset 0 -4px 0 var(--ink);
+}
+@media (max-width: 700px) {
+  .station {
+    flex: 0 0 auto;
+    padding: 0.5rem 0.6rem;
+  }
+}
 </style>

@@ -11,27 +11,64 @@ const scale = computed(() => {
   const { before, after, expected, tolerance = 0 } = props.line
   const values = [before, after, expected].filter((value): value is number => value !== undefined)
   const [low = 0, high = 1] = extent([0, ...values.map((value) => value + tolerance), ...values])
-  return scaleLinear().domain([Math.min(low, 0), high || 1]).nice(4).range([8, width - 8])
+  return scaleLinear()
+    .domain([Math.min(low, 0), high || 1])
+    .nice(4)
+    .range([8, width - 8])
 })
 const ticks = computed(() => scale.value.ticks(4))
 </script>
 
 <template>
-  <svg class="bar" :viewBox="`0 0 ${width} 56`" role="img" :aria-label="`before ${line.before ?? 'not measured'}, after ${line.after ?? 'not measured'}, expected ${line.expected ?? 'not known'} ${line.unit}`">
+  <svg
+    class="bar"
+    :viewBox="`0 0 ${width} 56`"
+    role="img"
+    :aria-label="`before ${line.before ?? 'not measured'}, after ${line.after ?? 'not measured'}, expected ${line.expected ?? 'not known'} ${line.unit}`"
+  >
     <line :x1="scale.range()[0]" :x2="scale.range()[1]" y1="34" y2="34" class="axis" />
-    <g v-for="tick in ticks" :key="tick"><line :x1="scale(tick)" :x2="scale(tick)" y1="31" y2="37" class="axis" /><text :x="scale(tick)" y="52" text-anchor="middle">{{ tick }}</text></g>
+    <g v-for="tick in ticks" :key="tick">
+      <line :x1="scale(tick)" :x2="scale(tick)" y1="31" y2="37" class="axis" />
+      <text :x="scale(tick)" y="52" text-anchor="middle">{{ tick }}</text>
+    </g>
     <line v-if="line.expected !== undefined" :x1="scale(line.expected)" :x2="scale(line.expected)" y1="6" y2="42" class="expected" />
-    <path v-if="line.after !== undefined && line.tolerance" :d="`M${scale(line.after - line.tolerance)},14v8M${scale(line.after - line.tolerance)},18H${scale(line.after + line.tolerance)}M${scale(line.after + line.tolerance)},14v8`" class="bracket" />
+    <path
+      v-if="line.after !== undefined && line.tolerance"
+      :d="`M${scale(line.after - line.tolerance)},14v8M${scale(line.after - line.tolerance)},18H${scale(line.after + line.tolerance)}M${scale(line.after + line.tolerance)},14v8`"
+      class="bracket"
+    />
     <circle v-if="line.before !== undefined" :cx="scale(line.before)" cy="26" r="5" class="before" />
     <circle v-if="line.after !== undefined" :cx="scale(line.after)" cy="26" r="5" class="after" />
   </svg>
 </template>
 
 <style scoped>
-.bar { width: 100%; max-width: 20rem; display: block; }
-.axis, .bracket { stroke: var(--ink); stroke-width: 1; fill: none; }
-.expected { stroke: var(--ink); stroke-width: 1.4; stroke-dasharray: 4 3; }
-.before { fill: var(--paper); stroke: var(--ink); stroke-width: 1.6; }
-.after { fill: var(--ink); }
-text { font-size: 12px; fill: var(--ink-soft); }
+.bar {
+  width: 100%;
+  max-width: 20rem;
+  display: block;
+}
+.axis,
+.bracket {
+  stroke: var(--ink);
+  stroke-width: 1;
+  fill: none;
+}
+.expected {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+  stroke-dasharray: 4 3;
+}
+.before {
+  fill: var(--paper);
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.after {
+  fill: var(--ink);
+}
+text {
+  font-size: 12px;
+  fill: var(--ink-soft);
+}
 </style>

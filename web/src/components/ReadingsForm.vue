@@ -35,18 +35,30 @@ const share = (name: Field) => {
 const draft = computed(() => {
   const [litres, seconds] = [number('litres'), number('seconds')]
   const entries = {
-    returnC: number('returnC'), returnRh: share('returnRh'), supplyC: number('supplyC'), supplyRh: share('supplyRh'), airflowM3h: number('airflowM3h'), amps: number('amps'), levelMmPerM: number('levelMmPerM'),
+    returnC: number('returnC'),
+    returnRh: share('returnRh'),
+    supplyC: number('supplyC'),
+    supplyRh: share('supplyRh'),
+    airflowM3h: number('airflowM3h'),
+    amps: number('amps'),
+    levelMmPerM: number('levelMmPerM'),
     flowTest: litres === undefined && seconds === undefined ? undefined : { litres, seconds },
   }
   return Object.fromEntries(Object.entries(entries).filter(([, value]) => value !== undefined))
 })
-const wordOf: Record<string, string> = { returnRh: 'return humidity (0 is dry, 1 is saturated: enter percent)', supplyRh: 'supply humidity (0 is dry, 1 is saturated: enter percent)' }
+const wordOf: Record<string, string> = {
+  returnRh: 'return humidity (0 is dry, 1 is saturated: enter percent)',
+  supplyRh: 'supply humidity (0 is dry, 1 is saturated: enter percent)',
+}
 
 function take(inSpiteOfDoubts: boolean) {
   const parsed = readingsSchema.safeParse(draft.value)
   if (!parsed.success) {
     doubts.value = []
-    const lines = linesOf(parsed.error.issues, draft.value).map((line) => ({ ...line, where: wordOf[line.where] ?? fields.find(({ name }) => name === line.where)?.says ?? line.where }))
+    const lines = linesOf(parsed.error.issues, draft.value).map((line) => ({
+      ...line,
+      where: wordOf[line.where] ?? fields.find(({ name }) => name === line.where)?.says ?? line.where,
+    }))
     error.value = new Fault('does-not-hold-up', { sentence: 'These readings cannot be taken like this.', lines })
     return
   }
@@ -66,18 +78,33 @@ function swap() {
 <template>
   <form class="stack" :data-readings="label" @submit.prevent="take(false)">
     <div class="fields">
-      <label v-for="field in fields" :key="field.name" class="field"><span>{{ field.says }}, {{ field.unit }}</span><ElInput v-model="texts[field.name]" :name="field.name" inputmode="decimal" /></label>
+      <label v-for="field in fields" :key="field.name" class="field"
+        ><span>{{ field.says }}, {{ field.unit }}</span
+        ><ElInput v-model="texts[field.name]" :name="field.name" inputmode="decimal"
+      /></label>
     </div>
     <FaultNote :error="error" />
     <div v-if="doubts.length > 0" class="doubt" role="alert">
-      <p v-for="doubt in doubts" :key="doubt.where"><b>{{ doubt.what }}.</b> Expected: {{ doubt.allowed }}.</p>
-      <div class="row"><button type="button" class="tap now" @click="swap">Swap the probes</button><button type="button" class="tap" @click="take(true)">Keep them as they are</button></div>
+      <p v-for="doubt in doubts" :key="doubt.where">
+        <b>{{ doubt.what }}.</b> Expected: {{ doubt.allowed }}.
+      </p>
+      <div class="row">
+        <button type="button" class="tap now" @click="swap">Swap the probes</button
+        ><button type="button" class="tap" @click="take(true)">Keep them as they are</button>
+      </div>
     </div>
     <button class="tap" type="submit">{{ value ? `Correct the ${label} readings` : `Take the ${label} readings` }}</button>
   </form>
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr)); gap: 0.6rem; }
-.doubt { border-left: 6px double var(--now); padding: 0.5rem 0.9rem; }
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));
+  gap: 0.6rem;
+}
+.doubt {
+  border-left: 6px double var(--now);
+  padding: 0.5rem 0.9rem;
+}
 </style>

@@ -10,15 +10,38 @@ const sentence = (value: string) => (schoolSentences[props.school] as Record<str
 <template>
   <div class="school" role="radiogroup" :aria-label="schoolNames[school]" :data-school="school">
     <h3>{{ schoolNames[school] }}</h3>
-    <button v-for="option in schools[school]" :key="option" class="tap option" role="radio" :aria-checked="value === option" :disabled="disabled" :data-option="option" @click="emit('choose', option)">
-      <span><b>{{ option.replaceAll('-', ' ') }}</b><small v-if="houseRule === option"> house rule</small><br /><small>{{ sentence(option) }}</small></span>
+    <button
+      v-for="option in schools[school]"
+      :key="option"
+      class="tap option"
+      role="radio"
+      :aria-checked="value === option"
+      :disabled="disabled"
+      :data-option="option"
+      @click="emit('choose', option)"
+    >
+      <span
+        ><b>{{ option.replaceAll('-', ' ') }}</b
+        ><small v-if="houseRule === option"> house rule</small><br /><small>{{ sentence(option) }}</small></span
+      >
     </button>
   </div>
 </template>
 
 <style scoped>
-.school { display: flex; flex-direction: column; }
-.option { justify-content: flex-start; text-align: left; margin-top: calc(-1 * var(--rule-width)); }
-h3 + .option { margin-top: 0.3rem; }
-.option[aria-checked='true'] small { color: inherit; }
+.school {
+  display: flex;
+  flex-direction: column;
+}
+.option {
+  justify-content: flex-start;
+  text-align: left;
+  margin-top: calc(-1 * var(--rule-width));
+}
+h3 + .option {
+  margin-top: 0.3rem;
+}
+.option[aria-checked='true'] small {
+  color: inherit;
+}
 </style>

@@ -12,13 +12,30 @@ import 'element-plus/theme-chalk/el-tag.css'
 
 const form = defineModel<UnitForm>({ required: true })
 
-const numbers: { trait: keyof Design & ('ratedCoolingKw' | 'ratedAirflowM3h' | 'nameplateAmps' | 'aboveFloorM' | 'ceilingGapCm' | 'coverScrews' | 'faceWidthMm'); says: string; unit: string }[] = [
-  { trait: 'ratedCoolingKw', says: 'Rated cooling', unit: 'kW' }, { trait: 'ratedAirflowM3h', says: 'Rated airflow', unit: 'm³/h' }, { trait: 'nameplateAmps', says: 'Nameplate current', unit: 'A' },
-  { trait: 'aboveFloorM', says: 'Height above the floor', unit: 'm' }, { trait: 'ceilingGapCm', says: 'Gap to the ceiling', unit: 'cm' }, { trait: 'coverScrews', says: 'Cover screws', unit: '' },
+const numbers: {
+  trait: keyof Design & ('ratedCoolingKw' | 'ratedAirflowM3h' | 'nameplateAmps' | 'aboveFloorM' | 'ceilingGapCm' | 'coverScrews' | 'faceWidthMm')
+  says: string
+  unit: string
+}[] = [
+  { trait: 'ratedCoolingKw', says: 'Rated cooling', unit: 'kW' },
+  { trait: 'ratedAirflowM3h', says: 'Rated airflow', unit: 'm³/h' },
+  { trait: 'nameplateAmps', says: 'Nameplate current', unit: 'A' },
+  { trait: 'aboveFloorM', says: 'Height above the floor', unit: 'm' },
+  { trait: 'ceilingGapCm', says: 'Gap to the ceiling', unit: 'cm' },
+  { trait: 'coverScrews', says: 'Cover screws', unit: '' },
 ]
-const yesNo: { trait: 'wheelRemovable' | 'coilLiftable' | 'panRemovable' | 'quickAccessOutlet' | 'boardRemovable' | 'boardBlocksPan' | 'roomSensor' | 'fineFilter'; says: string }[] = [
-  { trait: 'wheelRemovable', says: 'Wheel comes out' }, { trait: 'coilLiftable', says: 'Coil may be lifted a little' }, { trait: 'panRemovable', says: 'Pan comes off' }, { trait: 'quickAccessOutlet', says: 'Wheel reached through the outlet' },
-  { trait: 'boardRemovable', says: 'Electronics box comes off' }, { trait: 'boardBlocksPan', says: 'Electronics box blocks the pan' }, { trait: 'roomSensor', says: 'Room sensor' }, { trait: 'fineFilter', says: 'Fine filter' },
+const yesNo: {
+  trait: 'wheelRemovable' | 'coilLiftable' | 'panRemovable' | 'quickAccessOutlet' | 'boardRemovable' | 'boardBlocksPan' | 'roomSensor' | 'fineFilter'
+  says: string
+}[] = [
+  { trait: 'wheelRemovable', says: 'Wheel comes out' },
+  { trait: 'coilLiftable', says: 'Coil may be lifted a little' },
+  { trait: 'panRemovable', says: 'Pan comes off' },
+  { trait: 'quickAccessOutlet', says: 'Wheel reached through the outlet' },
+  { trait: 'boardRemovable', says: 'Electronics box comes off' },
+  { trait: 'boardBlocksPan', says: 'Electronics box blocks the pan' },
+  { trait: 'roomSensor', says: 'Room sensor' },
+  { trait: 'fineFilter', says: 'Fine filter' },
 ]
 const words = {
   below: { says: 'What stands below', options: ['clear', 'bed', 'desk', 'worktop', 'electronics', 'patient-chair'] },
@@ -31,29 +48,74 @@ function setNumber(trait: (typeof numbers)[number]['trait'], text: string) {
   const value = text.trim() === '' ? undefined : Number(text.replace(',', '.'))
   form.value = { ...form.value, design: { ...form.value.design, [trait]: value } }
 }
-const setTrait = (trait: string, value: unknown) => (form.value = { ...form.value, design: { ...form.value.design, [trait]: value === '' ? undefined : value } })
+const setTrait = (trait: string, value: unknown) =>
+  (form.value = { ...form.value, design: { ...form.value.design, [trait]: value === '' ? undefined : value } })
 </script>
 
 <template>
   <div class="unit-form">
     <label class="field wide"><span>Name of the unit, as people on site call it</span><ElInput v-model="form.name" name="unit-name" /></label>
-    <label v-for="entry in numbers" :key="entry.trait" class="field"><span>{{ entry.says }}{{ entry.unit ? `, ${entry.unit}` : '' }}</span><ElInput :name="entry.trait" :model-value="String(form.design[entry.trait] ?? '')" inputmode="decimal" @change="setNumber(entry.trait, String($event))" /></label>
-    <label class="field"><span>Runs a day, h</span><ElInput name="hoursPerDay" :model-value="String(form.hoursPerDay ?? '')" inputmode="decimal" @change="form.hoursPerDay = String($event).trim() === '' ? undefined : Number(String($event).replace(',', '.'))" /></label>
-    <label v-for="(entry, trait) in words" :key="trait" class="field"><span>{{ entry.says }}</span>
-      <ElSelect :model-value="form.design[trait] ?? ''" :name="trait" placeholder="not noted" clearable @change="setTrait(trait, $event)"><ElOption v-for="option in entry.options" :key="option" :value="option" :label="option.replaceAll('-', ' ')" /></ElSelect>
+    <label v-for="entry in numbers" :key="entry.trait" class="field"
+      ><span>{{ entry.says }}{{ entry.unit ? `, ${entry.unit}` : '' }}</span
+      ><ElInput
+        :name="entry.trait"
+        :model-value="String(form.design[entry.trait] ?? '')"
+        inputmode="decimal"
+        @change="setNumber(entry.trait, String($event))"
+    /></label>
+    <label class="field"
+      ><span>Runs a day, h</span
+      ><ElInput
+        name="hoursPerDay"
+        :model-value="String(form.hoursPerDay ?? '')"
+        inputmode="decimal"
+        @change="form.hoursPerDay = String($event).trim() === '' ? undefined : Number(String($event).replace(',', '.'))"
+    /></label>
+    <label v-for="(entry, trait) in words" :key="trait" class="field"
+      ><span>{{ entry.says }}</span>
+      <ElSelect :model-value="form.design[trait] ?? ''" :name="trait" placeholder="not noted" clearable @change="setTrait(trait, $event)"
+        ><ElOption v-for="option in entry.options" :key="option" :value="option" :label="option.replaceAll('-', ' ')"
+      /></ElSelect>
     </label>
     <div v-for="entry in yesNo" :key="entry.trait" class="field" role="radiogroup" :aria-label="entry.says">
       <span>{{ entry.says }}</span>
       <div class="three">
-        <button v-for="[value, says] in [[true, 'yes'], [false, 'no'], [undefined, 'not noted']] as const" :key="says" type="button" class="tap" role="radio" :aria-checked="form.design[entry.trait] === value" @click="setTrait(entry.trait, value)">{{ says }}</button>
+        <button
+          v-for="[value, says] in [
+            [true, 'yes'],
+            [false, 'no'],
+            [undefined, 'not noted'],
+          ] as const"
+          :key="says"
+          type="button"
+          class="tap"
+          role="radio"
+          :aria-checked="form.design[entry.trait] === value"
+          @click="setTrait(entry.trait, value)"
+        >
+          {{ says }}
+        </button>
       </div>
     </div>
   </div>
 </template>
 
 <style scoped>
-.unit-form { display: grid; grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr)); gap: 0.8rem 1.2rem; }
-.wide { grid-column: 1 / -1; max-width: 32rem; }
-.three { display: grid; grid-template-columns: 1fr 1fr 1.4fr; }
-.three .tap { margin-left: calc(-1 * var(--rule-width)); padding: 0.2rem; }
+.unit-form {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+  gap: 0.8rem 1.2rem;
+}
+.wide {
+  grid-column: 1 / -1;
+  max-width: 32rem;
+}
+.three {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1.4fr;
+}
+.three .tap {
+  margin-left: calc(-1 * var(--rule-width));
+  padding: 0.2rem;
+}
 </style>

@@ -10,7 +10,8 @@ export interface KeyAction {
 /** Actions of the open views, newest view last. */
 export const openKeys = shallowReactive<KeyAction[]>([])
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
 /** Names the keys of a view for as long as it is open. */
 export function useKeys(actions: readonly KeyAction[]): void {

@@ -5,10 +5,15 @@ export const verdictWords = { proved: 'proved', partly: 'partly proved', 'not-pr
 
 export function stageWords({ stage, done, steps, verdict }: JobCard['units'][number]): string {
   switch (stage) {
-    case 'look-over': return 'to be looked over'
-    case 'method': return 'looked over; method to be agreed'
-    case 'at-the-unit': return `at the unit, step ${done + 1} of ${steps}`
-    case 'proof': return 'work done; to be proved'
-    case 'handed-over': return `handed over, ${verdict ? verdictWords[verdict] : ''}`
+    case 'look-over':
+      return 'to be looked over'
+    case 'method':
+      return 'looked over; method to be agreed'
+    case 'at-the-unit':
+      return `at the unit, step ${done + 1} of ${steps}`
+    case 'proof':
+      return 'work done; to be proved'
+    case 'handed-over':
+      return `handed over, ${verdict ? verdictWords[verdict] : ''}`
   }
 }

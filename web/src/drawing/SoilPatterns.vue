@@ -12,7 +12,15 @@ const hatches = [
 
 <template>
   <defs>
-    <pattern v-for="{ grade, gap, line, cross } in hatches" :id="`${prefix}-soil-${grade}`" :key="grade" :width="gap" :height="gap" patternUnits="userSpaceOnUse" patternTransform="rotate(38)">
+    <pattern
+      v-for="{ grade, gap, line, cross } in hatches"
+      :id="`${prefix}-soil-${grade}`"
+      :key="grade"
+      :width="gap"
+      :height="gap"
+      patternUnits="userSpaceOnUse"
+      patternTransform="rotate(38)"
+    >
       <line x1="0" y1="0" x2="0" :y2="gap" stroke="var(--ink)" :stroke-width="line" />
       <line v-if="cross > 0" x1="0" y1="0" :x2="gap" y2="0" stroke="var(--ink)" :stroke-width="cross" />
     </pattern>

@@ -6,7 +6,17 @@ import SoilPatterns from './SoilPatterns.vue'
 import { bladePaths, finPaths, tubes, wallHeadShapes, wheelCentre } from './wallHeadShapes.ts'
 
 const props = withDefaults(
-  defineProps<{ grades: Grades; selected?: Part; readonly?: boolean; off?: readonly Part[]; wet?: readonly Part[]; coverOff?: boolean; bagged?: boolean; heightCm?: number; gapCm?: number }>(),
+  defineProps<{
+    grades: Grades
+    selected?: Part
+    readonly?: boolean
+    off?: readonly Part[]
+    wet?: readonly Part[]
+    coverOff?: boolean
+    bagged?: boolean
+    heightCm?: number
+    gapCm?: number
+  }>(),
   { selected: undefined, readonly: false, off: () => [], wet: () => [], coverOff: false, bagged: false, heightCm: undefined, gapCm: undefined },
 )
 const emit = defineEmits<{ select: [part: Part]; grade: [part: Part, grade: Grade] }>()
@@ -17,7 +27,10 @@ const regions = computed(() =>
     const grade = props.grades[shape.part]?.grade
     const isOff = props.off.includes(shape.part) || (shape.part === 'housing' && props.coverOff)
     return {
-      ...shape, grade, isOff, isWet: props.wet.includes(shape.part),
+      ...shape,
+      grade,
+      isOff,
+      isWet: props.wet.includes(shape.part),
       fill: grade === undefined ? (props.readonly ? 'none' : `url(#${prefix}-unseen)`) : grade === 0 ? 'none' : `url(#${prefix}-soil-${grade})`,
       label: `${partNames[shape.part]}: ${grade === undefined ? 'not graded' : `grade ${grade}, ${gradeNames[grade]}`}${isOff ? ', off' : ''}`,
     }
@@ -56,11 +69,20 @@ function onKey(event: KeyboardEvent, part: Part) {
       </g>
     </g>
     <g
-      v-for="region in regions" :key="region.part" class="region" :class="{ chosen: region.part === selected, off: region.isOff, still: readonly }"
-      :role="readonly ? 'img' : 'button'" :tabindex="readonly ? undefined : 0" :aria-label="region.label" :aria-pressed="readonly ? undefined : region.part === selected" :data-part="region.part" :data-grade="region.grade ?? ''"
-      @click="!readonly && emit('select', region.part)" @keydown="onKey($event, region.part)"
+      v-for="region in regions"
+      :key="region.part"
+      class="region"
+      :class="{ chosen: region.part === selected, off: region.isOff, still: readonly }"
+      :role="readonly ? 'img' : 'button'"
+      :tabindex="readonly ? undefined : 0"
+      :aria-label="region.label"
+      :aria-pressed="readonly ? undefined : region.part === selected"
+      :data-part="region.part"
+      :data-grade="region.grade ?? ''"
+      @click="!readonly && emit('select', region.part)"
+      @keydown="onKey($event, region.part)"
     >
-      <path :d="region.path" class="ground" fill-rule="evenodd" />
+      <path :d="region.hit ?? region.path" class="ground" fill-rule="evenodd" />
       <path :d="region.path" :fill="region.fill" class="soil" fill-rule="evenodd" />
       <path v-if="region.isWet" :d="region.path" :fill="`url(#${prefix}-wet)`" fill-rule="evenodd" />
       <path :d="region.path" class="edge" fill-rule="evenodd" />
@@ -69,52 +91,151 @@ function onKey(event: KeyboardEvent, part: Part) {
       <path v-for="fin in finPaths" :key="fin" :d="fin" class="fin" />
       <circle v-for="[x, y] in tubes" :key="`${x}-${y}`" :cx="x" :cy="y" r="5.5" />
       <g v-if="!off.includes('wheel')"><path v-for="blade in bladePaths" :key="blade" :d="blade" /></g>
-      <circle :cx="wheelCentre[0]" :cy="wheelCentre[1]" r="7" /><circle :cx="wheelCentre[0]" :cy="wheelCentre[1]" r="1.5" />
-      <g v-if="!off.includes('outlet')" class="louvre"><path d="M398,372L438,340" /><path d="M440,346L468,322" /></g>
+      <circle :cx="wheelCentre[0]" :cy="wheelCentre[1]" r="7" />
+      <circle :cx="wheelCentre[0]" :cy="wheelCentre[1]" r="1.5" />
+      <g v-if="!off.includes('outlet')" class="louvre">
+        <path d="M398,372L438,340" />
+        <path d="M440,346L468,322" />
+      </g>
       <path d="M200,70l0,10M250,68l0,10M300,66l0,10M350,64l0,10M400,63l0,10" class="grille" />
       <path v-if="bagged" d="M104,60Q300,20 520,80L540,330Q470,420 330,452L300,452Q140,420 104,330" class="bag" />
     </g>
-    <g v-for="region in regions" :key="`${region.part}-note`" class="callout" :class="{ chosen: region.part === selected }" aria-hidden="true" @click="!readonly && emit('select', region.part)">
-      <path :d="`M${region.at[0]},${region.at[1]}L${region.side === 'right' ? region.text[0] - 8 : region.text[0] + 96},${region.text[1] - 5}`" class="leader" />
+    <g
+      v-for="region in regions"
+      :key="`${region.part}-note`"
+      class="callout"
+      :data-callout="region.part"
+      :class="{ chosen: region.part === selected }"
+      aria-hidden="true"
+      @click="!readonly && emit('select', region.part)"
+    >
+      <path
+        :d="`M${region.at[0]},${region.at[1]}L${region.side === 'right' ? region.text[0] - 8 : region.text[0] + 44},${region.text[1] - (region.side === 'right' ? 5 : 20)}`"
+        class="leader"
+      />
       <circle :cx="region.at[0]" :cy="region.at[1]" r="2.6" />
-      <rect :x="region.side === 'right' ? region.text[0] - 8 : region.text[0] - 48" :y="region.text[1] - 34" width="150" height="48" class="hit" />
-      <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] - 12" class="name">{{ partNames[region.part] }}</text>
+      <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] - 12" class="name">
+        {{ partNames[region.part] }}
+      </text>
       <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] + 9" class="grade">
         {{ region.isOff ? 'off' : region.grade === undefined ? (readonly ? '' : 'not graded') : `${region.grade} ${gradeNames[region.grade]}` }}
       </text>
+      <rect :x="region.side === 'right' ? region.text[0] - 8 : region.text[0] - 48" :y="region.text[1] - 34" width="150" height="48" class="hit" />
     </g>
   </svg>
 </template>
 
 <style scoped>
-.section { width: 100%; height: auto; display: block; font-family: inherit; }
-.fixed line, .fixed path { stroke: var(--ink-soft); stroke-width: 1; fill: none; }
-.ceiling { stroke-dasharray: 14 4 2 4; }
-.dimension text { font-size: 13px; fill: var(--ink-soft); }
-.region { cursor: pointer; outline: none; }
-.region.still { cursor: default; }
-.ground { fill: var(--paper); }
-.edge { fill: none; stroke: var(--ink); stroke-width: 1.6; stroke-linejoin: round; }
-.region:hover:not(.still) .edge { stroke-width: 2.6; }
-.region:focus-visible .edge, .region.chosen .edge { stroke: var(--now); stroke-width: 3.4; }
-.region.off .edge { stroke-dasharray: 5 5; stroke-width: 1; }
-.region.off .soil { opacity: 0; }
-.detail { pointer-events: none; }
-.detail path, .detail circle { fill: none; stroke: var(--ink); stroke-width: 0.9; }
-.detail circle { fill: var(--paper); }
-.detail .fin { stroke-width: 0.35; }
-.detail .louvre path { stroke-width: 5; stroke-linecap: round; }
-.detail .grille { stroke-width: 2.4; }
-.detail .bag { stroke: var(--now); stroke-width: 2.4; stroke-dasharray: 10 6; }
-.leader { stroke: var(--ink-soft); stroke-width: 0.8; fill: none; }
-.callout { cursor: pointer; }
-.callout circle { fill: var(--ink); }
-.callout .hit { fill: transparent; }
-.callout .name { font-size: 15px; fill: var(--ink-soft); }
-.callout .grade { font-size: 19px; font-weight: 600; fill: var(--ink); }
-.callout.chosen .name, .callout.chosen .grade { fill: var(--now); }
+.section {
+  width: 100%;
+  height: auto;
+  display: block;
+  font-family: inherit;
+}
+.fixed line,
+.fixed path {
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+  fill: none;
+}
+.ceiling {
+  stroke-dasharray: 14 4 2 4;
+}
+.dimension text {
+  font-size: 13px;
+  fill: var(--ink-soft);
+}
+.region {
+  cursor: pointer;
+  outline: none;
+}
+.region.still {
+  cursor: default;
+}
+.ground {
+  fill: var(--paper);
+}
+.edge {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  stroke-linejoin: round;
+}
+.region:hover:not(.still) .edge {
+  stroke-width: 2.6;
+}
+.region:focus-visible .edge,
+.region.chosen .edge {
+  stroke: var(--now);
+  stroke-width: 3.4;
+}
+.region.off .edge {
+  stroke-dasharray: 5 5;
+  stroke-width: 1;
+}
+.region.off .soil {
+  opacity: 0;
+}
+.detail {
+  pointer-events: none;
+}
+.detail path,
+.detail circle {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.9;
+}
+.detail circle {
+  fill: var(--paper);
+}
+.detail .fin {
+  stroke-width: 0.35;
+}
+.detail .louvre path {
+  stroke-width: 5;
+  stroke-linecap: round;
+}
+.detail .grille {
+  stroke-width: 2.4;
+}
+.detail .bag {
+  stroke: var(--now);
+  stroke-width: 2.4;
+  stroke-dasharray: 10 6;
+}
+.leader {
+  stroke: var(--ink-soft);
+  stroke-width: 0.8;
+  fill: none;
+}
+.callout {
+  cursor: pointer;
+}
+.callout circle {
+  fill: var(--ink);
+}
+.callout .hit {
+  fill: transparent;
+}
+.callout .name {
+  font-size: 15px;
+  fill: var(--ink-soft);
+}
+.callout .grade {
+  font-size: 19px;
+  font-weight: 600;
+  fill: var(--ink);
+}
+.callout.chosen .name,
+.callout.chosen .grade {
+  fill: var(--now);
+}
 @media (max-width: 700px) {
-  .callout .name { font-size: 20px; }
-  .callout .grade { font-size: 24px; }
+  .callout .name {
+    font-size: 20px;
+  }
+  .callout .grade {
+    font-size: 24px;
+  }
 }
 </style>

@@ -17,7 +17,9 @@ export const keep = async (jobId: string, event: JobEvent): Promise<void> => voi
 
 /** Events of a job that wait, in the order in which they happened. */
 export const waiting = async (jobId: string): Promise<JobEvent[]> =>
-  (await (await outbox()).getAllFromIndex('waiting', 'job', jobId)).map(({ event }) => event).sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
+  (await (await outbox()).getAllFromIndex('waiting', 'job', jobId))
+    .map(({ event }) => event)
+    .sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
 
 export async function forget(ids: readonly string[]): Promise<void> {
   const transaction = (await outbox()).transaction('waiting', 'readwrite')

@@ -1,6 +1,19 @@
 // The job that is open: its events, what follows from them, and what is not sent yet.
 import {
-  emptyUnitState, knownDesign, lastUndoable, planJob, stateOf, type EventReceipt, type Happening, type HouseRules, type JobEvent, type JobFile, type JobRecord, type PlanFile, type UnitRecord, type UnitState,
+  emptyUnitState,
+  knownDesign,
+  lastUndoable,
+  planJob,
+  stateOf,
+  type EventReceipt,
+  type Happening,
+  type HouseRules,
+  type JobEvent,
+  type JobFile,
+  type JobRecord,
+  type PlanFile,
+  type UnitRecord,
+  type UnitState,
 } from '@yastik/core'
 import { defineStore } from 'pinia'
 import { v7 as newId } from 'uuid'
@@ -33,7 +46,9 @@ export const useJob = defineStore('job', () => {
     void send()
   }
 
-  const merged = (stored: readonly JobEvent[], own: readonly JobEvent[]) => [...new Map([...stored, ...own].map((event) => [event.id, event])).values()]
+  const merged = (stored: readonly JobEvent[], own: readonly JobEvent[]) => [
+    ...new Map([...stored, ...own].map((event) => [event.id, event])).values(),
+  ]
 
   const stateFor = (unitId: string): UnitState => states.value[unitId] ?? emptyUnitState()
   const unitFor = (unitId: string): UnitRecord | undefined => record.value?.site.units.find(({ id }) => id === unitId)
@@ -41,7 +56,12 @@ export const useJob = defineStore('job', () => {
   /** Records what happened: at once on this device, then on the server. */
   async function add(unitId: string, happening: UnitHappening): Promise<void> {
     if (!record.value || !session.me) throw new Error('no job is open')
-    const event: JobEvent = { id: newId(), atMs: Math.max(Date.now(), ...events.value.slice(-1).map(({ atMs, by }) => (by === session.me?.id ? atMs + 1 : 0))), by: session.me.id, happening: { ...happening, unitId } as Happening }
+    const event: JobEvent = {
+      id: newId(),
+      atMs: Math.max(Date.now(), ...events.value.slice(-1).map(({ atMs, by }) => (by === session.me?.id ? atMs + 1 : 0))),
+      by: session.me.id,
+      happening: { ...happening, unitId } as Happening,
+    }
     events.value = [...events.value, event]
     unsent.value++
     await keep(record.value.id, event)
@@ -89,13 +109,23 @@ export const useJob = defineStore('job', () => {
       format: 'yastik.job/1',
       site: job.site.site,
       crew: job.crew.map(({ name, trained }) => ({ name, ...(trained && trained.length > 0 ? { trained } : {}) })),
-      units: [{
-        id: unit.id, family: unit.family, name: unit.name, design: unit.design, complaints: state.complaints, grades: state.grades, findings: state.findings,
-        ...(state.readings.before ? { readings: state.readings.before } : {}), ...(unit.hoursPerDay === undefined ? {} : { hoursPerDay: unit.hoursPerDay }),
-        ...(Object.keys(state.choices).length > 0 ? { choices: state.choices as JobFile['units'][number]['choices'] } : {}),
-      }],
+      units: [
+        {
+          id: unit.id,
+          family: unit.family,
+          name: unit.name,
+          design: unit.design,
+          complaints: state.complaints,
+          grades: state.grades,
+          findings: state.findings,
+          ...(state.readings.before ? { readings: state.readings.before } : {}),
+          ...(unit.hoursPerDay === undefined ? {} : { hoursPerDay: unit.hoursPerDay }),
+          ...(Object.keys(state.choices).length > 0 ? { choices: state.choices as JobFile['units'][number]['choices'] } : {}),
+        },
+      ],
       houseRules: { ...job.houseRules, ...(state.schools as Partial<HouseRules>) },
-      products: job.products, equipment: job.equipment,
+      products: job.products,
+      equipment: job.equipment,
     }
   }
 

@@ -20,7 +20,9 @@ const progress = computed(() => progressOf(state.value))
 const pickedId = ref<string>()
 const step = computed(() => ready.value.find(({ id }) => id === pickedId.value) ?? ready.value[0])
 const finished = computed(() => progress.value.all > 0 && progress.value.done === progress.value.all)
-const waiting = computed(() => (state.value.steps ?? []).filter(({ id }) => state.value.progress[id]?.doneAtMs === undefined && !ready.value.some((other) => other.id === id)))
+const waiting = computed(() =>
+  (state.value.steps ?? []).filter(({ id }) => state.value.progress[id]?.doneAtMs === undefined && !ready.value.some((other) => other.id === id)),
+)
 const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 
 const counts = reactive<Record<string, number>>({})
@@ -35,11 +37,15 @@ const confirmed = computed(() => (step.value ? state.value.progress[step.value.i
 const holds = computed(() => {
   if (!step.value) return []
   const own = step.value
-  const entered = reasonsToHold(state.value, own, now.value).filter((reason) => !(own.fasteners ?? []).some(({ kind }) => reason.endsWith(`${kind} not back yet`) || reason === `to be counted: ${kind}`))
-  const short = own.putsBack ? (own.fasteners ?? []).flatMap(({ kind, count }) => {
-    const missing = (outOf(own, kind)?.out ?? count) - counted(own, kind, count)
-    return missing > 0 ? [`${missing} × ${kind} not back yet`] : []
-  }) : []
+  const entered = reasonsToHold(state.value, own, now.value).filter(
+    (reason) => !(own.fasteners ?? []).some(({ kind }) => reason.endsWith(`${kind} not back yet`) || reason === `to be counted: ${kind}`),
+  )
+  const short = own.putsBack
+    ? (own.fasteners ?? []).flatMap(({ kind, count }) => {
+        const missing = (outOf(own, kind)?.out ?? count) - counted(own, kind, count)
+        return missing > 0 ? [`${missing} × ${kind} not back yet`] : []
+      })
+    : []
   return [...entered, ...short]
 })
 
@@ -51,7 +57,8 @@ async function countStep(of: Step) {
     const value = counted(of, kind, count)
     const entry = outOf(of, kind)
     const direction = of.takesOff ? 'out' : 'in'
-    if (entry?.[direction] !== value || (direction === 'out' && !entry)) await job.add(props.unitId, { type: 'fasteners-counted', stepId: of.id, kind, count: value, direction })
+    if (entry?.[direction] !== value || (direction === 'out' && !entry))
+      await job.add(props.unitId, { type: 'fasteners-counted', stepId: of.id, kind, count: value, direction })
   }
 }
 async function done() {
@@ -74,7 +81,11 @@ async function note() {
   noteText.value = ''
 }
 
-const offParts = computed<Part[]>(() => (state.value.steps ?? []).flatMap(({ takesOff, part }) => (takesOff && part && state.value.tray.some(({ item }) => item === takesOff) ? [part] : [])))
+const offParts = computed<Part[]>(() =>
+  (state.value.steps ?? []).flatMap(({ takesOff, part }) =>
+    takesOff && part && state.value.tray.some(({ item }) => item === takesOff) ? [part] : [],
+  ),
+)
 const isDone = (id: string) => state.value.progress[id]?.doneAtMs !== undefined
 const wetParts = computed<Part[]>(() => (isDone('apply-coil') && !isDone('run-unit') ? ['coilFace', 'coilBack'] : []))
 const bagged = computed(() => isDone('set-containment') && !isDone('take-down'))
@@ -89,68 +100,213 @@ useKeys([
 </script>
 
 <template>
-  <div v-if="!state.steps" class="stack"><p>No method is agreed yet.</p><RouterLink class="tap now big" :to="{ name: 'method', params: { jobId, unitId } }">Go to the method</RouterLink></div>
+  <div v-if="!state.steps" class="stack">
+    <p>No method is agreed yet.</p>
+    <RouterLink class="tap now big" :to="{ name: 'method', params: { jobId, unitId } }">Go to the method</RouterLink>
+  </div>
   <div v-else class="unit">
     <section class="work stack" aria-label="The step to do now">
       <div v-for="wait in waits" :key="wait.step.id"><DwellClock :wait="wait" :now-ms="now" /></div>
       <article v-if="step" class="step" :data-step="step.id">
-        <p class="eyebrow">{{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min</p>
+        <p class="eyebrow">
+          {{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min
+        </p>
         <h2 class="title">{{ step.title }}</h2>
         <p v-if="step.how" class="how">{{ step.how }}</p>
         <p v-if="step.photo" class="how"><b>Photograph first:</b> {{ step.photo }}.</p>
         <p v-if="step.takesOff" class="how"><b>Goes to:</b> {{ step.slot }}.</p>
-        <ul v-if="step.cautions.length > 0" class="cautions plain"><li v-for="caution in step.cautions" :key="caution"><span class="sign" aria-hidden="true">!</span>{{ caution }}</li></ul>
+        <ul v-if="step.cautions.length > 0" class="cautions plain">
+          <li v-for="caution in step.cautions" :key="caution"><span class="sign" aria-hidden="true">!</span>{{ caution }}</li>
+        </ul>
         <div v-for="fastener in step.fasteners ?? []" :key="fastener.kind" class="count" role="group" :aria-label="fastener.kind">
-          <span><b>{{ fastener.kind }}</b><small> {{ step.takesOff ? `expected ${fastener.count}` : `${outOf(step, fastener.kind)?.out ?? fastener.count} came out` }}</small></span>
-          <button class="tap" :aria-label="`one ${fastener.kind} less`" data-less @click="counts[countKey(step, fastener.kind)] = Math.max(0, counted(step, fastener.kind, fastener.count) - 1)">−</button>
+          <span
+            ><b>{{ fastener.kind }}</b
+            ><small class="beside">{{ step.takesOff ? `expected ${fastener.count}` : `${outOf(step, fastener.kind)?.out ?? fastener.count} came out` }}</small
+            ></span
+          >
+          <button
+            class="tap"
+            :aria-label="`one ${fastener.kind} less`"
+            data-less
+            @click="counts[countKey(step, fastener.kind)] = Math.max(0, counted(step, fastener.kind, fastener.count) - 1)"
+          >
+            −
+          </button>
           <span class="figure" data-count>{{ counted(step, fastener.kind, fastener.count) }}</span>
-          <button class="tap" :aria-label="`one ${fastener.kind} more`" data-more @click="counts[countKey(step, fastener.kind)] = counted(step, fastener.kind, fastener.count) + 1">+</button>
+          <button
+            class="tap"
+            :aria-label="`one ${fastener.kind} more`"
+            data-more
+            @click="counts[countKey(step, fastener.kind)] = counted(step, fastener.kind, fastener.count) + 1"
+          >
+            +
+          </button>
           <small>{{ step.takesOff ? 'out' : 'back' }}</small>
         </div>
-        <button v-if="step.gate" class="tap gate" role="checkbox" :aria-checked="confirmed" data-gate @click="confirmGate"><span class="box" aria-hidden="true">{{ confirmed ? '✓' : '' }}</span>{{ step.gate }}</button>
+        <button v-if="step.gate" class="tap gate" role="checkbox" :aria-checked="confirmed" data-gate @click="confirmGate">
+          <span class="box" aria-hidden="true">{{ confirmed ? '✓' : '' }}</span
+          >{{ step.gate }}
+        </button>
         <div class="row">
           <button class="tap now big finish" data-done :disabled="holds.length > 0" @click="done">Done</button>
           <button v-if="ready.length > 1" class="tap big" data-other @click="pick(1)">Another step ({{ ready.length - 1 }})</button>
         </div>
-        <ul v-if="holds.length > 0" class="holds" role="status" data-holds><li v-for="reason in holds" :key="reason">{{ reason }}</li></ul>
+        <ul v-if="holds.length > 0" class="holds" role="status" data-holds>
+          <li v-for="reason in holds" :key="reason">{{ reason }}</li>
+        </ul>
       </article>
-      <div v-else-if="finished" class="stack" data-finished><h2 class="title">All steps are done.</h2><RouterLink class="tap now big" :to="{ name: 'proof', params: { jobId, unitId } }">Prove it</RouterLink></div>
+      <div v-else-if="finished" class="stack" data-finished>
+        <h2 class="title">All steps are done.</h2>
+        <RouterLink class="tap now big" :to="{ name: 'proof', params: { jobId, unitId } }">Prove it</RouterLink>
+      </div>
       <p v-else class="title" role="status">Only waiting is left for now.</p>
     </section>
     <aside class="stack">
       <WallHead :grades="state.grades" readonly :off="offParts" :wet="wetParts" :cover-off="coverOff" :bagged="bagged" />
-      <p class="spread"><span class="figure">{{ progress.done }}<small>of {{ progress.all }} steps</small></span><span class="small">{{ shortfalls(state).length === 0 ? 'ledger balances' : `${shortfalls(state).length} counts open` }}</span></p>
-      <details><summary>Steps to come ({{ waiting.length + ready.length }})</summary>
-        <ol class="small"><li v-for="entry in [...ready, ...waiting]" :key="entry.id">{{ entry.title }}<br v-if="reasonsToWait(state, entry, now).length > 0" /><em v-if="reasonsToWait(state, entry, now).length > 0">{{ reasonsToWait(state, entry, now)[0] }}</em></li></ol>
+      <p class="spread">
+        <span class="figure"
+          >{{ progress.done }}<small>of {{ progress.all }} steps</small></span
+        ><span class="small">{{ shortfalls(state).length === 0 ? 'ledger balances' : `${shortfalls(state).length} counts open` }}</span>
+      </p>
+      <details>
+        <summary>Steps to come ({{ waiting.length + ready.length }})</summary>
+        <ol class="small">
+          <li v-for="entry in [...ready, ...waiting]" :key="entry.id">
+            {{ entry.title }}<br v-if="reasonsToWait(state, entry, now).length > 0" /><em v-if="reasonsToWait(state, entry, now).length > 0">{{
+              reasonsToWait(state, entry, now)[0]
+            }}</em>
+          </li>
+        </ol>
       </details>
-      <form class="row" @submit.prevent="note"><input v-model="noteText" class="line" name="note" maxlength="2000" placeholder="Note for the record" aria-label="Note for the record" /><button class="tap" type="submit">Note</button></form>
+      <form class="row" @submit.prevent="note">
+        <input
+          v-model="noteText"
+          class="line"
+          name="note"
+          maxlength="2000"
+          placeholder="Note for the record"
+          aria-label="Note for the record"
+        /><button class="tap" type="submit">Note</button>
+      </form>
     </aside>
     <PartsTray class="below" :state="state" :name-of="nameOf" />
   </div>
 </template>
 
 <style scoped>
-.unit { display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(20rem, 1fr); gap: 1rem 2rem; }
-.below { grid-column: 1 / -1; }
-.step { display: flex; flex-direction: column; gap: 0.8rem; }
-.title { font-size: 1.9rem; line-height: 1.15; font-weight: 600; }
-.how { font-size: 1.15rem; max-width: 46rem; }
-.cautions li { display: flex; gap: 0.6rem; align-items: flex-start; padding: 0.25rem 0; font-size: 1.05rem; }
-.sign { flex: none; width: 1.5rem; height: 1.5rem; border: 2px solid var(--ink); border-radius: 50%; display: inline-grid; place-items: center; font-weight: 600; line-height: 1; }
-.count { display: grid; grid-template-columns: minmax(8rem, 1fr) var(--touch) 3rem var(--touch) 3rem; align-items: center; gap: 0.5rem; border-top: var(--rule-width) solid var(--rule); padding-top: 0.5rem; }
-.count .tap { min-height: var(--touch); font-size: 1.5rem; }
-.count .figure { text-align: center; }
-.gate { min-height: 64px; justify-content: flex-start; text-align: left; font-size: 1.1rem; border-width: 2px; }
-.box { flex: none; width: 2rem; height: 2rem; border: 2px solid currentColor; display: inline-grid; place-items: center; font-size: 1.3rem; }
-.finish { min-width: 12rem; }
-.holds { margin: 0; padding-left: 1.1rem; font-size: 1.05rem; }
-.line { font: inherit; min-height: 44px; flex: 1; border: var(--rule-width) solid var(--rule); background: transparent; color: inherit; padding: 0 0.6rem; }
-aside { border-left: var(--rule-width) solid var(--rule); padding-left: 1.2rem; }
-summary { cursor: pointer; min-height: 44px; padding-top: 0.5rem; }
+.beside {
+  margin-left: 0.6rem;
+}
+.unit {
+  display: grid;
+  grid-template-columns: minmax(0, 1.25fr) minmax(20rem, 1fr);
+  gap: 1rem 2rem;
+}
+.below {
+  grid-column: 1 / -1;
+}
+.step {
+  display: flex;
+  flex-direction: column;
+  gap: 0.8rem;
+}
+.title {
+  font-size: 1.9rem;
+  line-height: 1.15;
+  font-weight: 600;
+}
+.how {
+  font-size: 1.15rem;
+  max-width: 46rem;
+}
+.cautions li {
+  display: flex;
+  gap: 0.6rem;
+  align-items: flex-start;
+  padding: 0.25rem 0;
+  font-size: 1.05rem;
+}
+.sign {
+  flex: none;
+  width: 1.5rem;
+  height: 1.5rem;
+  border: 2px solid var(--ink);
+  border-radius: 50%;
+  display: inline-grid;
+  place-items: center;
+  font-weight: 600;
+  line-height: 1;
+}
+.count {
+  display: grid;
+  grid-template-columns: minmax(8rem, 1fr) var(--touch) 3rem var(--touch) 3rem;
+  align-items: center;
+  gap: 0.5rem;
+  border-top: var(--rule-width) solid var(--rule);
+  padding-top: 0.5rem;
+}
+.count .tap {
+  min-height: var(--touch);
+  font-size: 1.5rem;
+}
+.count .figure {
+  text-align: center;
+}
+.gate {
+  min-height: 64px;
+  justify-content: flex-start;
+  text-align: left;
+  font-size: 1.1rem;
+  border-width: 2px;
+}
+.box {
+  flex: none;
+  width: 2rem;
+  height: 2rem;
+  border: 2px solid currentColor;
+  display: inline-grid;
+  place-items: center;
+  font-size: 1.3rem;
+}
+.finish {
+  min-width: 12rem;
+}
+.holds {
+  margin: 0;
+  padding-left: 1.1rem;
+  font-size: 1.05rem;
+}
+.line {
+  font: inherit;
+  min-height: 44px;
+  flex: 1;
+  border: var(--rule-width) solid var(--rule);
+  background: transparent;
+  color: inherit;
+  padding: 0 0.6rem;
+}
+aside {
+  border-left: var(--rule-width) solid var(--rule);
+  padding-left: 1.2rem;
+}
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 0.5rem;
+}
 @media (max-width: 900px) {
-  .unit { grid-template-columns: minmax(0, 1fr); }
-  aside { border-left: 0; padding-left: 0; }
-  .title { font-size: 1.6rem; }
-  .finish { flex: 1; }
+  .unit {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  aside {
+    border-left: 0;
+    padding-left: 0;
+  }
+  .title {
+    font-size: 1.6rem;
+  }
+  .finish {
+    flex: 1;
+  }
 }
 </style>

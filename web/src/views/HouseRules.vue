@@ -17,7 +17,11 @@ const isOwner = computed(() => session.me?.role === 'owner')
 const rules = computed(() => knownHouseRules(record.value?.rules))
 const names = Object.keys(schools) as SchoolName[]
 const figures = [
-  { name: 'hourlyRate', says: 'Rate per hour' }, { name: 'minimumCharge', says: 'Minimum charge' }, { name: 'travelCharge', says: 'Travel' }, { name: 'furtherUnitDiscount', says: 'Discount on further units, share of one' }, { name: 'liftLimitKg', says: 'One person lifts up to, kg' },
+  { name: 'hourlyRate', says: 'Rate per hour' },
+  { name: 'minimumCharge', says: 'Minimum charge' },
+  { name: 'travelCharge', says: 'Travel' },
+  { name: 'furtherUnitDiscount', says: 'Discount on further units, share of one' },
+  { name: 'liftLimitKg', says: 'One person lifts up to, kg' },
 ] as const
 try {
   record.value = await ask('GET', '/api/house-rules')
@@ -30,7 +34,10 @@ async function set(change: Partial<HouseRules>) {
   error.value = undefined
   saved.value = ''
   try {
-    record.value = await ask<HouseRulesRecord>('PUT', '/api/house-rules', { rules: { ...record.value.rules, ...change }, version: record.value.version })
+    record.value = await ask<HouseRulesRecord>('PUT', '/api/house-rules', {
+      rules: { ...record.value.rules, ...change },
+      version: record.value.version,
+    })
     saved.value = 'Saved. Visits that are planned from now on follow it.'
   } catch (caught) {
     error.value = caught
@@ -41,16 +48,44 @@ async function set(change: Partial<HouseRules>) {
 <template>
   <div class="page stack">
     <h1>House rules</h1>
-    <p>{{ isOwner ? 'Where trades people differ, you choose for the firm. A technician can still decide otherwise for one job, and says why.' : 'The owner sets these. In Method you can decide otherwise for one job, and say why.' }}</p>
-    <FaultNote :error="error" /><p role="status">{{ saved }}</p>
-    <div class="schools"><SchoolSwitch v-for="name in names" :key="name" :school="name" :value="rules[name]" :disabled="!isOwner" @choose="set({ [name]: $event })" /></div>
-    <section class="ruled-top stack"><h2>Rates and limits</h2>
-      <div class="fields"><label v-for="figure in figures" :key="figure.name" class="field"><span>{{ figure.says }}</span><ElInput :name="figure.name" :model-value="String(rules[figure.name])" :disabled="!isOwner" inputmode="decimal" @change="set({ [figure.name]: Number(String($event).replace(',', '.')) })" /></label></div>
+    <p>
+      {{
+        isOwner
+          ? 'Where trades people differ, you choose for the firm. A technician can still decide otherwise for one job, and says why.'
+          : 'The owner sets these. In Method you can decide otherwise for one job, and say why.'
+      }}
+    </p>
+    <FaultNote :error="error" />
+    <p role="status">{{ saved }}</p>
+    <div class="schools">
+      <SchoolSwitch v-for="name in names" :key="name" :school="name" :value="rules[name]" :disabled="!isOwner" @choose="set({ [name]: $event })" />
+    </div>
+    <section class="ruled-top stack">
+      <h2>Rates and limits</h2>
+      <div class="fields">
+        <label v-for="figure in figures" :key="figure.name" class="field"
+          ><span>{{ figure.says }}</span
+          ><ElInput
+            :name="figure.name"
+            :model-value="String(rules[figure.name])"
+            :disabled="!isOwner"
+            inputmode="decimal"
+            @change="set({ [figure.name]: Number(String($event).replace(',', '.')) })"
+        /></label>
+      </div>
     </section>
   </div>
 </template>
 
 <style scoped>
-.schools { display: grid; grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr)); gap: 1.4rem 2rem; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr)); gap: 0.8rem; }
+.schools {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
+  gap: 1.4rem 2rem;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
+  gap: 0.8rem;
+}
 </style>

@@ -37,11 +37,15 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
     <template v-if="unit && job.record">
       <div class="spread">
         <div>
-          <p class="eyebrow"><RouterLink :to="`/sites/${job.record.site.id}`">{{ job.record.site.site.name }}</RouterLink> · {{ familyNames[unit.family] }}</p>
+          <p class="eyebrow">
+            <RouterLink :to="`/sites/${job.record.site.id}`">{{ job.record.site.site.name }}</RouterLink> · {{ familyNames[unit.family] }}
+          </p>
           <h1>{{ unit.name }}</h1>
         </div>
         <div class="row no-print">
-          <RouterLink v-for="id in others" :key="id" class="tap" :to="{ name: String(route.name), params: { jobId, unitId: id } }">{{ job.unitFor(id)?.name }}</RouterLink>
+          <RouterLink v-for="id in others" :key="id" class="tap" :to="{ name: String(route.name), params: { jobId, unitId: id } }">{{
+            job.unitFor(id)?.name
+          }}</RouterLink>
           <button class="tap" :disabled="!canUndo" data-undo @click="job.undo(unitId)">Undo last tap</button>
         </div>
       </div>
@@ -54,5 +58,8 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
 </template>
 
 <style scoped>
-.trouble { border: 2px dashed var(--now); padding: 0.4rem 0.8rem; }
+.trouble {
+  border: 2px dashed var(--now);
+  padding: 0.4rem 0.8rem;
+}
 </style>

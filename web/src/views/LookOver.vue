@@ -1,6 +1,20 @@
 <script setup lang="ts">
 // Look-over: tap a part on the section, grade it; the plan beside it answers at once.
-import { choiceNames, complaints, findings, gradeNames, inWords, partNames, partsOf, type Choice, type Complaint, type Finding, type Grade, type Part, type SoilKind } from '@yastik/core'
+import {
+  choiceNames,
+  complaints,
+  findings,
+  gradeNames,
+  inWords,
+  partNames,
+  partsOf,
+  type Choice,
+  type Complaint,
+  type Finding,
+  type Grade,
+  type Part,
+  type SoilKind,
+} from '@yastik/core'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import GradeScale from '../components/GradeScale.vue'
@@ -44,31 +58,58 @@ useKeys([
 <template>
   <div class="look">
     <section class="stack drawing" aria-label="Section drawing">
-      <WallHead :grades="state.grades" :selected="selected" :height-cm="design.aboveFloorM * 100" :gap-cm="design.ceilingGapCm" @select="selected = $event" @grade="(part, grade) => ((selected = part), setGrade(part, grade))" />
+      <WallHead
+        :grades="state.grades"
+        :selected="selected"
+        :height-cm="design.aboveFloorM * 100"
+        :gap-cm="design.ceilingGapCm"
+        @select="selected = $event"
+        @grade="(part, grade) => ((selected = part), setGrade(part, grade))"
+      />
       <GradeScale v-if="selected" :part="selected" :value="state.grades[selected]" @set="(grade, kinds) => setGrade(selected!, grade, kinds)" />
       <div v-else class="hint">
         <p><b>Tap a part</b> on the drawing and grade what you see.</p>
         <button v-if="nextUngraded" class="tap now big" @click="selected = nextUngraded">Start with the {{ partNames[nextUngraded] }}</button>
       </div>
-      <button v-if="selected && nextUngraded && nextUngraded !== selected" class="tap" @click="selected = nextUngraded">Next: {{ partNames[nextUngraded] }}</button>
+      <button v-if="selected && nextUngraded && nextUngraded !== selected" class="tap" @click="selected = nextUngraded">
+        Next: {{ partNames[nextUngraded] }}
+      </button>
     </section>
     <section class="stack answer" aria-label="What follows">
       <template v-if="unitPlan && scope">
         <p class="eyebrow">From what is graded so far</p>
         <h2 class="verdict" data-scope>{{ wholeWords(scope.choice) }}</h2>
-        <ul class="because"><li v-for="reason in scope.because" :key="reason">{{ reason }}</li></ul>
+        <ul class="because">
+          <li v-for="reason in scope.because" :key="reason">{{ reason }}</li>
+        </ul>
         <div class="figures">
-          <div><span class="figure">{{ minutes }}<small>min work</small></span></div>
-          <div><span class="figure">{{ Math.round(unitPlan.expected.airflowShareNow * 100) }}<small>% of its air</small></span></div>
-          <div><span class="figure">{{ Math.round(unitPlan.expected.coolingShareNow * 100) }}<small>% of its cooling</small></span></div>
+          <div>
+            <span class="figure">{{ minutes }}<small>min work</small></span>
+          </div>
+          <div>
+            <span class="figure">{{ Math.round(unitPlan.expected.airflowShareNow * 100) }}<small>% of its air</small></span>
+          </div>
+          <div>
+            <span class="figure">{{ Math.round(unitPlan.expected.coolingShareNow * 100) }}<small>% of its cooling</small></span>
+          </div>
         </div>
-        <div v-if="unitPlan.referrals.length > 0" class="refer" role="alert"><p v-for="referral in unitPlan.referrals" :key="referral.because"><b>{{ referral.to.replace('-', ' ') }}:</b> {{ referral.because }}</p></div>
+        <div v-if="unitPlan.referrals.length > 0" class="refer" role="alert">
+          <p v-for="referral in unitPlan.referrals" :key="referral.because">
+            <b>{{ referral.to.replace('-', ' ') }}:</b> {{ referral.because }}
+          </p>
+        </div>
         <h3 class="ruled-top">Likely causes</h3>
         <p v-if="unitPlan.diagnosis.length === 0" class="small">Nothing points anywhere yet.</p>
         <ol class="plain causes">
           <li v-for="entry in unitPlan.diagnosis.slice(0, 4)" :key="entry.cause">
-            <details><summary><span class="weight">{{ Math.round(entry.weight * 100) }}<small>%</small></span><b>{{ entry.cause }}</b> <span class="small">{{ helps[entry.cleaningHelps] }}</span></summary>
-              <ul><li v-for="line in entry.evidence" :key="line" class="small">{{ line }}</li></ul>
+            <details>
+              <summary>
+                <span class="weight">{{ Math.round(entry.weight * 100) }}<small>%</small></span
+                ><b>{{ entry.cause }}</b> <span class="small">{{ helps[entry.cleaningHelps] }}</span>
+              </summary>
+              <ul>
+                <li v-for="line in entry.evidence" :key="line" class="small">{{ line }}</li>
+              </ul>
             </details>
           </li>
         </ol>
@@ -77,36 +118,123 @@ useKeys([
     </section>
     <section class="stack wide ruled-top">
       <h3>What the customer says</h3>
-      <div class="chips" role="group" aria-label="Complaints"><button v-for="complaint in complaints" :key="complaint" class="tap" :data-complaint="complaint" :aria-pressed="state.complaints.includes(complaint)" @click="toggleComplaint(complaint)">{{ inWords(complaint) }}</button></div>
+      <div class="chips" role="group" aria-label="Complaints">
+        <button
+          v-for="complaint in complaints"
+          :key="complaint"
+          class="tap"
+          :data-complaint="complaint"
+          :aria-pressed="state.complaints.includes(complaint)"
+          @click="toggleComplaint(complaint)"
+        >
+          {{ inWords(complaint) }}
+        </button>
+      </div>
       <h3>What you found</h3>
-      <div class="chips" role="group" aria-label="Findings"><button v-for="finding in findings.filter((entry) => entry !== 'damaged-membrane')" :key="finding" class="tap" :data-finding="finding" :aria-pressed="state.findings.includes(finding)" @click="toggleFinding(finding)">{{ inWords(finding) }}</button></div>
-      <details><summary class="tap">Before readings {{ state.readings.before ? '(taken)' : '' }}</summary>
-        <ReadingsForm label="before" :value="state.readings.before" @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })" />
+      <div class="chips" role="group" aria-label="Findings">
+        <button
+          v-for="finding in findings.filter((entry) => entry !== 'damaged-membrane')"
+          :key="finding"
+          class="tap"
+          :data-finding="finding"
+          :aria-pressed="state.findings.includes(finding)"
+          @click="toggleFinding(finding)"
+        >
+          {{ inWords(finding) }}
+        </button>
+      </div>
+      <details>
+        <summary class="tap">Before readings {{ state.readings.before ? '(taken)' : '' }}</summary>
+        <ReadingsForm
+          label="before"
+          :value="state.readings.before"
+          @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"
+        />
       </details>
       <table class="ledger">
-        <caption class="small">Graded so far</caption>
-        <tbody><tr v-for="part in parts" :key="part"><td>{{ partNames[part] }}</td><td>{{ state.grades[part] ? `${state.grades[part]!.grade} ${gradeNames[state.grades[part]!.grade]}` : 'not graded' }}</td><td>{{ state.grades[part]?.kinds?.map(inWords).join(', ') }}</td><td class="number"><button class="tap bare" @click="selected = part">Grade</button></td></tr></tbody>
+        <caption class="small">
+          Graded so far
+        </caption>
+        <tbody>
+          <tr v-for="part in parts" :key="part">
+            <td>{{ partNames[part] }}</td>
+            <td>{{ state.grades[part] ? `${state.grades[part]!.grade} ${gradeNames[state.grades[part]!.grade]}` : 'not graded' }}</td>
+            <td>{{ state.grades[part]?.kinds?.map(inWords).join(', ') }}</td>
+            <td class="number"><button class="tap bare" @click="selected = part">Grade</button></td>
+          </tr>
+        </tbody>
       </table>
     </section>
   </div>
 </template>
 
 <style scoped>
-.look { display: grid; grid-template-columns: minmax(0, 1.65fr) minmax(19rem, 1fr); gap: 1.2rem 2rem; }
-.wide { grid-column: 1 / -1; }
-.answer { border-left: var(--rule-width) solid var(--rule); padding-left: 1.5rem; }
-.verdict { font-size: 1.6rem; line-height: 1.1; }
-.verdict::first-letter { text-transform: uppercase; }
-.because { margin: 0; padding-left: 1.1rem; }
-.causes li { border-bottom: var(--rule-width) solid var(--rule); padding: 0.3rem 0; }
-.weight { display: inline-block; min-width: 3.2rem; font-weight: 600; }
-summary { cursor: pointer; }
-.refer { border-left: 6px double var(--now); padding-left: 0.8rem; }
-.hint { display: flex; flex-wrap: wrap; gap: 1rem; align-items: center; min-height: 92px; }
-caption { text-align: left; }
-details > form { margin-top: 0.8rem; }
+@media (min-width: 901px) {
+  .drawing > svg {
+    max-height: 25rem;
+  }
+}
+.look {
+  display: grid;
+  grid-template-columns: minmax(0, 1.65fr) minmax(19rem, 1fr);
+  gap: 1.2rem 2rem;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.answer {
+  border-left: var(--rule-width) solid var(--rule);
+  padding-left: 1.5rem;
+}
+.verdict {
+  font-size: 1.6rem;
+  line-height: 1.1;
+}
+.verdict::first-letter {
+  text-transform: uppercase;
+}
+.because {
+  margin: 0;
+  padding-left: 1.1rem;
+}
+.causes li {
+  border-bottom: var(--rule-width) solid var(--rule);
+  padding: 0.3rem 0;
+}
+.weight {
+  display: inline-block;
+  min-width: 3.2rem;
+  font-weight: 600;
+}
+summary {
+  cursor: pointer;
+}
+.refer {
+  border-left: 6px double var(--now);
+  padding-left: 0.8rem;
+}
+.hint {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 1rem;
+  align-items: center;
+  min-height: 92px;
+}
+caption {
+  text-align: left;
+}
+details > form {
+  margin-top: 0.8rem;
+}
 @media (max-width: 900px) {
-  .look { grid-template-columns: minmax(0, 1fr); }
-  .answer { border-left: 0; padding-left: 0; border-top: var(--rule-width) solid var(--rule); padding-top: 0.8rem; }
+  .look {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .answer {
+    border-left: 0;
+    padding-left: 0;
+    border-top: var(--rule-width) solid var(--rule);
+    padding-top: 0.8rem;
+  }
 }
 </style>

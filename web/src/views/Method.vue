@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Method: decisions with their because; flip a school or a single choice and see what changes; then agree it.
-import { knownHouseRules, planTotals, type JobFile, type SchoolName, type Topic } from '@yastik/core'
+import { knownHouseRules, planTotals, type JobFile, type PlannedDecision, type SchoolName, type Topic } from '@yastik/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import DecisionEntry from '../components/DecisionEntry.vue'
@@ -23,13 +23,22 @@ const declined = computed(() => unitPlan.value?.decisions.some(({ topic, choice 
 const productName = (id: string) => job.record?.products.find((product) => product.id === id)?.name ?? id
 const usedSchools: SchoolName[] = ['rinseSchool', 'wheelSchool', 'agentSchool']
 const showSteps = ref(false)
+const hasChoice = ({ turnedDown }: PlannedDecision) => turnedDown.some(({ standing }) => standing !== 'barred')
+const open = computed(() => unitPlan.value?.decisions.filter(hasChoice) ?? [])
+const foregone = computed(() => unitPlan.value?.decisions.filter((decision) => !hasChoice(decision)) ?? [])
 
-const chooseSchool = (school: SchoolName, value: string) => value !== rules.value[school] && job.add(props.unitId, { type: 'school-chosen', school, value })
-const choose = (topic: Topic, choice: string | null, because: string) => job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
+const chooseSchool = (school: SchoolName, value: string) =>
+  value !== rules.value[school] && job.add(props.unitId, { type: 'school-chosen', school, value })
+const choose = (topic: Topic, choice: string | null, because: string) =>
+  job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
 
 async function agree() {
   if (!unitPlan.value) return
-  await job.add(props.unitId, { type: 'method-agreed', decisions: unitPlan.value.decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule })), steps: unitPlan.value.steps })
+  await job.add(props.unitId, {
+    type: 'method-agreed',
+    decisions: unitPlan.value.decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule })),
+    steps: unitPlan.value.steps,
+  })
   await router.push({ name: 'at-the-unit', params: { jobId: props.jobId, unitId: props.unitId } })
 }
 
@@ -48,44 +57,123 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
   <div v-if="plan && unitPlan && totals" class="method">
     <section class="stack" aria-label="Decisions">
       <div class="figures" data-totals>
-        <div><span class="figure">{{ totals.minutes }}<small>min with waits, alone</small></span></div>
-        <div><span class="figure">{{ plan.timeline.finishMin }}<small>min by this crew</small></span></div>
-        <div><span class="figure">{{ plan.price.total.toFixed(2) }}<small>price</small></span></div>
-        <div><span class="figure">{{ totals.waterL }}<small>L of water</small></span></div>
+        <div>
+          <span class="figure">{{ totals.minutes }}<small>min with waits, alone</small></span>
+        </div>
+        <div>
+          <span class="figure">{{ plan.timeline.finishMin }}<small>min by this crew</small></span>
+        </div>
+        <div>
+          <span class="figure">{{ plan.price.total.toFixed(2) }}<small>price</small></span>
+        </div>
+        <div>
+          <span class="figure">{{ totals.waterL }}<small>L of water</small></span>
+        </div>
       </div>
-      <div v-if="unitPlan.referrals.length > 0" class="refer" role="alert"><p v-for="referral in unitPlan.referrals" :key="referral.because"><b>{{ referral.to.replace('-', ' ') }}:</b> {{ referral.because }}</p></div>
-      <ol class="plain"><DecisionEntry v-for="decision in unitPlan.decisions" :key="decision.topic" :decision="decision" :fixed="started" @choose="(choice, because) => choose(decision.topic, choice, because)" /></ol>
+      <div v-if="unitPlan.referrals.length > 0" class="refer" role="alert">
+        <p v-for="referral in unitPlan.referrals" :key="referral.because">
+          <b>{{ referral.to.replace('-', ' ') }}:</b> {{ referral.because }}
+        </p>
+      </div>
+      <ol class="plain">
+        <DecisionEntry v-for="decision in open" :key="decision.topic" :decision="decision" :fixed="started" @choose="(choice, because) => choose(decision.topic, choice, because)" />
+      </ol>
+      <h3 class="ruled-top">No other way at this unit</h3>
+      <ol class="plain foregone">
+        <DecisionEntry v-for="decision in foregone" :key="decision.topic" :decision="decision" fixed />
+      </ol>
     </section>
     <aside class="stack" aria-label="Schools, mixes and steps">
       <p v-if="started" class="small">Work has begun by the agreed method; decisions are fixed now.</p>
-      <button v-else class="tap now big" data-agree @click="agree">{{ declined ? 'Agree: not cleaned today' : state.steps ? 'Agree again and go on' : 'Agree and go to the unit' }}</button>
+      <button v-else class="tap now big" data-agree @click="agree">
+        {{ declined ? 'Agree: not cleaned today' : state.steps ? 'Agree again and go on' : 'Agree and go to the unit' }}
+      </button>
       <h2 class="ruled-top">Where trades people differ</h2>
-      <SchoolSwitch v-for="school in usedSchools" :key="school" :school="school" :value="rules[school]" :house-rule="houseRules[school]" :disabled="started" @choose="chooseSchool(school, $event)" />
+      <SchoolSwitch
+        v-for="school in usedSchools"
+        :key="school"
+        :school="school"
+        :value="rules[school]"
+        :house-rule="houseRules[school]"
+        :disabled="started"
+        @choose="chooseSchool(school, $event)"
+      />
       <template v-if="unitPlan.mixes.length > 0">
         <h2 class="ruled-top">To mix</h2>
         <table class="ledger">
-          <thead><tr><th>Product</th><th class="number">Parts</th><th class="number">Product, L</th><th class="number">Water, L</th></tr></thead>
-          <tbody><tr v-for="mix in unitPlan.mixes" :key="mix.productId + mix.part"><td>{{ productName(mix.productId) }}<br /><small>{{ mix.part === 'coilFace' ? 'coil' : mix.part }}</small></td><td class="number">{{ mix.dilution ? `1:${mix.dilution}` : 'ready' }}</td><td class="number">{{ mix.productL.toFixed(2) }}</td><td class="number">{{ mix.waterL.toFixed(2) }}</td></tr></tbody>
+          <thead>
+            <tr>
+              <th>Product</th>
+              <th class="number">Parts</th>
+              <th class="number">Product, L</th>
+              <th class="number">Water, L</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="mix in unitPlan.mixes" :key="mix.productId + mix.part">
+              <td>
+                {{ productName(mix.productId) }}<br /><small>{{ mix.part === 'coilFace' ? 'coil' : mix.part }}</small>
+              </td>
+              <td class="number">{{ mix.dilution ? `1:${mix.dilution}` : 'ready' }}</td>
+              <td class="number">{{ mix.productL.toFixed(2) }}</td>
+              <td class="number">{{ mix.waterL.toFixed(2) }}</td>
+            </tr>
+          </tbody>
         </table>
       </template>
-      <p v-if="unitPlan.washWater">About {{ unitPlan.washWater.litres }} L of wash water; the bag fills to {{ Math.round(unitPlan.washWater.peakLevelShare * 100) }} %. {{ unitPlan.washWater.bucketChanges > 0 ? `Change the bucket ${unitPlan.washWater.bucketChanges}×.` : 'One bucket takes it.' }}</p>
-      <p>Expected once clean: a split of {{ unitPlan.expected.cleanSplitK }} K and {{ unitPlan.expected.cleanCoolingKw }} kW at this air; {{ unitPlan.expected.condensateLPerDay }} L of condensate a day.</p>
-      <div v-if="unitPlan.notReached.length > 0"><h3>Not reached</h3><ul><li v-for="left in unitPlan.notReached" :key="left.part">{{ left.because }}</li></ul></div>
+      <p v-if="unitPlan.washWater">
+        About {{ unitPlan.washWater.litres }} L of wash water; the bag fills to {{ Math.round(unitPlan.washWater.peakLevelShare * 100) }} %.
+        {{ unitPlan.washWater.bucketChanges > 0 ? `Change the bucket ${unitPlan.washWater.bucketChanges}×.` : 'One bucket takes it.' }}
+      </p>
+      <p>
+        Expected once clean: a split of {{ unitPlan.expected.cleanSplitK }} K and {{ unitPlan.expected.cleanCoolingKw }} kW at this air;
+        {{ unitPlan.expected.condensateLPerDay }} L of condensate a day.
+      </p>
+      <div v-if="unitPlan.notReached.length > 0">
+        <h3>Not reached</h3>
+        <ul>
+          <li v-for="left in unitPlan.notReached" :key="left.part">{{ left.because }}</li>
+        </ul>
+      </div>
       <h3>To bear in mind</h3>
-      <ul class="small"><li v-for="warning in plan.warnings" :key="warning">{{ warning }}</li></ul>
+      <ul class="small">
+        <li v-for="warning in plan.warnings" :key="warning">{{ warning }}</li>
+      </ul>
       <button class="tap" @click="showSteps = !showSteps">{{ showSteps ? 'Hide the steps' : `Show the ${unitPlan.steps.length} steps` }}</button>
-      <ol v-if="showSteps" class="small"><li v-for="entry in unitPlan.steps" :key="entry.id">{{ entry.title }} <span v-if="entry.wait">({{ entry.wait.leastMin }} min for {{ entry.wait.for }})</span></li></ol>
-      <div class="row no-print"><button class="tap" data-save-job @click="saveFile(asJob(), 'job.json')">Save as job file</button><button class="tap" @click="saveFile(plan, 'plan.json')">Save as plan file</button></div>
+      <ol v-if="showSteps" class="small">
+        <li v-for="entry in unitPlan.steps" :key="entry.id">
+          {{ entry.title }} <span v-if="entry.wait">({{ entry.wait.leastMin }} min for {{ entry.wait.for }})</span>
+        </li>
+      </ol>
+      <div class="row no-print">
+        <button class="tap" data-save-job @click="saveFile(asJob(), 'job.json')">Save as job file</button
+        ><button class="tap" @click="saveFile(plan, 'plan.json')">Save as plan file</button>
+      </div>
     </aside>
   </div>
 </template>
 
 <style scoped>
-.method { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(20rem, 1fr); gap: 1rem 2.2rem; }
-aside { border-left: var(--rule-width) solid var(--rule); padding-left: 1.6rem; }
-.refer { border-left: 6px double var(--now); padding-left: 0.8rem; }
+.method {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(20rem, 1fr);
+  gap: 1rem 2.2rem;
+}
+aside {
+  border-left: var(--rule-width) solid var(--rule);
+  padding-left: 1.6rem;
+}
+.refer {
+  border-left: 6px double var(--now);
+  padding-left: 0.8rem;
+}
 @media (max-width: 900px) {
-  .method { grid-template-columns: minmax(0, 1fr); }
-  aside { border-left: 0; padding-left: 0; }
+  .method {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  aside {
+    border-left: 0;
+    padding-left: 0;
+  }
 }
 </style>

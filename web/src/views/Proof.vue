@@ -20,7 +20,13 @@ const proof = computed(() => {
   const design = job.designFor(props.unitId)
   if (!design || !unitPlan.value) return undefined
   return assess({
-    design, before: state.value.readings.before, after: state.value.readings.after, altitudeM: site.value?.altitudeM, outdoorC: site.value?.outdoorAir?.dryBulbC, notReached: unitPlan.value.notReached, referrals: unitPlan.value.referrals,
+    design,
+    before: state.value.readings.before,
+    after: state.value.readings.after,
+    altitudeM: site.value?.altitudeM,
+    outdoorC: site.value?.outdoorAir?.dryBulbC,
+    notReached: unitPlan.value.notReached,
+    referrals: unitPlan.value.referrals,
   })
 })
 const openSteps = computed(() => (state.value.steps ?? []).filter(({ id }) => state.value.progress[id]?.doneAtMs === undefined))
@@ -38,47 +44,148 @@ async function handOver() {
 
 <template>
   <div v-if="proof && unitPlan" class="stack">
-    <div class="verdict" :class="proof.verdict" data-verdict><span class="stamp">{{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}</span><p>{{ declined ? unitPlan.referrals.map(({ because }) => because).join('; ') : proof.sentence }}</p></div>
+    <div class="verdict" :class="proof.verdict" data-verdict>
+      <span class="stamp">{{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}</span>
+      <p>{{ declined ? unitPlan.referrals.map(({ because }) => because).join('; ') : proof.sentence }}</p>
+    </div>
     <table v-if="proof.lines.length > 0" class="ledger">
-      <thead><tr><th>What</th><th class="number">Before</th><th class="number">After</th><th class="number">Clean unit</th><th>On one scale: ○ before ● after ┆ clean</th><th>Verdict</th></tr></thead>
+      <thead>
+        <tr>
+          <th>What</th>
+          <th class="number">Before</th>
+          <th class="number">After</th>
+          <th class="number">Clean unit</th>
+          <th>On one scale: ○ before ● after ┆ clean</th>
+          <th>Verdict</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="line in proof.lines" :key="line.id" :data-line="line.id">
-          <td><b>{{ line.what }}</b><br /><small>{{ line.unit }}</small></td>
+          <td>
+            <b>{{ line.what }}</b
+            ><br /><small>{{ line.unit }}</small>
+          </td>
           <td class="number">{{ line.before ?? '–' }}</td>
-          <td class="number"><b>{{ line.after ?? '–' }}</b><template v-if="line.tolerance"><br /><small>± {{ line.tolerance }}</small></template></td>
+          <td class="number">
+            <b>{{ line.after ?? '–' }}</b
+            ><template v-if="line.tolerance"
+              ><br /><small>± {{ line.tolerance }}</small></template
+            >
+          </td>
           <td class="number">{{ line.expected ?? '–' }}</td>
           <td><ProofBar :line="line" /></td>
-          <td>{{ line.verdict ? verdictWords[line.verdict] : '' }}<br /><small>{{ line.says }}</small></td>
+          <td>
+            {{ line.verdict ? verdictWords[line.verdict] : '' }}<br /><small>{{ line.says }}</small>
+          </td>
         </tr>
       </tbody>
     </table>
     <div class="two">
-      <section class="stack"><h2>Before</h2><ReadingsForm :key="`before${state.readings.before ? 1 : 0}`" label="before" :value="state.readings.before" @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })" /></section>
-      <section class="stack"><h2>After <small>at least ten minutes of steady cooling</small></h2><ReadingsForm :key="`after${state.readings.after ? 1 : 0}`" label="after" :value="state.readings.after" @take="job.add(unitId, { type: 'reading-taken', when: 'after', readings: $event })" /></section>
+      <section class="stack">
+        <h2>Before</h2>
+        <ReadingsForm
+          :key="`before${state.readings.before ? 1 : 0}`"
+          label="before"
+          :value="state.readings.before"
+          @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"
+        />
+      </section>
+      <section class="stack">
+        <h2>After <small>at least ten minutes of steady cooling</small></h2>
+        <ReadingsForm
+          :key="`after${state.readings.after ? 1 : 0}`"
+          label="after"
+          :value="state.readings.after"
+          @take="job.add(unitId, { type: 'reading-taken', when: 'after', readings: $event })"
+        />
+      </section>
     </div>
-    <section v-if="unitPlan.notReached.length > 0"><h3>Not reached</h3><ul><li v-for="left in unitPlan.notReached" :key="left.part">{{ left.because }}</li></ul></section>
-    <section class="due"><h3>Due next</h3><p v-for="entry in unitPlan.due" :key="entry.what">{{ entry.what.replaceAll('-', ' ') }}: in {{ entry.weeks }} weeks<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }})</small></p></section>
+    <section v-if="unitPlan.notReached.length > 0">
+      <h3>Not reached</h3>
+      <ul>
+        <li v-for="left in unitPlan.notReached" :key="left.part">{{ left.because }}</li>
+      </ul>
+    </section>
+    <section class="due">
+      <h3>Due next</h3>
+      <p v-for="entry in unitPlan.due" :key="entry.what">
+        {{ entry.what.replaceAll('-', ' ') }}: in {{ entry.weeks }} weeks<small v-if="entry.low !== undefined">
+          ({{ entry.low }} to {{ entry.high }})</small
+        >
+      </p>
+    </section>
     <div class="row ruled-top">
-      <button v-if="!state.handedOver" class="tap now big" data-hand-over @click="handOver">Hand over as {{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}</button>
+      <button v-if="!state.handedOver" class="tap big" :class="{ now: openSteps.length === 0 && (state.readings.after || declined) }" data-hand-over @click="handOver">
+        Hand over as {{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}
+      </button>
       <RouterLink v-else class="tap" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</RouterLink>
     </div>
-    <div v-if="refused.length > 0" class="refused" role="alert"><b>Not handed over yet:</b><ul><li v-for="reason in refused.slice(0, 8)" :key="reason">{{ reason }}</li></ul></div>
+    <div v-if="refused.length > 0" class="refused" role="alert">
+      <b>Not handed over yet:</b>
+      <ul>
+        <li v-for="reason in refused.slice(0, 8)" :key="reason">{{ reason }}</li>
+      </ul>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.verdict { display: flex; gap: 1.2rem; align-items: center; border: 2px solid var(--ink); padding: 0.8rem 1rem; flex-wrap: wrap; }
-.verdict p { flex: 1 1 20rem; }
-.stamp { font-size: 1.6rem; font-weight: 600; border: 3px solid var(--ink); padding: 0.1rem 0.8rem; white-space: nowrap; }
-.partly .stamp { border-style: dashed; }
-.not-proved .stamp { border-style: double; border-width: 6px; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 1.5rem; }
-.due p { display: inline-block; margin-right: 1.5rem; }
-.refused { border-left: 6px double var(--now); padding-left: 0.9rem; }
+.verdict {
+  display: flex;
+  gap: 1.2rem;
+  align-items: center;
+  border: 2px solid var(--ink);
+  padding: 0.8rem 1rem;
+  flex-wrap: wrap;
+}
+.verdict p {
+  flex: 1 1 20rem;
+}
+.stamp {
+  font-size: 1.6rem;
+  font-weight: 600;
+  border: 3px solid var(--ink);
+  padding: 0.1rem 0.8rem;
+  white-space: nowrap;
+}
+.partly .stamp {
+  border-style: dashed;
+}
+.not-proved .stamp {
+  border-style: double;
+  border-width: 6px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 1.5rem;
+}
+.due p {
+  display: inline-block;
+  margin-right: 1.5rem;
+}
+.refused {
+  border-left: 6px double var(--now);
+  padding-left: 0.9rem;
+}
 @media (max-width: 900px) {
-  .two { grid-template-columns: 1fr; }
-  table.ledger, table.ledger tbody, table.ledger tr, table.ledger td { display: block; }
-  table.ledger thead { display: none; }
-  table.ledger .number { text-align: left; display: inline-block; margin-right: 1.2rem; border: 0; }
+  .two {
+    grid-template-columns: 1fr;
+  }
+  table.ledger,
+  table.ledger tbody,
+  table.ledger tr,
+  table.ledger td {
+    display: block;
+  }
+  table.ledger thead {
+    display: none;
+  }
+  table.ledger .number {
+    text-align: left;
+    display: inline-block;
+    margin-right: 1.2rem;
+    border: 0;
+  }
 }
 </style>

@@ -19,20 +19,36 @@ const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === s
 
 function says(happening: Happening): string {
   switch (happening.type) {
-    case 'complaint-set': return `complaint ${happening.present ? '' : 'withdrawn: '}${inWords(happening.complaint)}`
-    case 'grade-set': return `${partNames[happening.part]}: ${happening.grade === null ? 'not graded' : `grade ${happening.grade}, ${gradeNames[happening.grade]}`}${happening.kinds.length > 0 ? ` (${happening.kinds.map(inWords).join(', ')})` : ''}`
-    case 'finding-set': return `finding ${happening.present ? '' : 'withdrawn: '}${inWords(happening.finding)}`
-    case 'reading-taken': return `${happening.when} readings: return ${happening.readings.returnC} °C, supply ${happening.readings.supplyC} °C${happening.readings.airflowM3h ? `, ${happening.readings.airflowM3h} m³/h` : ''}`
-    case 'school-chosen': return `school for this job: ${happening.value.replaceAll('-', ' ')}`
-    case 'choice-made': return happening.choice === null ? `${topicNames[happening.topic]}: back to the rule` : `${topicNames[happening.topic]}, by hand: ${happening.choice.replaceAll('-', ' ')}${happening.because ? ` — ${happening.because}` : ''}`
-    case 'method-agreed': return `method agreed, ${happening.steps.length} steps`
-    case 'step-begun': return `begun: ${titleOf(happening.stepId)}`
-    case 'gate-confirmed': return `confirmed: ${state.value.steps?.find(({ id }) => id === happening.stepId)?.gate ?? happening.stepId}`
-    case 'fasteners-counted': return `${happening.count} × ${happening.kind} ${happening.direction === 'out' ? 'out' : 'back'}`
-    case 'step-done': return `done: ${titleOf(happening.stepId)}`
-    case 'note': return `note: ${happening.text}`
-    case 'handed-over': return `handed over, ${verdictWords[happening.verdict]}`
-    case 'undone': return 'undone: the tap before'
+    case 'complaint-set':
+      return `complaint ${happening.present ? '' : 'withdrawn: '}${inWords(happening.complaint)}`
+    case 'grade-set':
+      return `${partNames[happening.part]}: ${happening.grade === null ? 'not graded' : `grade ${happening.grade}, ${gradeNames[happening.grade]}`}${happening.kinds.length > 0 ? ` (${happening.kinds.map(inWords).join(', ')})` : ''}`
+    case 'finding-set':
+      return `finding ${happening.present ? '' : 'withdrawn: '}${inWords(happening.finding)}`
+    case 'reading-taken':
+      return `${happening.when} readings: return ${happening.readings.returnC} °C, supply ${happening.readings.supplyC} °C${happening.readings.airflowM3h ? `, ${happening.readings.airflowM3h} m³/h` : ''}`
+    case 'school-chosen':
+      return `school for this job: ${happening.value.replaceAll('-', ' ')}`
+    case 'choice-made':
+      return happening.choice === null
+        ? `${topicNames[happening.topic]}: back to the rule`
+        : `${topicNames[happening.topic]}, by hand: ${happening.choice.replaceAll('-', ' ')}${happening.because ? ` — ${happening.because}` : ''}`
+    case 'method-agreed':
+      return `method agreed, ${happening.steps.length} steps`
+    case 'step-begun':
+      return `begun: ${titleOf(happening.stepId)}`
+    case 'gate-confirmed':
+      return `confirmed: ${state.value.steps?.find(({ id }) => id === happening.stepId)?.gate ?? happening.stepId}`
+    case 'fasteners-counted':
+      return `${happening.count} × ${happening.kind} ${happening.direction === 'out' ? 'out' : 'back'}`
+    case 'step-done':
+      return `done: ${titleOf(happening.stepId)}`
+    case 'note':
+      return `note: ${happening.text}`
+    case 'handed-over':
+      return `handed over, ${verdictWords[happening.verdict]}`
+    case 'undone':
+      return 'undone: the tap before'
   }
 }
 const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happening.type === 'undone'
@@ -41,14 +57,30 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
 <template>
   <div class="record">
     <section class="stack">
-      <h2>{{ state.handedOver ? `Handed over ${dayjs(state.handedOver.atMs).format('D MMM YYYY, HH:mm')}, ${verdictWords[state.handedOver.verdict]}` : 'Not handed over yet' }}</h2>
+      <h2>
+        {{
+          state.handedOver
+            ? `Handed over ${dayjs(state.handedOver.atMs).format('D MMM YYYY, HH:mm')}, ${verdictWords[state.handedOver.verdict]}`
+            : 'Not handed over yet'
+        }}
+      </h2>
       <p v-if="entries.length === 0">Nothing has happened yet.</p>
       <table v-else class="ledger" data-record>
-        <thead><tr><th>When</th><th>Who</th><th>What</th></tr></thead>
+        <thead>
+          <tr>
+            <th>When</th>
+            <th>Who</th>
+            <th>What</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="event in entries" :key="event.id" :class="{ struck: !counts(event) }">
-            <td class="when">{{ dayjs(event.atMs).format('D MMM HH:mm:ss') }}</td><td>{{ nameOf(event.by) }}</td>
-            <td>{{ says(event.happening) }}<small v-if="!counts(event)"> (undone)</small><small v-if="held.has(event.id)"><br />does not count: {{ held.get(event.id)?.join('; ') }}</small></td>
+            <td class="when">{{ dayjs(event.atMs).format('D MMM HH:mm:ss') }}</td>
+            <td>{{ nameOf(event.by) }}</td>
+            <td>
+              {{ says(event.happening) }}<small v-if="!counts(event)"> (undone)</small
+              ><small v-if="held.has(event.id)"><br />does not count: {{ held.get(event.id)?.join('; ') }}</small>
+            </td>
           </tr>
         </tbody>
       </table>
@@ -58,8 +90,21 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
 </template>
 
 <style scoped>
-.record { display: grid; grid-template-columns: minmax(0, 1.6fr) minmax(18rem, 1fr); gap: 2rem; }
-.when { white-space: nowrap; }
-.struck td:last-child { text-decoration: line-through; color: var(--ink-soft); }
-@media (max-width: 900px) { .record { grid-template-columns: minmax(0, 1fr); } }
+.record {
+  display: grid;
+  grid-template-columns: minmax(0, 1.6fr) minmax(18rem, 1fr);
+  gap: 2rem;
+}
+.when {
+  white-space: nowrap;
+}
+.struck td:last-child {
+  text-decoration: line-through;
+  color: var(--ink-soft);
+}
+@media (max-width: 900px) {
+  .record {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -28,7 +28,16 @@ async function submit() {
     busy.value = false
   }
 }
-const sample = { filter: { grade: 2 }, coilFace: { grade: 2 }, coilBack: { grade: 3 }, wheel: { grade: 4 }, pan: { grade: 3 }, outlet: { grade: 1 }, drainLine: { grade: 1 }, housing: { grade: 0 } } as const
+const sample = {
+  filter: { grade: 2 },
+  coilFace: { grade: 2 },
+  coilBack: { grade: 3 },
+  wheel: { grade: 4 },
+  pan: { grade: 3 },
+  outlet: { grade: 1 },
+  drainLine: { grade: 1 },
+  housing: { grade: 0 },
+} as const
 </script>
 
 <template>
@@ -38,7 +47,9 @@ const sample = { filter: { grade: 2 }, coilFace: { grade: 2 }, coilBack: { grade
       <h1>Yastik</h1>
       <p>Looks over, decides, computes, times and proves the deep cleaning of room air conditioners.</p>
       <label class="field"><span>Sign-in name</span><ElInput v-model="name" name="sign-in" autocomplete="username" autofocus required /></label>
-      <label class="field"><span>Password</span><ElInput v-model="password" name="password" type="password" autocomplete="current-password" required /></label>
+      <label class="field"
+        ><span>Password</span><ElInput v-model="password" name="password" type="password" autocomplete="current-password" required
+      /></label>
       <FaultNote :error="error" />
       <button class="tap now big" type="submit" :disabled="busy || !name || !password">Sign in</button>
     </form>
@@ -46,10 +57,26 @@ const sample = { filter: { grade: 2 }, coilFace: { grade: 2 }, coilBack: { grade
 </template>
 
 <style scoped>
-.sign-in { display: grid; grid-template-columns: minmax(0, 1.4fr) minmax(18rem, 1fr); gap: 3rem; align-items: center; min-height: 90vh; }
-form { border-left: var(--rule-width) solid var(--ink); padding-left: 2rem; }
+.sign-in {
+  display: grid;
+  grid-template-columns: minmax(0, 1.4fr) minmax(18rem, 1fr);
+  gap: 3rem;
+  align-items: center;
+  min-height: 90vh;
+}
+form {
+  border-left: var(--rule-width) solid var(--ink);
+  padding-left: 2rem;
+}
 @media (max-width: 700px) {
-  .sign-in { grid-template-columns: 1fr; gap: 1rem; align-content: start; }
-  form { border-left: 0; padding-left: 0; }
+  .sign-in {
+    grid-template-columns: 1fr;
+    gap: 1rem;
+    align-content: start;
+  }
+  form {
+    border-left: 0;
+    padding-left: 0;
+  }
 }
 </style>

@@ -69,7 +69,11 @@ async function save() {
 const edit = (unit?: UnitRecord) => {
   unitError.value = undefined
   editing.value = unit
-    ? { id: unit.id, version: unit.version, form: structuredClone({ name: unit.name, family: unit.family, design: { ...unit.design }, hoursPerDay: unit.hoursPerDay }) }
+    ? {
+        id: unit.id,
+        version: unit.version,
+        form: structuredClone({ name: unit.name, family: unit.family, design: { ...unit.design }, hoursPerDay: unit.hoursPerDay }),
+      }
     : { form: { name: '', family: 'wall-head', design: {} } }
 }
 
@@ -90,7 +94,12 @@ async function saveUnit() {
 async function planVisit() {
   error.value = undefined
   try {
-    const job = await ask<JobCard>('POST', '/api/jobs', { siteId: record.value?.id, unitIds: picked.value, onDate: onDate.value, crewIds: crewIds.value })
+    const job = await ask<JobCard>('POST', '/api/jobs', {
+      siteId: record.value?.id,
+      unitIds: picked.value,
+      onDate: onDate.value,
+      crewIds: crewIds.value,
+    })
     await router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
   } catch (caught) {
     error.value = caught
@@ -102,7 +111,8 @@ function setOutdoor(field: 'dryBulbC' | 'relativeHumidity', text: string) {
   const now = form.value.site.outdoorAir ?? { dryBulbC: 28, relativeHumidity: 0.5 }
   form.value.site.outdoorAir = { ...now, [field]: field === 'relativeHumidity' ? Number(text) / 100 : Number(text) }
 }
-const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) => (form.value.site[field] = text.trim() === '' ? undefined : Number(text.replace(',', '.')))
+const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) =>
+  (form.value.site[field] = text.trim() === '' ? undefined : Number(text.replace(',', '.')))
 </script>
 
 <template>
@@ -111,14 +121,38 @@ const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) 
     <h1>{{ record?.site.name ?? 'New site' }}</h1>
     <FaultNote :error="error" />
     <section v-if="record" class="stack">
-      <div class="spread"><h2>Units</h2><button class="tap" @click="edit()">Add a unit</button></div>
+      <div class="spread">
+        <h2>Units</h2>
+        <button class="tap" @click="edit()">Add a unit</button>
+      </div>
       <p v-if="record.units.length === 0">No units yet. Add the first one, then plan a visit.</p>
       <table v-else class="ledger">
-        <thead><tr><th>On this visit</th><th>Unit</th><th class="number">Cooling</th><th class="number">Last cleaned</th><th></th></tr></thead>
+        <thead>
+          <tr>
+            <th>On this visit</th>
+            <th>Unit</th>
+            <th class="number">Cooling</th>
+            <th class="number">Last cleaned</th>
+            <th></th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="unit in record.units" :key="unit.id">
-            <td><button class="tap" role="checkbox" :aria-checked="picked.includes(unit.id)" :aria-label="`${unit.name} on this visit`" @click="picked = toggle(picked, unit.id)">{{ picked.includes(unit.id) ? 'yes' : 'no' }}</button></td>
-            <td><b>{{ unit.name }}</b><br /><small><RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small></td>
+            <td>
+              <button
+                class="tap"
+                role="checkbox"
+                :aria-checked="picked.includes(unit.id)"
+                :aria-label="`${unit.name} on this visit`"
+                @click="picked = toggle(picked, unit.id)"
+              >
+                {{ picked.includes(unit.id) ? 'yes' : 'no' }}
+              </button>
+            </td>
+            <td>
+              <b>{{ unit.name }}</b
+              ><br /><small><RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small>
+            </td>
             <td class="number">{{ unit.design.ratedCoolingKw ?? '–' }} kW</td>
             <td class="number">{{ unit.lastCleanedAt ? dayjs(unit.lastCleanedAt).format('D MMM YYYY') : 'never' }}</td>
             <td class="number"><button class="tap bare" @click="edit(unit)">Traits</button></td>
@@ -129,12 +163,25 @@ const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) 
         <h2>{{ editing.id ? 'Traits of the unit' : 'New wall head' }}</h2>
         <UnitFormFields v-model="editing.form" />
         <FaultNote :error="unitError" />
-        <div class="row"><button class="tap now" type="submit">Save the unit</button><button class="tap" type="button" @click="editing = undefined">Leave it</button></div>
+        <div class="row">
+          <button class="tap now" type="submit">Save the unit</button><button class="tap" type="button" @click="editing = undefined">Leave it</button>
+        </div>
       </form>
       <div v-if="record.units.length > 0" class="visit ruled">
         <label class="field"><span>Day of the visit</span><input v-model="onDate" type="date" class="date" name="on-date" /></label>
-        <div class="field" role="group" aria-label="Who goes"><span>Who goes</span>
-          <div class="chips"><button v-for="person in crew" :key="person.id" class="tap" :aria-pressed="crewIds.includes(person.id)" @click="crewIds = toggle(crewIds, person.id)">{{ person.name }}</button></div>
+        <div class="field" role="group" aria-label="Who goes">
+          <span>Who goes</span>
+          <div class="chips">
+            <button
+              v-for="person in crew"
+              :key="person.id"
+              class="tap"
+              :aria-pressed="crewIds.includes(person.id)"
+              @click="crewIds = toggle(crewIds, person.id)"
+            >
+              {{ person.name }}
+            </button>
+          </div>
         </div>
         <button class="tap now" :disabled="picked.length === 0 || crewIds.length === 0" @click="planVisit">Start the visit</button>
       </div>
@@ -146,28 +193,91 @@ const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) 
         <label class="field"><span>Name</span><ElInput v-model="form.site.name" name="site-name" required /></label>
         <label class="field"><span>Address</span><ElInput v-model="form.address" name="address" /></label>
         <label class="field"><span>Contact, keys, hours</span><ElInput v-model="form.contact" name="contact" /></label>
-        <label class="field"><span>Setting</span><ElSelect v-model="form.site.setting"><ElOption v-for="setting in settings" :key="setting" :value="setting" :label="setting.replace('-', ' ')" /></ElSelect></label>
-        <label class="field"><span>Altitude, m</span><ElInput name="altitude" :model-value="String(form.site.altitudeM ?? '')" @change="setNumber('altitudeM', String($event))" /></label>
-        <label class="field"><span>Outdoor air, °C</span><ElInput :model-value="String(form.site.outdoorAir?.dryBulbC ?? '')" @change="setOutdoor('dryBulbC', String($event))" /></label>
-        <label class="field"><span>Outdoor humidity, %</span><ElInput :model-value="form.site.outdoorAir ? String(Math.round(form.site.outdoorAir.relativeHumidity * 100)) : ''" @change="setOutdoor('relativeHumidity', String($event))" /></label>
-        <label class="field"><span>Electricity, per kWh</span><ElInput :model-value="String(form.site.electricityPricePerKwh ?? '')" @change="setNumber('electricityPricePerKwh', String($event))" /></label>
+        <label class="field"
+          ><span>Setting</span
+          ><ElSelect v-model="form.site.setting"
+            ><ElOption v-for="setting in settings" :key="setting" :value="setting" :label="setting.replace('-', ' ')" /></ElSelect
+        ></label>
+        <label class="field"
+          ><span>Altitude, m</span
+          ><ElInput name="altitude" :model-value="String(form.site.altitudeM ?? '')" @change="setNumber('altitudeM', String($event))"
+        /></label>
+        <label class="field"
+          ><span>Outdoor air, °C</span
+          ><ElInput :model-value="String(form.site.outdoorAir?.dryBulbC ?? '')" @change="setOutdoor('dryBulbC', String($event))"
+        /></label>
+        <label class="field"
+          ><span>Outdoor humidity, %</span
+          ><ElInput
+            :model-value="form.site.outdoorAir ? String(Math.round(form.site.outdoorAir.relativeHumidity * 100)) : ''"
+            @change="setOutdoor('relativeHumidity', String($event))"
+        /></label>
+        <label class="field"
+          ><span>Electricity, per kWh</span
+          ><ElInput :model-value="String(form.site.electricityPricePerKwh ?? '')" @change="setNumber('electricityPricePerKwh', String($event))"
+        /></label>
       </div>
-      <div class="field" role="group" aria-label="Surroundings"><span>Surroundings</span>
-        <div class="chips"><button v-for="kind in surroundings" :key="kind" type="button" class="tap" :aria-pressed="form.site.surroundings?.includes(kind) ?? false" @click="form.site.surroundings = toggle(form.site.surroundings ?? [], kind)">{{ kind.replace('-', ' ') }}</button></div>
+      <div class="field" role="group" aria-label="Surroundings">
+        <span>Surroundings</span>
+        <div class="chips">
+          <button
+            v-for="kind in surroundings"
+            :key="kind"
+            type="button"
+            class="tap"
+            :aria-pressed="form.site.surroundings?.includes(kind) ?? false"
+            @click="form.site.surroundings = toggle(form.site.surroundings ?? [], kind)"
+          >
+            {{ kind.replace('-', ' ') }}
+          </button>
+        </div>
       </div>
       <div class="chips">
-        <button type="button" class="tap" :aria-pressed="form.site.waterOnSite" @click="form.site.waterOnSite = !form.site.waterOnSite">tap on site</button>
-        <button type="button" class="tap" :aria-pressed="form.site.foulDrainOnSite" @click="form.site.foulDrainOnSite = !form.site.foulDrainOnSite">foul drain on site</button>
-        <button type="button" class="tap" :aria-pressed="form.site.sensitiveOccupants ?? false" @click="form.site.sensitiveOccupants = !form.site.sensitiveOccupants">sensitive occupants</button>
+        <button type="button" class="tap" :aria-pressed="form.site.waterOnSite" @click="form.site.waterOnSite = !form.site.waterOnSite">
+          tap on site
+        </button>
+        <button type="button" class="tap" :aria-pressed="form.site.foulDrainOnSite" @click="form.site.foulDrainOnSite = !form.site.foulDrainOnSite">
+          foul drain on site
+        </button>
+        <button
+          type="button"
+          class="tap"
+          :aria-pressed="form.site.sensitiveOccupants ?? false"
+          @click="form.site.sensitiveOccupants = !form.site.sensitiveOccupants"
+        >
+          sensitive occupants
+        </button>
       </div>
-      <div class="row"><button class="tap" :class="{ now: !record }" type="submit">Save the site</button><span role="status">{{ saved }}</span><button v-if="record" type="button" class="tap bare" @click="load">Load the newest version</button></div>
+      <div class="row">
+        <button class="tap" :class="{ now: !record }" type="submit">Save the site</button><span role="status">{{ saved }}</span
+        ><button v-if="record" type="button" class="tap bare" @click="load">Load the newest version</button>
+      </div>
     </form>
   </div>
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr)); gap: 0.8rem 1.2rem; }
-.editing, .visit { padding: 0.9rem; }
-.visit { display: flex; flex-wrap: wrap; gap: 1.5rem; align-items: end; }
-.date { font: inherit; min-height: 44px; border: var(--rule-width) solid var(--rule); background: transparent; padding: 0 0.6rem; color: inherit; }
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
+  gap: 0.8rem 1.2rem;
+}
+.editing,
+.visit {
+  padding: 0.9rem;
+}
+.visit {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 1.5rem;
+  align-items: end;
+}
+.date {
+  font: inherit;
+  min-height: 44px;
+  border: var(--rule-width) solid var(--rule);
+  background: transparent;
+  padding: 0 0.6rem;
+  color: inherit;
+}
 </style>

@@ -19,23 +19,47 @@ try {
 }
 const shown = computed(() => {
   const word = wanted.value.trim().toLowerCase()
-  return sites.value.filter(({ site, address, units }) => [site.name, address, ...units.map(({ name }) => name)].some((text) => text.toLowerCase().includes(word)))
+  return sites.value.filter(({ site, address, units }) =>
+    [site.name, address, ...units.map(({ name }) => name)].some((text) => text.toLowerCase().includes(word)),
+  )
 })
-const lastOf = ({ units }: SiteRecord) => units.map(({ lastCleanedAt }) => lastCleanedAt ?? '').sort().at(-1)
+const lastOf = ({ units }: SiteRecord) =>
+  units
+    .map(({ lastCleanedAt }) => lastCleanedAt ?? '')
+    .sort()
+    .at(-1)
 </script>
 
 <template>
   <div class="page stack">
-    <div class="spread"><h1>Sites</h1><RouterLink to="/sites/new" class="tap">New site</RouterLink></div>
+    <div class="spread">
+      <h1>Sites</h1>
+      <RouterLink to="/sites/new" class="tap">New site</RouterLink>
+    </div>
     <FaultNote :error="error" />
     <label class="field find"><span>Find by site, address or unit</span><ElInput v-model="wanted" name="find" clearable /></label>
     <table class="ledger">
-      <thead><tr><th>Site</th><th>Setting</th><th>Units</th><th class="number">Last cleaned</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Site</th>
+          <th>Setting</th>
+          <th>Units</th>
+          <th class="number">Last cleaned</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="site in shown" :key="site.id">
-          <td><RouterLink :to="`/sites/${site.id}`"><b>{{ site.site.name }}</b></RouterLink><br /><small>{{ site.address }}</small></td>
-          <td>{{ site.site.setting.replace('-', ' ') }}<br /><small>{{ site.site.surroundings?.join(', ').replaceAll('-', ' ') }}</small></td>
-          <td>{{ site.units.length }}<br /><small>{{ site.units.map(({ name }) => name).join(', ') }}</small></td>
+          <td>
+            <RouterLink :to="`/sites/${site.id}`"
+              ><b>{{ site.site.name }}</b></RouterLink
+            ><br /><small>{{ site.address }}</small>
+          </td>
+          <td>
+            {{ site.site.setting.replace('-', ' ') }}<br /><small>{{ site.site.surroundings?.join(', ').replaceAll('-', ' ') }}</small>
+          </td>
+          <td>
+            {{ site.units.length }}<br /><small>{{ site.units.map(({ name }) => name).join(', ') }}</small>
+          </td>
           <td class="number">{{ lastOf(site) ? dayjs(lastOf(site)).format('D MMM YYYY') : 'never' }}</td>
         </tr>
       </tbody>
@@ -45,5 +69,7 @@ const lastOf = ({ units }: SiteRecord) => units.map(({ lastCleanedAt }) => lastC
 </template>
 
 <style scoped>
-.find { max-width: 28rem; }
+.find {
+  max-width: 28rem;
+}
 </style>

@@ -24,11 +24,20 @@ const left = computed(() => jobs.value.today.filter(({ onDate }) => onDate < day
 
 <template>
   <div class="page stack">
-    <div class="spread"><h1>{{ dayjs(day).format('dddd, D MMMM YYYY') }}</h1><RouterLink to="/sites" class="tap">Plan a visit from a site</RouterLink></div>
+    <div class="spread">
+      <h1>{{ dayjs(day).format('dddd, D MMMM YYYY') }}</h1>
+      <RouterLink to="/sites" class="tap">Plan a visit from a site</RouterLink>
+    </div>
     <FaultNote :error="error" />
     <p v-if="!error && due.length === 0">Nothing is planned for today. Open a site, choose its units, and plan a visit.</p>
     <JobSheet v-for="job in due" :key="job.id" :job="job" />
-    <template v-if="left.length > 0"><h2 class="ruled-top">Left open</h2><JobSheet v-for="job in left" :key="job.id" :job="job" /></template>
-    <template v-if="jobs.coming.length > 0"><h2 class="ruled-top">Coming</h2><JobSheet v-for="job in jobs.coming" :key="job.id" :job="job" /></template>
+    <template v-if="left.length > 0"
+      ><h2 class="ruled-top">Left open</h2>
+      <JobSheet v-for="job in left" :key="job.id" :job="job"
+    /></template>
+    <template v-if="jobs.coming.length > 0"
+      ><h2 class="ruled-top">Coming</h2>
+      <JobSheet v-for="job in jobs.coming" :key="job.id" :job="job"
+    /></template>
   </div>
 </template>

@@ -75,7 +75,7 @@ export const drain: RuleSet = {
     ),
     onDrain.rule(
       'drain-vacuum',
-      'need',
+      'school',
       drainIs('failed'),
       'vacuum-from-outside',
       'it does not run: drawn from its outside end, then flushed, then tested again',
@@ -83,7 +83,7 @@ export const drain: RuleSet = {
     ),
     onDrain.rule(
       'drain-vacuum-slow',
-      'need',
+      'school',
       drainIs('slow'),
       'vacuum-from-outside',
       'it runs slowly: drawn from its outside end before anything is flushed into it',
@@ -91,14 +91,14 @@ export const drain: RuleSet = {
     ),
     onDrain.rule(
       'drain-part',
-      'need',
+      'usual',
       drainIs('failed'),
       'disconnect-and-flush',
       'it does not run, and cannot be drawn from outside: parted at the pan and flushed',
     ),
     onDrain.rule(
       'drain-flush',
-      'need',
+      'usual',
       any(atLeast('drainLine', 1), atLeast('pan', 1), drainIs('slow'), complains('drips-indoors')),
       'flush',
       'flushed, so that what was loosened does not settle in the line',

@@ -1,0 +1,94 @@
+import { Session } from '../db/models.ts'
+import { addFirm, openHouse, origin, password, signedIn, type TestHouse } from '../testing/database.ts'
+import { hashPassword, verifyPassword } from './passwords.ts'
+
+let house: TestHouse
+beforeAll(async () => {
+  house = await openHouse()
+  await addFirm('a')
+})
+afterAll(() => house.close())
+
+const signIn = (name: string, secret: string, remoteAddress = '10.0.0.1') =>
+  house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin }, payload: { signIn: name, password: secret }, remoteAddress })
+
+describe('sign-in', () => {
+  it('opens a session with a cookie that scripts cannot read', async () => {
+    const answer = await signIn('owner-a', password)
+    expect(answer.statusCode).toBe(200)
+    expect(answer.json()).toMatchObject({ name: 'Owner a', role: 'owner', firm: 'Firm a' })
+    expect(answer.headers['set-cookie']).toMatch(/HttpOnly; SameSite=Strict/)
+    const token = answer.cookies[0].value
+    expect(await Session.count({ where: { tokenHash: token } })).toBe(0)
+  })
+  it('says the same of an unknown name as of a wrong password', async () => {
+    const wrong = await signIn('owner-a', 'not this one', '10.0.0.2')
+    const unknown = await signIn('nobody', password, '10.0.0.2')
+    expect(wrong.statusCode).toBe(401)
+    expect(unknown.json()).toEqual(wrong.json())
+  })
+  it('is slowed down after ten tries a minute', async () => {
+    const answers = []
+    for (let tries = 0; tries < 11; tries++) answers.push(await signIn('owner-a', 'wrong', '10.0.0.3'))
+    expect(answers.slice(0, 10).map(({ statusCode }) => statusCode)).toEqual(Array(10).fill(401))
+    expect(answers[10].statusCode).toBe(429)
+    expect(answers[10].json().sentence).toMatch(/Wait a minute/)
+    expect((await signIn('owner-a', password, '10.0.0.4')).statusCode).toBe(200)
+  })
+  it('names what is missing', async () => {
+    const answer = await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin }, payload: { signIn: 'owner-a' } })
+    expect(answer.statusCode).toBe(422)
+    expect(answer.json().lines).toEqual([{ where: 'password', what: 'this is missing', allowed: 'a string' }])
+  })
+})
+
+describe('every other route', () => {
+  it.each([['GET', '/api/session'], ['GET', '/api/today?day=2026-05-01'], ['GET', '/api/sites'], ['POST', '/api/sites'], ['GET', '/api/logbook'], ['GET', '/api/house-rules'], ['PUT', '/api/house-rules'], ['POST', '/api/jobs/x/events']] as const)('%s %s needs a session', async (method, url) => {
+    expect((await house.app.inject({ method, url, headers: { host: 'yastik.test', origin } })).statusCode).toBe(401)
+  })
+  it('takes no writes from elsewhere', async () => {
+    const answer = await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin: 'http://elsewhere.test' }, payload: {} })
+    expect(answer.statusCode).toBe(403)
+    expect((await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test' }, payload: {} })).statusCode).toBe(403)
+  })
+  it('checks roles on the server', async () => {
+    const technician = await signedIn(house.app, 'technician-a')
+    const answer = await technician('PUT', '/api/house-rules', { rules: { rinseSchool: 'dry' }, version: 1 })
+    expect(answer.statusCode).toBe(403)
+    const owner = await signedIn(house.app, 'owner-a')
+    expect((await owner('PUT', '/api/house-rules', { rules: { rinseSchool: 'dry' }, version: 1 })).json()).toEqual({ rules: { rinseSchool: 'dry' }, version: 2 })
+    expect((await owner('PUT', '/api/house-rules', { rules: { rinseSchool: 'rinse' }, version: 1 })).statusCode).toBe(409)
+    expect((await technician('GET', '/api/house-rules')).json()).toEqual({ rules: { rinseSchool: 'dry' }, version: 2 })
+  })
+  it('ends with signing out', async () => {
+    const ask = await signedIn(house.app, 'technician-a')
+    expect((await ask('GET', '/api/session')).statusCode).toBe(200)
+    expect((await ask('DELETE', '/api/session')).statusCode).toBe(204)
+    expect((await ask('GET', '/api/session')).statusCode).toBe(401)
+  })
+  it('sends security headers', async () => {
+    const { headers } = await house.app.inject({ method: 'GET', url: '/api/session' })
+    expect(headers['content-security-policy']).toContain("script-src 'self'")
+    expect(headers['x-content-type-options']).toBe('nosniff')
+  })
+  it.each([
+    ['no JSON', { 'content-type': 'application/json' }, '{"signIn":', 400, 'not-json'],
+    ['a kind that is not taken', { 'content-type': 'text/csv' }, 'a;b', 415, 'wrong-media'],
+    ['10 MB', { 'content-type': 'application/json' }, `"${'x'.repeat(10_000_000)}"`, 413, 'too-large'],
+  ])('turns down %s', async (_, headers, payload, status, code) => {
+    const answer = await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin, ...headers }, payload, remoteAddress: '10.0.0.9' })
+    expect(answer.statusCode).toBe(status)
+    expect(answer.json()).toMatchObject({ code })
+  })
+})
+
+describe('passwords', () => {
+  it('are salted: the same one twice has two hashes, and both fit', async () => {
+    const [one, two] = [await hashPassword('word'), await hashPassword('word')]
+    expect(one).not.toBe(two)
+    expect(await verifyPassword('word', one)).toBe(true)
+    expect(await verifyPassword('word', two)).toBe(true)
+    expect(await verifyPassword('Word', one)).toBe(false)
+    expect(await verifyPassword('word', 'no hash at all')).toBe(false)
+  })
+})

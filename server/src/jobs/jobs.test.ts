@@ -1,0 +1,147 @@
+import { v7 as newId } from 'uuid'
+import { Firm, Job, JobUnit, StoredEvent, Unit } from '../db/models.ts'
+import { migrator } from '../db/migrate.ts'
+import { demoPassword, demoPeople } from '../demo/firm.ts'
+import { loadDemo } from '../demo/load.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../testing/database.ts'
+
+let house: TestHouse
+let ask: Ask
+let other: Ask
+let me: number
+let colleague: number
+beforeAll(async () => {
+  house = await openHouse()
+  const { owner, technician } = await addFirm('a')
+  await addFirm('b')
+  ;[me, colleague] = [technician.id, owner.id]
+  ask = await signedIn(house.app, 'technician-a')
+  other = await signedIn(house.app, 'owner-b')
+})
+afterAll(() => house.close())
+
+const day = '2026-05-31'
+async function newJob(units = 1) {
+  const site = (await ask('POST', '/api/sites', { site: { name: 'Place', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })).json()
+  const unitIds: string[] = []
+  for (let index = 0; index < units; index++) unitIds.push((await ask('POST', `/api/sites/${site.id}/units`, { name: `Unit ${index}`, family: 'wall-head', design: {} })).json().id)
+  const job = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds, onDate: day, crewIds: [me] })).json()
+  return { site, unitIds, job }
+}
+const graded = (unitId: string, grade: number, more: object = {}) => ({ id: newId(), atMs: Date.now(), by: me, happening: { type: 'grade-set', unitId, part: 'wheel', grade, kinds: [] }, ...more })
+const send = (jobId: string, events: unknown[]) => ask('POST', `/api/jobs/${jobId}/events`, { events })
+const stored = (jobId: string) => StoredEvent.count({ where: { jobId } })
+
+describe('jobs', () => {
+  it('are made, shown on their day, and fetched whole', async () => {
+    const { job, unitIds, site } = await newJob(2)
+    expect(job).toMatchObject({ siteName: 'Place', onDate: day, crew: ['Technician a'], units: [{ unitId: unitIds[0], stage: 'look-over' }, { unitId: unitIds[1] }] })
+    const today = (await ask('GET', `/api/today?day=${day}`)).json().today
+    expect(today.map(({ id }: { id: string }) => id)).toContain(job.id)
+    expect((await ask('GET', `/api/jobs/${job.id}`)).json()).toMatchObject({ site: { id: site.id }, unitIds, crew: [{ id: me, name: 'Technician a' }], events: [] })
+  })
+  it('need a real day, units of the site, and people of the firm', async () => {
+    const { site, unitIds } = await newJob()
+    const form = { siteId: site.id, unitIds, onDate: day, crewIds: [me] }
+    expect((await ask('POST', '/api/jobs', { ...form, onDate: '2026-02-30' })).json().lines[0].where).toBe('onDate')
+    expect((await ask('POST', '/api/jobs', { ...form, unitIds: [newId()] })).json().lines[0].where).toBe('unitIds')
+    expect((await ask('POST', '/api/jobs', { ...form, crewIds: [999_999] })).json().lines[0].where).toBe('crewIds')
+    expect((await ask('GET', '/api/today?day=tomorrow')).statusCode).toBe(422)
+    expect(await Job.count({ where: { siteId: site.id } })).toBe(1)
+  })
+  it('of another firm are not there', async () => {
+    const { job, unitIds } = await newJob()
+    expect((await other('GET', `/api/jobs/${job.id}`)).statusCode).toBe(404)
+    expect((await other('POST', `/api/jobs/${job.id}/events`, { events: [graded(unitIds[0], 1)] })).statusCode).toBe(404)
+    expect(await stored(job.id)).toBe(0)
+  })
+})
+
+describe('events', () => {
+  it('are stored once, however often they are sent', async () => {
+    const { job, unitIds } = await newJob()
+    const events = [graded(unitIds[0], 2), graded(unitIds[0], 3)]
+    const first = (await send(job.id, events)).json()
+    const again = (await send(job.id, [...events, events[0]])).json()
+    expect(first).toEqual({ accepted: events.map(({ id }) => id), refused: [] })
+    expect(again).toEqual(first)
+    expect(await stored(job.id)).toBe(2)
+    expect((await ask('GET', `/api/jobs/${job.id}`)).json().events).toEqual(events)
+  })
+  it('of a batch half wrong: the good ones are taken, the others come back with a reason each', async () => {
+    const { job, unitIds } = await newJob()
+    const good = graded(unitIds[0], 1)
+    const wrong = [
+      graded(unitIds[0], 7), graded(unitIds[0], 1, { by: colleague }), graded(unitIds[0], 1, { atMs: Date.now() + 3_600_000 }), graded(newId(), 1), { id: 'x' }, 'text',
+    ]
+    const { accepted, refused } = (await send(job.id, [wrong[0], good, ...wrong.slice(1)])).json()
+    expect(accepted).toEqual([good.id])
+    const reasons = refused.map(({ because }: { because: string }) => because)
+    expect(reasons).toHaveLength(6)
+    expect(reasons[0]).toBe('events[0].happening.grade: 7 is not allowed; allowed: 0, 1, 2, 3, 4')
+    expect(reasons[1]).toMatch(/events\[2\]\.by: \d+ is not you/)
+    expect(reasons[2]).toMatch(/future/)
+    expect(reasons[3]).toMatch(/is not a unit of this job/)
+    expect(await stored(job.id)).toBe(1)
+  })
+  it('whose id belongs to another job are turned down', async () => {
+    const [one, two] = [await newJob(), await newJob()]
+    const event = graded(one.unitIds[0], 2)
+    await send(one.job.id, [event])
+    const { accepted, refused } = (await send(two.job.id, [{ ...event, happening: { ...event.happening, unitId: two.unitIds[0] } }])).json()
+    expect(accepted).toEqual([])
+    expect(refused[0].because).toMatch(/another job/)
+  })
+  it('sent by several at once all arrive, and the summary is of all of them', async () => {
+    const { job, unitIds } = await newJob()
+    const batches = [1, 2, 3, 4].map((grade, index) => [graded(unitIds[0], grade, { atMs: 1_700_000_000_000 + index })])
+    await Promise.all(batches.map((batch) => send(job.id, batch)))
+    expect(await stored(job.id)).toBe(4)
+    expect(await JobUnit.findOne({ where: { jobId: job.id } })).toMatchObject({ worstGrade: 4, stage: 'method' })
+  })
+  it('need a batch of 1 to 1000', async () => {
+    const { job } = await newJob()
+    expect((await send(job.id, [])).json().lines[0]).toEqual({ where: 'events', what: 'there are 0 entries', allowed: 'at least 1 entries' })
+    expect((await ask('POST', `/api/jobs/${job.id}/events`, { events: 'all' })).statusCode).toBe(422)
+  })
+})
+
+describe('the logbook', () => {
+  it('pages without a gap or a double, and keeps to the firm and to a unit', async () => {
+    const { site, unitIds } = await newJob()
+    for (let index = 0; index < 63; index++) {
+      const job = await Job.create({ id: newId(), firmId: (await Unit.findByPk(unitIds[0]))!.firmId, siteId: site.id, onDate: day, crewIds: [me] })
+      await JobUnit.create({ jobId: job.id, unitId: unitIds[0], firmId: job.firmId, position: 0, stage: 'handed-over', verdict: 'proved', handedOverAt: new Date(1_700_000_000_000 + Math.floor(index / 3) * 1000), handedOverBy: me, scope: 'open-clean' })
+    }
+    const first = (await ask('GET', '/api/logbook')).json()
+    const second = (await ask('GET', `/api/logbook?after=${encodeURIComponent(first.next)}`)).json()
+    expect([first.entries.length, second.entries.length, second.next]).toEqual([50, 13, null])
+    expect(new Set([...first.entries, ...second.entries].map(({ jobId }: { jobId: string }) => jobId)).size).toBe(63)
+    expect((await other('GET', '/api/logbook')).json().entries).toEqual([])
+    expect((await ask('GET', `/api/units/${unitIds[0]}/life`)).json().entries).toHaveLength(50)
+    expect((await other('GET', `/api/units/${unitIds[0]}/life`)).statusCode).toBe(404)
+    expect((await ask('GET', '/api/logbook?after=nonsense')).statusCode).toBe(422)
+  })
+})
+
+describe('the demo', () => {
+  it('loads into an empty database only, with every past visit handed over, and can be taken down again', async () => {
+    const empty = await openHouse()
+    try {
+      expect(await loadDemo(empty.sequelize)).toBe(true)
+      expect(await loadDemo(empty.sequelize)).toBe(false)
+      expect(await Firm.count()).toBe(1)
+      const past = await Job.findAll({ where: { closed: true } })
+      expect(past.length).toBeGreaterThanOrEqual(10)
+      const open = await JobUnit.findAll({ where: { handedOverAt: null } })
+      expect(open.map(({ stage }) => stage).sort()).toEqual(['at-the-unit', 'look-over', 'look-over', 'look-over', 'method'])
+      const session = await empty.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'h', origin: 'http://h' }, payload: { signIn: demoPeople[0].signIn, password: demoPassword } })
+      expect(session.statusCode).toBe(200)
+      await migrator(empty.sequelize).down({ to: 0 })
+      const [tables] = await empty.sequelize.query('SHOW TABLES')
+      expect(tables).toHaveLength(1)
+    } finally {
+      await empty.close()
+    }
+  })
+})

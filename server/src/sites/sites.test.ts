@@ -1,0 +1,70 @@
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../testing/database.ts'
+
+let house: TestHouse
+let ask: Ask
+let other: Ask
+beforeAll(async () => {
+  house = await openHouse()
+  await addFirm('a')
+  await addFirm('b')
+  ask = await signedIn(house.app, 'technician-a')
+  other = await signedIn(house.app, 'owner-b')
+})
+afterAll(() => house.close())
+
+const form = (name: string) => ({ site: { name, setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '1 Some Lane', contact: 'Someone' })
+const unitForm = (name: string) => ({ name, family: 'wall-head', design: { ratedCoolingKw: 3.5 } })
+
+describe('sites', () => {
+  it('are made, read and saved', async () => {
+    const made = (await ask('POST', '/api/sites', form('Alder House'))).json()
+    expect(made).toMatchObject({ version: 1, site: { name: 'Alder House' }, units: [] })
+    const saved = await ask('PUT', `/api/sites/${made.id}`, { ...form('Alder Lodge'), version: 1 })
+    expect(saved.json()).toMatchObject({ version: 2, site: { name: 'Alder Lodge' } })
+    expect((await ask('GET', '/api/sites')).json().map((site: { site: { name: string } }) => site.site.name)).toContain('Alder Lodge')
+  })
+  it('saved by two people: the second is told who was faster, and nothing is overwritten', async () => {
+    const made = (await ask('POST', '/api/sites', form('Both'))).json()
+    await ask('PUT', `/api/sites/${made.id}`, { ...form('First'), version: 1 })
+    const late = await ask('PUT', `/api/sites/${made.id}`, { ...form('Second'), version: 1 })
+    expect(late.statusCode).toBe(409)
+    expect(late.json().sentence).toMatch(/^Technician a saved this in the meantime/)
+    expect(late.json().lines[0]).toMatchObject({ where: 'version', allowed: '2' })
+    expect((await ask('GET', `/api/sites/${made.id}`)).json().site.name).toBe('First')
+  })
+  it('saved at the very same time: one wins, one is told', async () => {
+    const made = (await ask('POST', '/api/sites', form('Race'))).json()
+    const answers = await Promise.all(['One', 'Two', 'Three'].map((name) => ask('PUT', `/api/sites/${made.id}`, { ...form(name), version: 1 })))
+    expect(answers.map(({ statusCode }) => statusCode).sort()).toEqual([200, 409, 409])
+  })
+  it('say where and what when the body breaks its schema', async () => {
+    const answer = await ask('POST', '/api/sites', { ...form('X'), site: { name: '', setting: 'castle', waterOnSite: 'yes' }, extra: 1 })
+    expect(answer.statusCode).toBe(422)
+    const places = answer.json().lines.map(({ where }: { where: string }) => where)
+    expect(places).toEqual(expect.arrayContaining(['site.name', 'site.setting', 'site.waterOnSite', 'site.foulDrainOnSite', 'extra']))
+  })
+  it('that are not there, or another firm’s, are not there', async () => {
+    const made = (await ask('POST', '/api/sites', form('Ours'))).json()
+    expect((await ask('GET', '/api/sites/00000000-0000-4000-8000-000000000000')).statusCode).toBe(404)
+    expect((await other('GET', `/api/sites/${made.id}`)).statusCode).toBe(404)
+    expect((await other('PUT', `/api/sites/${made.id}`, { ...form('Theirs'), version: 1 })).statusCode).toBe(404)
+    expect((await ask('GET', `/api/sites/${made.id}`)).json().site.name).toBe('Ours')
+  })
+})
+
+describe('units', () => {
+  it('are added to a site and saved over the version that was seen', async () => {
+    const site = (await ask('POST', '/api/sites', form('Units'))).json()
+    const unit = (await ask('POST', `/api/sites/${site.id}/units`, unitForm('Hall'))).json()
+    expect(unit).toMatchObject({ siteId: site.id, version: 1, design: { ratedCoolingKw: 3.5 }, lastCleanedAt: null })
+    expect((await ask('PUT', `/api/units/${unit.id}`, { ...unitForm('Hallway'), hoursPerDay: 9, version: 1 })).json()).toMatchObject({ name: 'Hallway', hoursPerDay: 9, version: 2 })
+    expect((await ask('PUT', `/api/units/${unit.id}`, { ...unitForm('Late'), version: 1 })).statusCode).toBe(409)
+  })
+  it('of a family that is not covered, or with an unknown trait, are turned down', async () => {
+    const site = (await ask('POST', '/api/sites', form('Later'))).json()
+    const early = await ask('POST', `/api/sites/${site.id}/units`, { ...unitForm('Sash'), family: 'window' })
+    expect(early.json()).toMatchObject({ code: 'not-yet', lines: [{ where: 'family', allowed: 'wall-head' }] })
+    expect((await ask('POST', `/api/sites/${site.id}/units`, { ...unitForm('Hall'), design: { colour: 'white' } })).json().lines[0].where).toBe('design.colour')
+    expect((await ask('GET', `/api/sites/${site.id}`)).json().units).toEqual([])
+  })
+})
