@@ -1,0 +1,113 @@
+// The commands as a person types them: plan, and start with a taken port or after a launcher that was killed.
+import { execFile, spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { createServer, type AddressInfo, type Server } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { root } from './support/app.ts'
+
+jest.setTimeout(240_000)
+const env = { ...process.env, NODE_OPTIONS: '' }
+
+interface Result { status: number; stdout: string; stderr: string }
+const runScript = (script: string, args: string[], input?: string): Promise<Result> =>
+  new Promise((resolve) => {
+    const child = execFile(process.execPath, [join(root, 'scripts', script), ...args], { env, maxBuffer: 20_000_000 }, (error, stdout, stderr) => resolve({ status: error ? Number(error.code) : 0, stdout, stderr }))
+    child.stdin?.on('error', () => undefined)
+    child.stdin?.end(input)
+  })
+
+describe('the plan command', () => {
+  const example = join(root, 'docs/examples/wall-head-strip-down.json')
+  it('prints a plan of a file, and the same one from standard input', async () => {
+    const [file, piped] = [await runScript('plan.mjs', [example]), await runScript('plan.mjs', ['-'], readFileSync(example, 'utf8'))]
+    expect(file).toMatchObject({ status: 0, stderr: '' })
+    expect(JSON.parse(file.stdout)).toMatchObject({ format: 'yastik.plan/1', units: [{ id: 'room-3' }] })
+    expect(piped.stdout).toBe(file.stdout)
+  })
+  it('prints one line per fault to standard error and exits 2', async () => {
+    const job = JSON.parse(readFileSync(example, 'utf8'))
+    job.units[0].grades.wheel.grade = 7
+    job.site.altitudeM = -9000
+    const { status, stdout, stderr } = await runScript('plan.mjs', ['-'], JSON.stringify(job))
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
+    expect(stderr.trim().split('\n').sort()).toEqual(['site.altitudeM: -9000 is not allowed; allowed: at least -450', 'units[0].grades.wheel.grade: 7 is not allowed; allowed: 0, 1, 2, 3, 4'])
+  })
+  it.each([['nothing', [], undefined], ['a file that is not there', ['no-such.json'], undefined], ['text that is no JSON', ['-'], '{ NaN'], ['10 MB of text', ['-'], 'x'.repeat(10_000_000)]])('exits 2 with a sentence for %s', async (_, args, input) => {
+    const { status, stdout, stderr } = await runScript('plan.mjs', args as string[], input)
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
+    expect(stderr).toMatch(/usage|no such file|not JSON|at most 2000000 characters/)
+  })
+})
+
+describe('the start command', () => {
+  const started: ChildProcess[] = []
+  const data = mkdtempSync(join(tmpdir(), 'yastik-start-'))
+  let holder: Server
+  afterAll(() => {
+    holder?.close()
+    for (const child of started) child.kill('SIGKILL')
+    rmSync(data, { recursive: true, force: true })
+  })
+  const freePort = () => new Promise<number>((resolve) => { const probe = createServer().listen(0, '127.0.0.1', () => { const { port } = probe.address() as AddressInfo; probe.close(() => resolve(port)) }) })
+  const start = (port: number) => {
+    const child = spawn(process.execPath, [join(root, 'scripts/start.mjs'), '--port', String(port), '--data', data], { env, stdio: ['ignore', 'pipe', 'pipe'] })
+    started.push(child)
+    let output = ''
+    const ready = new Promise<string>((resolve, reject) => {
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => { output += chunk; if (output.includes('Ctrl+C stops it.')) resolve(output) })
+      child.once('exit', (status) => reject(new Error(`ended with ${status}: ${output}`)))
+    })
+    return { child, ready }
+  }
+  const ended = (child: ChildProcess) => new Promise<number | null>((resolve) => child.once('exit', (status) => resolve(status)))
+  const answers = (port: number) => fetch(`http://127.0.0.1:${port}/api/session`).then(({ status }) => status)
+
+  it('says in a sentence that a port is taken, or an option wrong', async () => {
+    holder = createServer().listen(0, '127.0.0.1')
+    await new Promise((resolve) => holder.once('listening', resolve))
+    const { port } = holder.address() as AddressInfo
+    const taken = await runScript('start.mjs', ['--port', String(port), '--data', data])
+    expect(taken.status).toBe(3)
+    expect(taken.stderr).toContain(`Port ${port} is taken by another program. Choose another one`)
+    expect(await runScript('start.mjs', ['--port', 'ninety'])).toMatchObject({ status: 2, stderr: expect.stringContaining('a whole number from 1 to 65535') })
+    expect((await runScript('start.mjs', ['--colour', 'red'])).status).toBe(2)
+  })
+  it('prints one URL and the demo sign-ins, keeps its password to itself, and stops cleanly', async () => {
+    const port = await freePort()
+    const { child, ready } = start(port)
+    const output = await ready
+    expect(output.match(/http:\S+/g)).toEqual([`http://127.0.0.1:${port}/`])
+    expect(output).toMatch(/mira .*owner[\s\S]*imre .*technician/)
+    expect(statSync(join(data, 'password')).mode & 0o777).toBe(0o600)
+    expect(await answers(port)).toBe(401)
+    const end = ended(child)
+    child.kill('SIGTERM')
+    expect(await end).toBe(0)
+    await expect(answers(port)).rejects.toThrow()
+  })
+  it('starts again over what a killed launcher left behind, on the same data', async () => {
+    const port = await freePort()
+    const first = start(port)
+    await first.ready
+    const end = ended(first.child)
+    first.child.kill('SIGKILL')
+    await end
+    expect(await answers(port)).toBe(401)
+    const second = start(port)
+    expect(await second.ready).toContain('ending the server that an earlier run left behind')
+    expect(await answers(port)).toBe(401)
+    const secondEnd = ended(second.child)
+    second.child.kill('SIGINT')
+    expect(await secondEnd).toBe(0)
+  })
+  it('does not touch a process that is not its own', async () => {
+    writeFileSync(join(data, 'app.pid'), String(process.pid))
+    const port = await freePort()
+    const { child, ready } = start(port)
+    expect(await ready).not.toContain('left behind')
+    const end = ended(child)
+    child.kill('SIGTERM')
+    await end
+  })
+})
