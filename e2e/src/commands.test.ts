@@ -9,10 +9,16 @@ import { root } from './support/app.ts'
 jest.setTimeout(240_000)
 const env = { ...process.env, NODE_OPTIONS: '' }
 
-interface Result { status: number; stdout: string; stderr: string }
+interface Result {
+  status: number
+  stdout: string
+  stderr: string
+}
 const runScript = (script: string, args: string[], input?: string): Promise<Result> =>
   new Promise((resolve) => {
-    const child = execFile(process.execPath, [join(root, 'scripts', script), ...args], { env, maxBuffer: 20_000_000 }, (error, stdout, stderr) => resolve({ status: error ? Number(error.code) : 0, stdout, stderr }))
+    const child = execFile(process.execPath, [join(root, 'scripts', script), ...args], { env, maxBuffer: 20_000_000 }, (error, stdout, stderr) =>
+      resolve({ status: error ? Number(error.code) : 0, stdout, stderr }),
+    )
     child.stdin?.on('error', () => undefined)
     child.stdin?.end(input)
   })
@@ -31,9 +37,17 @@ describe('the plan command', () => {
     job.site.altitudeM = -9000
     const { status, stdout, stderr } = await runScript('plan.mjs', ['-'], JSON.stringify(job))
     expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
-    expect(stderr.trim().split('\n').sort()).toEqual(['site.altitudeM: -9000 is not allowed; allowed: at least -450', 'units[0].grades.wheel.grade: 7 is not allowed; allowed: 0, 1, 2, 3, 4'])
+    expect(stderr.trim().split('\n').sort()).toEqual([
+      'site.altitudeM: -9000 is not allowed; allowed: at least -450',
+      'units[0].grades.wheel.grade: 7 is not allowed; allowed: 0, 1, 2, 3, 4',
+    ])
   })
-  it.each([['nothing', [], undefined], ['a file that is not there', ['no-such.json'], undefined], ['text that is no JSON', ['-'], '{ NaN'], ['10 MB of text', ['-'], 'x'.repeat(10_000_000)]])('exits 2 with a sentence for %s', async (_, args, input) => {
+  it.each([
+    ['nothing', [], undefined],
+    ['a file that is not there', ['no-such.json'], undefined],
+    ['text that is no JSON', ['-'], '{ NaN'],
+    ['10 MB of text', ['-'], 'x'.repeat(10_000_000)],
+  ])('exits 2 with a sentence for %s', async (_, args, input) => {
     const { status, stdout, stderr } = await runScript('plan.mjs', args as string[], input)
     expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
     expect(stderr).toMatch(/usage|no such file|not JSON|at most 2000000 characters/)
@@ -49,13 +63,26 @@ describe('the start command', () => {
     for (const child of started) child.kill('SIGKILL')
     rmSync(data, { recursive: true, force: true })
   })
-  const freePort = () => new Promise<number>((resolve) => { const probe = createServer().listen(0, '127.0.0.1', () => { const { port } = probe.address() as AddressInfo; probe.close(() => resolve(port)) }) })
+  const freePort = () =>
+    new Promise<number>((resolve) => {
+      const probe = createServer().listen(0, '127.0.0.1', () => {
+        const { port } = probe.address() as AddressInfo
+        probe.close(() => resolve(port))
+      })
+    })
   const start = (port: number) => {
-    const child = spawn(process.execPath, [join(root, 'scripts/start.mjs'), '--port', String(port), '--data', data], { env, stdio: ['ignore', 'pipe', 'pipe'] })
+    const child = spawn(process.execPath, [join(root, 'scripts/start.mjs'), '--port', String(port), '--data', data], {
+      env,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
     started.push(child)
     let output = ''
     const ready = new Promise<string>((resolve, reject) => {
-      for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => { output += chunk; if (output.includes('Ctrl+C stops it.')) resolve(output) })
+      for (const stream of [child.stdout, child.stderr])
+        stream.on('data', (chunk) => {
+          output += chunk
+          if (output.includes('Ctrl+C stops it.')) resolve(output)
+        })
       child.once('exit', (status) => reject(new Error(`ended with ${status}: ${output}`)))
     })
     return { child, ready }
@@ -70,7 +97,10 @@ describe('the start command', () => {
     const taken = await runScript('start.mjs', ['--port', String(port), '--data', data])
     expect(taken.status).toBe(3)
     expect(taken.stderr).toContain(`Port ${port} is taken by another program. Choose another one`)
-    expect(await runScript('start.mjs', ['--port', 'ninety'])).toMatchObject({ status: 2, stderr: expect.stringContaining('a whole number from 1 to 65535') })
+    expect(await runScript('start.mjs', ['--port', 'ninety'])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('a whole number from 1 to 65535'),
+    })
     expect((await runScript('start.mjs', ['--colour', 'red'])).status).toBe(2)
   })
   it('prints one URL and the demo sign-ins, keeps its password to itself, and stops cleanly', async () => {

@@ -15,7 +15,8 @@ afterAll(async () => {
   await sheet?.close()
   await app?.close()
 })
-const devtools = (name: string, parameters: object) => (sheet.driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(name, parameters)
+const devtools = (name: string, parameters: object) =>
+  (sheet.driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(name, parameters)
 
 describe('sites', () => {
   it('are made with a unit, and a visit starts from them', async () => {
@@ -101,8 +102,17 @@ describe('every sheet', () => {
     await setSize(sheet, 390, 844)
     await sheet.driver.get(`${app.base}/`)
     await find(sheet, 'a.unit')
-    const units = await sheet.driver.executeScript<string[]>("return [...document.querySelectorAll('a.unit')].map((link) => link.getAttribute('href').replace(/[^/]*$/, ''))")
-    const paths = ['/', '/sites', '/sites/new', '/logbook', '/house-rules', ...['look-over', 'method', 'at-the-unit', 'proof', 'record'].map((station) => units.at(-1) + station)]
+    const units = await sheet.driver.executeScript<string[]>(
+      "return [...document.querySelectorAll('a.unit')].map((link) => link.getAttribute('href').replace(/[^/]*$/, ''))",
+    )
+    const paths = [
+      '/',
+      '/sites',
+      '/sites/new',
+      '/logbook',
+      '/house-rules',
+      ...['look-over', 'method', 'at-the-unit', 'proof', 'record'].map((station) => units.at(-1) + station),
+    ]
     for (const path of paths) {
       await sheet.driver.get(app.base + path)
       await find(sheet, 'main h1')

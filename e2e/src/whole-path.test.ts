@@ -23,7 +23,9 @@ afterAll(async () => {
 })
 
 const decisions = () =>
-  sheet.driver.executeScript<Record<string, string>>("return Object.fromEntries([...document.querySelectorAll('[data-topic]')].map((entry) => [entry.dataset.topic, entry.dataset.choice]))")
+  sheet.driver.executeScript<Record<string, string>>(
+    "return Object.fromEntries([...document.querySelectorAll('[data-topic]')].map((entry) => [entry.dataset.topic, entry.dataset.choice]))",
+  )
 
 describe('one wall head, from sign-in to logbook', () => {
   it('turns down a wrong password in words, and lets the right one in', async () => {
@@ -45,7 +47,15 @@ describe('one wall head, from sign-in to logbook', () => {
     await expectText(sheet, '[data-scope]', 'filter service only')
     await grade(sheet, 'coilFace', 2)
     await expectText(sheet, '[data-scope]', 'cover off, clean in place')
-    for (const [part, value] of [['coilBack', 1], ['wheel', 1], ['pan', 0], ['drainLine', 0], ['outlet', 1], ['housing', 0]] as const) await grade(sheet, part, value)
+    for (const [part, value] of [
+      ['coilBack', 1],
+      ['wheel', 1],
+      ['pan', 0],
+      ['drainLine', 0],
+      ['outlet', 1],
+      ['housing', 0],
+    ] as const)
+      await grade(sheet, part, value)
   })
 
   it('takes a wrong grade back', async () => {
@@ -69,7 +79,12 @@ describe('one wall head, from sign-in to logbook', () => {
   it('shows what the other school would change, and decides with reasons', async () => {
     await clickText(sheet, 'See the method')
     const before = await textOf(sheet, '[data-totals]')
-    expect(await decisions()).toMatchObject({ scope: 'open-clean', rinse: 'pump-wand', wheel: 'brush-through-outlet', containment: 'wash-bag-to-bucket' })
+    expect(await decisions()).toMatchObject({
+      scope: 'open-clean',
+      rinse: 'pump-wand',
+      wheel: 'brush-through-outlet',
+      containment: 'wash-bag-to-bucket',
+    })
     await click(sheet, '[data-school="rinseSchool"] [data-option="dry"]')
     await find(sheet, '[data-topic="rinse"][data-choice="none"]')
     expect(await decisions()).toMatchObject({ containment: 'floor-sheet', electrics: 'cover' })
@@ -81,10 +96,16 @@ describe('one wall head, from sign-in to logbook', () => {
 
   it('decides what the plan command decides from the saved job file', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'yastik-saved-'))
-    await (sheet.driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
+    await (sheet.driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(
+      'Browser.setDownloadBehavior',
+      { behavior: 'allow', downloadPath: folder },
+    )
     await click(sheet, '[data-save-job]')
     await sheet.driver.wait(() => readdirSync(folder).includes('job.json'), 10_000, 'no job file was saved')
-    const { stdout } = await promisify(execFile)(process.execPath, [join(root, 'scripts/plan.mjs'), join(folder, 'job.json')], { env: { ...process.env, NODE_OPTIONS: '' }, maxBuffer: 10_000_000 })
+    const { stdout } = await promisify(execFile)(process.execPath, [join(root, 'scripts/plan.mjs'), join(folder, 'job.json')], {
+      env: { ...process.env, NODE_OPTIONS: '' },
+      maxBuffer: 10_000_000,
+    })
     const [unit] = JSON.parse(stdout).units
     const planned = Object.fromEntries(unit.decisions.map(({ topic, choice }: { topic: string; choice: string }) => [topic, choice]))
     expect(planned).toEqual(await decisions())
@@ -136,6 +157,7 @@ describe('one wall head, from sign-in to logbook', () => {
         { id: crypto.randomUUID(), atMs: Date.now(), by: me.id, happening: { type: 'step-done', unitId, stepId: 'power-on' } }] }) })).then((answer) => answer.json()).then(back)`)
     expect(forged.accepted).toHaveLength(1)
     await clickText(sheet, 'Record')
+    await find(sheet, '[data-record]')
     await sheet.driver.navigate().refresh()
     await expectText(sheet, '[data-record]', /done: Power on\s+does not count: .*still off: front cover/)
     await clickText(sheet, 'At the unit')

@@ -18,7 +18,13 @@ function need(name: string): string {
   return value
 }
 
-const connection = () => mariadb.createConnection({ host: need('YASTIK_DB_HOST'), port: Number(need('YASTIK_DB_PORT')), user: need('YASTIK_DB_USER'), password: need('YASTIK_DB_PASSWORD') })
+const connection = () =>
+  mariadb.createConnection({
+    host: need('YASTIK_DB_HOST'),
+    port: Number(need('YASTIK_DB_PORT')),
+    user: need('YASTIK_DB_USER'),
+    password: need('YASTIK_DB_PASSWORD'),
+  })
 
 async function inDatabase(statement: string): Promise<void> {
   const database = await connection()

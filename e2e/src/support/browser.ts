@@ -19,12 +19,27 @@ export async function openBrowser(base: string, { width = 1280, height = 800 } =
   const options = new Options()
   options.setBinaryPath('/usr/bin/chromium')
   options.addArguments(
-    '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars',
-    `--user-data-dir=${profile}`, `--window-size=${width},${height}`,
+    '--headless=new',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-dev-shm-usage',
+    '--hide-scrollbars',
+    `--user-data-dir=${profile}`,
+    `--window-size=${width},${height}`,
   )
-  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build()
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+    .build()
   const sheet: Sheet = {
-    driver, base,
+    driver,
+    base,
     close: async () => {
       await driver.quit()
       rmSync(profile, { recursive: true, force: true })
@@ -36,7 +51,10 @@ export async function openBrowser(base: string, { width = 1280, height = 800 } =
 
 /** Sets the size of the page itself, phone widths included. */
 export async function setSize({ driver }: Sheet, width: number, height: number): Promise<void> {
-  await (driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: width < 700 })
+  await (driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(
+    'Emulation.setDeviceMetricsOverride',
+    { width, height, deviceScaleFactor: 1, mobile: width < 700 },
+  )
 }
 
 export async function find({ driver }: Sheet, css: string): Promise<WebElement> {
@@ -71,7 +89,9 @@ export async function type(sheet: Sheet, css: string, text: string): Promise<voi
 
 export const textOf = async (sheet: Sheet, css: string): Promise<string> => {
   let text = ''
-  await tryAgain(sheet, async () => { text = await (await find(sheet, css)).getText() })
+  await tryAgain(sheet, async () => {
+    text = await (await find(sheet, css)).getText()
+  })
   return text
 }
 
@@ -79,7 +99,10 @@ export const textOf = async (sheet: Sheet, css: string): Promise<string> => {
 export async function expectText(sheet: Sheet, css: string, part: string | RegExp): Promise<void> {
   let last = ''
   const holds = async () => {
-    last = await sheet.driver.findElements(By.css(css)).then(async (elements) => (await Promise.all(elements.map((element) => element.getText()))).join('\n')).catch(() => '')
+    last = await sheet.driver
+      .findElements(By.css(css))
+      .then(async (elements) => (await Promise.all(elements.map((element) => element.getText()))).join('\n'))
+      .catch(() => '')
     return typeof part === 'string' ? last.includes(part) : part.test(last)
   }
   await sheet.driver.wait(holds, patienceMs).catch(() => {
@@ -100,11 +123,20 @@ export async function signIn(sheet: Sheet, name: string, password: string): Prom
 /** The page redraws while one looks: what went stale is looked for again. */
 async function tryAgain({ driver }: Sheet, move: () => Promise<void>): Promise<void> {
   let last: unknown
-  await driver.wait(async () => move().then(() => true, (error: Error) => {
-    last = error
-    if (!/stale|intercepted|not interactable/i.test(`${error.name} ${error.message}`)) throw error
-    return false
-  }), patienceMs).catch((error: Error) => {
-    throw last instanceof Error ? last : error
-  })
+  await driver
+    .wait(
+      async () =>
+        move().then(
+          () => true,
+          (error: Error) => {
+            last = error
+            if (!/stale|intercepted|not interactable/i.test(`${error.name} ${error.message}`)) throw error
+            return false
+          },
+        ),
+      patienceMs,
+    )
+    .catch((error: Error) => {
+      throw last instanceof Error ? last : error
+    })
 }

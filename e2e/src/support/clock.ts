@@ -12,9 +12,15 @@ const shim = `(() => {
 
 /** Makes the clock of every page that is opened from now on movable. */
 export const makeClockMovable = ({ driver }: Sheet): Promise<void> =>
-  (driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: shim })
+  (driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(
+    'Page.addScriptToEvaluateOnNewDocument',
+    { source: shim },
+  )
 
 /** Moves the clock of the page by `minutes`; it never runs ahead of the server's. */
 export const moveClock = async ({ driver }: Sheet, minutes: number): Promise<void> => {
-  await driver.executeScript("localStorage.setItem('test-clock-shift', String(Math.min(0, Number(localStorage.getItem('test-clock-shift') ?? 0) + arguments[0] * 60000)))", minutes)
+  await driver.executeScript(
+    "localStorage.setItem('test-clock-shift', String(Math.min(0, Number(localStorage.getItem('test-clock-shift') ?? 0) + arguments[0] * 60000)))",
+    minutes,
+  )
 }

@@ -11,7 +11,7 @@ export async function grade(sheet: Sheet, part: string, value: number): Promise<
 }
 
 export const stepId = async (sheet: Sheet): Promise<string | undefined> =>
-  sheet.driver.executeScript<string | undefined>("return document.querySelector('[data-step]')?.dataset.step")
+  (await sheet.driver.executeScript<string | null>("return document.querySelector('[data-step]')?.dataset.step")) ?? undefined
 
 /** Does the step that is shown: gate, then done. Returns its id. */
 export async function doStep(sheet: Sheet): Promise<string> {

@@ -36,8 +36,9 @@ function confirm() {
         <ul class="plain others">
           <li v-for="other in decision.turnedDown" :key="other.choice">
             <div class="spread">
-              <b>{{ name(other.choice) }}</b
-              ><span v-if="other.instead" class="diff">{{ differences(other.instead).join(' · ') || 'no difference in time, money or water' }}</span>
+              <b>{{ name(other.choice) }}</b><span v-if="other.instead" class="diff">{{
+                differences(other.instead).join(' · ') || 'no difference in time, money or water'
+              }}</span>
             </div>
             <p class="small">
               {{ other.because }}<template v-if="other.instead?.reach">. {{ other.instead.reach }}</template

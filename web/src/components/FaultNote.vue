@@ -13,8 +13,7 @@ const lines = computed(() => (props.error instanceof Fault ? props.error.lines :
     <b>{{ sentence }}</b>
     <ul v-if="lines.length > 0">
       <li v-for="line in lines" :key="line.where + line.what">
-        <b>{{ line.where }}</b
-        >: {{ line.what }}<template v-if="line.allowed">. Allowed: {{ line.allowed }}</template>
+        <b>{{ line.where }}</b>: {{ line.what }}<template v-if="line.allowed">. Allowed: {{ line.allowed }}</template>
       </li>
     </ul>
   </div>

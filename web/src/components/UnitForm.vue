@@ -9,6 +9,7 @@ import 'element-plus/theme-chalk/el-popper.css'
 import 'element-plus/theme-chalk/el-scrollbar.css'
 import 'element-plus/theme-chalk/el-select.css'
 import 'element-plus/theme-chalk/el-tag.css'
+import NumberField from './NumberField.vue'
 
 const form = defineModel<UnitForm>({ required: true })
 
@@ -44,10 +45,6 @@ const words = {
   filter: { says: 'Filter', options: ['washable', 'disposable'] },
 } as const
 
-function setNumber(trait: (typeof numbers)[number]['trait'], text: string) {
-  const value = text.trim() === '' ? undefined : Number(text.replace(',', '.'))
-  form.value = { ...form.value, design: { ...form.value.design, [trait]: value } }
-}
 const setTrait = (trait: string, value: unknown) =>
   (form.value = { ...form.value, design: { ...form.value.design, [trait]: value === '' ? undefined : value } })
 </script>
@@ -57,20 +54,9 @@ const setTrait = (trait: string, value: unknown) =>
     <label class="field wide"><span>Name of the unit, as people on site call it</span><ElInput v-model="form.name" name="unit-name" /></label>
     <label v-for="entry in numbers" :key="entry.trait" class="field"
       ><span>{{ entry.says }}{{ entry.unit ? `, ${entry.unit}` : '' }}</span
-      ><ElInput
-        :name="entry.trait"
-        :model-value="String(form.design[entry.trait] ?? '')"
-        inputmode="decimal"
-        @change="setNumber(entry.trait, String($event))"
+      ><NumberField :name="entry.trait" :model-value="form.design[entry.trait]" @update:model-value="setTrait(entry.trait, $event)"
     /></label>
-    <label class="field"
-      ><span>Runs a day, h</span
-      ><ElInput
-        name="hoursPerDay"
-        :model-value="String(form.hoursPerDay ?? '')"
-        inputmode="decimal"
-        @change="form.hoursPerDay = String($event).trim() === '' ? undefined : Number(String($event).replace(',', '.'))"
-    /></label>
+    <label class="field"><span>Runs a day, h</span><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></label>
     <label v-for="(entry, trait) in words" :key="trait" class="field"
       ><span>{{ entry.says }}</span>
       <ElSelect :model-value="form.design[trait] ?? ''" :name="trait" placeholder="not noted" clearable @change="setTrait(trait, $event)"

@@ -12,7 +12,8 @@ export interface Shape {
   readonly side: 'left' | 'right'
 }
 
-const disc = (x: number, y: number, radius: number) => `M${x - radius},${y}a${radius},${radius} 0 1,0 ${2 * radius},0a${radius},${radius} 0 1,0 ${-2 * radius},0Z`
+const disc = (x: number, y: number, radius: number) =>
+  `M${x - radius},${y}a${radius},${radius} 0 1,0 ${2 * radius},0a${radius},${radius} 0 1,0 ${-2 * radius},0Z`
 const ring = (x: number, y: number, outer: number, inner: number) =>
   `M${x - outer},${y}a${outer},${outer} 0 1,0 ${2 * outer},0a${outer},${outer} 0 1,0 ${-2 * outer},0ZM${x - inner},${y}a${inner},${inner} 0 1,1 ${2 * inner},0a${inner},${inner} 0 1,1 ${-2 * inner},0Z`
 
@@ -58,7 +59,14 @@ export const wallHeadShapes: readonly Shape[] = [
     text: [560, 84],
     side: 'right',
   },
-  { part: 'wheel', path: ring(wheelCentre[0], wheelCentre[1], wheelRadius, 44), hit: disc(wheelCentre[0], wheelCentre[1], wheelRadius), at: [250, 296], text: [48, 318], side: 'left' },
+  {
+    part: 'wheel',
+    path: ring(wheelCentre[0], wheelCentre[1], wheelRadius, 44),
+    hit: disc(wheelCentre[0], wheelCentre[1], wheelRadius),
+    at: [250, 296],
+    text: [48, 318],
+    side: 'left',
+  },
 ]
 
 const blades = 30

@@ -121,8 +121,9 @@ useKeys([
         <div v-for="fastener in step.fasteners ?? []" :key="fastener.kind" class="count" role="group" :aria-label="fastener.kind">
           <span
             ><b>{{ fastener.kind }}</b
-            ><small class="beside">{{ step.takesOff ? `expected ${fastener.count}` : `${outOf(step, fastener.kind)?.out ?? fastener.count} came out` }}</small
-            ></span
+            ><small class="beside">{{
+              step.takesOff ? `expected ${fastener.count}` : `${outOf(step, fastener.kind)?.out ?? fastener.count} came out`
+            }}</small></span
           >
           <button
             class="tap"
@@ -144,8 +145,7 @@ useKeys([
           <small>{{ step.takesOff ? 'out' : 'back' }}</small>
         </div>
         <button v-if="step.gate" class="tap gate" role="checkbox" :aria-checked="confirmed" data-gate @click="confirmGate">
-          <span class="box" aria-hidden="true">{{ confirmed ? '✓' : '' }}</span
-          >{{ step.gate }}
+          <span class="box" aria-hidden="true">{{ confirmed ? '✓' : '' }}</span>{{ step.gate }}
         </button>
         <div class="row">
           <button class="tap now big finish" data-done :disabled="holds.length > 0" @click="done">Done</button>

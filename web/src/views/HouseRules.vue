@@ -1,11 +1,10 @@
 <script setup lang="ts">
 // House rules: which school the firm follows where trades people differ. The owner sets them; everybody reads them.
 import { knownHouseRules, schools, type HouseRules, type HouseRulesRecord, type SchoolName } from '@yastik/core'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
+import NumberField from '../components/NumberField.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
 import { useSession } from '../stores/session.ts'
 
@@ -65,12 +64,7 @@ async function set(change: Partial<HouseRules>) {
       <div class="fields">
         <label v-for="figure in figures" :key="figure.name" class="field"
           ><span>{{ figure.says }}</span
-          ><ElInput
-            :name="figure.name"
-            :model-value="String(rules[figure.name])"
-            :disabled="!isOwner"
-            inputmode="decimal"
-            @change="set({ [figure.name]: Number(String($event).replace(',', '.')) })"
+          ><NumberField :name="figure.name" :model-value="rules[figure.name]" :disabled="!isOwner" @commit="set({ [figure.name]: $event })"
         /></label>
       </div>
     </section>

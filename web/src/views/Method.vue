@@ -76,7 +76,13 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         </p>
       </div>
       <ol class="plain">
-        <DecisionEntry v-for="decision in open" :key="decision.topic" :decision="decision" :fixed="started" @choose="(choice, because) => choose(decision.topic, choice, because)" />
+        <DecisionEntry
+          v-for="decision in open"
+          :key="decision.topic"
+          :decision="decision"
+          :fixed="started"
+          @choose="(choice, because) => choose(decision.topic, choice, because)"
+        />
       </ol>
       <h3 class="ruled-top">No other way at this unit</h3>
       <ol class="plain foregone">

@@ -62,13 +62,11 @@ async function handOver() {
       <tbody>
         <tr v-for="line in proof.lines" :key="line.id" :data-line="line.id">
           <td>
-            <b>{{ line.what }}</b
-            ><br /><small>{{ line.unit }}</small>
+            <b>{{ line.what }}</b><br /><small>{{ line.unit }}</small>
           </td>
           <td class="number">{{ line.before ?? '–' }}</td>
           <td class="number">
-            <b>{{ line.after ?? '–' }}</b
-            ><template v-if="line.tolerance"
+            <b>{{ line.after ?? '–' }}</b><template v-if="line.tolerance"
               ><br /><small>± {{ line.tolerance }}</small></template
             >
           </td>
@@ -115,7 +113,13 @@ async function handOver() {
       </p>
     </section>
     <div class="row ruled-top">
-      <button v-if="!state.handedOver" class="tap big" :class="{ now: openSteps.length === 0 && (state.readings.after || declined) }" data-hand-over @click="handOver">
+      <button
+        v-if="!state.handedOver"
+        class="tap big"
+        :class="{ now: openSteps.length === 0 && (state.readings.after || declined) }"
+        data-hand-over
+        @click="handOver"
+      >
         Hand over as {{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}
       </button>
       <RouterLink v-else class="tap" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</RouterLink>

@@ -14,6 +14,7 @@ import { ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
+import NumberField from '../components/NumberField.vue'
 import UnitFormFields from '../components/UnitForm.vue'
 
 const props = defineProps<{ siteId?: string }>()
@@ -22,6 +23,8 @@ const record = ref<SiteRecord>()
 const error = ref<unknown>()
 const unitError = ref<unknown>()
 const saved = ref('')
+/** A copy to edit; everything here came as JSON. */
+const copyOf = <T,>(value: T): T => JSON.parse(JSON.stringify(value))
 const blank = (): SiteForm => ({ site: { name: '', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })
 const form = ref<SiteForm>(blank())
 const editing = ref<{ id?: string; version?: number; form: UnitForm }>()
@@ -39,7 +42,7 @@ async function load() {
   }
   try {
     record.value = await ask<SiteRecord>('GET', `/api/sites/${props.siteId}`)
-    form.value = structuredClone({ site: record.value.site, address: record.value.address, contact: record.value.contact })
+    form.value = copyOf({ site: record.value.site, address: record.value.address, contact: record.value.contact })
     picked.value = record.value.units.map(({ id }) => id)
     crew.value = await ask<CrewRecord[]>('GET', '/api/crew')
     if (crewIds.value.length === 0) crewIds.value = crew.value.slice(0, 2).map(({ id }) => id)
@@ -72,7 +75,7 @@ const edit = (unit?: UnitRecord) => {
     ? {
         id: unit.id,
         version: unit.version,
-        form: structuredClone({ name: unit.name, family: unit.family, design: { ...unit.design }, hoursPerDay: unit.hoursPerDay }),
+        form: copyOf({ name: unit.name, family: unit.family, design: { ...unit.design }, hoursPerDay: unit.hoursPerDay }),
       }
     : { form: { name: '', family: 'wall-head', design: {} } }
 }
@@ -107,12 +110,11 @@ async function planVisit() {
 }
 
 const toggle = <T,>(list: T[], entry: T) => (list.includes(entry) ? list.filter((other) => other !== entry) : [...list, entry])
-function setOutdoor(field: 'dryBulbC' | 'relativeHumidity', text: string) {
-  const now = form.value.site.outdoorAir ?? { dryBulbC: 28, relativeHumidity: 0.5 }
-  form.value.site.outdoorAir = { ...now, [field]: field === 'relativeHumidity' ? Number(text) / 100 : Number(text) }
+/** Outdoor air is known whole or not at all; a half of it is filled with a mild day's. */
+function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number }) {
+  const next = { dryBulbC: 28, relativeHumidity: 0.5, ...form.value.site.outdoorAir, ...change }
+  form.value.site.outdoorAir = Object.values<number | undefined>(change).includes(undefined) ? undefined : next
 }
-const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) =>
-  (form.value.site[field] = text.trim() === '' ? undefined : Number(text.replace(',', '.')))
 </script>
 
 <template>
@@ -150,8 +152,7 @@ const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) 
               </button>
             </td>
             <td>
-              <b>{{ unit.name }}</b
-              ><br /><small><RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small>
+              <b>{{ unit.name }}</b><br /><small><RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small>
             </td>
             <td class="number">{{ unit.design.ratedCoolingKw ?? '–' }} kW</td>
             <td class="number">{{ unit.lastCleanedAt ? dayjs(unit.lastCleanedAt).format('D MMM YYYY') : 'never' }}</td>
@@ -198,24 +199,20 @@ const setNumber = (field: 'altitudeM' | 'electricityPricePerKwh', text: string) 
           ><ElSelect v-model="form.site.setting"
             ><ElOption v-for="setting in settings" :key="setting" :value="setting" :label="setting.replace('-', ' ')" /></ElSelect
         ></label>
-        <label class="field"
-          ><span>Altitude, m</span
-          ><ElInput name="altitude" :model-value="String(form.site.altitudeM ?? '')" @change="setNumber('altitudeM', String($event))"
-        /></label>
+        <label class="field"><span>Altitude, m</span><NumberField v-model="form.site.altitudeM" name="altitude" /></label>
         <label class="field"
           ><span>Outdoor air, °C</span
-          ><ElInput :model-value="String(form.site.outdoorAir?.dryBulbC ?? '')" @change="setOutdoor('dryBulbC', String($event))"
+          ><NumberField name="outdoor-c" :model-value="form.site.outdoorAir?.dryBulbC" @update:model-value="setOutdoor({ dryBulbC: $event })"
         /></label>
         <label class="field"
           ><span>Outdoor humidity, %</span
-          ><ElInput
-            :model-value="form.site.outdoorAir ? String(Math.round(form.site.outdoorAir.relativeHumidity * 100)) : ''"
-            @change="setOutdoor('relativeHumidity', String($event))"
+          ><NumberField
+            name="outdoor-rh"
+            :model-value="form.site.outdoorAir?.relativeHumidity"
+            :times="100"
+            @update:model-value="setOutdoor({ relativeHumidity: $event })"
         /></label>
-        <label class="field"
-          ><span>Electricity, per kWh</span
-          ><ElInput :model-value="String(form.site.electricityPricePerKwh ?? '')" @change="setNumber('electricityPricePerKwh', String($event))"
-        /></label>
+        <label class="field"><span>Electricity, per kWh</span><NumberField v-model="form.site.electricityPricePerKwh" name="price-per-kwh" /></label>
       </div>
       <div class="field" role="group" aria-label="Surroundings">
         <span>Surroundings</span>
