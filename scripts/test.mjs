@@ -26,10 +26,14 @@ async function jest(project, env) {
   say(`${project} tests`)
   const resultFile = inRoot('.test-data', `${project}.json`)
   rmSync(resultFile, { force: true })
-  const status = await run('npx', ['--no-install', 'jest', '--selectProjects', project, '--json', `--outputFile=${resultFile}`, ...(project === 'core' ? [] : ['--runInBand'])], {
-    // Some packages import others on demand, which the runner allows only so.
-    env: { ...env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
-  })
+  const status = await run(
+    'npx',
+    ['--no-install', 'jest', '--selectProjects', project, '--json', `--outputFile=${resultFile}`, ...(project === 'core' ? [] : ['--runInBand'])],
+    {
+      // Some packages import others on demand, which the runner allows only so.
+      env: { ...env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+    },
+  )
   if (!existsSync(resultFile)) {
     failed++
     return

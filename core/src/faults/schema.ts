@@ -31,9 +31,19 @@ export function linesOf(issues: readonly z.core.$ZodIssue[], input: unknown, roo
       case 'invalid_type':
         return line(where, value, expectedType(issue.expected))
       case 'too_big':
-        return line(where, value, `at most ${issue.maximum}${unitOf(issue.origin)}`, sizeOf(value, issue.origin))
+        return line(
+          where,
+          value,
+          `${issue.inclusive === false ? 'less than' : 'at most'} ${issue.maximum}${unitOf(issue.origin)}`,
+          sizeOf(value, issue.origin),
+        )
       case 'too_small':
-        return line(where, value, `at least ${issue.minimum}${unitOf(issue.origin)}`, sizeOf(value, issue.origin))
+        return line(
+          where,
+          value,
+          `${issue.inclusive === false ? 'more than' : 'at least'} ${issue.minimum}${unitOf(issue.origin)}`,
+          sizeOf(value, issue.origin),
+        )
       case 'unrecognized_keys':
         return issue.keys.map((key) => ({
           where: pathOf([...issue.path, key], root),

@@ -30,7 +30,11 @@ describe('diagnosis', () => {
     expect(first(unit).cleaningHelps).toBe('yes')
     const frozen = rank(unit, 'frozen coil from low airflow')
     expect(frozen).toBeGreaterThanOrEqual(0)
-    expect(unitPlan(unit).diagnosis.slice(0, frozen).map(({ cause }) => cause)).not.toContain('low refrigerant charge')
+    expect(
+      unitPlan(unit)
+        .diagnosis.slice(0, frozen)
+        .map(({ cause }) => cause),
+    ).not.toContain('low refrigerant charge')
   })
   it('blames the wheel for thrown dirt even where the coil looks fine', () =>
     expect(first({ complaints: ['spits-dirt'] }).cause).toBe('fouled wheel'))

@@ -10,7 +10,13 @@ beforeAll(async () => {
 afterAll(() => house.close())
 
 const signIn = (name: string, secret: string, remoteAddress = '10.0.0.1') =>
-  house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin }, payload: { signIn: name, password: secret }, remoteAddress })
+  house.app.inject({
+    method: 'POST',
+    url: '/api/session',
+    headers: { host: 'yastik.test', origin },
+    payload: { signIn: name, password: secret },
+    remoteAddress,
+  })
 
 describe('sign-in', () => {
   it('opens a session with a cookie that scripts cannot read', async () => {
@@ -36,18 +42,37 @@ describe('sign-in', () => {
     expect((await signIn('owner-a', password, '10.0.0.4')).statusCode).toBe(200)
   })
   it('names what is missing', async () => {
-    const answer = await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin }, payload: { signIn: 'owner-a' } })
+    const answer = await house.app.inject({
+      method: 'POST',
+      url: '/api/session',
+      headers: { host: 'yastik.test', origin },
+      payload: { signIn: 'owner-a' },
+    })
     expect(answer.statusCode).toBe(422)
     expect(answer.json().lines).toEqual([{ where: 'password', what: 'this is missing', allowed: 'a string' }])
   })
 })
 
 describe('every other route', () => {
-  it.each([['GET', '/api/session'], ['GET', '/api/today?day=2026-05-01'], ['GET', '/api/sites'], ['POST', '/api/sites'], ['GET', '/api/logbook'], ['GET', '/api/house-rules'], ['PUT', '/api/house-rules'], ['POST', '/api/jobs/x/events']] as const)('%s %s needs a session', async (method, url) => {
+  it.each([
+    ['GET', '/api/session'],
+    ['GET', '/api/today?day=2026-05-01'],
+    ['GET', '/api/sites'],
+    ['POST', '/api/sites'],
+    ['GET', '/api/logbook'],
+    ['GET', '/api/house-rules'],
+    ['PUT', '/api/house-rules'],
+    ['POST', '/api/jobs/x/events'],
+  ] as const)('%s %s needs a session', async (method, url) => {
     expect((await house.app.inject({ method, url, headers: { host: 'yastik.test', origin } })).statusCode).toBe(401)
   })
   it('takes no writes from elsewhere', async () => {
-    const answer = await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin: 'http://elsewhere.test' }, payload: {} })
+    const answer = await house.app.inject({
+      method: 'POST',
+      url: '/api/session',
+      headers: { host: 'yastik.test', origin: 'http://elsewhere.test' },
+      payload: {},
+    })
     expect(answer.statusCode).toBe(403)
     expect((await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test' }, payload: {} })).statusCode).toBe(403)
   })
@@ -56,7 +81,10 @@ describe('every other route', () => {
     const answer = await technician('PUT', '/api/house-rules', { rules: { rinseSchool: 'dry' }, version: 1 })
     expect(answer.statusCode).toBe(403)
     const owner = await signedIn(house.app, 'owner-a')
-    expect((await owner('PUT', '/api/house-rules', { rules: { rinseSchool: 'dry' }, version: 1 })).json()).toEqual({ rules: { rinseSchool: 'dry' }, version: 2 })
+    expect((await owner('PUT', '/api/house-rules', { rules: { rinseSchool: 'dry' }, version: 1 })).json()).toEqual({
+      rules: { rinseSchool: 'dry' },
+      version: 2,
+    })
     expect((await owner('PUT', '/api/house-rules', { rules: { rinseSchool: 'rinse' }, version: 1 })).statusCode).toBe(409)
     expect((await technician('GET', '/api/house-rules')).json()).toEqual({ rules: { rinseSchool: 'dry' }, version: 2 })
   })
@@ -76,7 +104,13 @@ describe('every other route', () => {
     ['a kind that is not taken', { 'content-type': 'text/csv' }, 'a;b', 415, 'wrong-media'],
     ['10 MB', { 'content-type': 'application/json' }, `"${'x'.repeat(10_000_000)}"`, 413, 'too-large'],
   ])('turns down %s', async (_, headers, payload, status, code) => {
-    const answer = await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin, ...headers }, payload, remoteAddress: '10.0.0.9' })
+    const answer = await house.app.inject({
+      method: 'POST',
+      url: '/api/session',
+      headers: { host: 'yastik.test', origin, ...headers },
+      payload,
+      remoteAddress: '10.0.0.9',
+    })
     expect(answer.statusCode).toBe(status)
     expect(answer.json()).toMatchObject({ code })
   })

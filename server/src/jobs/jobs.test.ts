@@ -22,23 +22,42 @@ afterAll(() => house.close())
 
 const day = '2026-05-31'
 async function newJob(units = 1) {
-  const site = (await ask('POST', '/api/sites', { site: { name: 'Place', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })).json()
+  const site = (
+    await ask('POST', '/api/sites', { site: { name: 'Place', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })
+  ).json()
   const unitIds: string[] = []
-  for (let index = 0; index < units; index++) unitIds.push((await ask('POST', `/api/sites/${site.id}/units`, { name: `Unit ${index}`, family: 'wall-head', design: {} })).json().id)
+  for (let index = 0; index < units; index++)
+    unitIds.push((await ask('POST', `/api/sites/${site.id}/units`, { name: `Unit ${index}`, family: 'wall-head', design: {} })).json().id)
   const job = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds, onDate: day, crewIds: [me] })).json()
   return { site, unitIds, job }
 }
-const graded = (unitId: string, grade: number, more: object = {}) => ({ id: newId(), atMs: Date.now(), by: me, happening: { type: 'grade-set', unitId, part: 'wheel', grade, kinds: [] }, ...more })
+const graded = (unitId: string, grade: number, more: object = {}) => ({
+  id: newId(),
+  atMs: Date.now(),
+  by: me,
+  happening: { type: 'grade-set', unitId, part: 'wheel', grade, kinds: [] },
+  ...more,
+})
 const send = (jobId: string, events: unknown[]) => ask('POST', `/api/jobs/${jobId}/events`, { events })
 const stored = (jobId: string) => StoredEvent.count({ where: { jobId } })
 
 describe('jobs', () => {
   it('are made, shown on their day, and fetched whole', async () => {
     const { job, unitIds, site } = await newJob(2)
-    expect(job).toMatchObject({ siteName: 'Place', onDate: day, crew: ['Technician a'], units: [{ unitId: unitIds[0], stage: 'look-over' }, { unitId: unitIds[1] }] })
+    expect(job).toMatchObject({
+      siteName: 'Place',
+      onDate: day,
+      crew: ['Technician a'],
+      units: [{ unitId: unitIds[0], stage: 'look-over' }, { unitId: unitIds[1] }],
+    })
     const today = (await ask('GET', `/api/today?day=${day}`)).json().today
     expect(today.map(({ id }: { id: string }) => id)).toContain(job.id)
-    expect((await ask('GET', `/api/jobs/${job.id}`)).json()).toMatchObject({ site: { id: site.id }, unitIds, crew: [{ id: me, name: 'Technician a' }], events: [] })
+    expect((await ask('GET', `/api/jobs/${job.id}`)).json()).toMatchObject({
+      site: { id: site.id },
+      unitIds,
+      crew: [{ id: me, name: 'Technician a' }],
+      events: [],
+    })
   })
   it('need a real day, units of the site, and people of the firm', async () => {
     const { site, unitIds } = await newJob()
@@ -72,7 +91,12 @@ describe('events', () => {
     const { job, unitIds } = await newJob()
     const good = graded(unitIds[0], 1)
     const wrong = [
-      graded(unitIds[0], 7), graded(unitIds[0], 1, { by: colleague }), graded(unitIds[0], 1, { atMs: Date.now() + 3_600_000 }), graded(newId(), 1), { id: 'x' }, 'text',
+      graded(unitIds[0], 7),
+      graded(unitIds[0], 1, { by: colleague }),
+      graded(unitIds[0], 1, { atMs: Date.now() + 3_600_000 }),
+      graded(newId(), 1),
+      { id: 'x' },
+      'text',
     ]
     const { accepted, refused } = (await send(job.id, [wrong[0], good, ...wrong.slice(1)])).json()
     expect(accepted).toEqual([good.id])
@@ -111,7 +135,17 @@ describe('the logbook', () => {
     const { site, unitIds } = await newJob()
     for (let index = 0; index < 63; index++) {
       const job = await Job.create({ id: newId(), firmId: (await Unit.findByPk(unitIds[0]))!.firmId, siteId: site.id, onDate: day, crewIds: [me] })
-      await JobUnit.create({ jobId: job.id, unitId: unitIds[0], firmId: job.firmId, position: 0, stage: 'handed-over', verdict: 'proved', handedOverAt: new Date(1_700_000_000_000 + Math.floor(index / 3) * 1000), handedOverBy: me, scope: 'open-clean' })
+      await JobUnit.create({
+        jobId: job.id,
+        unitId: unitIds[0],
+        firmId: job.firmId,
+        position: 0,
+        stage: 'handed-over',
+        verdict: 'proved',
+        handedOverAt: new Date(1_700_000_000_000 + Math.floor(index / 3) * 1000),
+        handedOverBy: me,
+        scope: 'open-clean',
+      })
     }
     const first = (await ask('GET', '/api/logbook')).json()
     const second = (await ask('GET', `/api/logbook?after=${encodeURIComponent(first.next)}`)).json()
@@ -135,7 +169,12 @@ describe('the demo', () => {
       expect(past.length).toBeGreaterThanOrEqual(10)
       const open = await JobUnit.findAll({ where: { handedOverAt: null } })
       expect(open.map(({ stage }) => stage).sort()).toEqual(['at-the-unit', 'look-over', 'look-over', 'look-over', 'method'])
-      const session = await empty.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'h', origin: 'http://h' }, payload: { signIn: demoPeople[0].signIn, password: demoPassword } })
+      const session = await empty.app.inject({
+        method: 'POST',
+        url: '/api/session',
+        headers: { host: 'h', origin: 'http://h' },
+        payload: { signIn: demoPeople[0].signIn, password: demoPassword },
+      })
       expect(session.statusCode).toBe(200)
       await migrator(empty.sequelize).down({ to: 0 })
       const [tables] = await empty.sequelize.query('SHOW TABLES')

@@ -12,7 +12,11 @@ beforeAll(async () => {
 })
 afterAll(() => house.close())
 
-const form = (name: string) => ({ site: { name, setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '1 Some Lane', contact: 'Someone' })
+const form = (name: string) => ({
+  site: { name, setting: 'home', waterOnSite: true, foulDrainOnSite: true },
+  address: '1 Some Lane',
+  contact: 'Someone',
+})
 const unitForm = (name: string) => ({ name, family: 'wall-head', design: { ratedCoolingKw: 3.5 } })
 
 describe('sites', () => {
@@ -57,14 +61,20 @@ describe('units', () => {
     const site = (await ask('POST', '/api/sites', form('Units'))).json()
     const unit = (await ask('POST', `/api/sites/${site.id}/units`, unitForm('Hall'))).json()
     expect(unit).toMatchObject({ siteId: site.id, version: 1, design: { ratedCoolingKw: 3.5 }, lastCleanedAt: null })
-    expect((await ask('PUT', `/api/units/${unit.id}`, { ...unitForm('Hallway'), hoursPerDay: 9, version: 1 })).json()).toMatchObject({ name: 'Hallway', hoursPerDay: 9, version: 2 })
+    expect((await ask('PUT', `/api/units/${unit.id}`, { ...unitForm('Hallway'), hoursPerDay: 9, version: 1 })).json()).toMatchObject({
+      name: 'Hallway',
+      hoursPerDay: 9,
+      version: 2,
+    })
     expect((await ask('PUT', `/api/units/${unit.id}`, { ...unitForm('Late'), version: 1 })).statusCode).toBe(409)
   })
   it('of a family that is not covered, or with an unknown trait, are turned down', async () => {
     const site = (await ask('POST', '/api/sites', form('Later'))).json()
     const early = await ask('POST', `/api/sites/${site.id}/units`, { ...unitForm('Sash'), family: 'window' })
     expect(early.json()).toMatchObject({ code: 'not-yet', lines: [{ where: 'family', allowed: 'wall-head' }] })
-    expect((await ask('POST', `/api/sites/${site.id}/units`, { ...unitForm('Hall'), design: { colour: 'white' } })).json().lines[0].where).toBe('design.colour')
+    expect((await ask('POST', `/api/sites/${site.id}/units`, { ...unitForm('Hall'), design: { colour: 'white' } })).json().lines[0].where).toBe(
+      'design.colour',
+    )
     expect((await ask('GET', `/api/sites/${site.id}`)).json().units).toEqual([])
   })
 })

@@ -28,7 +28,9 @@ export async function openHouse(): Promise<TestHouse> {
   await migrate(sequelize)
   const app = await buildApp({ sequelize })
   return {
-    app, sequelize, name,
+    app,
+    sequelize,
+    name,
     close: async () => {
       await app.close()
       await sequelize.query(`DROP DATABASE ${name}`)
@@ -43,8 +45,22 @@ export const password = 'a long enough password'
 export async function addFirm(key: string): Promise<{ firm: Firm; owner: User; technician: User }> {
   const firm = await Firm.create({ name: `Firm ${key}`, houseRules: {}, products: [], equipment: [] })
   const passwordHash = await hashPassword(password)
-  const owner = await User.create({ firmId: firm.id, name: `Owner ${key}`, signIn: `owner-${key}`, role: 'owner', passwordHash, trained: ['wheel-removal'] })
-  const technician = await User.create({ firmId: firm.id, name: `Technician ${key}`, signIn: `technician-${key}`, role: 'technician', passwordHash, trained: [] })
+  const owner = await User.create({
+    firmId: firm.id,
+    name: `Owner ${key}`,
+    signIn: `owner-${key}`,
+    role: 'owner',
+    passwordHash,
+    trained: ['wheel-removal'],
+  })
+  const technician = await User.create({
+    firmId: firm.id,
+    name: `Technician ${key}`,
+    signIn: `technician-${key}`,
+    role: 'technician',
+    passwordHash,
+    trained: [],
+  })
   return { firm, owner, technician }
 }
 
@@ -59,5 +75,6 @@ export async function signedIn(app: FastifyInstance, signIn: string): Promise<As
   const answer = await app.inject({ method: 'POST', url: '/api/session', headers: { host, origin }, payload: { signIn, password } })
   if (answer.statusCode !== 200) throw new Error(`${signIn} could not sign in: ${answer.body}`)
   const cookies = Object.fromEntries(answer.cookies.map((cookie) => [cookie.name, cookie.value]))
-  return (method, url, body) => app.inject({ method, url, headers: { host, origin }, cookies, ...(body === undefined ? {} : { payload: body as object }) })
+  return (method, url, body) =>
+    app.inject({ method, url, headers: { host, origin }, cookies, ...(body === undefined ? {} : { payload: body as object }) })
 }
