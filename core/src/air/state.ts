@@ -52,14 +52,16 @@ export const wetBulbC = (air: AirState): number => psychrolib.GetTWetBulbFromHum
 /** Saturation vapour pressure over water or ice, Pa. */
 export const saturationPressurePa = (dryBulbC: number): number => psychrolib.GetSatVapPres(dryBulbC)
 
-/** Temperature (°C) at which saturated air has `enthalpyKjKg`, found by bisection between −40 and 60 °C to 0.001 K. */
+/** Saturated air of `enthalpyKjKg` kJ/kg, by the secant rule to 0.001 K; enthalpies between those of −40 and 60 °C. */
 export function saturatedAtEnthalpy(enthalpyKjKg: number, pressurePa: number): AirState {
-  let low = -40
-  let high = 60
-  while (high - low > 0.001) {
-    const middle = (low + high) / 2
-    if (saturatedAt(middle, pressurePa).enthalpyKjKg < enthalpyKjKg) low = middle
-    else high = middle
+  const clampC = (temperature: number) => Math.min(60, Math.max(-40, temperature))
+  let last = saturatedAt(5, pressurePa)
+  let air = saturatedAt(15, pressurePa)
+  for (let round = 0; round < 20 && Math.abs(air.dryBulbC - last.dryBulbC) > 0.001; round++) {
+    const slope = (air.enthalpyKjKg - last.enthalpyKjKg) / (air.dryBulbC - last.dryBulbC)
+    const next = saturatedAt(clampC(air.dryBulbC + (enthalpyKjKg - air.enthalpyKjKg) / slope), pressurePa)
+    last = air
+    air = next
   }
-  return saturatedAt((low + high) / 2, pressurePa)
+  return air
 }

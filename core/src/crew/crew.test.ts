@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { Fault } from '../faults/index.ts'
 import { planJob } from '../plan/index.ts'
-import { jobWith } from '../plan/testing.ts'
+import { jobWith } from '../tests/jobs.ts'
 import { schedule, type Problem } from './index.ts'
 
 /** Independent check of a schedule: lags, capacities at every start, and the finish. */

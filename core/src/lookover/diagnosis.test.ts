@@ -1,5 +1,5 @@
 import { planJob } from '../plan/index.ts'
-import { jobWith } from '../plan/testing.ts'
+import { jobWith } from '../tests/jobs.ts'
 import type { UnitJob } from '../plan/index.ts'
 import { gradeLooks, drainState, isOffLevel, type LookOver } from './index.ts'
 

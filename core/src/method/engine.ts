@@ -1,6 +1,6 @@
 // Which choice is made on each topic, by which rule, and why was every other one turned down?
 import type { Facts, SettledFacts } from './facts.ts'
-import { levels, type Rule, type RuleSet } from './rule.ts'
+import { levels, type Bar, type Rule } from './rule.ts'
 import { ruleBook } from './rules/index.ts'
 import { choiceNames, choicesOf, decidingOrder, topics, type Choice, type Topic } from './topics.ts'
 import type { SchoolName } from './houseRules.ts'
@@ -25,34 +25,61 @@ export const byHand = 'by-hand'
 /**
  * Decides every topic. A choice that a bar rules out is never made; among the rest the first matching rule wins, by level
  * (safety, need, school, usual) and then in the order of the book. A choice by hand wins over every rule, never over a bar
- * or a safety rule. Pure: the same input gives the same decisions. Without `trace` the reasons are left out.
+ * or a safety rule. Pure: the same input gives the same decisions.
  */
-export function decide(settled: SettledFacts, chosenByHand: Facts['chosenByHand'], trace = true): { decisions: Decision[]; facts: Facts } {
-  let facts: Facts = { ...settled, chosenByHand, decided: {} }
+export function decide(settled: SettledFacts, chosenByHand: Facts['chosenByHand']): { decisions: Decision[]; facts: Facts } {
+  // One object for all topics: each decision is written into it for the topics that follow.
+  const decided: Partial<Record<Topic, Choice>> = {}
+  const facts: Facts = { ...settled, chosenByHand, decided }
   const made = new Map<Topic, Decision>()
   for (const topic of decidingOrder) {
-    const decision = decideTopic(topic, ruleBook[topic], facts, trace)
+    const decision = decideTopic(topic, facts)
     made.set(topic, decision)
-    facts = { ...facts, decided: { ...facts.decided, [topic]: decision.choice } }
+    decided[topic] = decision.choice
   }
   return { decisions: topics.map((topic) => made.get(topic)!), facts }
 }
 
-function decideTopic(topic: Topic, { rules, bars }: RuleSet, facts: Facts, trace: boolean): Decision {
-  const barred = new Map<Choice, string[]>()
-  for (const bar of bars) {
-    if (bar.when.holds(facts)) barred.set(bar.choice, [...(barred.get(bar.choice) ?? []), ...(trace ? bar.because(facts) : [])])
-  }
-  const inOrder = byLevel(rules)
-  const matching = inOrder.filter((rule) => rule.when.holds(facts))
-  const winner = handRule(topic, matching, barred, facts) ?? matching.find((rule) => !barred.has(rule.then))
-  if (!winner) throw new Error(`no rule of the book decides ${topic}`)
-  if (!trace) return { topic, choice: winner.then, rule: winner.id, because: [], turnedDown: [] }
-  const because = winner.because(facts)
+/**
+ * The facts after the choices by hand for `changed` are others: earlier topics stay as `known`, since no topic looks ahead.
+ * Without reasons; for comparing.
+ */
+export function redecide(settled: SettledFacts, chosenByHand: Facts['chosenByHand'], known: Facts['decided'], changed: Topic): Facts {
+  const decided: Partial<Record<Topic, Choice>> = { ...known }
+  const facts: Facts = { ...settled, chosenByHand, decided }
+  const later = decidingOrder.slice(decidingOrder.indexOf(changed))
+  for (const topic of later) delete decided[topic]
+  for (const topic of later) decided[topic] = winnerOf(topic, facts).winner.then
+  return facts
+}
+
+function decideTopic(topic: Topic, facts: Facts): Decision {
+  const { winner, matching, barring, inOrder } = winnerOf(topic, facts)
   const turnedDown = choicesOf[topic]
     .filter((choice) => choice !== winner.then)
-    .map((choice) => ({ choice, ...whyNot(choice, barred, matching, inOrder, winner) }))
-  return { topic, choice: winner.then, rule: winner.id, because, ...(winner.school ? { school: winner.school } : {}), turnedDown }
+    .map((choice) => {
+      const bars = barring.filter((bar) => bar.choice === choice).flatMap((bar) => bar.because(facts))
+      return { choice, ...whyNot(choice, bars, matching, inOrder, winner) }
+    })
+  return {
+    topic,
+    choice: winner.then,
+    rule: winner.id,
+    because: winner.because(facts),
+    ...(winner.school ? { school: winner.school } : {}),
+    turnedDown,
+  }
+}
+
+function winnerOf(topic: Topic, facts: Facts): { winner: Rule; matching: readonly Rule[]; barring: readonly Bar[]; inOrder: readonly Rule[] } {
+  const { rules, bars } = ruleBook[topic]
+  const barring = bars.filter((bar) => bar.when.holds(facts))
+  const isBarred = (choice: Choice) => barring.some((bar) => bar.choice === choice)
+  const inOrder = byLevel(rules)
+  const matching = inOrder.filter((rule) => rule.when.holds(facts))
+  const winner = handRule(topic, matching, isBarred, facts) ?? matching.find((rule) => !isBarred(rule.then))
+  if (!winner) throw new Error(`no rule of the book decides ${topic}`)
+  return { winner, matching, barring, inOrder }
 }
 
 const ordered = new WeakMap<readonly Rule[], readonly Rule[]>()
@@ -62,9 +89,9 @@ function byLevel(rules: readonly Rule[]): readonly Rule[] {
   return known
 }
 
-function handRule(topic: Topic, matching: readonly Rule[], barred: ReadonlyMap<Choice, string[]>, facts: Facts): Rule | undefined {
+function handRule(topic: Topic, matching: readonly Rule[], isBarred: (choice: Choice) => boolean, facts: Facts): Rule | undefined {
   const wanted = choicesOf[topic].find((choice) => choice === facts.chosenByHand[topic])
-  if (!wanted || barred.has(wanted) || matching[0]?.level === 'safety') return undefined
+  if (!wanted || isBarred(wanted) || matching[0]?.level === 'safety') return undefined
   return {
     id: byHand,
     topic,
@@ -77,13 +104,12 @@ function handRule(topic: Topic, matching: readonly Rule[], barred: ReadonlyMap<C
 
 function whyNot(
   choice: Choice,
-  barred: ReadonlyMap<Choice, string[]>,
+  bars: readonly string[],
   matching: readonly Rule[],
   all: readonly Rule[],
   winner: Rule,
 ): { because: string; standing: Standing } {
-  const bars = barred.get(choice)
-  if (bars) return { standing: 'barred', because: bars.join('; ') }
+  if (bars.length > 0) return { standing: 'barred', because: bars.join('; ') }
   if (matching.some((rule) => rule.then === choice))
     return { standing: 'possible', because: `possible, but ${choiceNames[winner.then]} comes before it` }
   const conditions = all.filter((rule) => rule.then === choice).map((rule) => rule.when.words)

@@ -1,5 +1,5 @@
 // Method: decision rules, and the decisions they make with their reasons.
-export { byHand, decide, standings, type Decision, type Standing } from './engine.ts'
+export { byHand, decide, redecide, standings, type Decision, type Standing } from './engine.ts'
 export {
   factsOf,
   neededCondensateLM2,

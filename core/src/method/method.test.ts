@@ -1,5 +1,5 @@
 import { planJob } from '../plan/index.ts'
-import { jobWith } from '../plan/testing.ts'
+import { jobWith } from '../tests/jobs.ts'
 import type { JobFile, UnitJob } from '../plan/index.ts'
 import { ruleBook, choicesOf, topics, type Topic } from './index.ts'
 

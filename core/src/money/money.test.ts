@@ -1,5 +1,5 @@
 import { planJob } from '../plan/index.ts'
-import { jobWith } from '../plan/testing.ts'
+import { jobWith } from '../tests/jobs.ts'
 import { knownHouseRules } from '../method/index.ts'
 import { priceOf } from './index.ts'
 

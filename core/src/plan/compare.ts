@@ -3,7 +3,6 @@ import type { Choice, KnownHouseRules, Topic } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { round } from '../quantities/index.ts'
 import { partNames } from '../units/index.ts'
-import type { UnitJob } from './jobFile.ts'
 import type { Comparison, UnitPlan } from './planFile.ts'
 import type { PlannedUnit, UnitContext, WorkedOut } from './planUnit.ts'
 
@@ -54,13 +53,13 @@ function totalsOf({ steps, mixes, washL }: Sums, rules: KnownHouseRules): Totals
 export const planTotals = (plan: UnitPlan, rules: KnownHouseRules): Totals => totalsOf({ ...plan, washL: plan.washWater?.litres ?? 0 }, rules)
 
 /** Adds to every choice that was turned down, and is possible, what it would change. */
-export function withComparisons(unit: UnitJob, { plan, alternative }: PlannedUnit, { houseRules }: UnitContext): UnitPlan {
+export function withComparisons({ plan, alternative }: PlannedUnit, { houseRules }: UnitContext): UnitPlan {
   const own = planTotals(plan, houseRules)
   const decisions = plan.decisions.map((decision) => ({
     ...decision,
     turnedDown: decision.turnedDown.map((other) => {
       if (other.standing !== 'possible') return other
-      const instead = alternative({ ...unit.choices, [decision.topic]: other.choice })
+      const instead = alternative(decision.topic, other.choice)
       const taken = instead.facts.decided[decision.topic] === other.choice
       return taken
         ? { ...other, instead: comparison(decision.topic, other.choice as Choice, plan, own, instead, totalsOf(instead, houseRules)) }

@@ -33,7 +33,7 @@ const countOf = (equipment: readonly Equipment[]) => (kind: string) =>
 export function planJob(job: JobFile): PlanFile {
   const context = contextOf(job)
   const planned = job.units.map((unit) => ({ unit, ...planUnit(unit, context) }))
-  const units = planned.map(({ unit, ...rest }) => withComparisons(unit, rest, context))
+  const units = planned.map((entry) => withComparisons(entry, context))
   const names = new Map(context.products.map(({ id, name }) => [id, name]))
   return {
     format: 'yastik.plan/1',

@@ -3,17 +3,18 @@ import { airflowShare, coilAt, indoorAirFrom, type AirState } from '../air/index
 import { diagnose, doubtfulReadings, gradeOf, seenFrom, ungraded, worstOf, type LookOver } from '../lookover/index.ts'
 import {
   decide,
+  redecide,
   factsOf,
   notReached,
   referralsFor,
   usualHoursPerDay,
   type Choice,
   type ChoiceOf,
-  type Decision,
   type Facts,
   type KnownHouseRules,
   type NotReached,
   type SettledFacts,
+  type Topic,
 } from '../method/index.ts'
 import { dilutionFor, mix, type Equipment, type Product, type ProductClass } from '../products/index.ts'
 import { draftSteps, stepsFor, whatComesOff, type MixFor, type Step } from '../procedure/index.ts'
@@ -51,7 +52,6 @@ interface Settled {
 
 /** What follows from a set of choices: enough to compare them. */
 export interface WorkedOut {
-  readonly decisions: Decision[]
   readonly facts: Facts
   readonly mixes: readonly PlannedMix[]
   readonly steps: readonly Step[]
@@ -63,8 +63,8 @@ export interface PlannedUnit {
   readonly plan: UnitPlan
   readonly warnings: string[]
   readonly facts: Facts
-  /** What would follow from other choices by hand. */
-  readonly alternative: (choices: UnitJob['choices']) => WorkedOut
+  /** What would follow if this topic were decided otherwise by hand. */
+  readonly alternative: (topic: Topic, choice: string) => WorkedOut
 }
 
 function settle(unit: UnitJob, { site, trained, houseRules, products, equipment }: UnitContext): Settled {
@@ -101,13 +101,7 @@ function settle(unit: UnitJob, { site, trained, houseRules, products, equipment 
 
 const washJobOf = ({ washJob }: Settled, decided: Facts['decided']) => washJob(decided.rinse as ChoiceOf<'rinse'>, decided.wheel === 'wash-in-place')
 
-function workOut(
-  settled: Settled,
-  choices: UnitJob['choices'],
-  finish: typeof stepsFor,
-  washWater?: (job: WashJob) => WashWater | undefined,
-): WorkedOut {
-  const { decisions, facts } = decide(settled.facts, choices ?? {}, finish === stepsFor)
+function workOut(settled: Settled, facts: Facts, finish: typeof stepsFor, washWater?: (job: WashJob) => WashWater | undefined): WorkedOut {
   const { decided } = facts
   const mixes = mixesFor(facts)
   const washJob = washJobOf(settled, decided)
@@ -120,7 +114,7 @@ function workOut(
     washWater: washWater?.(washJob),
     room: settled.room,
   })
-  return { decisions, facts, mixes, steps, washL: washLitres(washJob), notReached: notReached(facts) }
+  return { facts, mixes, steps, washL: washLitres(washJob), notReached: notReached(facts) }
 }
 
 /** Plan of one unit; what other choices would change is added by `compare.ts`. Pure. */
@@ -129,13 +123,12 @@ export function planUnit(unit: UnitJob, context: UnitContext): PlannedUnit {
   const { design, lookOver, room, assumed } = settled
   const { site } = context
   let washWater: WashWater | undefined
+  const { decisions, facts } = decide(settled.facts, unit.choices ?? {})
   const {
-    decisions,
-    facts,
     mixes,
     steps,
     notReached: left,
-  } = workOut(settled, unit.choices, stepsFor, (job) => (washWater = rinseMinutes(job) > 0 ? simulateWash(job) : undefined))
+  } = workOut(settled, facts, stepsFor, (job) => (washWater = rinseMinutes(job) > 0 ? simulateWash(job) : undefined))
   const { decided } = facts
   const diagnosis = diagnose(seenFrom(lookOver, design, { altitudeM: site.altitudeM, outdoorC: site.outdoorAir?.dryBulbC }))
   const plan: UnitPlan = {
@@ -170,7 +163,7 @@ export function planUnit(unit: UnitJob, context: UnitContext): PlannedUnit {
     plan,
     facts,
     warnings: warningsFor(unit, assumed, lookOver, facts, mixes, washWater),
-    alternative: (choices) => workOut(settled, choices, draftSteps),
+    alternative: (topic, choice) => workOut(settled, redecide(settled.facts, { ...unit.choices, [topic]: choice }, decided, topic), draftSteps),
   }
 }
 

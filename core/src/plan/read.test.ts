@@ -1,6 +1,6 @@
 import { Fault, sayFaultLine } from '../faults/index.ts'
 import { readJobFile } from './read.ts'
-import { jobWith } from './testing.ts'
+import { jobWith } from '../tests/jobs.ts'
 
 function faultsOf(text: string): { code: string; lines: string[] } {
   try {

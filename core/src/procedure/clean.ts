@@ -70,7 +70,7 @@ export function dryCleanSteps(drafting: Drafting, before: readonly Step[]): Step
   return steps
 }
 
-export function agentSteps(drafting: Drafting, before: readonly Step[]): Step[] {
+export function agentSteps(drafting: Drafting, before: readonly Step[], protectedBy: readonly Step[]): Step[] {
   const { decided, facts, coilMix } = drafting
   const agent = decided['coil-agent']
   if (!agent || agent === 'none' || agent === 'water' || !coilMix) return []
@@ -84,7 +84,7 @@ export function agentSteps(drafting: Drafting, before: readonly Step[]): Step[] 
     phase: 'apply',
     title: `Make up ${amount}`,
     handsMin: stepMin.mixAgent.value,
-    after: ids(before.filter(({ phase }) => phase === 'protect')),
+    after: ids(protectedBy),
     equipment: [dryWay || facts.coilGrade <= 1 ? 'spray-bottle' : 'pump-sprayer'],
     cautions: [caution.chemicals],
   })

@@ -35,6 +35,13 @@ export function step(fields: Pick<Step, 'id' | 'phase' | 'title' | 'handsMin' | 
 }
 
 export const ids = (steps: readonly Step[]): string[] => steps.map(({ id }) => id)
+/** The steps that no other of them waits for: when these have ended, all have. */
+export function lastOf(steps: readonly Step[]): Step[] {
+  const waitedFor = new Set<string>()
+  for (const { after } of steps) for (const id of after) waitedFor.add(id)
+  return steps.filter(({ id }) => !waitedFor.has(id))
+}
+
 export const offId = (component: Pick<Component, 'id'>): string => `off-${component.id}`
 export const onId = (component: Pick<Component, 'id'>): string => `on-${component.id}`
 export const comesOff = ({ strip }: Drafting, id: string): boolean => strip.some((component) => component.id === id)

@@ -2,7 +2,7 @@
 import { componentsOf, stripOrder, type Component } from '../units/index.ts'
 import type { Facts, Topic, Choice } from '../method/index.ts'
 import { agentSteps, dryCleanSteps, drainProof, drySteps, filterSteps, outletStep, washSteps } from './clean.ts'
-import { comesOff, ids, type Drafting } from './drafting.ts'
+import { comesOff, ids, lastOf, type Drafting } from './drafting.ts'
 import { isolateSteps, lookOverSteps, protectSteps } from './isolate.ts'
 import { declineSteps, proveSteps } from './prove.ts'
 import { rebuildSteps, stripSteps } from './strip.ts'
@@ -32,9 +32,9 @@ export function whatComesOff({ lookOver, design }: Facts, decided: Partial<Recor
  * Steps of one unit, in a workable order for one person; phases follow one another in job order, save removed parts that are
  * washed while the coil soaks. Everything that comes off goes back; `after` is acyclic and names earlier steps only.
  */
-export const stepsFor = (drafting: Drafting): Step[] => withoutImplied(draftSteps(drafting))
+export const stepsFor = (drafting: Drafting): Step[] => withoutImplied(inPhaseOrder(draftSteps(drafting)))
 
-/** The same steps with every precedence spelled out, implied ones too: enough for sums. */
+/** The same steps as they are drafted, in no certain order and with implied precedence spelled out: enough for sums. */
 export function draftSteps(drafting: Drafting): Step[] {
   const { decided } = drafting
   if (decided.scope === 'decline') return declineSteps()
@@ -42,20 +42,20 @@ export function draftSteps(drafting: Drafting): Step[] {
   const isolated = isolateSteps(drafting, seen)
   const protectedBy = protectSteps(drafting, isolated)
   const stripped = stripSteps(drafting, [...isolated.slice(-1), ...protectedBy])
-  const open = [...isolated.slice(-1), ...protectedBy, ...stripped]
+  const open = lastOf([...isolated, ...protectedBy, ...stripped])
   const dryCleaned = dryCleanSteps(drafting, open)
-  const agent = agentSteps(drafting, [...open, ...dryCleaned])
+  const bare = lastOf([...open, ...dryCleaned])
+  const agent = agentSteps(drafting, bare, protectedBy)
   const filters = filterSteps(drafting, agent.at(-1))
-  const washed = washSteps(drafting, [...open, ...dryCleaned, ...agent])
-  const outlet = outletStep([...open, ...dryCleaned, ...agent, ...washed.filter(({ phase }) => phase === 'rinse' || phase === 'wheel')])
+  const washed = washSteps(drafting, [...bare, ...agent])
+  const outlet = outletStep(lastOf([...bare, ...agent, ...washed.filter(({ phase }) => phase === 'rinse' || phase === 'wheel')]))
   const panOff = comesOff(drafting, 'pan')
-  const wetWork = [...washed, outlet]
-  const provedInPlace = panOff ? [] : drainProof(drafting, 'pan-and-drain', ids(wetWork.length > 0 ? wetWork : agent))
-  const worked = [...dryCleaned, ...agent, ...filters, ...wetWork, ...provedInPlace]
+  const provedInPlace = panOff ? [] : drainProof(drafting, 'pan-and-drain', ids(lastOf([...washed, outlet])))
+  const worked = [...dryCleaned, ...agent, ...filters, ...washed, outlet, ...provedInPlace]
   const dried = drySteps(drafting, worked)
-  const rebuilt = rebuildSteps(drafting, [...worked, ...dried], (back) => (panOff ? drainProof(drafting, 'rebuild', ids(back)) : []))
+  const rebuilt = rebuildSteps(drafting, lastOf([...worked, ...dried]), (back) => (panOff ? drainProof(drafting, 'rebuild', ids(back)) : []))
   const all = [...seen, ...isolated, ...protectedBy, ...stripped, ...worked, ...dried, ...rebuilt]
-  return inPhaseOrder([...all, ...proveSteps(drafting, all)])
+  return [...all, ...proveSteps(drafting, all)]
 }
 
 /** Stable sort by phase: drafters append in workable order within a phase. */

@@ -16,6 +16,7 @@ const loosened = 'loosen-set-screw'
 export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] {
   const { strip, decided, facts } = drafting
   const steps: Step[] = []
+  const ready = ids(before)
   for (const component of strip) {
     const front = strip.filter(({ id }) => component.behind.includes(id)).map(offId)
     if (component.id === 'wheel') {
@@ -43,7 +44,7 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
         title: component.takeOff,
         handsMin: component.offMin.value + tight(drafting, component),
         ...(component.part ? { part: component.part } : {}),
-        after: [...ids(before), ...front, ...(component.id === 'wheel' ? [loosened] : [])],
+        after: [...ready, ...front, ...(component.id === 'wheel' ? [loosened] : [])],
         equipment: tools(component),
         takesOff: component.name,
         slot: component.slot,
@@ -78,6 +79,7 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], before
   const { strip, facts, decided } = drafting
   const steps: Step[] = []
   const wheelOut = comesOff(drafting, 'wheel')
+  const worked = ids(before)
   let between: Step[] | undefined
   const inBetween = () => (between ??= beforeCover(steps))
   for (const component of [...strip].reverse()) {
@@ -92,7 +94,7 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], before
             phase: 'rebuild',
             title: 'Take bag or cover off the electronics: dry inside?',
             handsMin: stepMin.uncoverElectronics.value,
-            after: [...ids(before), ...ids(more)],
+            after: [...worked, ...ids(more)],
             gate: 'The electronics are dry; wet ones stay without power for 24 h',
             cautions: [caution.electricity],
           }),
@@ -109,7 +111,7 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], before
         title: component.putBack,
         handsMin: component.onMin.value + tight(drafting, component),
         ...(component.part ? { part: component.part } : {}),
-        after: [...new Set([...ids(before), ...sitsBehind, ...wheelDone, ...(closes ? ids(steps) : [])])],
+        after: [...worked, ...sitsBehind, ...wheelDone, ...(closes ? ids(steps) : [])],
         equipment: tools(component),
         putsBack: component.name,
         slot: component.slot,

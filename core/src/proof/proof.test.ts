@@ -1,7 +1,7 @@
 import { coilAt, airOf, pressureAt } from '../air/index.ts'
 import { doubtfulReadings, type Readings } from '../lookover/index.ts'
 import { knownDesign } from '../units/index.ts'
-import { openHead } from '../plan/testing.ts'
+import { openHead } from '../tests/jobs.ts'
 import { assess, type ProofInput } from './index.ts'
 
 const { design } = knownDesign('wall-head', openHead.design)

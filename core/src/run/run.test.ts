@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { planJob } from '../plan/index.ts'
-import { jobWith } from '../plan/testing.ts'
+import { jobWith } from '../tests/jobs.ts'
 import type { Step } from '../procedure/index.ts'
 import {
   lastUndoable,

@@ -34,11 +34,23 @@ const filmOf = (part: Part, filter: 'washable' | 'disposable') =>
  * Infinity in saturated air.
  */
 export function dryingMinutes(part: Part, way: DryingWay, room: AirState, filter: 'washable' | 'disposable' = 'washable'): number {
-  const surface = saturatedAt(wetBulbC(room), room.pressurePa)
   const dryAirDensity = 1 / room.volumeM3Kg
   const heatTransfer = jurges.atRest.value + jurges.perMs.value * airSpeedMs[way].value
   const massTransfer = heatTransfer / (dryAirDensity * airCpJKgK * lewisNumber.value ** (2 / 3))
-  const drivingKgM3 = surface.humidityRatio / surface.volumeM3Kg - room.humidityRatio / room.volumeM3Kg
+  const drivingKgM3 = drivingDensity(room)
   if (drivingKgM3 <= 0) return Infinity
   return filmOf(part, filter).value / 1000 / (massTransfer * drivingKgM3) / 60
+}
+
+/** The wet bulb is found by iteration, and a plan asks for the same room many times. */
+const known = new WeakMap<AirState, number>()
+
+/** Vapour density at the wet-bulb surface over that of the room, kg/m³. */
+function drivingDensity(room: AirState): number {
+  const before = known.get(room)
+  if (before !== undefined) return before
+  const surface = saturatedAt(wetBulbC(room), room.pressurePa)
+  const density = surface.humidityRatio / surface.volumeM3Kg - room.humidityRatio / room.volumeM3Kg
+  known.set(room, density)
+  return density
 }

@@ -1,5 +1,5 @@
 import { Session } from '../db/models.ts'
-import { addFirm, openHouse, origin, password, signedIn, type TestHouse } from '../testing/database.ts'
+import { addFirm, openHouse, origin, password, signedIn, type TestHouse } from '../tests/database.ts'
 import { hashPassword, verifyPassword } from './passwords.ts'
 
 let house: TestHouse

@@ -3,7 +3,7 @@ import { Firm, Job, JobUnit, StoredEvent, Unit } from '../db/models.ts'
 import { migrator } from '../db/migrate.ts'
 import { demoPassword, demoPeople } from '../demo/firm.ts'
 import { loadDemo } from '../demo/load.ts'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../testing/database.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
 let ask: Ask

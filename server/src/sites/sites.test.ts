@@ -1,4 +1,4 @@
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../testing/database.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
 let ask: Ask

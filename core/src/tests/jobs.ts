@@ -1,5 +1,5 @@
 // Jobs that tests start from.
-import type { JobFile, UnitJob } from './jobFile.ts'
+import type { JobFile, UnitJob } from '../plan/index.ts'
 
 /** A wall head in which everything comes out, with nothing seen yet. */
 export const openHead: UnitJob = {

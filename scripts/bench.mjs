@@ -1,0 +1,47 @@
+// npm run bench: measures against the budgets and prints JSON lines {name, value, unit, budget}.
+import { readdirSync, readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
+import { inRoot } from './lib/paths.mjs'
+import { prepareAll } from './lib/prepare.mjs'
+
+const print = (name, value, unit, budget) => console.log(JSON.stringify({ name, value: Math.round(value * 100) / 100, unit, budget }))
+
+/** Median of `runs` timings after as many warming ones. */
+function median(runs, work) {
+  for (let run = 0; run < runs; run++) work()
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now()
+    work()
+    return performance.now() - start
+  })
+  return times.sort((a, b) => a - b)[runs >> 1]
+}
+
+/** Every file that a script imports at once, itself included. */
+function withImports(assets, file, seen = new Set()) {
+  if (seen.has(file)) return seen
+  seen.add(file)
+  const text = readFileSync(inRoot('web/dist/assets', file), 'utf8')
+  for (const [, name] of text.matchAll(/(?:from|import)\s*["']\.\/([^"']+\.js)["']/g)) if (assets.includes(name)) withImports(assets, name, seen)
+  return seen
+}
+
+console.log = ((log) => (...said) => (String(said[0]).startsWith('·') ? console.error(...said) : log(...said)))(console.log)
+await prepareAll()
+const { planJob, planUnit, contextOf, readJobFile, stateOf } = await import('../core/dist/index.js')
+const job = readJobFile(readFileSync(inRoot('docs/examples/wall-head-strip-down.json'), 'utf8'))
+
+const context = contextOf(job)
+print('plan for one unit, core only, median', median(300, () => planJob(job)), 'ms', 5)
+print('1,000 units planned without timeline', median(3, () => { for (let unit = 0; unit < 1000; unit++) planUnit(job.units[0], context) }), 'ms', 2000)
+const twelve = { ...job, crew: [...job.crew, { name: 'Third' }], units: Array.from({ length: 12 }, (_, index) => ({ ...job.units[0], id: `unit-${index}` })) }
+print('12 units, 3 people: plan with timeline', median(5, () => planJob(twelve)), 'ms', 1000)
+const { finishMin, lowerBoundMin } = planJob(twelve).timeline
+print('12 units, 3 people: finish over lower bound', finishMin / lowerBoundMin, 'ratio', 1.05)
+const events = Array.from({ length: 5000 }, (_, index) => ({ id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`, atMs: index, by: 1, happening: { type: 'grade-set', unitId: 'u', part: 'wheel', grade: index % 5, kinds: [] } }))
+print('state of a job with 5,000 events', median(10, () => stateOf(events)), 'ms', 50)
+
+const assets = readdirSync(inRoot('web/dist/assets'))
+const entry = readFileSync(inRoot('web/dist/index.html'), 'utf8').match(/src="\/assets\/([^"]+\.js)"/)[1]
+const firstView = withImports(assets, assets.find((name) => /^Today-.*\.js$/.test(name)), withImports(assets, entry))
+print('JavaScript for the first view, compressed', [...firstView].reduce((sum, file) => sum + gzipSync(readFileSync(inRoot('web/dist/assets', file))).length, 0) / 1000, 'kB', 250)
