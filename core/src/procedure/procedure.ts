@@ -6,7 +6,7 @@ import { comesOff, ids, lastOf, type Drafting } from './drafting.ts'
 import { isolateSteps, lookOverSteps, protectSteps } from './isolate.ts'
 import { declineSteps, proveSteps } from './prove.ts'
 import { rebuildSteps, stripSteps } from './strip.ts'
-import { phases, type Step } from './step.ts'
+import { phases, type Phase, type Step } from './step.ts'
 
 /** What comes off for these decisions, in the order of stripping. */
 export function whatComesOff({ lookOver, design }: Facts, decided: Partial<Record<Topic, Choice>>): Component[] {
@@ -58,11 +58,13 @@ export function draftSteps(drafting: Drafting): Step[] {
   return [...all, ...proveSteps(drafting, all)]
 }
 
+const placeOf = Object.fromEntries(phases.map((phase, index) => [phase, index])) as Record<Phase, number>
+
 /** Stable sort by phase: drafters append in workable order within a phase. */
 function inPhaseOrder(steps: Step[]): Step[] {
   return steps
     .map((entry, index) => ({ entry, index }))
-    .sort((a, b) => phases.indexOf(a.entry.phase) - phases.indexOf(b.entry.phase) || a.index - b.index)
+    .sort((a, b) => placeOf[a.entry.phase] - placeOf[b.entry.phase] || a.index - b.index)
     .map(({ entry }) => entry)
 }
 

@@ -17,8 +17,9 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
   const { strip, decided, facts } = drafting
   const steps: Step[] = []
   const ready = ids(before)
+  const present = new Set(strip.map(({ id }) => id))
   for (const component of strip) {
-    const front = strip.filter(({ id }) => component.behind.includes(id)).map(offId)
+    const front = component.behind.filter((id) => present.has(id)).map((id) => offId({ id }))
     if (component.id === 'wheel') {
       steps.push(
         step({
@@ -48,7 +49,7 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
         equipment: tools(component),
         takesOff: component.name,
         slot: component.slot,
-        ...(fasteners.length > 0 ? { fasteners: fasteners.map((fastener) => ({ ...fastener })) } : {}),
+        ...(fasteners.length > 0 ? { fasteners: [...fasteners] } : {}),
         ...(component.photo ? { photo: component.photo } : {}),
         ...(component.skill ? { skill: component.skill } : {}),
         cautions: [...component.cautions],
@@ -80,6 +81,8 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], before
   const steps: Step[] = []
   const wheelOut = comesOff(drafting, 'wheel')
   const worked = ids(before)
+  const behindOf = new Map<string, string[]>()
+  for (const component of strip) for (const front of component.behind) behindOf.set(front, [...(behindOf.get(front) ?? []), onId(component)])
   let between: Step[] | undefined
   const inBetween = () => (between ??= beforeCover(steps))
   for (const component of [...strip].reverse()) {
@@ -101,7 +104,7 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], before
         )
       }
     }
-    const sitsBehind = strip.filter(({ behind }) => behind.includes(component.id)).map(onId)
+    const sitsBehind = behindOf.get(component.id) ?? []
     const wheelDone = wheelOut && component.id === 'pan' ? ['spin-by-hand'] : []
     const fasteners = component.fasteners(facts.design)
     steps.push(
@@ -116,7 +119,7 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], before
         putsBack: component.name,
         slot: component.slot,
         ...(component.seatGate ? { gate: component.seatGate } : {}),
-        ...(fasteners.length > 0 ? { fasteners: fasteners.map((fastener) => ({ ...fastener })) } : {}),
+        ...(fasteners.length > 0 ? { fasteners: [...fasteners] } : {}),
         ...(component.skill ? { skill: component.skill } : {}),
         cautions: fasteners.some(({ kind }) => kind.includes('screw'))
           ? [...component.cautions, 'Each screw goes back where it came out, none longer than it was.']

@@ -39,12 +39,12 @@ export function chancePassed(weeks: number, rate: number, startIndex: number, th
   return 1 - gammaCdf(threshold - startIndex, (rate * weeks) / weeksPerYear / scale.value, 1 / scale.value)
 }
 
-/** Weeks until the chance of having passed reaches `chance`; bisection to a tenth of a week, at most ten years. */
+/** Weeks until the chance of having passed reaches `chance`; bisection to a quarter of a week, at most ten years. */
 export function weeksUntil(chance: number, rate: number, startIndex: number, threshold = dueIndex.value): number {
   if (chancePassed(mostWeeks, rate, startIndex, threshold) < chance) return mostWeeks
   let low = 0
   let high = mostWeeks
-  while (high - low > 0.1) {
+  while (high - low > 0.25) {
     const middle = (low + high) / 2
     if (chancePassed(middle, rate, startIndex, threshold) < chance) low = middle
     else high = middle

@@ -46,6 +46,7 @@ const ticks = computed(() => scale.value.ticks(4))
 .bar {
   width: 100%;
   max-width: 20rem;
+  overflow: visible;
   display: block;
 }
 .axis,

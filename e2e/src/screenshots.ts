@@ -1,0 +1,55 @@
+// Makes docs/screenshots from the demo: one picture of each main view.
+import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { root, startApp } from './support/app.ts'
+import { click, find, openBrowser, setSize, signIn } from './support/browser.ts'
+
+const folder = join(root, 'docs/screenshots')
+const app = await startApp()
+const sheet = await openBrowser(app.base)
+
+async function shoot(name: string): Promise<void> {
+  await sheet.driver.executeScript('document.activeElement?.blur(); scrollTo(0, 0)')
+  await sheet.driver.sleep(700)
+  writeFileSync(join(folder, `${name}.png`), Buffer.from(await sheet.driver.takeScreenshot(), 'base64'))
+}
+const go = async (path: string, css: string) => {
+  await sheet.driver.get(app.base + path)
+  await find(sheet, css)
+}
+
+try {
+  mkdirSync(folder, { recursive: true })
+  for (const file of readdirSync(folder)) rmSync(join(folder, file))
+  await go('/sign-in', 'form')
+  await shoot('sign-in')
+  await signIn(sheet, 'imre', 'clear-to-the-fins')
+  await go('/', 'a.unit')
+  await shoot('today')
+  const started = await sheet.driver.executeScript<string>("return document.querySelector('a.unit[href$=\"/at-the-unit\"]').getAttribute('href').replace('/at-the-unit', '')")
+  await go('/sites', 'table')
+  await shoot('sites')
+  await go(`${started}/look-over`, 'svg.section')
+  await click(sheet, '[data-callout="wheel"] .hit')
+  await shoot('look-over')
+  await go(`${started}/method`, '[data-totals]')
+  await shoot('method')
+  await go(`${started}/at-the-unit`, '[data-step]')
+  await shoot('at-the-unit')
+  await setSize(sheet, 390, 844)
+  await go(`${started}/at-the-unit`, '[data-step]')
+  await shoot('at-the-unit-phone')
+  await setSize(sheet, 1280, 800)
+  await go('/logbook', '[data-logbook]')
+  await shoot('logbook')
+  const proved = await sheet.driver.executeScript<string>("return [...document.querySelectorAll('[data-logbook] a')].find((link) => link.textContent.includes('Over the counter')).getAttribute('href').replace('/record', '')")
+  await go(`${proved}/proof`, '[data-line="cooling"]')
+  await shoot('proof')
+  await go(`${proved}/record`, '[data-record]')
+  await shoot('record')
+  await go('/house-rules', '[data-school]')
+  await shoot('house-rules')
+} finally {
+  await sheet.close()
+  await app.close()
+}
