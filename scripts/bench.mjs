@@ -26,22 +26,66 @@ function withImports(assets, file, seen = new Set()) {
   return seen
 }
 
-console.log = ((log) => (...said) => (String(said[0]).startsWith('·') ? console.error(...said) : log(...said)))(console.log)
+console.log = (
+  (log) =>
+  (...said) =>
+    String(said[0]).startsWith('·') ? console.error(...said) : log(...said)
+)(console.log)
 await prepareAll()
 const { planJob, planUnit, contextOf, readJobFile, stateOf } = await import('../core/dist/index.js')
 const job = readJobFile(readFileSync(inRoot('docs/examples/wall-head-strip-down.json'), 'utf8'))
 
 const context = contextOf(job)
-print('plan for one unit, core only, median', median(300, () => planJob(job)), 'ms', 5)
-print('1,000 units planned without timeline', median(3, () => { for (let unit = 0; unit < 1000; unit++) planUnit(job.units[0], context) }), 'ms', 2000)
-const twelve = { ...job, crew: [...job.crew, { name: 'Third' }], units: Array.from({ length: 12 }, (_, index) => ({ ...job.units[0], id: `unit-${index}` })) }
-print('12 units, 3 people: plan with timeline', median(5, () => planJob(twelve)), 'ms', 1000)
+print(
+  'plan for one unit, core only, median',
+  median(300, () => planJob(job)),
+  'ms',
+  5,
+)
+print(
+  '1,000 units planned without timeline',
+  median(3, () => {
+    for (let unit = 0; unit < 1000; unit++) planUnit(job.units[0], context)
+  }),
+  'ms',
+  2000,
+)
+const twelve = {
+  ...job,
+  crew: [...job.crew, { name: 'Third' }],
+  units: Array.from({ length: 12 }, (_, index) => ({ ...job.units[0], id: `unit-${index}` })),
+}
+print(
+  '12 units, 3 people: plan with timeline',
+  median(5, () => planJob(twelve)),
+  'ms',
+  1000,
+)
 const { finishMin, lowerBoundMin } = planJob(twelve).timeline
 print('12 units, 3 people: finish over lower bound', finishMin / lowerBoundMin, 'ratio', 1.05)
-const events = Array.from({ length: 5000 }, (_, index) => ({ id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`, atMs: index, by: 1, happening: { type: 'grade-set', unitId: 'u', part: 'wheel', grade: index % 5, kinds: [] } }))
-print('state of a job with 5,000 events', median(10, () => stateOf(events)), 'ms', 50)
+const events = Array.from({ length: 5000 }, (_, index) => ({
+  id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
+  atMs: index,
+  by: 1,
+  happening: { type: 'grade-set', unitId: 'u', part: 'wheel', grade: index % 5, kinds: [] },
+}))
+print(
+  'state of a job with 5,000 events',
+  median(10, () => stateOf(events)),
+  'ms',
+  50,
+)
 
 const assets = readdirSync(inRoot('web/dist/assets'))
 const entry = readFileSync(inRoot('web/dist/index.html'), 'utf8').match(/src="\/assets\/([^"]+\.js)"/)[1]
-const firstView = withImports(assets, assets.find((name) => /^Today-.*\.js$/.test(name)), withImports(assets, entry))
-print('JavaScript for the first view, compressed', [...firstView].reduce((sum, file) => sum + gzipSync(readFileSync(inRoot('web/dist/assets', file))).length, 0) / 1000, 'kB', 250)
+const firstView = withImports(
+  assets,
+  assets.find((name) => /^Today-.*\.js$/.test(name)),
+  withImports(assets, entry),
+)
+print(
+  'JavaScript for the first view, compressed',
+  [...firstView].reduce((sum, file) => sum + gzipSync(readFileSync(inRoot('web/dist/assets', file))).length, 0) / 1000,
+  'kB',
+  250,
+)

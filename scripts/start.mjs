@@ -85,6 +85,7 @@ app.once('message', async () => {
     console.log(`Demo sign-ins, all with the password ${demoPassword}:`)
     for (const { signIn, name, role } of demoPeople) console.log(`  ${signIn.padEnd(8)}${name}, ${role}`)
   }
+  if (!demo) console.log('Add somebody who may sign in: echo PASSWORD | npm run person -- --firm NAME --name NAME --sign-in WORD --role owner')
   console.log('\nCtrl+C stops it.')
 })
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0))

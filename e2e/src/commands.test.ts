@@ -131,6 +131,30 @@ describe('the start command', () => {
     second.child.kill('SIGINT')
     expect(await secondEnd).toBe(0)
   })
+  it('lets somebody in who was added at the command line, and nobody twice', async () => {
+    const person = ['--data', data, '--firm', 'Our firm', '--name', 'Ada Rowan', '--sign-in', 'ada', '--role', 'owner']
+    expect(await runScript('person.mjs', person, 'too short')).toMatchObject({ status: 2, stderr: expect.stringContaining('at least 10') })
+    expect(await runScript('person.mjs', person.slice(0, -2), 'long enough to pass')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('--role is missing'),
+    })
+    expect((await runScript('person.mjs', person, 'long enough to pass')).stdout).toContain('Ada Rowan signs in as ada, owner of Our firm.')
+    const port = await freePort()
+    const { child, ready } = start(port)
+    await ready
+    const origin = `http://127.0.0.1:${port}`
+    const answer = await fetch(`${origin}/api/session`, {
+      method: 'POST',
+      headers: { origin, 'content-type': 'application/json' },
+      body: JSON.stringify({ signIn: 'ada', password: 'long enough to pass' }),
+    })
+    expect(await answer.json()).toMatchObject({ name: 'Ada Rowan', role: 'owner', firm: 'Our firm' })
+    // The database of a running application is found too.
+    expect((await runScript('person.mjs', person, 'long enough to pass')).stderr).toContain('Somebody signs in as “ada” already.')
+    const end = ended(child)
+    child.kill('SIGTERM')
+    await end
+  })
   it('does not touch a process that is not its own', async () => {
     writeFileSync(join(data, 'app.pid'), String(process.pid))
     const port = await freePort()

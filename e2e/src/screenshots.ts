@@ -26,7 +26,9 @@ try {
   await signIn(sheet, 'imre', 'clear-to-the-fins')
   await go('/', 'a.unit')
   await shoot('today')
-  const started = await sheet.driver.executeScript<string>("return document.querySelector('a.unit[href$=\"/at-the-unit\"]').getAttribute('href').replace('/at-the-unit', '')")
+  const started = await sheet.driver.executeScript<string>(
+    "return document.querySelector('a.unit[href$=\"/at-the-unit\"]').getAttribute('href').replace('/at-the-unit', '')",
+  )
   await go('/sites', 'table')
   await shoot('sites')
   await go(`${started}/look-over`, 'svg.section')
@@ -42,7 +44,9 @@ try {
   await setSize(sheet, 1280, 800)
   await go('/logbook', '[data-logbook]')
   await shoot('logbook')
-  const proved = await sheet.driver.executeScript<string>("return [...document.querySelectorAll('[data-logbook] a')].find((link) => link.textContent.includes('Over the counter')).getAttribute('href').replace('/record', '')")
+  const proved = await sheet.driver.executeScript<string>(
+    "return [...document.querySelectorAll('[data-logbook] a')].find((link) => link.textContent.includes('Over the counter')).getAttribute('href').replace('/record', '')",
+  )
   await go(`${proved}/proof`, '[data-line="cooling"]')
   await shoot('proof')
   await go(`${proved}/record`, '[data-record]')

@@ -29,7 +29,7 @@ const isAlive = (pid) => {
 }
 
 /** Pid of a server that runs on this very data directory, left by a launcher that was killed. */
-function ownServerPid(dataDir) {
+export function ownServerPid(dataDir) {
   const pidFile = join(dataDir, 'mariadb.pid')
   if (!existsSync(pidFile)) return undefined
   const pid = Number(readFileSync(pidFile, 'utf8'))
@@ -127,15 +127,17 @@ export async function startMariadb(dataDir, { log = say } = {}) {
     if (ended || tries > 600) giveUp(`The database did not start; its last words are in ${logFile}:\n${readFileSync(logFile, 'utf8').slice(-2000)}`)
     await pause(100)
   }
+  const env = {
+    YASTIK_DB_HOST: '127.0.0.1',
+    YASTIK_DB_PORT: String(port),
+    YASTIK_DB_USER: 'yastik',
+    YASTIK_DB_PASSWORD: password,
+    YASTIK_DB_NAME: 'yastik',
+  }
+  writeFileSync(join(dataDir, 'connection.json'), JSON.stringify(env), { mode: 0o600 })
   return {
     pid: child.pid,
-    env: {
-      YASTIK_DB_HOST: '127.0.0.1',
-      YASTIK_DB_PORT: String(port),
-      YASTIK_DB_USER: 'yastik',
-      YASTIK_DB_PASSWORD: password,
-      YASTIK_DB_NAME: 'yastik',
-    },
+    env,
     stop: async () => {
       if (isAlive(child.pid) && !ended) await endServer(child.pid)
       rmSync(initFile, { force: true })

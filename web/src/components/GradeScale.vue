@@ -16,8 +16,7 @@ const commonKinds = soilKinds.filter((kind) => kind !== 'leaf-litter' && kind !=
   <section class="scale" :aria-label="`Grade of ${partNames[part]}`">
     <div class="spread">
       <h2>{{ partNames[part] }}</h2>
-      <button v-if="value" class="tap bare small" @click="emit('set', null, [])"
-        >Take the grade away</button>
+      <button v-if="value" class="tap bare small" @click="emit('set', null, [])">Take the grade away</button>
     </div>
     <div class="grades" role="radiogroup" :aria-label="`Grade of ${partNames[part]}`">
       <button

@@ -1,0 +1,49 @@
+// Adds a person to a firm, and the firm when there is none of that name: `--firm F --name N --sign-in S --role owner|technician [--trained …]`, the password on standard input.
+import { text } from 'node:stream/consumers'
+import { parseArgs } from 'node:util'
+import { builtInProducts, builtInVan, skills, startHouseRules, type Skill } from '@yastik/core'
+import { configFrom } from '../config.ts'
+import { connect } from '../db/connection.ts'
+import { migrate } from '../db/migrate.ts'
+import { defineModels, Firm, User } from '../db/models.ts'
+import { hashPassword } from './passwords.ts'
+
+const leastPassword = 10
+const usage =
+  'usage: npm run person -- --firm NAME --name NAME --sign-in WORD --role owner|technician [--trained wheel-removal,roof,electrics]   (password on standard input)'
+
+function giveUp(sentence: string): never {
+  console.error(sentence)
+  process.exit(2)
+}
+
+function readOptions() {
+  const names = ['firm', 'name', 'sign-in', 'role', 'trained'] as const
+  const { values } = parseArgs({ options: Object.fromEntries(names.map((name) => [name, { type: 'string' as const }])) })
+  const need = (name: (typeof names)[number]): string => String(values[name] ?? giveUp(`--${name} is missing\n${usage}`))
+  const role = need('role')
+  if (role !== 'owner' && role !== 'technician') giveUp(`--role ${role}; allowed: owner, technician`)
+  const trained = String(values.trained ?? '')
+    .split(',')
+    .filter(Boolean)
+  const unknown = trained.filter((skill) => !skills.includes(skill as Skill))
+  if (unknown.length > 0) giveUp(`--trained ${unknown.join(',')}; allowed: ${skills.join(', ')}`)
+  return { firm: need('firm'), name: need('name'), signIn: need('sign-in'), role, trained: trained as Skill[] } as const
+}
+
+const { firm: firmName, name, signIn, role, trained } = readOptions()
+const password = (await text(process.stdin)).trim()
+if (password.length < leastPassword) giveUp(`The password has ${password.length} characters; at least ${leastPassword} are asked.`)
+const sequelize = connect(configFrom({ YASTIK_PORT: '0', ...process.env }).database)
+defineModels(sequelize)
+await migrate(sequelize)
+if (await User.findOne({ where: { signIn } })) giveUp(`Somebody signs in as “${signIn}” already.`)
+const passwordHash = await hashPassword(password)
+await sequelize.transaction(async (transaction) => {
+  const firm =
+    (await Firm.findOne({ where: { name: firmName }, transaction })) ??
+    (await Firm.create({ name: firmName, houseRules: startHouseRules, products: [...builtInProducts], equipment: [...builtInVan] }, { transaction }))
+  await User.create({ firmId: firm.id, name, signIn, role, trained, passwordHash }, { transaction })
+})
+console.log(`${name} signs in as ${signIn}, ${role} of ${firmName}.`)
+await sequelize.close()
