@@ -109,7 +109,8 @@ export const isLooseSoil = ({ lookOver }: Facts): boolean => {
 }
 
 /** Whether there is any way of catching wash water at a unit of this family. */
-export const canContain = ({ has, lookOver }: Facts): boolean => (lookOver.family === 'ceiling-cassette' ? has('funnel-sheet') : has('wash-bag'))
+export const canContain = ({ has, lookOver }: Facts): boolean =>
+  has('bucket') && (lookOver.family === 'ceiling-cassette' ? has('funnel-sheet') : has('wash-bag'))
 
 /** Whether somebody in the crew may do it. */
 export const isTrained = ({ trained }: Facts, skill: string): boolean => trained.includes(skill)

@@ -229,6 +229,43 @@ describe('pan, drain, electronics, containment, drying', () => {
   })
 })
 
+describe('the last resorts', () => {
+  const foamOnly = [
+    {
+      id: 'f',
+      name: 'Foam',
+      class: 'rinse-off-foam' as const,
+      label: {
+        pH: [7, 7] as [number, number],
+        dilution: [4, 4] as [number, number],
+        indoorSafe: true,
+        aluminiumSafe: true,
+        coatedFinsSafe: true,
+        rinse: 'required' as const,
+      },
+    },
+  ]
+  const room: Rest = { site: { setting: 'equipment-room' } }
+  it.each<[string, Topic, Unit, Rest]>([
+    ['agent-second-best', 'coil-agent', { grades: { coilFace: { grade: 1 } } }, { products: foamOnly }],
+    ['wheel-dry-brush', 'wheel', { design: { ...fixed, quickAccessOutlet: true }, grades: { coilFace: { grade: 2 }, wheel: { grade: 3 } } }, room],
+    ['wheel-left', 'wheel', { design: fixed, grades: { coilFace: { grade: 2 }, wheel: { grade: 3 } } }, room],
+    ['drying-open', 'drying', { ...coat, findings: ['cracked-wheel'] }, {}],
+    ['dry-none', 'dry-pass', { grades: { pan: { grade: 2 } } }, {}],
+    ['pan-leave', 'pan', coat, { houseRules: { rinseSchool: 'dry' } }],
+  ])('%s decides where nothing better is left', (rule, topic, unit, rest) => expect(decisionOf(topic, unit, rest).rule).toBe(rule))
+
+  it('never leaves a plan without a decision, however little is in the van', () => {
+    const kinds = ['wash-bag', 'bucket', 'pump-wand', 'wet-vacuum', 'dry-vacuum'] as const
+    for (let mask = 0; mask < 2 ** kinds.length; mask++) {
+      const equipment = kinds.filter((_, bit) => mask & (1 << bit)).map((kind) => ({ id: kind, kind, count: 1 }))
+      for (const unit of [coat, { grades: { coilFace: { grade: 4 as const }, wheel: { grade: 4 as const }, pan: { grade: 4 as const } } }]) {
+        expect(planJob(jobWith(unit, { equipment, products: [] })).units[0].decisions).toHaveLength(topics.length)
+      }
+    }
+  })
+})
+
 describe('the engine', () => {
   it('keeps a choice by hand unless a bar or a safety rule speaks against it', () => {
     expect(decisionOf('wheel', { grades: { wheel: { grade: 3 } }, choices: { wheel: 'wash-in-place' } })).toMatchObject({

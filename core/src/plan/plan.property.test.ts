@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { builtInProducts } from '../products/index.ts'
 import { complaints, findings, soilKinds } from '../lookover/index.ts'
 import { phases, type Step } from '../procedure/index.ts'
-import { schools } from '../method/index.ts'
+import { ruleBook, schools, topics } from '../method/index.ts'
 import { partsOf } from '../units/index.ts'
 import { planFileSchema, planJob, settings, type JobFile, type UnitJob } from './index.ts'
 
@@ -170,4 +170,22 @@ describe('every plan', () => {
       }
       must(timeline.finishMin >= timeline.lowerBoundMin - 1e-9, 'finished before the bound', candidate)
     }))
+
+  it('is decided by every rule of the book in some job, and every bar rules something out', () => {
+    const deciding = new Set(plans.flatMap(({ plan }) => plan.units[0].decisions.map(({ rule }) => rule)))
+    const rules = topics.flatMap((topic) => ruleBook[topic].rules.map(({ id }) => id))
+    // These need a van or a shelf that the built-in one is not; method.test.ts has each of them decide.
+    const elsewhere = [
+      'scope-closed-smell',
+      'rinse-no-containment',
+      'agent-second-best',
+      'agent-water',
+      'drain-part',
+      'wheel-left',
+      'drying-open',
+      'wheel-dry-brush',
+      'dry-none',
+    ]
+    expect(rules.filter((rule) => !deciding.has(rule) && !elsewhere.includes(rule))).toEqual([])
+  })
 })

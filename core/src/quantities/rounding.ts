@@ -8,7 +8,7 @@ export function round(value: number, digits = 0): number {
 
 /** `value` rounded up to the next multiple of `step`, safe against binary dust. */
 export function roundUpTo(value: number, step: number): number {
-  return round(Math.ceil(value / step - 1e-9) * step, 6)
+  return round(Math.ceil(value / step - 1e-9) * step, 6) + 0
 }
 
 /** `value` held between `least` and `most`. */

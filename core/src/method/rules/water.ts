@@ -55,7 +55,7 @@ export const pan: RuleSet = {
       'flush-in-place',
       'it is flushed where it sits, towards the drain',
     ),
-    onPan.rule('pan-wipe', 'usual', any(atLeast('pan', 1), chosen('rinse', 'spray-bottle', 'condensate', 'none')), 'wipe', 'a film is wiped out'),
+    onPan.rule('pan-wipe', 'usual', any(atLeast('pan', 1), chosen('rinse', 'spray-bottle', 'condensate')), 'wipe', 'what drips into it is wiped out'),
     onPan.rule('pan-leave', 'usual', otherwise, 'leave', 'the pan is clear'),
   ],
 }
@@ -168,7 +168,6 @@ export const containment: RuleSet = {
       'wash-bag-to-bucket',
       ({ washLitres, decided }) => `about ${round(washLitres(rinseOf(decided.rinse)), 1)} L of wash water: a bag round the unit leads it to a bucket`,
     ),
-    onContainment.rule('containment-towels', 'usual', otherwise, 'trough-and-towel', 'no bag in the van: trough and towels, and short bursts'),
   ],
 }
 

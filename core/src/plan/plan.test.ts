@@ -1,0 +1,134 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { builtInProducts } from '../products/index.ts'
+import { jobWith } from '../tests/jobs.ts'
+import { jsonSchemas, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
+
+type Rest = Parameters<typeof jobWith>[1]
+const planOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest))
+const coat: Partial<UnitJob> = { grades: { coilFace: { grade: 2 } } }
+const docs = join(__dirname, '../../../docs')
+
+describe('documents', () => {
+  it('hold the schemas of both formats as the code has them', () => {
+    for (const [name, schema] of Object.entries(jsonSchemas())) {
+      expect(JSON.parse(readFileSync(join(docs, 'formats', name), 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)))
+    }
+  })
+  it.each(readdirSync(join(docs, 'examples')))('hold the example %s, which can be planned', (name) => {
+    const plan = planJob(readJobFile(readFileSync(join(docs, 'examples', name), 'utf8')))
+    expect(planFileSchema.parse(plan)).toEqual(plan)
+    expect(plan.units.length).toBeGreaterThan(0)
+  })
+})
+
+describe('warnings', () => {
+  it('put codes, manual and licensed practice first in every plan', () => expect(planOf({}).warnings[0]).toMatch(/^Local codes/))
+  it('list every default that was assumed, by the unit’s name', () => {
+    const { warnings } = planJob({ ...jobWith(), units: [{ id: 'a', name: 'Hall', family: 'wall-head', design: {}, complaints: [], grades: {} }] })
+    expect(warnings).toContain('Hall: fin coating not noted: a coated coil taken, neutral agents only')
+    expect(warnings.join('\n')).toMatch(/Hall: not graded yet, so no rule counts on it: filter, coil, front face/)
+  })
+  it('say what is short in the van', () => {
+    const products = builtInProducts.map((product) => (product.id === 'rinse-off' ? { ...product, inStockLitres: 0.01 } : product))
+    expect(planOf(coat, { products }).warnings.join('\n')).toMatch(/Rinse-off coil foam: [\d.]+ L needed, 0.01 L in the van/)
+  })
+  it('say what second best would do when nothing suitable is there', () => {
+    expect(planOf(coat, { products: [] }).warnings.join('\n')).toMatch(/plain water is second best/)
+  })
+  it('doubt readings that contradict one another', () => {
+    expect(planOf({ ...coat, readings: { returnC: 14, returnRh: 0.6, supplyC: 25 } }).warnings.join('\n')).toMatch(/probes were swapped/)
+  })
+  it('name products that must never meet', () => {
+    const label = { indoorSafe: true, aluminiumSafe: true, rinse: 'required' as const }
+    const products = [
+      ...builtInProducts,
+      { id: 'c', name: 'Whitener', class: 'chlorine-cleaner' as const, label },
+      { id: 's', name: 'Descaler', class: 'acid-cleaner' as const, label },
+    ]
+    expect(planOf(coat, { products }).warnings.join('\n')).toMatch(/Whitener and Descaler are both in the van: .*stop/)
+  })
+  it('say when the bag would overflow', () => {
+    const equipment = [
+      { id: 'p', kind: 'pump-wand' as const, count: 1, flowLMin: 4 },
+      { id: 'b', kind: 'wash-bag' as const, count: 1, litres: 3, outletMm: 10 },
+      { id: 'k', kind: 'bucket' as const, count: 1, litres: 8 },
+    ]
+    const { units, warnings } = planOf({ grades: { coilFace: { grade: 4 }, coilBack: { grade: 4 } } }, { equipment })
+    expect(warnings.join('\n')).toMatch(/the bag would overflow after [\d.]+ min/)
+    const rinse = units[0].steps.find(({ id }) => id === 'rinse-coil')!
+    expect(rinse.how).toMatch(/Stop every [\d.]+ min and clear the bag's outlet/)
+    expect(rinse.how).toMatch(/Change the bucket/)
+  })
+})
+
+describe('what is expected', () => {
+  const share = (unit: Partial<UnitJob>) => planOf(unit).units[0].expected
+  it('is everything of a clear unit, and less with every grade', () => {
+    expect(share({})).toMatchObject({ airflowShareNow: 1, coolingShareNow: 1 })
+    expect(share({ grades: { wheel: { grade: 3 } } }).airflowShareNow).toBeLessThan(share({ grades: { wheel: { grade: 2 } } }).airflowShareNow)
+  })
+  it('costs nothing clean, and something fouled, where a price is known', () => {
+    const cost = (unit: Partial<UnitJob>) => planOf(unit, { site: { electricityPricePerKwh: 0.3 } }).units[0].expected.fouledCostPerYear
+    expect(cost({})).toBe(0)
+    expect(cost({ grades: { coilFace: { grade: 4 } } })!).toBeGreaterThan(50)
+    expect(planOf(coat).units[0].expected.fouledCostPerYear).toBeUndefined()
+  })
+  it('makes condensate in humid heat and none out of season', () => {
+    const condensate = (dryBulbC: number, relativeHumidity: number) =>
+      planOf(coat, { site: { outdoorAir: { dryBulbC, relativeHumidity } } }).units[0].expected.condensateLPerDay
+    expect(condensate(32, 0.7)).toBeGreaterThan(5)
+    expect(condensate(12, 0.9)).toBe(0)
+  })
+})
+
+describe('what is not reached', () => {
+  const left = (unit: Partial<UnitJob>, rest: Rest = {}) => planOf(unit, rest).units[0].notReached.map(({ part }) => part)
+  it('is the back face when the unit is not stripped', () => {
+    expect(left({ grades: { coilFace: { grade: 2 }, coilBack: { grade: 2 } } })).toEqual(['coilBack'])
+    expect(left({ grades: { coilFace: { grade: 2 }, coilBack: { grade: 3 } } })).toEqual([])
+  })
+  it('is the upper face close to the ceiling', () => {
+    expect(left({ ...coat, design: { ceilingGapCm: 3 } })).toEqual(['coilFace'])
+  })
+  it('is the wheel on a dry job, and everything soiled on a declined one', () => {
+    expect(left({ grades: { coilFace: { grade: 2 }, wheel: { grade: 1 } } }, { houseRules: { rinseSchool: 'dry' } })).toContain('wheel')
+    expect(left({ ...coat, findings: ['unsecured-unit'] })).toEqual(['coilFace'])
+  })
+})
+
+describe('drying', () => {
+  it('lists every wet part for still air and a fan, the coil for the unit’s own fan too', () => {
+    const { drying } = planOf({ complaints: ['smell'], grades: { wheel: { grade: 3 }, coilFace: { grade: 2 } } }).units[0]
+    const ways = (part: string) => drying.filter((entry) => entry.part === part).map(({ how }) => how)
+    expect(ways('coilFace')).toEqual(['still-air', 'fan', 'unit-fan'])
+    expect(ways('wheel')).toEqual(['still-air', 'fan'])
+  })
+})
+
+describe('comparisons', () => {
+  it('of dry and wet differ in water, time and reach', () => {
+    const { decisions } = planOf({ grades: { coilFace: { grade: 2, kinds: ['dust'] }, wheel: { grade: 1 } } }, { site: { waterOnSite: true } })
+      .units[0]
+    const rinse = decisions.find(({ topic }) => topic === 'rinse')!
+    const spray = rinse.turnedDown.find(({ choice }) => choice === 'spray-bottle')!
+    expect(spray.standing).toBe('possible')
+    expect(spray.instead!.waterL!).toBeLessThan(0)
+  })
+  it('are none for what is barred', () => {
+    for (const { turnedDown } of planOf(coat).units[0].decisions) {
+      for (const other of turnedDown) if (other.standing === 'barred') expect(other.instead).toBeUndefined()
+    }
+  })
+  it('agree with the plan that the choice by hand gives', () => {
+    const unit: Partial<UnitJob> = { complaints: ['smell'], grades: { wheel: { grade: 3 }, coilFace: { grade: 2 } } }
+    const minutes = (plan: ReturnType<typeof planOf>) =>
+      plan.units[0].steps.reduce((sum, { handsMin, wait }) => sum + handsMin + (wait?.leastMin ?? 0), 0)
+    const said = planOf(unit)
+      .units[0].decisions.find(({ topic }) => topic === 'wheel')!
+      .turnedDown.find(({ choice }) => choice === 'wash-in-place')!.instead!
+    const really = minutes(planOf({ ...unit, choices: { wheel: 'wash-in-place' } })) - minutes(planOf(unit))
+    expect(said.minutes!).toBeGreaterThanOrEqual(really - 1)
+    expect(said.minutes!).toBeLessThanOrEqual(really + 1)
+  })
+})

@@ -1,0 +1,201 @@
+import { planJob, type UnitJob } from '../plan/index.ts'
+import { jobWith } from '../tests/jobs.ts'
+import type { Step } from './index.ts'
+
+type Rest = Parameters<typeof jobWith>[1]
+const stepsOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest)).units[0].steps
+const find = (steps: readonly Step[], id: string) => {
+  const step = steps.find((entry) => entry.id === id)
+  if (!step) throw new Error(`there is no step ${id} among ${steps.map((entry) => entry.id).join(', ')}`)
+  return step
+}
+const ids = (steps: readonly Step[]) => steps.map(({ id }) => id)
+/** Whether `later` waits for `earlier`, directly or through others. */
+function waitsFor(steps: readonly Step[], later: string, earlier: string): boolean {
+  return find(steps, later).after.some((id) => id === earlier || waitsFor(steps, id, earlier))
+}
+
+const strip: Partial<UnitJob> = {
+  complaints: ['smell'],
+  grades: { wheel: { grade: 3, kinds: ['biofilm'] }, pan: { grade: 2 }, coilFace: { grade: 2 }, coilBack: { grade: 3 } },
+}
+const open: Partial<UnitJob> = { grades: { coilFace: { grade: 2 } } }
+
+describe('a strip-down', () => {
+  const steps = stepsOf(strip)
+  it('loosens the set screw and never takes it out', () => {
+    const loosen = find(steps, 'loosen-set-screw')
+    expect(loosen.title).toMatch(/leave it in/)
+    expect(loosen).toMatchObject({ gate: expect.stringContaining('still in its thread'), equipment: ['long-driver'], skill: 'wheel-removal' })
+    expect(loosen.fasteners).toBeUndefined()
+    expect(waitsFor(steps, 'off-wheel', 'loosen-set-screw')).toBe(true)
+  })
+  it('keeps the constraints of the way back', () => {
+    expect(waitsFor(steps, 'tighten-set-screw', 'on-wheel')).toBe(true)
+    expect(waitsFor(steps, 'spin-by-hand', 'tighten-set-screw')).toBe(true)
+    expect(waitsFor(steps, 'on-pan', 'spin-by-hand')).toBe(true)
+    expect(waitsFor(steps, 'on-pan', 'on-end-plate')).toBe(true)
+    expect(waitsFor(steps, 'flow-test', 'on-drain-hose')).toBe(true)
+    expect(waitsFor(steps, 'on-cover', 'flow-test')).toBe(true)
+    expect(waitsFor(steps, 'on-cover', 'treat-pan')).toBe(true)
+    expect(waitsFor(steps, 'power-on', 'on-cover')).toBe(true)
+    expect(waitsFor(steps, 'power-on', 'on-filters')).toBe(true)
+  })
+  it('lets filters and wheel be washed while the coil soaks', () => {
+    expect(waitsFor(steps, 'wash-filters', 'apply-coil')).toBe(false)
+    expect(waitsFor(steps, 'wash-wheel', 'rinse-coil')).toBe(false)
+    expect(find(steps, 'wash-filters').phase).toBe('dwell')
+  })
+  it('puts nothing back wet', () => {
+    expect(find(steps, 'dry-parts').wait!.leastMin).toBeGreaterThan(10)
+    expect(waitsFor(steps, 'on-wheel', 'dry-parts')).toBe(true)
+    expect(waitsFor(steps, 'on-filters', 'dry-parts')).toBe(true)
+    expect(find(steps, 'on-filters').gate).toMatch(/dry to the touch/)
+  })
+  it('makes balance clips, louvre seats and the thermistor a gate on the way back', () => {
+    expect(find(steps, 'on-wheel').gate).toMatch(/balance clip/)
+    expect(find(steps, 'on-louvres').gate).toMatch(/own seat/)
+    expect(find(steps, 'on-coil-thermistor').gate).toMatch(/own clip/)
+  })
+  it('tells the customer of specks before they see them', () => expect(find(steps, 'hand-over').gate).toMatch(/specks/))
+  it('says where each part goes and what to photograph', () => {
+    for (const step of steps.filter(({ takesOff }) => takesOff)) expect(step.slot).toBeTruthy()
+    expect(find(steps, 'off-cover').photo).toMatch(/wiring/)
+  })
+  it('warns of longer screws where screws go back', () => {
+    for (const id of ['on-cover', 'on-pan', 'on-end-plate']) expect(find(steps, id).cautions.join()).toMatch(/none longer than it was/)
+  })
+})
+
+describe('cautions', () => {
+  const steps = stepsOf(strip)
+  it.each([
+    ['isolate', /Electricity kills/],
+    ['vacuum-coil', /Fins cut/],
+    ['vacuum-coil', /respirator/],
+    ['mix-agent', /never mix/],
+    ['apply-coil', /60 min after the last spraying/],
+    ['rinse-coil', /20 cm/],
+    ['rinse-coil', /scalds/],
+    ['off-end-plate', /licensed people/],
+    ['power-on', /takes fingers/],
+    ['clear-up', /foul drain/],
+    ['clear-below', /three points of contact/],
+  ])('stand at the step: %s', (id, words) => expect(find(steps, id).cautions.join(' ')).toMatch(words))
+
+  it('speak of flame only where the refrigerant may burn', () => {
+    expect(find(steps, 'isolate').cautions.join()).toMatch(/no flame/)
+    expect(find(stepsOf({ ...open, design: { refrigerantSafety: 'A1' } }), 'isolate').cautions.join()).not.toMatch(/flame/)
+  })
+  it('speak of ladders only where one is needed', () => {
+    const low = stepsOf({ ...open, design: { aboveFloorM: 1.2 } })
+    expect(find(low, 'clear-below').equipment).toEqual(['floor-sheet'])
+    expect(find(low, 'clear-below').cautions).toEqual([])
+  })
+})
+
+describe('electronics', () => {
+  const blocked: Partial<UnitJob> = { design: { boardBlocksPan: true }, grades: { pan: { grade: 3 } } }
+  it('that come off are proved dead twice, five minutes apart, by somebody trained', () => {
+    const steps = stepsOf(blocked)
+    expect(find(steps, 'prove-dead').wait).toEqual({ leastMin: 5, for: 'stored charge to drain' })
+    expect(find(steps, 'prove-dead-again').after).toEqual(['prove-dead'])
+    expect(waitsFor(steps, 'off-board-box', 'prove-dead-again')).toBe(true)
+    expect(waitsFor(steps, 'off-pan', 'off-board-box')).toBe(true)
+    expect(find(steps, 'off-board-box')).toMatchObject({
+      skill: 'electrics',
+      fasteners: [
+        { kind: 'box screw', count: 2 },
+        { kind: 'labelled plug', count: 4 },
+      ],
+    })
+    expect(find(steps, 'on-board-box').gate).toMatch(/earth first/)
+  })
+  it('that stay are bagged before any liquid and looked at before the cover', () => {
+    const steps = stepsOf(open)
+    expect(ids(steps)).not.toContain('prove-dead-again')
+    expect(waitsFor(steps, 'apply-coil', 'cover-electronics')).toBe(true)
+    expect(waitsFor(steps, 'on-cover', 'uncover-electronics')).toBe(true)
+  })
+})
+
+describe('lighter work', () => {
+  it('is a filter service without liquids inside the unit', () => {
+    const steps = stepsOf({ grades: { filter: { grade: 3 } } })
+    expect(ids(steps)).toEqual(
+      expect.arrayContaining([
+        'isolate',
+        'prove-dead',
+        'off-filters',
+        'wash-filters',
+        'on-filters',
+        'check-ledger',
+        'power-on',
+        'run-test',
+        'hand-over',
+      ]),
+    )
+    for (const absent of ['apply-coil', 'rinse-coil', 'flow-test', 'off-cover', 'set-containment', 'clear-up'])
+      expect(ids(steps)).not.toContain(absent)
+  })
+  it('leaves the cover on for a film', () => {
+    const steps = stepsOf({ grades: { coilFace: { grade: 1 } } })
+    expect(ids(steps)).not.toContain('off-cover')
+    expect(find(steps, 'cover-electronics').phase).toBe('protect')
+    expect(waitsFor(steps, 'apply-coil', 'cover-electronics')).toBe(true)
+  })
+  it('draws the agent off again in the dry way', () => {
+    const steps = stepsOf(open, { houseRules: { rinseSchool: 'dry' } })
+    expect(find(steps, 'draw-off')).toMatchObject({ phase: 'rinse', equipment: ['wet-vacuum'], gate: 'A fresh cloth stays clean' })
+    expect(ids(steps)).not.toContain('rinse-coil')
+  })
+  it('leaves self-rinsing foam without a clock, and lets the run rinse it', () => {
+    const steps = stepsOf(open, { houseRules: { rinseSchool: 'self-rinsing' } })
+    expect(find(steps, 'apply-coil').wait).toBeUndefined()
+    expect(ids(steps)).not.toContain('rinse-coil')
+  })
+  it('has disposable filters renewed, not washed', () => {
+    expect(find(stepsOf({ ...open, design: { filter: 'disposable' } }), 'wash-filters').title).toMatch(/new filters/)
+  })
+})
+
+describe('drain and drying', () => {
+  it('draws a drain that does not run before any foam goes in', () => {
+    const steps = stepsOf({ ...open, findings: ['drain-blocked'] })
+    expect(find(steps, 'draw-drain').phase).toBe('dry-clean')
+    expect(waitsFor(steps, 'apply-coil', 'draw-drain')).toBe(true)
+  })
+  it('waits for the coil to dry in still air where the house does not use the fan', () => {
+    const steps = stepsOf(open, { houseRules: { dryingSchool: 'long-air-dry' } })
+    expect(find(steps, 'open-to-dry').wait!.leastMin).toBeGreaterThan(60)
+    expect(waitsFor(steps, 'power-on', 'open-to-dry')).toBe(true)
+  })
+  it('runs at least ten minutes of steady cooling before the after readings', () => {
+    expect(find(stepsOf({ grades: { filter: { grade: 2 } } }), 'run-unit').wait).toEqual({ leastMin: 10, for: 'steady cooling' })
+  })
+  it('takes wash water along where there is no foul drain', () => {
+    expect(find(stepsOf(open, { site: { foulDrainOnSite: false } }), 'clear-up').title).toMatch(/closed cans/)
+  })
+})
+
+describe('a unit that is declined', () => {
+  it('is made safe and handed over in writing, and nothing else', () => {
+    const steps = stepsOf({ ...open, findings: ['no-safe-access'] })
+    expect(ids(steps)).toEqual(['leave-off', 'hand-over'])
+    expect(find(steps, 'hand-over').gate).toMatch(/in writing/)
+  })
+})
+
+describe('minutes', () => {
+  it('grow with the coil', () => {
+    const minutes = (kw: number) => find(stepsOf({ ...open, design: { ratedCoolingKw: kw } }), 'vacuum-coil').handsMin
+    expect(minutes(10)).toBeGreaterThan(minutes(5))
+  })
+  it('grow for a cover right below the ceiling', () => {
+    const minutes = (gap: number) => find(stepsOf({ ...open, design: { ceilingGapCm: gap } }), 'off-cover').handsMin
+    expect(minutes(3)).toBe(minutes(12) + 4)
+  })
+  it('come in halves', () => {
+    for (const { handsMin } of stepsOf(strip)) expect(handsMin * 2).toBe(Math.round(handsMin * 2))
+  })
+})
