@@ -1,17 +1,18 @@
-// One runner, three suites: core on its own, the server against a real database, the interface in a real browser.
+// One runner, four suites: core on its own, the parts of the interface that need no page, the server against a real database, the interface in a real browser.
 const transform = { '^.+\\.(ts|mts)$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] }
 const common = {
   transform,
   testEnvironment: 'node',
   moduleNameMapper: { '^@yastik/core$': '<rootDir>/core/src/index.ts' },
   // Packages that ship as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(uuid)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb)/)'],
 }
 const esm = { '^.+\\.js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }] }
 
 export default {
   projects: [
     { ...common, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
+    { ...common, displayName: 'web', testMatch: ['<rootDir>/web/src/**/*.test.ts'], transform: { ...transform, ...esm } },
     { ...common, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'], transform: { ...transform, ...esm } },
     { ...common, displayName: 'interface', testMatch: ['<rootDir>/e2e/src/**/*.test.ts'], transform: { ...transform, ...esm } },
   ],

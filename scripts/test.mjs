@@ -1,4 +1,4 @@
-// npm test: sets itself up, then types, lint, unit, server and interface tests; ends with one line over all of them. `-- core|server|interface` runs one suite.
+// npm test: sets itself up, then types, lint, unit, server and interface tests; ends with one line over all of them. `-- core|web|server|interface` runs one suite.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { needPrograms } from './lib/debian.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
@@ -7,7 +7,7 @@ import { prepareAll } from './lib/prepare.mjs'
 import { run } from './lib/run.mjs'
 import { giveUp, say } from './lib/say.mjs'
 
-const suites = ['core', 'server', 'interface']
+const suites = ['core', 'web', 'server', 'interface']
 const wanted = process.argv.slice(2)
 if (wanted.some((name) => !suites.includes(name))) giveUp(`usage: npm test [-- ${suites.join('|')}]`, 2)
 const chosen = wanted.length > 0 ? wanted : suites
@@ -28,7 +28,15 @@ async function jest(project, env) {
   rmSync(resultFile, { force: true })
   const status = await run(
     'npx',
-    ['--no-install', 'jest', '--selectProjects', project, '--json', `--outputFile=${resultFile}`, ...(project === 'core' ? [] : ['--runInBand'])],
+    [
+      '--no-install',
+      'jest',
+      '--selectProjects',
+      project,
+      '--json',
+      `--outputFile=${resultFile}`,
+      ...(project === 'core' ? [] : ['--runInBand', '--forceExit']),
+    ],
     {
       // Some packages import others on demand, which the runner allows only so.
       env: { ...env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
@@ -50,13 +58,13 @@ if (wanted.length === 0) {
   await check('types', 'npm', ['run', '--silent', 'typecheck'])
   await check('lint', 'npm', ['run', '--silent', 'lint'])
 }
-if (chosen.includes('core')) await jest('core', process.env)
+for (const project of ['core', 'web']) if (chosen.includes(project)) await jest(project, process.env)
 if (chosen.includes('server') || chosen.includes('interface')) {
   if (chosen.includes('interface')) await needPrograms('chromium', 'chromedriver')
   const database = await startMariadb(inRoot('.test-data', 'database'))
   const env = { ...process.env, ...database.env, YASTIK_PORT: '0' }
   try {
-    for (const project of chosen.filter((name) => name !== 'core')) await jest(project, env)
+    for (const project of chosen.filter((name) => name === 'server' || name === 'interface')) await jest(project, env)
   } finally {
     await database.stop()
   }

@@ -7,7 +7,8 @@ import { join } from 'node:path'
 import { root } from './support/app.ts'
 
 jest.setTimeout(240_000)
-const env = { ...process.env, NODE_OPTIONS: '' }
+// As on a desk: without the database that the test launcher names.
+const env = { ...Object.fromEntries(Object.entries(process.env).filter(([name]) => !name.startsWith('YASTIK_'))), NODE_OPTIONS: '' }
 
 interface Result {
   status: number

@@ -53,7 +53,10 @@ export async function buildApp({ sequelize, webRoot, secureCookies = false, log 
   if (webRoot)
     await app.register(staticFiles, {
       root: webRoot,
-      setHeaders: (response, path) => void (path.includes('/assets/') && response.setHeader('cache-control', 'public, max-age=31536000, immutable')),
+      cacheControl: false,
+      // Built assets change their name with their content; the page that names them is asked for each time.
+      setHeaders: (response, path) =>
+        void response.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
     })
   app.setNotFoundHandler((request, reply) => {
     if (webRoot && request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.includes('.')) return reply.sendFile('index.html')

@@ -1,0 +1,163 @@
+// Choices by hand, keys, notes, a declined unit from end to end, and the life of a unit.
+import { By } from 'selenium-webdriver'
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { doStep, grade, sent, stepId } from './support/moves.ts'
+
+jest.setTimeout(180_000)
+let app: RunningApp
+let sheet: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  sheet = await openBrowser(app.base)
+})
+afterAll(async () => {
+  await sheet?.close()
+  await app?.close()
+})
+const press = async (key: string) => (await find(sheet, 'body')).sendKeys(key)
+
+describe('a deep link', () => {
+  it('asks who is there, and then opens what was asked for', async () => {
+    await sheet.driver.get(`${app.base}/house-rules`)
+    await find(sheet, 'input[name="sign-in"]')
+    await type(sheet, 'input[name="sign-in"]', 'mira')
+    await type(sheet, 'input[name="password"]', 'clear-to-the-fins')
+    await clickText(sheet, 'Sign in')
+    await expectText(sheet, 'h1', 'House rules')
+  })
+})
+
+describe('the owner', () => {
+  it('sets a rate, and the price follows; a rate that cannot be is turned down', async () => {
+    await type(sheet, 'input[name="hourlyRate"]', '90')
+    await press('\t')
+    await expectText(sheet, '[role="status"]', 'Saved')
+    await type(sheet, 'input[name="furtherUnitDiscount"]', '5')
+    await press('\t')
+    await expectText(sheet, '[role="alert"]', 'rules.furtherUnitDiscount: 5 is not allowed. Allowed: at most 1')
+    await sheet.driver.navigate().refresh()
+    await find(sheet, 'input[name="hourlyRate"]')
+    expect(await (await find(sheet, 'input[name="hourlyRate"]')).getAttribute('value')).toBe('90')
+    expect(await (await find(sheet, 'input[name="furtherUnitDiscount"]')).getAttribute('value')).toBe('0.1')
+  })
+})
+
+describe('a choice by hand', () => {
+  it('is made with a reason, changes what follows, and goes back to the rule', async () => {
+    await sheet.driver.get(`${app.base}/`)
+    await clickText(sheet, 'Room 5, window wall')
+    await clickText(sheet, 'Look-over')
+    await grade(sheet, 'wheel', 3)
+    await clickText(sheet, 'See the method')
+    await find(sheet, '[data-topic="wheel"][data-choice="remove-and-wash"]')
+    const before = await textOf(sheet, '[data-totals]')
+    await click(sheet, '[data-topic="wheel"] summary')
+    await expectText(sheet, '[data-topic="wheel"]', /washed in place\s+−\d+ min/)
+    await click(sheet, '[data-topic="wheel"] [data-flip="wash-in-place"]')
+    await type(sheet, '[data-topic="wheel"] input[name="because"]', 'the owner wants it left in')
+    await clickText(sheet, 'Decide so')
+    await find(sheet, '[data-topic="wheel"][data-choice="wash-in-place"]')
+    await expectText(sheet, '[data-topic="wheel"]', 'chosen by hand for this job')
+    expect(await textOf(sheet, '[data-totals]')).not.toBe(before)
+    await clickText(sheet, 'Record')
+    await expectText(sheet, '[data-record]', 'Blower wheel, by hand: wash in place — the owner wants it left in')
+    await clickText(sheet, 'Method')
+    await clickText(sheet, 'Back to the rule')
+    await find(sheet, '[data-topic="wheel"][data-choice="remove-and-wash"]')
+    expect(await textOf(sheet, '[data-totals]')).toBe(before)
+  })
+  it('cannot be made where it is barred', async () => {
+    await click(sheet, '[data-topic="containment"] summary')
+    await expectText(sheet, '[data-topic="containment"]', 'a funnel sheet is made for cassettes')
+    expect(await exists(sheet, '[data-topic="containment"] [data-flip="funnel-sheet-to-bucket"]')).toBe(false)
+  })
+})
+
+describe('at the unit', () => {
+  it('goes by keys: another step, gate, done, and back with undo', async () => {
+    await sheet.driver.get(`${app.base}/`)
+    await clickText(sheet, 'Room 3, over the door')
+    await find(sheet, '[data-step]')
+    const first = await stepId(sheet)
+    await press('\uE014')
+    await sheet.driver.wait(async () => (await stepId(sheet)) !== first, 5000)
+    await press('\uE012')
+    await sheet.driver.wait(async () => (await stepId(sheet)) === first, 5000)
+    const count = await textOf(sheet, 'aside .figure')
+    await press('\uE007')
+    await sheet.driver.wait(async () => (await textOf(sheet, 'aside .figure')) !== count, 5000)
+    await expectText(sheet, '.tray', 'drain pan')
+    await press('u')
+    await sheet.driver.wait(async () => (await textOf(sheet, 'aside .figure')) === count, 5000)
+    expect(await exists(sheet, '[data-tray="drain pan"]')).toBe(false)
+  })
+  it('counts one screw less out, and shows it in the ledger', async () => {
+    await click(sheet, '[data-step="off-pan"] .count [data-less]')
+    await doStep(sheet)
+    await expectText(sheet, '[data-tray="drain pan"]', '0 of 1 × pan screw back')
+  })
+  it('takes a note for the record', async () => {
+    await type(sheet, 'input[name="note"]', 'louvre spring already worn')
+    await clickText(sheet, 'Note')
+    await sent(sheet)
+    await clickText(sheet, 'Record')
+    await expectText(sheet, '[data-record]', 'note: louvre spring already worn')
+  })
+  it('shows parts that are off as off on the drawing', async () => {
+    await clickText(sheet, 'At the unit')
+    expect(await (await sheet.driver.findElement(By.css('[data-part="pan"]'))).getAttribute('aria-label')).toMatch(/, off$/)
+  })
+})
+
+describe('a unit that must not be opened', () => {
+  it('is declined, referred, handed over in writing, and logged as not cleaned', async () => {
+    await sheet.driver.get(`${app.base}/`)
+    await clickText(sheet, 'Over the counter')
+    await grade(sheet, 'coilFace', 3)
+    await click(sheet, '[data-finding="wet-electronics"]')
+    await expectText(sheet, '.refer', 'dry for 24 h')
+    await clickText(sheet, 'See the method')
+    await clickText(sheet, 'Agree: not cleaned today')
+    expect(await doStep(sheet)).toBe('leave-off')
+    await expectText(sheet, '[data-gate]', 'The customer has it in writing')
+    await doStep(sheet)
+    await clickText(sheet, 'Prove it')
+    await expectText(sheet, '[data-verdict]', 'not cleaned')
+    await click(sheet, '[data-hand-over]')
+    await sent(sheet)
+    await clickText(sheet, 'Logbook')
+    await expectText(sheet, '[data-logbook] tbody tr:first-child', 'do not clean today')
+  })
+})
+
+describe('the life of a unit', () => {
+  it('lists its visits, newest first', async () => {
+    await sheet.driver.get(`${app.base}/sites`)
+    await clickText(sheet, 'Tannwinkel Guest House')
+    await clickText(sheet, 'its life')
+    await expectText(sheet, 'h1', 'Life of')
+    expect((await sheet.driver.findElements(By.css('[data-logbook] tbody tr'))).length).toBeGreaterThanOrEqual(1)
+  })
+})
+
+describe('sunlight', () => {
+  it('switches to high contrast and stays so', async () => {
+    await clickText(sheet, 'Sunlight')
+    const paper = () => sheet.driver.executeScript<string>('return getComputedStyle(document.documentElement).backgroundColor')
+    expect(await paper()).toBe('rgb(255, 255, 255)')
+    await sheet.driver.navigate().refresh()
+    await find(sheet, 'header.strip')
+    expect(await paper()).toBe('rgb(255, 255, 255)')
+  })
+})
+
+describe('signing out', () => {
+  it('closes the door', async () => {
+    await clickText(sheet, 'Sign out')
+    await find(sheet, 'input[name="sign-in"]')
+    await sheet.driver.get(`${app.base}/logbook`)
+    await find(sheet, 'input[name="sign-in"]')
+    await signIn(sheet, 'sanna', 'clear-to-the-fins')
+  })
+})

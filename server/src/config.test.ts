@@ -1,0 +1,23 @@
+import { configFrom } from './config.ts'
+
+const good = { YASTIK_PORT: '4180', YASTIK_DB_PORT: '3306', YASTIK_DB_USER: 'y', YASTIK_DB_PASSWORD: 'p', YASTIK_DB_NAME: 'yastik' }
+
+describe('the configuration', () => {
+  it('comes from the environment, loopback and safe where it is silent', () => {
+    expect(configFrom(good)).toEqual({
+      port: 4180,
+      host: '127.0.0.1',
+      database: { host: '127.0.0.1', port: 3306, user: 'y', password: 'p', name: 'yastik' },
+      webRoot: undefined,
+      demo: false,
+      secureCookies: false,
+    })
+    expect(configFrom({ ...good, YASTIK_DEMO: '1', YASTIK_SECURE_COOKIES: '1' })).toMatchObject({ demo: true, secureCookies: true })
+  })
+  it.each(Object.keys(good))('names %s when it is missing', (name) => {
+    expect(() => configFrom({ ...good, [name]: undefined })).toThrow(`the environment variable ${name} is missing`)
+  })
+  it.each(['abc', '-1', '70000', '1.5'])('turns down the port %s', (port) => {
+    expect(() => configFrom({ ...good, YASTIK_PORT: port })).toThrow(`YASTIK_PORT is ${port}; allowed: a port from 0 to 65535`)
+  })
+})
