@@ -1,6 +1,6 @@
 // May this step count as done now, and if not, why not? The gates hold here, on phone and server alike.
 import type { Step } from '../procedure/index.ts'
-import type { UnitState } from './state.ts'
+import type { UnitState } from './unitState.ts'
 
 const minuteMs = 60_000
 

@@ -1,7 +1,7 @@
 // What is to be done next at a unit, and which clocks run?
 import type { Step } from '../procedure/index.ts'
 import { reasonsToWait, waitOf } from './gates.ts'
-import type { UnitState } from './state.ts'
+import type { UnitState } from './unitState.ts'
 
 export interface RunningWait {
   step: Step

@@ -157,3 +157,82 @@ describe('gates', () => {
     expect(progressOf(log.state).done).toBe(steps.findIndex(({ id }) => id === 'power-on'))
   })
 })
+
+describe('looking over', () => {
+  it('adds and withdraws complaints, findings, grades and choices', () => {
+    const log = new Log()
+    log.add({ type: 'complaint-set', complaint: 'smell', present: true })
+    log.add({ type: 'complaint-set', complaint: 'noise', present: true })
+    log.add({ type: 'complaint-set', complaint: 'smell', present: false })
+    log.add({ type: 'finding-set', finding: 'bent-fins', present: true })
+    log.add({ type: 'grade-set', part: 'wheel', grade: 3, kinds: ['dust'] })
+    log.add({ type: 'grade-set', part: 'pan', grade: 2, kinds: [] })
+    log.add({ type: 'grade-set', part: 'pan', grade: null, kinds: [] })
+    log.add({ type: 'school-chosen', school: 'rinseSchool', value: 'dry' })
+    log.add({ type: 'choice-made', topic: 'wheel', choice: 'wash-in-place' })
+    log.add({ type: 'choice-made', topic: 'drain', choice: 'flush' })
+    log.add({ type: 'choice-made', topic: 'drain', choice: null })
+    expect(log.state).toMatchObject({
+      complaints: ['noise'],
+      findings: ['bent-fins'],
+      grades: { wheel: { grade: 3, kinds: ['dust'] } },
+      schools: { rinseSchool: 'dry' },
+      choices: { wheel: 'wash-in-place' },
+    })
+    expect(Object.keys(log.state.grades)).toEqual(['wheel'])
+    expect(Object.keys(log.state.choices)).toEqual(['wheel'])
+    expect(stageOf(log.state)).toBe('method')
+  })
+  it('keeps the latest readings of each kind', () => {
+    const log = new Log()
+    const readings = { returnC: 26, returnRh: 0.5, supplyC: 14 }
+    log.add({ type: 'reading-taken', when: 'before', readings })
+    log.add({ type: 'reading-taken', when: 'before', readings: { ...readings, supplyC: 13 } })
+    expect(log.state.readings).toEqual({ before: { ...readings, supplyC: 13 } })
+    expect(stageOf(log.state)).toBe('look-over')
+  })
+})
+
+describe('two people at one unit', () => {
+  it('who both did a step have done it once, and the first one counts', () => {
+    const log = new Log().agree().upTo('isolate')
+    log.do(stepOf('isolate'))
+    const first = log.nowMs
+    log.add({ type: 'step-done', stepId: 'isolate' }, 3, 2)
+    expect(log.state.progress.isolate).toMatchObject({ doneAtMs: first, by: 1 })
+    expect(log.state.held).toEqual([])
+  })
+  it('who were apart: a step that was held counts once what it waited for arrives', () => {
+    const log = new Log().agree().upTo('isolate')
+    const isolated = log.do(stepOf('isolate'))
+    log.do(stepOf('prove-dead'))
+    const late = log.events.filter(({ id }) => id !== isolated.id)
+    expect(unitStateOf(late, 'head').progress['prove-dead'].doneAtMs).toBeUndefined()
+    expect(unitStateOf([...late, isolated], 'head').progress['prove-dead'].doneAtMs).toBe(log.nowMs)
+  })
+  it('each undo their own: what followed the undone step is held again', () => {
+    const log = new Log().agree().upTo('isolate')
+    const isolated = log.do(stepOf('isolate'))
+    log.do(stepOf('prove-dead'))
+    log.add({ type: 'undone', eventId: isolated.id })
+    expect(log.state.progress.isolate?.doneAtMs).toBeUndefined()
+    expect(log.state.progress['prove-dead'].doneAtMs).toBeUndefined()
+    expect(nextSteps(log.state, log.nowMs)[0].id).toBe('isolate')
+  })
+})
+
+describe('what counts for nothing', () => {
+  it('is a step that the plan does not have, and fasteners of a step that moves nothing', () => {
+    const log = new Log().agree()
+    log.add({ type: 'step-done', stepId: 'polish' })
+    log.add({ type: 'fasteners-counted', stepId: 'isolate', kind: 'screw', count: 4, direction: 'out' })
+    expect(log.state.ledger).toEqual([])
+    expect(progressOf(log.state)).toEqual({ done: 0, all: steps.length })
+  })
+  it('is handing over before a method was agreed', () => {
+    const log = new Log()
+    log.add({ type: 'handed-over', verdict: 'proved' })
+    expect(log.state.handedOver).toBeUndefined()
+    expect(log.state.held[0].because).toEqual(['no method was agreed'])
+  })
+})

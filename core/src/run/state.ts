@@ -1,70 +1,7 @@
 // What is the state of a unit under way? A pure function of the events, in whatever order they arrive.
-import type { Grades, Readings, Complaint, Finding } from '../lookover/index.ts'
-import type { SchoolName, Topic } from '../method/index.ts'
-import type { Step } from '../procedure/index.ts'
-import type { JobEvent, Verdict } from './event.ts'
+import type { JobEvent } from './event.ts'
 import { reasonsToHold } from './gates.ts'
-
-export interface StepState {
-  begunAtMs?: number
-  doneAtMs?: number
-  by?: number
-  gateConfirmed?: boolean
-}
-
-/** Fasteners of one kind from one step: how many came out, how many are back. */
-export interface LedgerEntry {
-  kind: string
-  takenAt: string
-  item: string
-  slot: string
-  out: number
-  in: number
-}
-
-export interface TrayItem {
-  item: string
-  slot: string
-  stepId: string
-  by: number
-  atMs: number
-}
-
-export interface UnitState {
-  complaints: Complaint[]
-  grades: Grades
-  findings: Finding[]
-  readings: { before?: Readings; after?: Readings }
-  schools: Partial<Record<SchoolName, string>>
-  choices: Partial<Record<Topic, string>>
-  /** The choices that were agreed. */
-  agreed: Partial<Record<Topic, string>>
-  /** The agreed steps; undefined before the method is agreed. */
-  steps?: readonly Step[]
-  agreedAtMs?: number
-  progress: Record<string, StepState>
-  tray: TrayItem[]
-  ledger: LedgerEntry[]
-  notes: { text: string; atMs: number; by: number; eventId: string }[]
-  handedOver?: { verdict: Verdict; atMs: number; by: number }
-  /** Events that are on record but do not count, and why. */
-  held: { eventId: string; because: string[] }[]
-}
-
-export const emptyUnitState = (): UnitState => ({
-  complaints: [],
-  grades: {},
-  findings: [],
-  readings: {},
-  schools: {},
-  choices: {},
-  agreed: {},
-  progress: {},
-  tray: [],
-  ledger: [],
-  notes: [],
-  held: [],
-})
+import { emptyUnitState, type UnitState } from './unitState.ts'
 
 /** Events in the order in which they count: by device clock, then id. Doubles fall away, undone ones and their undoing too. */
 export function effective(events: readonly JobEvent[]): JobEvent[] {

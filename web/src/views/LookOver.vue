@@ -19,6 +19,7 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import GradeScale from '../components/GradeScale.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
+import ReferralNote from '../components/ReferralNote.vue'
 import { useKeys } from '../components/keys.ts'
 import WallHead from '../drawing/WallHead.vue'
 import { useJob } from '../stores/job.ts'
@@ -93,11 +94,7 @@ useKeys([
             <span class="figure">{{ Math.round(unitPlan.expected.coolingShareNow * 100) }}<small>% of its cooling</small></span>
           </div>
         </div>
-        <div v-if="unitPlan.referrals.length > 0" class="refer" role="alert">
-          <p v-for="referral in unitPlan.referrals" :key="referral.because">
-            <b>{{ referral.to.replace('-', ' ') }}:</b> {{ referral.because }}
-          </p>
-        </div>
+        <ReferralNote :referrals="unitPlan.referrals" />
         <h3 class="ruled-top">Likely causes</h3>
         <p v-if="unitPlan.diagnosis.length === 0" class="small">Nothing points anywhere yet.</p>
         <ol class="plain causes">
@@ -208,10 +205,6 @@ useKeys([
 }
 summary {
   cursor: pointer;
-}
-.refer {
-  border-left: 6px double var(--now);
-  padding-left: 0.8rem;
 }
 .hint {
   display: flex;

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import DecisionEntry from '../components/DecisionEntry.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
+import ReferralNote from '../components/ReferralNote.vue'
 import { useKeys } from '../components/keys.ts'
 import { useJob } from '../stores/job.ts'
 
@@ -70,11 +71,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           <span class="figure">{{ totals.waterL }}<small>L of water</small></span>
         </div>
       </div>
-      <div v-if="unitPlan.referrals.length > 0" class="refer" role="alert">
-        <p v-for="referral in unitPlan.referrals" :key="referral.because">
-          <b>{{ referral.to.replace('-', ' ') }}:</b> {{ referral.because }}
-        </p>
-      </div>
+      <ReferralNote :referrals="unitPlan.referrals" />
       <ol class="plain">
         <DecisionEntry
           v-for="decision in open"
@@ -168,10 +165,6 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
 aside {
   border-left: var(--rule-width) solid var(--rule);
   padding-left: 1.6rem;
-}
-.refer {
-  border-left: 6px double var(--now);
-  padding-left: 0.8rem;
 }
 @media (max-width: 900px) {
   .method {

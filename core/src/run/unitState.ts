@@ -1,0 +1,66 @@
+// What is known of a unit under way?
+import type { Complaint, Finding, Grades, Readings } from '../lookover/index.ts'
+import type { SchoolName, Topic } from '../method/index.ts'
+import type { Step } from '../procedure/index.ts'
+import type { Verdict } from './event.ts'
+
+export interface StepState {
+  begunAtMs?: number
+  doneAtMs?: number
+  by?: number
+  gateConfirmed?: boolean
+}
+
+/** Fasteners of one kind from one step: how many came out, how many are back. */
+export interface LedgerEntry {
+  kind: string
+  takenAt: string
+  item: string
+  slot: string
+  out: number
+  in: number
+}
+
+export interface TrayItem {
+  item: string
+  slot: string
+  stepId: string
+  by: number
+  atMs: number
+}
+
+export interface UnitState {
+  complaints: Complaint[]
+  grades: Grades
+  findings: Finding[]
+  readings: { before?: Readings; after?: Readings }
+  schools: Partial<Record<SchoolName, string>>
+  choices: Partial<Record<Topic, string>>
+  /** The choices that were agreed. */
+  agreed: Partial<Record<Topic, string>>
+  /** The agreed steps; undefined before the method is agreed. */
+  steps?: readonly Step[]
+  agreedAtMs?: number
+  progress: Record<string, StepState>
+  tray: TrayItem[]
+  ledger: LedgerEntry[]
+  notes: { text: string; atMs: number; by: number; eventId: string }[]
+  handedOver?: { verdict: Verdict; atMs: number; by: number }
+  /** Events that are on record but do not count, and why. */
+  held: { eventId: string; because: string[] }[]
+}
+
+export const emptyUnitState = (): UnitState => ({
+  complaints: [],
+  grades: {},
+  findings: [],
+  readings: {},
+  schools: {},
+  choices: {},
+  agreed: {},
+  progress: {},
+  tray: [],
+  ledger: [],
+  notes: [],
+  held: [],
+})

@@ -1,0 +1,21 @@
+<script setup lang="ts">
+// Who has to be called, and why: shown wherever the plan is.
+import type { UnitPlan } from '@yastik/core'
+
+defineProps<{ referrals: UnitPlan['referrals'] }>()
+</script>
+
+<template>
+  <div v-if="referrals.length > 0" class="refer" role="alert">
+    <p v-for="referral in referrals" :key="referral.because">
+      <b>{{ referral.to.replace('-', ' ') }}:</b> {{ referral.because }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.refer {
+  border-left: 6px double var(--now);
+  padding-left: 0.8rem;
+}
+</style>
