@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Where in the job one is: look-over, method, at the unit, proof.
-import { RouterLink } from 'vue-router'
+import { nextTick, onMounted, useTemplateRef, watch } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
 
 defineProps<{ jobId: string; unitId: string; stage: string; readonlyAfter?: boolean }>()
 const stations = [
@@ -10,11 +11,20 @@ const stations = [
   { name: 'proof', says: 'Proof' },
   { name: 'record', says: 'Record' },
 ]
+// On a phone the ribbon is longer than the screen: the station that is open comes into view.
+const ribbon = useTemplateRef<HTMLElement>('ribbon')
+const route = useRoute()
+const showOpen = () => ribbon.value?.querySelector('.router-link-exact-active')?.scrollIntoView({ inline: 'center', block: 'nearest' })
+onMounted(showOpen)
+watch(
+  () => route.name,
+  () => nextTick(showOpen),
+)
 const reached = (stage: string) => ['look-over', 'method', 'at-the-unit', 'proof', 'handed-over'].indexOf(stage)
 </script>
 
 <template>
-  <nav class="ribbon no-print" aria-label="Stations of the job">
+  <nav ref="ribbon" class="ribbon no-print" aria-label="Stations of the job">
     <RouterLink
       v-for="(station, index) in stations"
       :key="station.name"

@@ -232,10 +232,10 @@ function onKey(event: KeyboardEvent, part: Part) {
 }
 @media (max-width: 700px) {
   .callout .name {
-    font-size: 20px;
+    font-size: 21px;
   }
   .callout .grade {
-    font-size: 24px;
+    font-size: 26px;
   }
 }
 </style>

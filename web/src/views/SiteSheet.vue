@@ -184,7 +184,9 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
             </button>
           </div>
         </div>
-        <button class="tap now" :disabled="picked.length === 0 || crewIds.length === 0" @click="planVisit">Start the visit</button>
+        <button class="tap" :class="{ now: !editing }" :disabled="picked.length === 0 || crewIds.length === 0" @click="planVisit">
+          Start the visit
+        </button>
       </div>
     </section>
 
