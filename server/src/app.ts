@@ -18,14 +18,15 @@ export interface AppOptions {
   readonly sequelize: Sequelize
   readonly webRoot?: string
   readonly secureCookies?: boolean
+  readonly trustProxy?: boolean
   readonly log?: boolean
 }
 
 /** Largest body that is taken, bytes. */
 const bodyLimit = 4_000_000
 
-export async function buildApp({ sequelize, webRoot, secureCookies = false, log = false }: AppOptions): Promise<FastifyInstance> {
-  const app = fastify({ bodyLimit, logger: log ? { level: 'warn' } : false })
+export async function buildApp({ sequelize, webRoot, secureCookies = false, trustProxy = false, log = false }: AppOptions): Promise<FastifyInstance> {
+  const app = fastify({ bodyLimit, trustProxy, logger: log ? { level: 'warn' } : false })
   handleErrors(app)
   await app.register(compress)
   await app.register(cookie)

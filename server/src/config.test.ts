@@ -11,6 +11,7 @@ describe('the configuration', () => {
       webRoot: undefined,
       demo: false,
       secureCookies: false,
+      trustProxy: false,
     })
     expect(configFrom({ ...good, YASTIK_DEMO: '1', YASTIK_SECURE_COOKIES: '1' })).toMatchObject({ demo: true, secureCookies: true })
   })

@@ -7,6 +7,8 @@ export interface Config {
   readonly webRoot?: string
   readonly demo: boolean
   readonly secureCookies: boolean
+  /** Whether a proxy in front names the caller; without one, callers could name themselves. */
+  readonly trustProxy: boolean
 }
 
 /** @throws Error naming the variable that is missing or no number. */
@@ -34,5 +36,6 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     webRoot: env.YASTIK_WEB_ROOT,
     demo: env.YASTIK_DEMO === '1',
     secureCookies: env.YASTIK_SECURE_COOKIES === '1',
+    trustProxy: env.YASTIK_TRUST_PROXY === '1',
   }
 }

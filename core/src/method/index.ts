@@ -22,6 +22,7 @@ export {
   type SchoolName,
   type Schools,
 } from './houseRules.ts'
+export { ruleBookInWords } from './inWords.ts'
 export { notReached, tightCeilingGapCm, type NotReached } from './notReached.ts'
 export { referees, referralsFor, type Referral } from './referrals.ts'
 export { levels, type Bar, type Rule } from './rule.ts'

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { ruleBookInWords } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { jsonSchemas, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
@@ -15,6 +16,7 @@ describe('documents', () => {
       expect(JSON.parse(readFileSync(join(docs, 'formats', name), 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)))
     }
   })
+  it('hold the rule book in words as the rules are', () => expect(readFileSync(join(docs, 'rules.md'), 'utf8')).toBe(ruleBookInWords()))
   it.each(readdirSync(join(docs, 'examples')))('hold the example %s, which can be planned', (name) => {
     const plan = planJob(readJobFile(readFileSync(join(docs, 'examples', name), 'utf8')))
     expect(planFileSchema.parse(plan)).toEqual(plan)

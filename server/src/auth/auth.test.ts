@@ -1,3 +1,4 @@
+import { buildApp } from '../app.ts'
 import { Session } from '../db/models.ts'
 import { addFirm, openHouse, origin, password, signedIn, type TestHouse } from '../tests/database.ts'
 import { hashPassword, verifyPassword } from './passwords.ts'
@@ -75,6 +76,29 @@ describe('every other route', () => {
     })
     expect(answer.statusCode).toBe(403)
     expect((await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test' }, payload: {} })).statusCode).toBe(403)
+  })
+  it.each(['null', 'not a url', 'http://yastik.test.elsewhere.test'])('takes no writes from the origin “%s”', async (strange) => {
+    const answer = await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin: strange }, payload: {} })
+    expect(answer.statusCode).toBe(403)
+    expect(answer.json().code).toBe('wrong-origin')
+  })
+  it('counts tries by the caller that a trusted proxy names', async () => {
+    const behind = await buildApp({ sequelize: house.sequelize, trustProxy: true })
+    try {
+      const from = (caller: string) =>
+        behind.inject({
+          method: 'POST',
+          url: '/api/session',
+          headers: { host: 'yastik.test', origin, 'x-forwarded-for': caller },
+          payload: { signIn: 'owner-a', password: 'wrong' },
+          remoteAddress: '10.9.9.9',
+        })
+      for (let tries = 0; tries < 10; tries++) await from('192.0.2.1')
+      expect((await from('192.0.2.1')).statusCode).toBe(429)
+      expect((await from('192.0.2.2')).statusCode).toBe(401)
+    } finally {
+      await behind.close()
+    }
   })
   it('checks roles on the server', async () => {
     const technician = await signedIn(house.app, 'technician-a')

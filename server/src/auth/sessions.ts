@@ -44,7 +44,7 @@ async function userOf(token: string | undefined): Promise<User | undefined> {
 function checkOrigin(request: FastifyRequest): void {
   if (request.method === 'GET' || request.method === 'HEAD') return
   const origin = request.headers.origin
-  if (origin && new URL(origin).host === request.host) return
+  if (origin && URL.canParse(origin) && new URL(origin).host === request.host) return
   throw new Fault('wrong-origin')
 }
 

@@ -13,12 +13,15 @@ export const openKeys = shallowReactive<KeyAction[]>([])
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
+/** What Enter presses by itself when it has the focus. */
+const actsOnEnter = (target: EventTarget | null) => target instanceof Element && target.closest('button, a, summary, [role="button"]') !== null
+
 /** Names the keys of a view for as long as it is open. */
 export function useKeys(actions: readonly KeyAction[]): void {
   const onKey = (event: KeyboardEvent) => {
     if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
     const action = actions.find(({ key }) => key === event.key)
-    if (!action || (event.key === 'Enter' && event.target instanceof HTMLButtonElement)) return
+    if (!action || (event.key === 'Enter' && actsOnEnter(event.target))) return
     event.preventDefault()
     action.run()
   }
