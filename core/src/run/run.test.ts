@@ -11,6 +11,7 @@ import {
   stageOf,
   stateOf,
   unitStateOf,
+  withCounts,
   type Happening,
   type JobEvent,
 } from './index.ts'
@@ -129,6 +130,18 @@ describe('gates', () => {
     expect(reasonsToHold(log.state, power, log.nowMs).join('\n')).toMatch(/1 of 3 × cover screw from “front cover” is still out/)
     log.do(cover)
     expect(reasonsToHold(log.state, power, log.nowMs).join('\n')).not.toMatch(/cover screw/)
+  })
+  it('can be asked before a count is recorded, without changing anything', () => {
+    const log = new Log().agree().upTo('off-cover')
+    const cover = stepOf('off-cover')
+    const counts = [
+      { kind: 'cover screw', count: 3 },
+      { kind: 'screw cap', count: 3 },
+    ]
+    const { state } = log
+    expect(reasonsToHold(withCounts(state, cover, counts), cover, log.nowMs)).toEqual([])
+    expect(reasonsToHold(withCounts(state, cover, counts.slice(1)), cover, log.nowMs)).toEqual(['to be counted: cover screw'])
+    expect(state.ledger.some(({ kind }) => kind === 'cover screw')).toBe(false)
   })
   it('hold the rinse until the dwell has worked, and warn when it runs over', () => {
     const log = new Log().agree().upTo('apply-coil')

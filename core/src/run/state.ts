@@ -1,4 +1,5 @@
 // What is the state of a unit under way? A pure function of the events, in whatever order they arrive.
+import type { Step } from '../procedure/index.ts'
 import type { JobEvent } from './event.ts'
 import { reasonsToHold } from './gates.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
@@ -83,6 +84,13 @@ const withOrWithout = <T>(list: readonly T[], entry: T, present: boolean): T[] =
   ...list.filter((other) => other !== entry),
   ...(present ? [entry] : []),
 ]
+
+/** The unit as it would be with these counts entered at a step: for asking before anything is recorded. */
+export function withCounts(unit: UnitState, step: Step, counts: readonly { kind: string; count: number }[]): UnitState {
+  const draft = { ...unit, ledger: unit.ledger.map((entry) => ({ ...entry })) }
+  for (const entry of counts) countFasteners(draft, { ...entry, stepId: step.id, direction: step.takesOff ? 'out' : 'in' })
+  return draft
+}
 
 function countFasteners(
   unit: UnitState,

@@ -1,6 +1,17 @@
 <script setup lang="ts">
 // At the unit: one step at a time, readable at arm's length; gates, counts, dwell clock and parts tray in view.
-import { nextSteps, partNames, progressOf, reasonsToHold, reasonsToWait, runningWaits, shortfalls, type Part, type Step } from '@yastik/core'
+import {
+  nextSteps,
+  partNames,
+  progressOf,
+  reasonsToHold,
+  reasonsToWait,
+  runningWaits,
+  shortfalls,
+  withCounts,
+  type Part,
+  type Step,
+} from '@yastik/core'
 import { computed, reactive, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import DwellClock from '../components/DwellClock.vue'
@@ -33,20 +44,12 @@ const counted = (of: Step, kind: string, planned: number) => {
   return counts[countKey(of, kind)] ?? (of.takesOff ? (entry?.out ?? planned) : entry && entry.in > 0 ? entry.in : (entry?.out ?? planned))
 }
 const confirmed = computed(() => (step.value ? state.value.progress[step.value.id]?.gateConfirmed === true : false))
-/** What keeps the step from being done, counts as they are entered here included. */
+/** What keeps the step from being done, counts as they stand on the screen included. */
 const holds = computed(() => {
-  if (!step.value) return []
   const own = step.value
-  const entered = reasonsToHold(state.value, own, now.value).filter(
-    (reason) => !(own.fasteners ?? []).some(({ kind }) => reason.endsWith(`${kind} not back yet`) || reason === `to be counted: ${kind}`),
-  )
-  const short = own.putsBack
-    ? (own.fasteners ?? []).flatMap(({ kind, count }) => {
-        const missing = (outOf(own, kind)?.out ?? count) - counted(own, kind, count)
-        return missing > 0 ? [`${missing} × ${kind} not back yet`] : []
-      })
-    : []
-  return [...entered, ...short]
+  if (!own) return []
+  const onScreen = (own.fasteners ?? []).map(({ kind, count }) => ({ kind, count: counted(own, kind, count) }))
+  return reasonsToHold(withCounts(state.value, own, onScreen), own, now.value)
 })
 
 async function confirmGate() {

@@ -23,12 +23,7 @@ export const coilAgent: RuleSet = {
     unsuitable('rinse-off-foam'),
     unsuitable('antimicrobial-foam'),
     bar('agent-foam-needs-rinse', 'rinse-off-foam', chosen('rinse', 'none'), 'foam that must be rinsed off has no place in dry cleaning'),
-    bar(
-      'agent-antimicrobial-needs-rinse',
-      'antimicrobial-foam',
-      all(chosen('rinse', 'none'), otherwise),
-      'its label asks for a rinse, and there is none',
-    ),
+    bar('agent-antimicrobial-needs-rinse', 'antimicrobial-foam', chosen('rinse', 'none'), 'its label asks for a rinse, and there is none'),
     bar(
       'agent-self-rinsing-only-condensate',
       'self-rinsing-foam',

@@ -44,7 +44,7 @@ export const wheel: RuleSet = {
       'leave',
       'the wheel is cracked: it is not run again but replaced',
     ),
-    rule('wheel-clear', 'need', all(not(atLeast('wheel', 1))), 'leave', 'the wheel is clear'),
+    rule('wheel-clear', 'need', not(atLeast('wheel', 1)), 'leave', 'the wheel is clear'),
     rule(
       'wheel-brush',
       'need',
