@@ -27,6 +27,8 @@ const unit = jobWith().units[0]
 describe('a job file', () => {
   it('is read when it holds up', () => expect(readJobFile(JSON.stringify(jobWith())).units).toHaveLength(1))
 
+  it('is read with a byte order mark too', () => expect(readJobFile(`\uFEFF${JSON.stringify(jobWith())}`).units).toHaveLength(1))
+
   it.each<[string, string, unknown, string]>([
     ['a wrong grade', 'units.0.grades.wheel.grade', 7, 'units[0].grades.wheel.grade: 7 is not allowed; allowed: 0, 1, 2, 3, 4'],
     [

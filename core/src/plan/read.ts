@@ -21,7 +21,8 @@ export function readJobFile(text: string): JobFile {
 
 function parseJson(text: string): unknown {
   try {
-    return JSON.parse(text)
+    // Some editors put a byte order mark first; it is no part of the JSON.
+    return JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch (error) {
     throw new Fault('not-json', {
       lines: [
