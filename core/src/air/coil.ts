@@ -13,6 +13,9 @@ export const cleanNtu = estimate(1.7, 'transfer units')
 export const capacityPerWetBulbK = estimate(0.025, 'share per K')
 /** Change of capacity per K of outdoor air away from its rated value. */
 export const capacityPerOutdoorK = estimate(-0.008, 'share per K')
+/** Beyond these shares of rated capacity the linear correction is not believed. */
+const leastCapacity = estimate(0.3, 'share of rated')
+const mostCapacity = estimate(1.4, 'share of rated')
 /** Airflow per kW of rated cooling where the maker's figure is not known. */
 export const airflowPerKwM3h = estimate(165, 'm³/h per kW')
 /** No coil is run colder than this for long: it would ice up. */
@@ -37,7 +40,7 @@ export function cleanCapacityKw({ ratedCoolingKw, returnAir, outdoorC = ratedOut
   const factor =
     (1 + capacityPerWetBulbK.value * (wetBulbC(returnAir) - ratedReturnWetBulbC.value)) *
     (1 + capacityPerOutdoorK.value * (outdoorC - ratedOutdoorC.value))
-  return ratedCoolingKw * clamp(factor, 0.3, 1.4)
+  return ratedCoolingKw * clamp(factor, leastCapacity.value, mostCapacity.value)
 }
 
 /**

@@ -80,14 +80,24 @@ const both =
   (...conditions: ((seen: Seen) => boolean)[]) =>
   (seen: Seen) =>
     conditions.every((condition) => condition(seen))
-const lowAir = ({ airShare, airMeasured, lookOver }: Seen) => (airMeasured ? airShare < 0.75 : lookOver.complaints.includes('weak-airflow'))
-const goodAir = ({ airShare, airMeasured }: Seen) => airMeasured && airShare >= 0.85
-const lowCooling = ({ coolingShare }: Seen) => coolingShare !== undefined && coolingShare < 0.75
-const fullCooling = ({ coolingShare }: Seen) => coolingShare !== undefined && coolingShare >= 0.9
+/** From where on air, cooling and split count as low, good or large; shares of what the clean unit has. */
+const lowShare = estimate(0.75, 'share of clean')
+const goodAirShare = estimate(0.85, 'share of clean')
+const fullCoolingShare = estimate(0.9, 'share of clean')
+const largeSplit = estimate(1.1, 'times the clean split')
+const smallSplit = estimate(0.65, 'times the clean split')
+const noSplitK = estimate(2, 'K')
+const lowAir = ({ airShare, airMeasured, lookOver }: Seen) => (airMeasured ? airShare < lowShare.value : lookOver.complaints.includes('weak-airflow'))
+const goodAir = ({ airShare, airMeasured }: Seen) => airMeasured && airShare >= goodAirShare.value
+const lowCooling = ({ coolingShare }: Seen) => coolingShare !== undefined && coolingShare < lowShare.value
+const fullCooling = ({ coolingShare }: Seen) => coolingShare !== undefined && coolingShare >= fullCoolingShare.value
 const largeSplitLittleAir = ({ splitK, cleanSplitK, airShare }: Seen) =>
-  splitK !== undefined && cleanSplitK !== undefined && splitK > cleanSplitK * 1.1 && airShare < 0.75
+  splitK !== undefined && cleanSplitK !== undefined && splitK > cleanSplitK * largeSplit.value && airShare < lowShare.value
 const smallSplitGoodAir = (seen: Seen) =>
-  seen.splitK !== undefined && seen.cleanSplitK !== undefined && seen.splitK < seen.cleanSplitK * 0.65 && (goodAir(seen) || cleanParts(seen))
+  seen.splitK !== undefined &&
+  seen.cleanSplitK !== undefined &&
+  seen.splitK < seen.cleanSplitK * smallSplit.value &&
+  (goodAir(seen) || cleanParts(seen))
 const biofilmOn =
   (...parts: Parameters<typeof gradeOf>[1][]) =>
   ({ lookOver }: Seen) =>
@@ -224,7 +234,7 @@ export const causes: readonly Cause[] = [
     prior: prior(0.15),
     signs: [
       sign(1.2, 'not cold', complains('not-cold')),
-      sign(1.5, 'next to no temperature split', ({ splitK }) => splitK !== undefined && splitK < 2),
+      sign(1.5, 'next to no temperature split', ({ splitK }) => splitK !== undefined && splitK < noSplitK.value),
       sign(-3, 'it delivers what it should', fullCooling),
     ],
   },

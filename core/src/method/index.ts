@@ -23,7 +23,7 @@ export {
   type Schools,
 } from './houseRules.ts'
 export { ruleBookInWords } from './inWords.ts'
-export { notReached, tightCeilingGapCm, type NotReached } from './notReached.ts'
+export { notReached, tightCeilingGap, type NotReached } from './notReached.ts'
 export { referees, referralsFor, type Referral } from './referrals.ts'
 export { levels, type Bar, type Rule } from './rule.ts'
 export { ruleBook } from './rules/index.ts'

@@ -1,10 +1,11 @@
 // Which soiled parts does this method not reach? The plan and the report say so.
 import { gradeOf } from '../lookover/index.ts'
+import { estimate } from '../quantities/index.ts'
 import type { Part } from '../units/index.ts'
 import type { Facts } from './facts.ts'
 
-/** Gap to the ceiling below which hooks and upper face are hard to reach, cm. */
-export const tightCeilingGapCm = 5
+/** Gap to the ceiling below which hooks and upper face are hard to reach. */
+export const tightCeilingGap = estimate(5, 'cm')
 
 export interface NotReached {
   part: Part
@@ -28,7 +29,7 @@ export function notReached({ decided, design, lookOver }: Facts): NotReached[] {
         : 'the back face is reached only with pan or wheel out; foam and rinse go through from the front',
     )
   if (soiled('wheel') && decided.wheel === 'leave') add('wheel', 'the wheel cannot be reached on this job')
-  if (soiled('coilFace') && design.ceilingGapCm < tightCeilingGapCm && !stripped && decided.scope !== 'filter-service')
+  if (soiled('coilFace') && design.ceilingGapCm < tightCeilingGap.value && !stripped && decided.scope !== 'filter-service')
     add('coilFace', `the upper face is hard to reach, ${design.ceilingGapCm} cm below the ceiling`)
   if (soiled('pan') && decided.pan === 'leave') add('pan', 'the pan stays as it is')
   return list

@@ -1,5 +1,6 @@
 // Who has to be called where cleaning ends?
 import { inWords, isOffLevel, type Diagnosis, type Finding, type LookOver } from '../lookover/index.ts'
+import { estimate } from '../quantities/index.ts'
 
 export const referees = ['refrigerant-technician', 'electrician', 'plumber', 'asbestos-surveyor', 'pest-control', 'manufacturer'] as const
 export interface Referral {
@@ -23,7 +24,8 @@ const byFinding: Partial<Record<Finding, Referral>> = {
   'missing-balance-clip': { to: 'manufacturer', because: 'a balance clip is missing: the wheel is to be replaced' },
   'failed-gasket': { to: 'manufacturer', because: 'a gasket has failed: order it, air bypasses the coil until then' },
 }
-const leastWeight = 0.3
+/** From this weight on a cause is likely enough to call somebody. */
+const leastWeight = estimate(0.3, 'share of all causes')
 
 /** Referrals from findings, and from causes that cleaning cannot cure when they are likely. */
 export function referralsFor(lookOver: LookOver, diagnosis: readonly Diagnosis[]): Referral[] {
@@ -32,7 +34,7 @@ export function referralsFor(lookOver: LookOver, diagnosis: readonly Diagnosis[]
     if (!referrals.some(({ to, because }) => to === referral.to && because === referral.because)) referrals.push(referral)
   }
   const charge = diagnosis.find(({ cause }) => cause === 'low refrigerant charge')
-  const isLikely = (entry: Diagnosis | undefined) => entry !== undefined && (entry === diagnosis[0] || entry.weight >= leastWeight)
+  const isLikely = (entry: Diagnosis | undefined) => entry !== undefined && (entry === diagnosis[0] || entry.weight >= leastWeight.value)
   if (charge && isLikely(charge) && !lookOver.findings.includes('oil-stain'))
     add({
       to: 'refrigerant-technician',

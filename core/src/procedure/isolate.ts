@@ -1,10 +1,12 @@
 // Before anything is opened: readings, power off and proved dead, the room protected.
+import { estimate } from '../quantities/index.ts'
 import { caution } from './cautions.ts'
 import { ids, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin, storedChargeMin } from './stepTimes.ts'
 
-const ladderAbove = 1.8
+/** Higher than this nobody works from the floor. */
+const ladderAbove = estimate(1.8, 'm')
 
 export function lookOverSteps({ decided }: Drafting): Step[] {
   if (decided.scope === 'decline') return []
@@ -69,7 +71,7 @@ const belowWords = {
 } as const
 
 export function protectSteps({ decided, facts, washWater }: Drafting, before: readonly Step[]): Step[] {
-  const ladder = facts.design.aboveFloorM > ladderAbove
+  const ladder = facts.design.aboveFloorM > ladderAbove.value
   const clear = step({
     id: 'clear-below',
     phase: 'protect',
@@ -94,7 +96,9 @@ export function protectSteps({ decided, facts, washWater }: Drafting, before: re
         after: [clear.id],
         equipment: decided.containment === 'wash-bag-to-bucket' ? ['wash-bag', 'bucket'] : ['bucket'],
         ...(washWater
-          ? { how: `About ${washWater.litres} L will come down; the bag fills to ${Math.round(washWater.peakLevelShare * 100)} % at most.` }
+          ? {
+              how: `About ${washWater.litres} L will come down; the bag fills to ${Math.max(1, Math.ceil(washWater.peakLevelShare * 100))} % at most.`,
+            }
           : {}),
         gate: 'Containment stands: its upper edge lies behind the unit, and a cup of water poured in reaches the bucket',
         cautions: ladder ? [caution.ladder] : [],

@@ -1,5 +1,5 @@
 // What comes off in what order, and how does it go back? Stripping follows the part graph, rebuilding is its reverse.
-import { tightCeilingGapCm } from '../method/index.ts'
+import { tightCeilingGap } from '../method/index.ts'
 import type { Component } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { comesOff, ids, offId, onId, step, type Drafting } from './drafting.ts'
@@ -7,7 +7,7 @@ import type { Step } from './step.ts'
 import { stepMin, tightCoverMin } from './stepTimes.ts'
 
 const tight = ({ facts }: Drafting, component: Component) =>
-  component.id === 'cover' && facts.design.ceilingGapCm < tightCeilingGapCm ? tightCoverMin.value : 0
+  component.id === 'cover' && facts.design.ceilingGapCm < tightCeilingGap.value ? tightCoverMin.value : 0
 const tools = (component: Component) => (component.id === 'cover' || component.id === 'pan' ? ['step-ladder'] : [])
 
 /** What a wheel needs before it comes off, besides what sits in front. */

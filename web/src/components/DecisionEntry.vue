@@ -12,7 +12,7 @@ const name = (choice: string) => choiceNames[choice as Choice]
 const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
 const differences = ({ minutes, money, waterL }: Comparison) => [
   ...(minutes ? [signed(minutes, 'min')] : []),
-  ...(money ? [signed(money, 'money')] : []),
+  ...(money ? [`price ${signed(money, '').trim()}`] : []),
   ...(waterL ? [signed(waterL, 'L water')] : []),
 ]
 function confirm() {

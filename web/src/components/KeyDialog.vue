@@ -5,14 +5,16 @@ import 'element-plus/theme-chalk/el-dialog.css'
 import 'element-plus/theme-chalk/el-overlay.css'
 import { openKeys } from './keys.ts'
 
-const shown = defineModel<boolean>({ required: true })
+const isOpen = defineModel<boolean>({ required: true })
+/** Keys that are drawn rather than named. */
+const shown: Record<string, string> = { ArrowRight: '→', ArrowLeft: '←' }
 </script>
 
 <template>
-  <ElDialog v-model="shown" title="Keys on this sheet" width="min(30rem, 92vw)">
+  <ElDialog v-model="isOpen" title="Keys on this sheet" width="min(30rem, 92vw)">
     <dl>
       <div v-for="entry in openKeys" :key="entry.key + entry.does">
-        <dt>{{ entry.key }}</dt>
+        <dt>{{ shown[entry.key] ?? entry.key }}</dt>
         <dd>{{ entry.does }}</dd>
       </div>
     </dl>

@@ -107,7 +107,7 @@ useKeys([
     <p>No method is agreed yet.</p>
     <RouterLink class="tap now big" :to="{ name: 'method', params: { jobId, unitId } }">Go to the method</RouterLink>
   </div>
-  <div v-else class="unit">
+  <div v-else class="two-up">
     <section class="work stack" aria-label="The step to do now">
       <div v-for="wait in waits" :key="wait.step.id"><DwellClock :wait="wait" :now-ms="now" /></div>
       <article v-if="step" class="step" :data-step="step.id">
@@ -192,21 +192,13 @@ useKeys([
         /><button class="tap" type="submit">Note</button>
       </form>
     </aside>
-    <PartsTray class="below" :state="state" :name-of="nameOf" />
+    <PartsTray class="whole" :state="state" :name-of="nameOf" />
   </div>
 </template>
 
 <style scoped>
 .beside {
   margin-left: 0.6rem;
-}
-.unit {
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(20rem, 1fr);
-  gap: 1rem 2rem;
-}
-.below {
-  grid-column: 1 / -1;
 }
 .step {
   display: flex;
@@ -288,28 +280,20 @@ useKeys([
   color: inherit;
   padding: 0 0.6rem;
 }
-aside {
-  border-left: var(--rule-width) solid var(--rule);
-  padding-left: 1.2rem;
-}
 summary {
   cursor: pointer;
   min-height: 44px;
   padding-top: 0.5rem;
 }
 @media (max-width: 900px) {
-  .unit {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  aside {
-    border-left: 0;
-    padding-left: 0;
-  }
   .title {
     font-size: 1.6rem;
   }
   .finish {
     flex: 1;
   }
+}
+.gate[aria-checked='false'] {
+  border-color: var(--now);
 }
 </style>

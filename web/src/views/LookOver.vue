@@ -57,7 +57,7 @@ useKeys([
 </script>
 
 <template>
-  <div class="look">
+  <div class="two-up">
     <section class="stack drawing" aria-label="Section drawing">
       <WallHead
         :grades="state.grades"
@@ -76,7 +76,7 @@ useKeys([
         Next: {{ partNames[nextUngraded] }}
       </button>
     </section>
-    <section class="stack answer" aria-label="What follows">
+    <aside class="stack" aria-label="What follows">
       <template v-if="unitPlan && scope">
         <p class="eyebrow">From what is graded so far</p>
         <h2 class="verdict" data-scope>{{ wholeWords(scope.choice) }}</h2>
@@ -112,8 +112,8 @@ useKeys([
         </ol>
         <RouterLink class="tap now big" :to="{ name: 'method', params: { jobId, unitId } }">See the method</RouterLink>
       </template>
-    </section>
-    <section class="stack wide ruled-top">
+    </aside>
+    <section class="whole stack ruled-top">
       <h3>What the customer says</h3>
       <div class="chips" role="group" aria-label="Complaints">
         <button
@@ -171,18 +171,6 @@ useKeys([
     max-height: 25rem;
   }
 }
-.look {
-  display: grid;
-  grid-template-columns: minmax(0, 1.65fr) minmax(19rem, 1fr);
-  gap: 1.2rem 2rem;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-.answer {
-  border-left: var(--rule-width) solid var(--rule);
-  padding-left: 1.5rem;
-}
 .verdict {
   font-size: 1.6rem;
   line-height: 1.1;
@@ -218,16 +206,5 @@ caption {
 }
 details > form {
   margin-top: 0.8rem;
-}
-@media (max-width: 900px) {
-  .look {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .answer {
-    border-left: 0;
-    padding-left: 0;
-    border-top: var(--rule-width) solid var(--rule);
-    padding-top: 0.8rem;
-  }
 }
 </style>

@@ -23,6 +23,7 @@ const started = computed(() => Object.values(state.value.progress).some(({ doneA
 const declined = computed(() => unitPlan.value?.decisions.some(({ topic, choice }) => topic === 'scope' && choice === 'decline'))
 const productName = (id: string) => job.record?.products.find((product) => product.id === id)?.name ?? id
 const usedSchools: SchoolName[] = ['rinseSchool', 'wheelSchool', 'agentSchool']
+const percent = (share: number) => (share < 0.01 ? 'less than 1 %' : `${Math.round(share * 100)} %`)
 const showSteps = ref(false)
 const hasChoice = ({ turnedDown }: PlannedDecision) => turnedDown.some(({ standing }) => standing !== 'barred')
 const open = computed(() => unitPlan.value?.decisions.filter(hasChoice) ?? [])
@@ -55,7 +56,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
 </script>
 
 <template>
-  <div v-if="plan && unitPlan && totals" class="method">
+  <div v-if="plan && unitPlan && totals" class="two-up">
     <section class="stack" aria-label="Decisions">
       <div class="figures" data-totals>
         <div>
@@ -125,7 +126,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         </table>
       </template>
       <p v-if="unitPlan.washWater">
-        About {{ unitPlan.washWater.litres }} L of wash water; the bag fills to {{ Math.round(unitPlan.washWater.peakLevelShare * 100) }} %.
+        About {{ unitPlan.washWater.litres }} L of wash water; the bag fills to {{ percent(unitPlan.washWater.peakLevelShare) }}.
         {{ unitPlan.washWater.bucketChanges > 0 ? `Change the bucket ${unitPlan.washWater.bucketChanges}×.` : 'One bucket takes it.' }}
       </p>
       <p>
@@ -155,24 +156,3 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
     </aside>
   </div>
 </template>
-
-<style scoped>
-.method {
-  display: grid;
-  grid-template-columns: minmax(0, 1.5fr) minmax(20rem, 1fr);
-  gap: 1rem 2.2rem;
-}
-aside {
-  border-left: var(--rule-width) solid var(--rule);
-  padding-left: 1.6rem;
-}
-@media (max-width: 900px) {
-  .method {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  aside {
-    border-left: 0;
-    padding-left: 0;
-  }
-}
-</style>

@@ -55,7 +55,7 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
 </script>
 
 <template>
-  <div class="record">
+  <div class="two-up">
     <section class="stack">
       <h2>
         {{
@@ -90,21 +90,11 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
 </template>
 
 <style scoped>
-.record {
-  display: grid;
-  grid-template-columns: minmax(0, 1.6fr) minmax(18rem, 1fr);
-  gap: 2rem;
-}
 .when {
   white-space: nowrap;
 }
 .struck td:last-child {
   text-decoration: line-through;
   color: var(--ink-soft);
-}
-@media (max-width: 900px) {
-  .record {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -1,5 +1,5 @@
 // Pan, drain, pan treatment, containment, electronics and drying: everything that water asks for.
-import { round } from '../../quantities/index.ts'
+import { estimate, round } from '../../quantities/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
@@ -17,8 +17,8 @@ import {
   untouched,
 } from './conditions.ts'
 
-/** Most wash water that a trough and towels take, L. */
-export const troughLitres = 2
+/** Most wash water that a trough and towels take. */
+const troughLitres = estimate(2, 'L')
 
 const onPan = rulesOn('pan')
 export const pan: RuleSet = {
@@ -125,7 +125,10 @@ export const panTreatment: RuleSet = {
 }
 
 const onContainment = rulesOn('containment')
-const litres = when(`more than ${troughLitres} L of wash water`, ({ washLitres, decided }) => washLitres(rinseOf(decided.rinse)) > troughLitres)
+const litres = when(
+  `more than ${troughLitres.value} L of wash water`,
+  ({ washLitres, decided }) => washLitres(rinseOf(decided.rinse)) > troughLitres.value,
+)
 const rinseOf = (choice: string | undefined) =>
   choice === 'pump-wand' || choice === 'spray-bottle' || choice === 'hose' || choice === 'condensate' ? choice : 'none'
 const dryJob = all(chosen('rinse', 'none'), not(chosen('wheel', 'wash-in-place')))
@@ -138,7 +141,8 @@ export const containment: RuleSet = {
       'containment-trough-full',
       'trough-and-towel',
       litres,
-      ({ washLitres, decided }) => `${round(washLitres(rinseOf(decided.rinse)), 1)} L of wash water; a trough and towels take ${troughLitres} L`,
+      ({ washLitres, decided }) =>
+        `${round(washLitres(rinseOf(decided.rinse)), 1)} L of wash water; a trough and towels take ${troughLitres.value} L`,
     ),
     onContainment.bar('containment-sheet-wet', 'floor-sheet', not(dryJob), 'a sheet catches drips, not wash water'),
     onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', splitOnly('ceiling-cassette'), 'a funnel sheet is made for cassettes'),
