@@ -5,7 +5,6 @@ export const faultCatalogue = {
   'not-json': { status: 400, sentence: 'This is not JSON.' },
   'too-large': { status: 413, sentence: 'This is larger than what is taken.' },
   'does-not-hold-up': { status: 422, sentence: 'Something in what was sent does not hold up.' },
-  'not-yet': { status: 422, sentence: 'This is not covered yet.' },
   'not-signed-in': { status: 401, sentence: 'Sign in first.' },
   'wrong-sign-in': { status: 401, sentence: 'This name and password do not go together.' },
   'not-allowed': { status: 403, sentence: 'Your role does not allow this.' },

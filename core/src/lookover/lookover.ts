@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { estimate, gradeSchema, type Grade } from '../quantities/index.ts'
-import { partsOf, partSchema, type Family, type Part } from '../units/index.ts'
+import { isSplit, partsOf, partSchema, type Family, type Part } from '../units/index.ts'
 import { complaintSchema, findingSchema, soilKindSchema, type Complaint, type Finding, type SoilKind } from './vocabulary.ts'
 import type { Readings } from './readings.ts'
 
@@ -57,7 +57,9 @@ export function drainState(lookOver: LookOver): 'good' | 'slow' | 'failed' {
   }
   const grade = gradeOf(lookOver, 'drainLine')
   if (grade === 4) return 'failed'
-  return findings.includes('drain-slow') || findings.includes('standing-water') || grade >= 2 ? 'slow' : 'good'
+  // Water stands in the base pan of a one-box unit in normal use: its slinger throws it onto the condenser.
+  const stands = findings.includes('standing-water') && isSplit(lookOver.family)
+  return findings.includes('drain-slow') || stands || grade >= 2 ? 'slow' : 'good'
 }
 
 /** Whether the unit hangs so that water does not run to the drain. */

@@ -16,6 +16,8 @@ export interface Decision {
   because: string[]
   /** The house rule that decided, where one did. */
   school?: SchoolName
+  /** What the rules would rather have taken, were it not barred here. */
+  better?: Choice
   turnedDown: { choice: Choice; because: string; standing: Standing }[]
 }
 
@@ -67,6 +69,7 @@ function decideTopic(topic: Topic, facts: Facts): Decision {
     rule: winner.id,
     because: winner.because(facts),
     ...(winner.school ? { school: winner.school } : {}),
+    ...(winner.id !== byHand && matching[0].then !== winner.then ? { better: matching[0].then } : {}),
     turnedDown,
   }
 }

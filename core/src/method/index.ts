@@ -1,8 +1,12 @@
 // Method: decision rules, and the decisions they make with their reasons.
 export { byHand, decide, redecide, standings, type Decision, type Standing } from './engine.ts'
 export {
+  agentProduct,
   factsOf,
+  isTrained,
   neededCondensateLM2,
+  reachesOutdoorSide,
+  staysInItsWall,
   usualHoursPerDay,
   type Facts,
   type FactsInput,

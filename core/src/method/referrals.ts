@@ -1,6 +1,8 @@
 // Who has to be called where cleaning ends?
-import { inWords, isOffLevel, type Diagnosis, type Finding, type LookOver } from '../lookover/index.ts'
+import { inWords, isOffLevel, type Diagnosis, type Finding } from '../lookover/index.ts'
 import { estimate } from '../quantities/index.ts'
+import { isCarried } from '../units/index.ts'
+import { isTrained, type Facts } from './facts.ts'
 
 export const referees = ['refrigerant-technician', 'electrician', 'plumber', 'asbestos-surveyor', 'pest-control', 'manufacturer'] as const
 export interface Referral {
@@ -22,13 +24,20 @@ const byFinding: Partial<Record<Finding, Referral>> = {
   'insect-nest': { to: 'pest-control', because: 'a nest that may be alive' },
   'cracked-wheel': { to: 'manufacturer', because: 'a cracked wheel is not refitted: order a new one for this model' },
   'missing-balance-clip': { to: 'manufacturer', because: 'a balance clip is missing: the wheel is to be replaced' },
+  'missing-filter': { to: 'manufacturer', because: 'a filter is missing: order it, dust goes straight onto the coil until then' },
+  'torn-insulation': { to: 'refrigerant-technician', because: 'pipe insulation is torn and drips: to be renewed, the pipes stay closed' },
+  'damaged-membrane': {
+    to: 'manufacturer',
+    because: 'the roof membrane is damaged: have the vehicle’s maker or a roof workshop seal it before water gets in',
+  },
+  'unsecured-unit': { to: 'manufacturer', because: 'the unit is not held as its maker asks: to be secured before anybody works on it' },
   'failed-gasket': { to: 'manufacturer', because: 'a gasket has failed: order it, air bypasses the coil until then' },
 }
 /** From this weight on a cause is likely enough to call somebody. */
 const leastWeight = estimate(0.3, 'share of all causes')
 
-/** Referrals from findings, and from causes that cleaning cannot cure when they are likely. */
-export function referralsFor(lookOver: LookOver, diagnosis: readonly Diagnosis[]): Referral[] {
+/** Referrals from findings, from causes that cleaning cannot cure when they are likely, and from what this crew may not part. */
+export function referralsFor({ lookOver, design, decided, ...facts }: Facts, diagnosis: readonly Diagnosis[]): Referral[] {
   const referrals = lookOver.findings.flatMap((finding) => byFinding[finding] ?? [])
   const add = (referral: Referral) => {
     if (!referrals.some(({ to, because }) => to === referral.to && because === referral.because)) referrals.push(referral)
@@ -48,5 +57,13 @@ export function referralsFor(lookOver: LookOver, diagnosis: readonly Diagnosis[]
   if (isLikely(diagnosis.find(({ cause }) => cause === 'failing fan motor or bearing')))
     add({ to: 'manufacturer', because: 'motor or bearing may be failing: have it heard and measured' })
   if (isOffLevel(lookOver)) add({ to: 'plumber', because: `${inWords('off-level')}: drain and bracket are to be set to fall towards the outlet` })
+  if (
+    design.hardWired &&
+    decided.location !== 'outdoors' &&
+    !isTrained(facts, 'electrics') &&
+    isCarried(lookOver.family) &&
+    decided.scope === 'open-clean'
+  )
+    add({ to: 'electrician', because: 'it is wired in without a plug: parted by an electrician, it can be cleaned through on the bench' })
   return referrals
 }

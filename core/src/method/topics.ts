@@ -66,7 +66,7 @@ export const choiceNames: Record<Choice, string> = {
   'strip-down': 'strip down',
   'bench-clean': 'carry out and clean on the bench',
   decline: 'do not clean today',
-  'in-place': 'where it hangs',
+  'in-place': 'where it is',
   outdoors: 'outdoors',
   none: 'nothing',
   'vacuum-and-brush': 'vacuum and soft brush',

@@ -11,6 +11,7 @@ const risks: Partial<Record<`${Topic}:${Choice}`, string>> = {
   'rinse:condensate': 'what the condensate does not carry off dries on the coil',
   'rinse:none': 'soil on back and upper faces stays',
   'rinse:spray-bottle': 'little water: heavy soil may not come off',
+  'rinse:hose': 'much water: pressure bends fins, and electronics have to be off',
   'rinse:pump-wand': 'wash water indoors: it has to be caught',
   'wheel:remove-and-wash': 'the coil is lifted and the set screw loosened: a bent pipe or a lost screw',
   'wheel:wash-in-place': 'the back of the blades is hard to reach; the first spin throws water',
@@ -22,6 +23,14 @@ const risks: Partial<Record<`${Topic}:${Choice}`, string>> = {
   'drying:fan-run': 'damp soil that was missed is blown out',
   'scope:open-clean': 'what sits behind pan and wheel is not reached',
   'scope:strip-down': 'more parts are handled',
+  'scope:bench-clean': 'a heavy unit is carried: backs, sash and what holds it up',
+  'condenser-agent:water': 'grease and matted dirt stay deep in the outdoor coil',
+  'condenser-agent:outdoor-foam': 'an outdoor product: nothing of it may reach the coil whose air is breathed',
+  'condenser-agent:alkaline-degreaser': 'it burns skin and attacks bare aluminium past its time',
+  'dry-pass:low-pressure-air': 'a jet held close bends fins',
+  'electrics:unplug-and-remove': 'plugs are parted: a wrong seat on the way back',
+  'drain:disconnect-and-flush': 'a joint is opened: it has to be tight again',
+  'drain:flush': 'what blocks the line may be pushed further in',
   'pan-treatment:none': 'slime comes back sooner',
 }
 

@@ -36,7 +36,7 @@ describe('warnings', () => {
     expect(planOf(coat, { products }).warnings.join('\n')).toMatch(/Rinse-off coil foam: [\d.]+ L needed, 0.01 L in the van/)
   })
   it('say what second best would do when nothing suitable is there', () => {
-    expect(planOf(coat, { products: [] }).warnings.join('\n')).toMatch(/plain water is second best/)
+    expect(planOf(coat, { products: [] }).warnings.join('\n')).toMatch(/no rinse off foam in the van; second best is plain water/)
   })
   it('doubt readings that contradict one another', () => {
     expect(planOf({ ...coat, readings: { returnC: 14, returnRh: 0.6, supplyC: 25 } }).warnings.join('\n')).toMatch(/probes were swapped/)
@@ -59,7 +59,7 @@ describe('warnings', () => {
     const { units, warnings } = planOf({ grades: { coilFace: { grade: 4 }, coilBack: { grade: 4 } } }, { equipment })
     expect(warnings.join('\n')).toMatch(/the bag would overflow after [\d.]+ min/)
     const rinse = units[0].steps.find(({ id }) => id === 'rinse-coil')!
-    expect(rinse.how).toMatch(/Stop every [\d.]+ min and clear the bag's outlet/)
+    expect(rinse.how).toMatch(/Stop every [\d.]+ min and clear the outlet/)
     expect(rinse.how).toMatch(/Change the bucket/)
   })
 })

@@ -25,6 +25,8 @@ export const decisionSchema = closed({
   because: z.array(z.string()),
   /** The house rule that decided, where one did. */
   school: z.literal(Object.keys(schools) as [SchoolName, ...SchoolName[]]).optional(),
+  /** What the rules would rather have taken, were it not barred here. */
+  better: z.string().optional(),
   /** `instead`: what it would change, where it is possible. */
   turnedDown: z.array(closed({ choice: z.string(), because: z.string(), standing: z.literal(standings), instead: comparisonSchema.optional() })),
 })
@@ -35,6 +37,8 @@ export const unitPlanSchema = closed({
   diagnosis: z.array(diagnosisSchema),
   decisions: z.array(decisionSchema),
   referrals: z.array(closed({ to: z.literal(referees), because: z.string() })),
+  /** What the customer is told in writing. */
+  customerText: z.string(),
   steps: z.array(stepSchema),
   mixes: z.array(
     closed({ productId: z.string(), part: partSchema, dilution: amount, productL: amount, waterL: amount, passes: z.int(), cost: amount.optional() }),

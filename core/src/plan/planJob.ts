@@ -16,6 +16,7 @@ export function contextOf(job: JobFile): UnitContext {
   return {
     site: job.site,
     trained: [...new Set(job.crew.flatMap(({ trained }) => trained ?? []))],
+    liftKg: job.crew.map(({ liftKg }) => liftKg ?? Infinity),
     houseRules: knownHouseRules(job.houseRules),
     products: job.products ?? builtInProducts,
     equipment: job.equipment ?? builtInVan,

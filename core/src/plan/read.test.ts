@@ -87,10 +87,4 @@ describe('a job file', () => {
       lines: ['the whole file: 10000000 characters; allowed: at most 2000000 characters'],
     })
   })
-  it('of a family that is not covered gets a clear "not yet", never a plan', () => {
-    expect(faultsOf(changed(['units.0.family', 'window'], ['units.0.grades', {}]))).toEqual({
-      code: 'not-yet',
-      lines: ['units[0].family: “window” is not covered yet; allowed: wall-head'],
-    })
-  })
 })

@@ -2,7 +2,8 @@
 import type { AirState } from '../air/index.ts'
 import type { Facts, Topic, Choice } from '../method/index.ts'
 import type { Product } from '../products/index.ts'
-import type { Component } from '../units/index.ts'
+import { estimate } from '../quantities/index.ts'
+import { isOnRoof, isSplit, type Component } from '../units/index.ts'
 import type { WashWater } from '../wash/index.ts'
 import type { Step } from './step.ts'
 
@@ -20,6 +21,7 @@ export interface Drafting {
   /** What comes off, in the order of stripping. */
   readonly strip: readonly Component[]
   readonly coilMix?: MixFor
+  readonly condenserMix?: MixFor
   readonly rinseMin: number
   readonly washWater?: WashWater
   readonly room: AirState
@@ -49,3 +51,16 @@ export const comesOff = ({ strip }: Drafting, id: string): boolean => strip.some
 /** Whether water or foam is used inside the unit at all. */
 export const isWet = ({ decided }: Drafting): boolean =>
   decided.rinse !== 'none' || (decided['coil-agent'] !== 'none' && decided['coil-agent'] !== undefined)
+
+export const onTheBench = ({ decided }: Drafting): boolean => decided.location === 'outdoors'
+/** The dry vacuum, or the wet one where the van has no other. */
+export const vacuumOf = ({ facts }: Drafting): string => (facts.has('dry-vacuum') ? 'dry-vacuum' : 'wet-vacuum')
+
+/** Higher than this nobody works from the floor. */
+const ladderAbove = estimate(1.8, 'm')
+/** Where one stands to reach what hangs high: the ladder it takes, if any. */
+export const ladderFor = ({ facts: { lookOver, design } }: Drafting): 'roof-ladder' | 'step-ladder' | undefined =>
+  isOnRoof(lookOver.family) ? 'roof-ladder' : design.aboveFloorM > ladderAbove.value && isSplit(lookOver.family) ? 'step-ladder' : undefined
+
+/** What closes the unit: whatever has to be proved with the unit open comes before it goes back. */
+export const closerOf = ({ strip }: Drafting): string => strip.findLast(({ closes }) => closes)?.id ?? 'filters'

@@ -1,38 +1,25 @@
 // In which steps is a unit cleaned? Decisions and part graph become steps with precedence, gates and cautions.
-import { componentsOf, stripOrder, type Component } from '../units/index.ts'
-import type { Facts, Topic, Choice } from '../method/index.ts'
-import { agentSteps, dryCleanSteps, drainProof, drySteps, filterSteps, outletStep, washSteps } from './clean.ts'
+import { isOnRoof } from '../units/index.ts'
+import { agentSteps, filterSteps } from './agent.ts'
+import { caution } from './cautions.ts'
 import { comesOff, ids, lastOf, type Drafting } from './drafting.ts'
-import { isolateSteps, lookOverSteps, protectSteps } from './isolate.ts'
+import { drainProof, flushDrainSteps } from './drain.ts'
+import { dryCleanSteps } from './dryClean.ts'
+import { drySteps, uprightStep } from './drying.ts'
+import { isolateSteps, lookOverSteps } from './isolate.ts'
+import { clearCondenserSteps, condenserAgentSteps, washOutdoorSteps } from './outdoorSide.ts'
+import { protectSteps } from './protect.ts'
 import { declineSteps, proveSteps } from './prove.ts'
-import { rebuildSteps, stripSteps } from './strip.ts'
+import { rebuildSteps } from './rebuild.ts'
+import { stripSteps } from './strip.ts'
 import { phases, type Phase, type Step } from './step.ts'
-
-/** What comes off for these decisions, in the order of stripping. */
-export function whatComesOff({ lookOver, design }: Facts, decided: Partial<Record<Topic, Choice>>): Component[] {
-  const wanted =
-    {
-      decline: [],
-      'filter-service': ['filters', 'fine-filter'],
-      'clean-in-place': ['filters', 'fine-filter'],
-      'open-clean': ['cover'],
-      'strip-down': ['cover', 'coil-thermistor'],
-    }[decided.scope as string] ?? []
-  const deeper = [
-    ...(decided.electrics === 'unplug-and-remove' ? ['board-box'] : []),
-    ...(decided.pan === 'remove-and-wash' ? ['pan'] : []),
-    ...(decided.wheel === 'remove-and-wash' ? ['wheel'] : []),
-    ...(decided.wheel === 'brush-through-outlet' ? ['louvres'] : []),
-  ]
-  const staysOn = decided.electrics === 'unplug-and-remove' ? [] : ['board-box']
-  return stripOrder(componentsOf(lookOver.family, design), [...wanted, ...deeper], decided.scope === 'clean-in-place' ? ['cover'] : staysOn)
-}
+import { outletStep, washSteps } from './washing.ts'
 
 /**
  * Steps of one unit, in a workable order for one person; phases follow one another in job order, save removed parts that are
  * washed while the coil soaks. Everything that comes off goes back; `after` is acyclic and names earlier steps only.
  */
-export const stepsFor = (drafting: Drafting): Step[] => withoutImplied(inPhaseOrder(draftSteps(drafting)))
+export const stepsFor = (drafting: Drafting): Step[] => withoutImplied(inPhaseOrder(onTheRoof(drafting, draftSteps(drafting))))
 
 /** The same steps as they are drafted, in no certain order and with implied precedence spelled out: enough for sums. */
 export function draftSteps(drafting: Drafting): Step[] {
@@ -43,19 +30,51 @@ export function draftSteps(drafting: Drafting): Step[] {
   const protectedBy = protectSteps(drafting, isolated)
   const stripped = stripSteps(drafting, [...isolated.slice(-1), ...protectedBy])
   const open = lastOf([...isolated, ...protectedBy, ...stripped])
-  const dryCleaned = dryCleanSteps(drafting, open)
+  const dryCleaned = [...dryCleanSteps(drafting, open), ...clearCondenserSteps(drafting, open)]
   const bare = lastOf([...open, ...dryCleaned])
   const agent = agentSteps(drafting, bare, protectedBy)
+  const outdoorAgent = condenserAgentSteps(drafting, bare, protectedBy)
   const filters = filterSteps(drafting, agent.at(-1))
   const washed = washSteps(drafting, [...bare, ...agent])
-  const outlet = outletStep(lastOf([...bare, ...agent, ...washed.filter(({ phase }) => phase === 'rinse' || phase === 'wheel')]))
-  const panOff = comesOff(drafting, 'pan')
-  const provedInPlace = panOff ? [] : drainProof(drafting, 'pan-and-drain', ids(lastOf([...washed, outlet])))
-  const worked = [...dryCleaned, ...agent, ...filters, ...washed, outlet, ...provedInPlace]
+  const outdoors = washOutdoorSteps(drafting, [...bare, ...outdoorAgent])
+  const rinsed = lastOf([
+    ...bare,
+    ...agent,
+    ...outdoorAgent,
+    ...[...washed, ...outdoors].filter(({ phase }) => phase === 'rinse' || phase === 'wheel'),
+  ])
+  const flushed = flushDrainSteps(drafting, [...ids(rinsed), ...ids(washed.filter(({ id }) => id === 'wash-pan'))])
+  const outlet = outletStep(rinsed)
+  // With the pan off, or its plug out, the drain is proved when they are back.
+  const provedLater = comesOff(drafting, 'pan') || comesOff(drafting, 'drain-plug')
+  const wet = [...washed, ...outdoors, ...flushed, outlet]
+  const provedInPlace = provedLater ? [] : drainProof(drafting, 'pan-and-drain', ids(lastOf(wet)))
+  // Both are mixed before either soaks, so that no dwell runs out over a bottle.
+  const [mixing, applying] = [[...agent, ...outdoorAgent].filter(({ part }) => !part), [...agent, ...outdoorAgent].filter(({ part }) => part)]
+  const worked = [...dryCleaned, ...mixing, ...applying, ...filters, ...wet, ...provedInPlace]
   const dried = drySteps(drafting, worked)
-  const rebuilt = rebuildSteps(drafting, lastOf([...worked, ...dried]), (back) => (panOff ? drainProof(drafting, 'rebuild', ids(back)) : []))
+  const upright = uprightStep(drafting, worked)
+  const rebuilt = rebuildSteps(drafting, lastOf([...worked, ...dried]), (back) =>
+    provedLater ? drainProof(drafting, 'rebuild', [...ids(lastOf([...worked, ...dried])), ...ids(back)]) : [],
+  )
   const all = [...seen, ...isolated, ...protectedBy, ...stripped, ...worked, ...dried, ...rebuilt]
-  return [...all, ...proveSteps(drafting, all)]
+  return [...all, ...upright, ...proveSteps(drafting, all, upright)]
+}
+
+const indoors = ['filter', 'outlet'] as const
+const upThere: readonly Phase[] = ['strip', 'dry-clean', 'apply', 'dwell', 'rinse', 'wheel', 'pan-and-drain', 'rebuild']
+
+/** On a roof whatever is done up there is for people trained for roofs (where anybody here is), and says so. */
+function onTheRoof({ facts, decided }: Drafting, steps: Step[]): Step[] {
+  if (!isOnRoof(facts.lookOver.family) || decided.scope === 'filter-service' || decided.scope === 'decline') return steps
+  const trained = facts.trained.includes('roof')
+  for (const entry of steps) {
+    const below = indoors.some((part) => part === entry.part) || entry.needsLedger
+    if (below || (!upThere.includes(entry.phase) && entry.id !== 'go-up')) continue
+    if (trained) entry.skill ??= 'roof'
+    if (entry.phase === 'strip') entry.cautions = [...entry.cautions, caution.roof]
+  }
+  return steps
 }
 
 const placeOf = Object.fromEntries(phases.map((phase, index) => [phase, index])) as Record<Phase, number>

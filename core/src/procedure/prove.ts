@@ -1,12 +1,31 @@
 // From the balanced ledger to the customer's door: power, first spin, run test, hand-over.
 import { caution } from './cautions.ts'
-import { ids, isWet, step, type Drafting } from './drafting.ts'
+import { isCarried, isOnRoof } from '../units/index.ts'
+import { ids, isWet, onTheBench, step, type Drafting } from './drafting.ts'
+import { pumpTestSteps } from './drain.ts'
 import type { Step } from './step.ts'
 import { steadyCoolingMin, stepMin } from './stepTimes.ts'
 import { dryingMinutes } from '../wash/index.ts'
 
-export function proveSteps(drafting: Drafting, before: readonly Step[]): Step[] {
-  const { decided, room } = drafting
+/** How the mains come back to a unit of this kind, and what is usual at its first run. */
+function mainsOn({ facts: { lookOver, design } }: Drafting): string {
+  if (isOnRoof(lookOver.family)) return 'Lock and tag off; shore lead or generator back, breaker in, inverter as it was.'
+  const heater = design.heaterKw > 0 ? ' Its heater smells of dust at the first run.' : ''
+  if (isCarried(lookOver.family)) return `Tag off; plug in, straight into its own socket.${heater}`
+  return 'Lock and tag off, breaker in. The louvres find their own place; all lamps blinking means that one sits in the wrong seat.'
+}
+
+/** What has to be true of the first spin. */
+function spinGate({ decided, facts: { lookOver } }: Drafting): string {
+  if (isOnRoof(lookOver.family)) return 'The cloth below the ceiling grille is still in place; the wheel throws no more water'
+  return decided.wheel === 'wash-in-place' && !isCarried(lookOver.family)
+    ? 'Containment is still on; the wheel throws no more water'
+    : 'The wheel runs quiet and throws nothing'
+}
+
+/** `alsoBeforePower`: what power waits for although the count does not. */
+export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBeforePower: readonly Step[]): Step[] {
+  const { decided, facts, room } = drafting
   const closes = before.filter(({ phase }) => phase === 'rebuild')
   const ledger = step({
     id: 'check-ledger',
@@ -18,18 +37,19 @@ export function proveSteps(drafting: Drafting, before: readonly Step[]): Step[] 
     gate: 'The tray is empty and no screw is left over',
     cautions: [],
   })
+  const battery = before.some(({ id }) => id === 'part-battery') ? [joinBattery([ledger.id, ...ids(alsoBeforePower)])] : []
   const power = step({
     id: 'power-on',
     phase: 'prove',
     title: 'Power on',
     handsMin: stepMin.powerOn.value,
-    after: [ledger.id],
+    after: [ledger.id, ...ids(alsoBeforePower), ...ids(battery)],
     needsLedger: true,
-    how: 'Lock and tag off, breaker in. The louvres find their own place; all lamps blinking means that one sits in the wrong seat.',
+    how: mainsOn(drafting),
     gate: 'Hands and tools are out of the unit, and nobody else touches it',
     cautions: [caution.electricity, caution.wheel],
   })
-  const steps = [ledger, power]
+  const steps = [ledger, ...battery, power]
   const wheelWet = decided.wheel === 'wash-in-place' || decided.wheel === 'remove-and-wash'
   if (wheelWet) {
     steps.push(
@@ -40,18 +60,17 @@ export function proveSteps(drafting: Drafting, before: readonly Step[]): Step[] 
         part: 'wheel',
         handsMin: stepMin.firstSpin.value,
         after: [power.id],
-        gate:
-          decided.wheel === 'wash-in-place' ? 'Containment is still on; the wheel throws no more water' : 'The wheel runs quiet and throws nothing',
+        gate: spinGate(drafting),
         cautions: [caution.wheel],
       }),
     )
   }
-  if (before.some(({ id }) => id === 'set-containment')) {
+  if (before.some(({ id }) => id === 'set-containment') && !onTheBench(drafting)) {
     steps.push(
       step({
         id: 'take-down',
         phase: 'prove',
-        title: 'Take the containment down, upper edge last',
+        title: isOnRoof(facts.lookOver.family) ? 'Take up cloth, rags and mats, count them' : 'Take the containment down, upper edge last',
         handsMin: stepMin.takeDown.value,
         after: ids(steps.slice(-1)),
         cautions: [caution.wasteWater],
@@ -59,15 +78,17 @@ export function proveSteps(drafting: Drafting, before: readonly Step[]): Step[] 
       }),
     )
   }
+  steps.push(...pumpTestSteps(drafting, ids(steps.slice(-1))))
   const fanMin = decided.drying === 'fan-run' && isWet(drafting) ? Math.ceil(dryingMinutes('coilFace', 'unit-fan', room)) : 0
   const dries = Number.isFinite(fanMin) ? fanMin : 0
+  const verb = facts.design.heatsOnly ? 'heat' : 'cool'
   const run = step({
     id: 'run-unit',
     phase: 'prove',
-    title: dries > 0 ? 'Run the fan until the coil is dry, then cool' : 'Let it cool steadily',
+    title: dries > 0 ? `Run the fan until the coil is dry, then ${verb}` : `Let it ${verb} steadily`,
     handsMin: stepMin.runUnit.value,
     after: ids(steps.slice(-1)),
-    wait: { leastMin: dries + steadyCoolingMin.value, for: dries > 0 ? 'the coil to dry and steady cooling' : 'steady cooling' },
+    wait: { leastMin: dries + steadyCoolingMin.value, for: dries > 0 ? `the coil to dry and steady ${verb}ing` : `steady ${verb}ing` },
     cautions: [caution.wheel],
   })
   const test = step({
@@ -76,10 +97,25 @@ export function proveSteps(drafting: Drafting, before: readonly Step[]): Step[] 
     title: 'Run test: take the after readings; listen, look for drips and specks',
     handsMin: stepMin.runTest.value,
     after: [run.id],
-    gate: 'It runs without a new noise, a drip or a blinking lamp',
+    gate: isCarried(facts.lookOver.family)
+      ? 'It runs without a new noise, a drip indoors or a blinking lamp, and does not move when it is pushed'
+      : 'It runs without a new noise, a drip or a blinking lamp',
     cautions: [],
   })
   return [...steps, run, test, ...handOver(drafting, [test], isWet(drafting))]
+}
+
+function joinBattery(after: string[]): Step {
+  return step({
+    id: 'join-battery',
+    phase: 'prove',
+    title: 'Join the battery: positive lead first, negative last',
+    handsMin: stepMin.joinBattery.value,
+    after,
+    needsLedger: true,
+    gate: 'The negative lead went on last, both clamps are tight',
+    cautions: [caution.battery, caution.wheel],
+  })
 }
 
 function handOver({ facts, decided }: Drafting, before: readonly Step[], wet: boolean): Step[] {
@@ -96,7 +132,7 @@ function handOver({ facts, decided }: Drafting, before: readonly Step[], wet: bo
       }),
     )
   }
-  const specks = decided.scope === 'strip-down' || decided.wheel === 'wash-in-place'
+  const specks = decided.scope === 'strip-down' || decided.scope === 'bench-clean' || decided.wheel === 'wash-in-place'
   steps.push(
     step({
       id: 'hand-over',

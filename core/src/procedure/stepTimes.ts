@@ -8,14 +8,32 @@ export const stepMin = {
   readBefore: min(6),
   isolate: min(2),
   proveDead: min(2),
+  partBattery: min(4),
+  joinBattery: min(4),
+  secureUnit: min(3),
+  goUp: min(6),
   clearBelow: min(4),
   setContainment: min(6),
+  setBench: min(7),
+  setRags: min(4),
+  plugOpening: min(4),
+  unplugOpening: min(2),
+  coverOutlet: min(3),
+  emptyPan: min(2),
+  inspectSleeve: min(3),
   coverElectronics: min(3),
   uncoverElectronics: min(2),
   loosenSetScrew: min(3),
   tightenSetScrew: min(3),
   spinByHand: min(1),
   vacuumRest: min(3),
+  clearCondenser: min(6),
+  applyCondenser: min(3),
+  wipeRearFan: min(5),
+  washBasePan: min(6),
+  checkMotor: min(4),
+  standUpright: min(0.5),
+  pumpTest: min(4),
   drawDrain: min(5),
   mixAgent: min(3),
   brushWheel: min(8),
@@ -54,5 +72,7 @@ export const tightCoverMin = min(4)
 export const storedChargeMin = estimate(5, 'min')
 /** Steady cooling before a reading counts. */
 export const steadyCoolingMin = estimate(10, 'min')
+/** Upright again before a compressor runs, so that its oil is back. */
+export const uprightMin = estimate(60, 'min')
 /** No power for this long after an electrical part was wet. */
 export const wetElectricsMin = estimate(24 * 60, 'min')

@@ -14,7 +14,7 @@ export const builtInProducts: readonly Product[] = [
       aluminiumSafe: true,
       coatedFinsSafe: true,
       foodAreaAllowed: true,
-      rinse: 'required',
+      rinse: 'optional',
       reentryMin: 0,
     },
     packLitres: 5,

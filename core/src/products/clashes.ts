@@ -13,6 +13,17 @@ export function clash(first: Product, second: Product): string | undefined {
   return stops.find(({ pair: [a, b] }) => (first.class === a && second.class === b) || (first.class === b && second.class === a))?.because
 }
 
+/**
+ * Why `second` must not follow `first` on the same part without clear water between, or undefined where there was a rinse:
+ * two that clash are stopped by their own reason, any other two because nobody knows what they make together.
+ */
+export function unrinsedClash(first: Product, second: Product, rinsedBetween: boolean): string | undefined {
+  if (first.id === second.id) return undefined
+  const because = clash(first, second)
+  if (because) return `${because}; not even after a rinse on the same day`
+  return rinsedBetween ? undefined : 'two agents on one part without a rinse between: stop, rinse until the run-off is clear'
+}
+
 /** Every clash among products carried together, as sentences naming both. */
 export function clashesAmong(products: readonly Product[]): string[] {
   return products.flatMap((first, index) =>

@@ -42,6 +42,7 @@ export const findEquipment = (equipment: readonly Equipment[], kind: EquipmentKi
 /** The van where none is described. */
 export const builtInVan: readonly Equipment[] = [
   { id: 'pump-1', kind: 'pump-wand', count: 1, flowLMin: 1.6, pressureBar: 5 },
+  { id: 'hose-1', kind: 'hose', count: 1, flowLMin: 6 },
   { id: 'sprayer-1', kind: 'pump-sprayer', count: 1, litres: 5, pressureBar: 2.5 },
   { id: 'bottle-1', kind: 'spray-bottle', count: 3, litres: 0.75 },
   { id: 'wet-vac-1', kind: 'wet-vacuum', count: 1, litres: 20 },
@@ -51,6 +52,7 @@ export const builtInVan: readonly Equipment[] = [
   { id: 'bucket-1', kind: 'bucket', count: 2, litres: 15 },
   { id: 'sheet-1', kind: 'floor-sheet', count: 3 },
   { id: 'ladder-1', kind: 'step-ladder', count: 2 },
+  { id: 'roof-ladder-1', kind: 'roof-ladder', count: 1 },
   { id: 'meter-1', kind: 'meter', count: 1 },
   { id: 'level-1', kind: 'level', count: 1 },
   { id: 'comb-1', kind: 'fin-comb', count: 1 },

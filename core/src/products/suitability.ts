@@ -17,37 +17,55 @@ export interface UseConditions {
   readonly householdAllowed: boolean
 }
 
+/** On the breathed-air coil with a rinse after it or without one, or on the outdoor side. */
+export type UseWay = 'rinsed' | 'unrinsed' | 'outdoors'
+
+/** The product that may be used, or why none of its class may. */
+export interface Picked {
+  readonly product?: Product
+  readonly because: string[]
+}
+
 const neverOnBreathedAir: readonly ProductClass[] = ['alkaline-degreaser', 'acid-cleaner', 'chlorine-cleaner', 'outdoor-foam']
 
 const within = (range: readonly [number, number] | undefined, least: number, most: number) =>
   range !== undefined && range[0] >= least && range[1] <= most
 
-/** Every reason why the product may not go on the breathed-air side; empty means that it may. */
-export function reasonsAgainst({ class: kind, household, label, name, inStockLitres }: Product, use: UseConditions): string[] {
+const neverOnFins: readonly ProductClass[] = ['acid-cleaner', 'chlorine-cleaner']
+
+/** Every reason why the product may not be used in this way; empty means that it may. */
+export function reasonsAgainst(
+  { class: kind, household, label, name, inStockLitres }: Product,
+  use: UseConditions,
+  way: UseWay = 'rinsed',
+): string[] {
+  const breathed = way !== 'outdoors'
   const against: string[] = []
   const check = (fails: boolean, because: string) => fails && against.push(`${name}: ${because}`)
-  check(neverOnBreathedAir.includes(kind), `${kind.replaceAll('-', ' ')} never goes on the side whose air is breathed`)
-  check(!label.indoorSafe, 'its label does not allow indoor use')
+  check(breathed && neverOnBreathedAir.includes(kind), `${kind.replaceAll('-', ' ')} never goes on the side whose air is breathed`)
+  check(!breathed && neverOnFins.includes(kind), `${kind.replaceAll('-', ' ')} never goes on fins`)
+  check(breathed && !label.indoorSafe, 'its label does not allow indoor use')
+  check(way === 'unrinsed' && label.rinse === 'required', 'its label asks for a rinse, and there is none')
   check(!label.aluminiumSafe, 'its label does not allow aluminium')
   check(use.coatedFins && label.coatedFinsSafe !== true, 'its label does not allow coated fins')
   check(
     use.neutralOnly && kind !== 'pan-treatment' && !within(label.pH, neutralPh.least.value, neutralPh.most.value),
     'only neutral agents on a corroded or coated coil',
   )
-  check(use.foodArea && label.foodAreaAllowed !== true, 'its label does not allow food areas')
-  check(use.sensitiveOccupants && label.fragranced === true, 'it is fragranced, and people here are sensitive')
+  check(breathed && use.foodArea && label.foodAreaAllowed !== true, 'its label does not allow food areas')
+  check(breathed && use.sensitiveOccupants && label.fragranced === true, 'it is fragranced, and people here are sensitive')
   check(household === true && !use.householdAllowed, 'house rules keep to trade agents')
   check(household === true && !within(label.pH, householdPh.least.value, householdPh.most.value), 'a household detergent must keep to pH 6 to 9')
   check(inStockLitres !== undefined && inStockLitres <= 0, 'none is in stock')
   return against
 }
 
-/** The first product of a class that may be used, or why none may. */
-export function pickProduct(products: readonly Product[], kind: ProductClass, use: UseConditions): { product?: Product; because: string[] } {
-  const preferred = (product: Product) => (use.householdAllowed && product.household ? 0 : 1)
-  const ofClass = products.filter((product) => product.class === kind).sort((a, b) => preferred(a) - preferred(b))
+/** The product of a class that may be used in this way: household ones first where house rules allow them, unscented before scented. */
+export function pickProduct(products: readonly Product[], kind: ProductClass, use: UseConditions, way: UseWay = 'rinsed'): Picked {
+  const rank = ({ household, label }: Product) => (use.householdAllowed && household ? 0 : 2) + (label.fragranced ? 1 : 0)
+  const ofClass = products.filter((product) => product.class === kind).sort((a, b) => rank(a) - rank(b))
   if (ofClass.length === 0) return { because: [`no ${kind.replaceAll('-', ' ')} in the van`] }
-  const against = ofClass.map((product) => reasonsAgainst(product, use))
+  const against = ofClass.map((product) => reasonsAgainst(product, use, way))
   const index = against.findIndex((reasons) => reasons.length === 0)
   return index >= 0 ? { product: ofClass[index], because: [] } : { because: against.flat() }
 }

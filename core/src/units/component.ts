@@ -31,4 +31,16 @@ export interface Component {
   readonly seatGate?: string
   readonly cautions: readonly string[]
   readonly skill?: 'wheel-removal' | 'roof' | 'electrics'
+  /** Closes the unit: whatever has to be proved with the unit open comes before it goes back. */
+  readonly closes?: boolean
+  /** Out of reach from the floor where the unit hangs high. */
+  readonly ladder?: boolean
+  /** Held by a set screw that is loosened and never taken out. */
+  readonly setScrew?: boolean
+  /** As heavy as the unit itself: people by weight. */
+  readonly carried?: boolean
+  /** Comes out before stripping begins, although nothing rests on it (a drain plug). */
+  readonly first?: boolean
+  /** Goes back last of what sits inside, after the drain is proved and right before the unit is closed (a probe). */
+  readonly last?: boolean
 }

@@ -43,6 +43,7 @@ export const designSchema = closed({
   roof: z.literal(['membrane', 'fibreglass', 'metal']).optional(),
   ducted: z.boolean().optional(),
   batteryControl: z.boolean().optional(),
+  heatsOnly: z.boolean().optional(),
 })
 export type Design = z.infer<typeof designSchema>
 export type Trait = keyof Design

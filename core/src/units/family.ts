@@ -57,3 +57,10 @@ export const partsOf: Record<Family, readonly Part[]> = {
   'through-wall': oneBox,
   'rv-rooftop': oneBox,
 }
+
+/** Hangs on refrigerant pipes, its condenser elsewhere: it cannot be carried anywhere. */
+export const isSplit = (family: Family): boolean => !partsOf[family].includes('condenserFace')
+/** Sits in a window or a wall sleeve, and may be carried or drawn out. */
+export const isCarried = (family: Family): boolean => family === 'window' || family === 'through-wall'
+/** Is worked on from a roof. */
+export const isOnRoof = (family: Family): boolean => family === 'rv-rooftop'

@@ -1,7 +1,21 @@
 // Units: families, traits, parts, and what holds what.
 export { coilAreaM2 } from './coilArea.ts'
 export type { Component, Fasteners } from './component.ts'
-export { knownDesign, plannedFamilies, type KnownDesign } from './defaults.ts'
+export { knownDesign, wheelComesOut, type KnownDesign } from './defaults.ts'
 export { designSchema, type Design, type Trait } from './design.ts'
-export { families, familyNames, familySchema, partNames, parts, partSchema, partsOf, type Family, type Part } from './family.ts'
+export {
+  families,
+  familyNames,
+  familySchema,
+  isCarried,
+  isOnRoof,
+  isSplit,
+  partNames,
+  parts,
+  partSchema,
+  partsOf,
+  type Family,
+  type Part,
+} from './family.ts'
 export { componentsOf, stripOrder } from './partGraph.ts'
+export { traitsOf } from './traits.ts'

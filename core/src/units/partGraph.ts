@@ -2,14 +2,23 @@
 import type { Component } from './component.ts'
 import type { KnownDesign } from './defaults.ts'
 import type { Family } from './family.ts'
-import { wallHeadComponents } from './wallHead.ts'
+import { ceilingCassetteComponents } from './graphs/ceilingCassette.ts'
+import { rvRooftopComponents } from './graphs/rvRooftop.ts'
+import { throughWallComponents } from './graphs/throughWall.ts'
+import { wallHeadComponents } from './graphs/wallHead.ts'
+import { windowComponents } from './graphs/windowUnit.ts'
 
-const graphs: Partial<Record<Family, readonly Component[]>> = { 'wall-head': wallHeadComponents }
+/** Everything that can come off a unit of each family, outermost first. */
+export const graphs: Record<Family, readonly Component[]> = {
+  'wall-head': wallHeadComponents,
+  'ceiling-cassette': ceilingCassetteComponents,
+  window: windowComponents,
+  'through-wall': throughWallComponents,
+  'rv-rooftop': rvRooftopComponents,
+}
 
 /** Components that a unit of this family and design has, outermost first. */
-export function componentsOf(family: Family, design: KnownDesign): Component[] {
-  return (graphs[family] ?? []).filter((component) => component.fitted(design))
-}
+export const componentsOf = (family: Family, design: KnownDesign): Component[] => graphs[family].filter((component) => component.fitted(design))
 
 /**
  * Everything that must come off so that `wanted` comes off, in a workable order: whatever sits in front first.

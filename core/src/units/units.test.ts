@@ -1,5 +1,6 @@
-import { coilAreaM2, componentsOf, knownDesign, partsOf, stripOrder } from './index.ts'
-import { wallHeadComponents } from './wallHead.ts'
+import { coilAreaM2, componentsOf, families, knownDesign, partsOf, stripOrder, traitsOf, type Design, type Family } from './index.ts'
+import { graphs } from './partGraph.ts'
+import { wallHeadComponents } from './graphs/wallHead.ts'
 
 const everything = knownDesign('wall-head', {
   wheelRemovable: true,
@@ -11,29 +12,68 @@ const everything = knownDesign('wall-head', {
   coverScrews: 3,
 }).design
 
-describe('the part graph of a wall head', () => {
-  const ids = wallHeadComponents.map(({ id }) => id)
+describe.each(families)('the part graph of a %s', (family) => {
+  const components = graphs[family]
+  const ids = components.map(({ id }) => id)
 
   it('names only components that exist, outermost first, so it has no circle', () => {
-    wallHeadComponents.forEach(({ id, behind }, index) => {
-      for (const front of behind) {
-        expect(ids).toContain(front)
-        // The end plate sits behind pan and cover although both are listed by where they are reached.
-        expect({ id, front, before: ids.indexOf(front) < index }).toEqual({ id, front, before: true })
-      }
+    components.forEach(({ id, behind }, index) => {
+      for (const front of behind) expect({ id, front, before: ids.indexOf(front) >= 0 && ids.indexOf(front) < index }).toMatchObject({ before: true })
     })
+    expect(new Set(ids).size).toBe(ids.length)
   })
-  it('graded parts that come out are parts of the family', () => {
-    for (const { part } of wallHeadComponents) if (part) expect(partsOf['wall-head']).toContain(part)
+  it('takes out only parts that the family has, each by one component', () => {
+    const taken = components.flatMap(({ part }) => part ?? [])
+    for (const part of taken) expect(partsOf[family]).toContain(part)
+    expect(new Set(taken).size).toBe(taken.length)
   })
-  it('photographs every sensor, plug and louvre before it moves', () => {
-    for (const id of ['louvres', 'room-sensor', 'coil-thermistor', 'board-box', 'wheel']) {
-      expect(wallHeadComponents.find((component) => component.id === id)!.photo).toBeTruthy()
-    }
+  it('photographs every sensor, plug and wire before it moves, and has a gate for its seat', () => {
+    const marked = components.filter((component) => /sensor|thermistor|probe|plug|wire/.test(`${component.name} ${component.takeOff}`))
+    expect(marked.length).toBeGreaterThan(0)
+    for (const { id, photo, seatGate, first } of marked)
+      expect({ id, photographed: Boolean(photo) || first === true, gated: Boolean(seatGate) }).toEqual({ id, photographed: true, gated: true })
   })
   it('asks for training where a mistake is dear', () => {
-    const skills = Object.fromEntries(wallHeadComponents.map(({ id, skill }) => [id, skill]))
-    expect(skills).toMatchObject({ wheel: 'wheel-removal', 'end-plate': 'wheel-removal', 'board-box': 'electrics', cover: undefined })
+    const skillOf = (id: string) => components.find((component) => component.id === id)?.skill
+    expect([skillOf('wheel'), skillOf('board-box')]).toEqual(['wheel-removal', 'electrics'])
+  })
+  it('closes with something that every design has, however it is opened', () => {
+    const plain = componentsOf(family, knownDesign(family, { removable: false }).design)
+    expect(plain.some(({ closes }) => closes)).toBe(true)
+    expect(plain.map(({ id }) => id)).toContain('filters')
+  })
+})
+
+describe('what holds what', () => {
+  const order = (family: Family, design: Design, ...wanted: string[]) =>
+    stripOrder(componentsOf(family, knownDesign(family, design).design), wanted, ['board-box']).map(({ id }) => id)
+  it('takes a cassette down by grille, panel and bell mouth to the wheel on its nut', () => {
+    expect(order('ceiling-cassette', { wheelRemovable: true }, 'wheel')).toEqual(['filters', 'grille', 'cover', 'bell-mouth', 'wheel'])
+    const wheel = graphs['ceiling-cassette'].find(({ id }) => id === 'wheel')!
+    expect(wheel.fasteners(everything).map(({ kind }) => kind)).toEqual(['centre nut', 'washer'])
+    expect(wheel.setScrew).toBeUndefined()
+    expect(wheel.seatGate).toMatch(/flat/)
+  })
+  it('labels as many louvre plugs as a cassette has outlets, and the display', () => {
+    const panel = graphs['ceiling-cassette'].find(({ id }) => id === 'cover')!
+    expect(panel.fasteners({ ...everything, ways: 2 })).toContainEqual({ kind: 'labelled plug', count: 3 })
+  })
+  it('carries a window unit out before its cabinet opens, and cuts the tape of the air guide before the wheel', () => {
+    expect(order('window', { removable: true, wheelRemovable: true }, 'wheel')).toEqual([
+      'filters',
+      'front',
+      'chassis',
+      'cover',
+      'air-guide',
+      'wheel',
+    ])
+    expect(order('window', { removable: false, wheelRemovable: true }, 'wheel')).toEqual([])
+  })
+  it('parts the supply of a hard-wired sleeve unit before it slides out', () =>
+    expect(order('through-wall', { removable: true, hardWired: true }, 'chassis')).toEqual(['filters', 'front', 'supply', 'chassis']))
+  it('draws the ice probe of a roof unit before the wheel, and sends it back last', () => {
+    expect(order('rv-rooftop', { wheelRemovable: true }, 'wheel')).toEqual(['shroud', 'cover', 'ice-probe', 'wheel'])
+    expect(graphs['rv-rooftop'].filter(({ last }) => last).map(({ id }) => id)).toEqual(['ice-probe'])
   })
 })
 
@@ -81,7 +121,7 @@ describe('unknown traits', () => {
   })
   it('say nothing about what is known', () => {
     const { assumed } = knownDesign('wall-head', {
-      ...everything,
+      ...Object.fromEntries(traitsOf['wall-head'].map((trait) => [trait, everything[trait]])),
       ratedCoolingKw: 5,
       aboveFloorM: 2,
       below: 'clear',
@@ -98,6 +138,20 @@ describe('unknown traits', () => {
   })
   it('take airflow and power from the rated cooling', () => {
     expect(knownDesign('wall-head', { ratedCoolingKw: 4 }).design).toMatchObject({ ratedAirflowM3h: 660, ratedPowerW: 1200 })
+  })
+})
+
+describe('traits of another family', () => {
+  it('are set aside, and it is said which', () => {
+    const { design, assumed } = knownDesign('wall-head', { weightKg: 50, ways: 2 })
+    expect(design.weightKg).not.toBe(50)
+    expect(assumed.join('\n')).toContain('design.weightKg: 50 is noted, but a wall head has no such trait: set aside')
+  })
+  it.each(families)('have no default that is said for a %s', (family) => {
+    const told = knownDesign(family, {}).assumed
+    expect(told.length).toBeGreaterThan(4)
+    if (family !== 'rv-rooftop') expect(told.join()).not.toMatch(/battery|probe/)
+    if (family !== 'window' && family !== 'through-wall') expect(told.join()).not.toMatch(/weight|storey/)
   })
 })
 

@@ -12,7 +12,7 @@ describe('wash water', () => {
     expect(washLitres({ ...job, wheelInPlace: true })).toBeCloseTo(5.76 + 4, 9)
   })
   it('stays low in a bag with a free outlet', () => {
-    const wash = simulateWash(job)
+    const wash = simulateWash(job, 'wash-bag')
     expect(wash).toMatchObject({ overflowsAtMin: null, bucketChanges: 0 })
     // Torricelli at steady state: h = (q / (C_d A))² / 2g; volume = h · 0.05 m².
     const height = (1.6 / 60_000 / (0.6 * Math.PI * 0.011 ** 2)) ** 2 / (2 * 9.81)
@@ -24,13 +24,13 @@ describe('wash water', () => {
       { id: 'p', kind: 'pump-wand', count: 1, flowLMin: 3 },
       { id: 'b', kind: 'wash-bag', count: 1, litres: 5, outletMm: 12 },
     ]
-    const wash = simulateWash({ ...job, grade: 4, equipment: narrow })
+    const wash = simulateWash({ ...job, grade: 4, equipment: narrow }, 'wash-bag')
     expect(wash.overflowsAtMin).not.toBeNull()
     expect(wash.longestWashMin).toBeLessThan(rinseMinutes({ ...job, grade: 4 }))
     expect(wash.peakLevelShare).toBe(1)
   })
   it('counts bucket changes at four fifths full', () =>
-    expect(simulateWash({ ...job, areaM2: 0.6, grade: 4 }).bucketChanges).toBe(Math.ceil((1.6 * 2 * 3.5 * 3) / 12) - 1))
+    expect(simulateWash({ ...job, areaM2: 0.6, grade: 4 }, 'wash-bag').bucketChanges).toBe(Math.ceil((1.6 * 2 * 3.5 * 3) / 12) - 1))
 })
 
 describe('drying', () => {

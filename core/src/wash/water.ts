@@ -72,30 +72,34 @@ export interface WashWater {
   longestWashMin: number
 }
 
+export type Catcher = 'wash-bag' | 'funnel-sheet'
+
 /**
- * Steps the level in bag or sheet through time: dV/dt = q_in − q_out, q_out = C_d·A(t)·sqrt(2 g h) (Torricelli), with the
- * outlet's open area A shrinking in proportion to the debris that has passed.
+ * What becomes of the wash water. In a bag or funnel sheet the level is stepped through time: dV/dt = q_in − q_out,
+ * q_out = C_d·A(t)·sqrt(2 g h) (Torricelli), with the outlet's open area A shrinking in proportion to the debris that has
+ * passed. Without a catcher (outdoors, on rags, in a trough) nothing can overflow in this way: only the litres count.
  */
-export function simulateWash(job: WashJob, catcher: 'wash-bag' | 'funnel-sheet' = 'wash-bag'): WashWater {
+export function simulateWash(job: WashJob, catcher?: Catcher): WashWater {
+  const flowLMin = rinseFlowLMin(job.rinse, job.equipment)
+  const washMin = rinseMinutes(job)
+  const litres = flowLMin * washMin
+  if (!catcher) return { litres: round(litres, 1), peakLevelShare: 0, overflowsAtMin: null, bucketChanges: 0, longestWashMin: longestLookMin }
   const bag = findEquipment(job.equipment, catcher)
   const holdsL = bag?.litres ?? usualBag.litres.value
   const outletMm = bag?.outletMm ?? usualBag.outletMm.value
   const bucketL = findEquipment(job.equipment, 'bucket')?.litres ?? usualBucketL.value
-  const flowLMin = rinseFlowLMin(job.rinse, job.equipment)
-  const washMin = rinseMinutes(job)
   const level = levelOver(flowLMin, job.grade, holdsL, outletMm)
   let peakL = 0
   let overflowMin: number | null = null
   let longestMin = longestLookMin
   for (let minute = 0; minute <= longestLookMin; minute += stepS / 60) {
-    const litres = level()
-    if (minute <= washMin) peakL = Math.max(peakL, litres)
-    if (litres < holdsL) continue
+    const standingL = level()
+    if (minute <= washMin) peakL = Math.max(peakL, standingL)
+    if (standingL < holdsL) continue
     if (minute <= washMin) overflowMin = minute
     longestMin = minute
     break
   }
-  const litres = flowLMin * washMin
   return {
     litres: round(litres, 1),
     peakLevelShare: round(Math.min(1, peakL / holdsL), 3),

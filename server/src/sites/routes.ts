@@ -1,7 +1,6 @@
 // Sites and their units: read, make, save. Two people saving the same one: the second is told, nothing is overwritten.
 import {
   Fault,
-  plannedFamilies,
   readBy,
   siteFormSchema,
   siteSaveSchema,
@@ -62,11 +61,6 @@ async function saveOver<M extends Model & { version: number; savedBy: string }>(
 
 const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => ({ name, family, design, hoursPerDay: hoursPerDay ?? null })
 
-function checkFamily({ family }: UnitForm): void {
-  if (!plannedFamilies.includes(family))
-    throw new Fault('not-yet', { lines: [{ where: 'family', what: `“${family}” is not covered yet`, allowed: plannedFamilies.join(', ') }] })
-}
-
 export async function siteRoutes(app: FastifyInstance): Promise<void> {
   const fullSite = async (id: string, firmId: number): Promise<SiteRecord> => {
     const site = await findOwn(Site, 'site', id, firmId)
@@ -97,7 +91,6 @@ export async function siteRoutes(app: FastifyInstance): Promise<void> {
 
   app.post<{ Params: { id: string } }>('/api/sites/:id/units', async ({ params, body, user }, reply) => {
     const form = readBy(unitFormSchema, body)
-    checkFamily(form)
     const site = await findOwn(Site, 'site', params.id, user.firmId)
     const unit = await Unit.create({ id: newId(), firmId: user.firmId, siteId: site.id, ...unitValues(form), savedBy: user.name })
     return reply.status(201).send(unitRecord(await unit.reload()))
@@ -105,7 +98,6 @@ export async function siteRoutes(app: FastifyInstance): Promise<void> {
 
   app.put<{ Params: { id: string } }>('/api/units/:id', async ({ params, body, user }) => {
     const { version, ...form } = readBy(unitSaveSchema, body)
-    checkFamily(form)
     const unit = await findOwn(Unit, 'unit', params.id, user.firmId)
     await saveOver(Unit, unit, version, unitValues(form), user)
     return unitRecord(await unit.reload())

@@ -1,19 +1,34 @@
 // What goes on the coil (and on a condenser), and what is taken off dry before?
 import type { ProductClass } from '../../products/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
-import type { Facts } from '../facts.ts'
+import { agentProduct, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
-import { anyAtLeast, biofilm, carries, chosen, coilAtLeast, coilAtMost, found, follows, soil, untouched } from './conditions.ts'
+import {
+  anyAtLeast,
+  biofilm,
+  carries,
+  chosen,
+  coilAtLeast,
+  coilAtMost,
+  found,
+  follows,
+  onTheBench,
+  outdoorSide,
+  outdoorSideReached,
+  soil,
+  splitUnit,
+  untouched,
+} from './conditions.ts'
 
 const { rule, bar } = rulesOn('coil-agent')
 type Agent = 'mild-detergent' | 'self-rinsing-foam' | 'rinse-off-foam' | 'antimicrobial-foam'
 
 const usable = (kind: ProductClass) =>
-  when(`a suitable ${kind.replaceAll('-', ' ')} in the van`, ({ product }) => product(kind).product !== undefined)
-const unsuitable = (agent: Agent) => bar(`agent-${agent}-label`, agent, not(usable(agent)), ({ product }) => product(agent).because)
+  when(`a suitable ${kind.replaceAll('-', ' ')} in the van`, (facts) => agentProduct(facts, kind).product !== undefined)
+const unsuitable = (agent: Agent) => bar(`agent-${agent}-label`, agent, not(usable(agent)), (facts) => agentProduct(facts, agent).because)
 const named = (agent: Agent, why: string) => (facts: Facts) => [
   why,
-  ...(facts.product(agent).product ? [`${facts.product(agent).product?.name}: its label allows this coil and this place`] : []),
+  ...[agentProduct(facts, agent).product].flatMap((product) => (product ? [`${product.name}: its label allows this coil and this place`] : [])),
 ]
 
 export const coilAgent: RuleSet = {
@@ -101,30 +116,100 @@ export const coilAgent: RuleSet = {
 }
 
 const condenser = rulesOn('condenser-agent')
-const noCondenser = when(
-  'a split unit, its condenser outdoors',
-  ({ lookOver }) => lookOver.family === 'wall-head' || lookOver.family === 'ceiling-cassette',
-)
+type OutdoorAgent = 'mild-detergent' | 'outdoor-foam' | 'alkaline-degreaser'
+const outdoorUsable = (kind: OutdoorAgent) =>
+  when(`a ${kind.replaceAll('-', ' ')} whose label allows this condenser`, ({ product }) => product(kind, 'outdoors').product !== undefined)
+const onCondenser = (...kinds: Parameters<typeof soil>[0]) => soil(kinds, 'condenserFace', 'condenserInside')
+const condenserAtLeast = (grade: number) => anyAtLeast(grade, 'condenserFace', 'condenserInside')
+const namedOutdoors = (agent: OutdoorAgent, why: string) => (facts: Facts) => [
+  why,
+  ...[facts.product(agent, 'outdoors').product].flatMap((product) => (product ? [`${product.name}: its label allows this condenser`] : [])),
+]
+const washesTheCondenser = ['water', 'mild-detergent', 'outdoor-foam', 'alkaline-degreaser'] as const
+
 export const condenserAgent: RuleSet = {
-  bars: (['water', 'mild-detergent', 'outdoor-foam', 'alkaline-degreaser'] as const).map((agent) =>
-    condenser.bar(`condenser-${agent}-split`, agent, noCondenser, 'there is no condenser in this head'),
-  ),
-  rules: [condenser.rule('condenser-elsewhere', 'usual', otherwise, 'none', 'the condenser of a split is outdoors and not part of this job')],
+  bars: [
+    ...washesTheCondenser.map((agent) =>
+      condenser.bar(`condenser-${agent}-unreached`, agent, not(outdoorSideReached), 'the condenser is not reached on this job'),
+    ),
+    ...washesTheCondenser.map((agent) =>
+      condenser.bar(`condenser-${agent}-needs-rinse`, agent, chosen('rinse', 'none', 'condensate'), 'nothing is rinsed on this job'),
+    ),
+    ...(['mild-detergent', 'outdoor-foam', 'alkaline-degreaser'] as const).map((agent) =>
+      condenser.bar(`condenser-${agent}-label`, agent, not(outdoorUsable(agent)), ({ product }) => product(agent, 'outdoors').because),
+    ),
+  ],
+  rules: [
+    condenser.rule('condenser-elsewhere', 'safety', splitUnit, 'none', 'the condenser of a split is outdoors and not part of this job'),
+    condenser.rule('condenser-untouched', 'safety', untouched, 'none', 'the unit is not opened that far'),
+    condenser.rule(
+      'condenser-unreached',
+      'safety',
+      not(outdoorSideReached),
+      'none',
+      'the condenser is reached from outside only, and the unit stays in above the ground',
+    ),
+    condenser.rule('condenser-clear', 'need', not(condenserAtLeast(1)), 'none', 'the condenser is clear'),
+    condenser.rule(
+      'condenser-dry',
+      'need',
+      chosen('rinse', 'none', 'condensate'),
+      'none',
+      'nothing is rinsed on this job: the condenser is vacuumed and brushed along its fins',
+    ),
+    condenser.rule(
+      'condenser-grease',
+      'need',
+      onCondenser('grease'),
+      'alkaline-degreaser',
+      namedOutdoors('alkaline-degreaser', 'kitchen grease on the outdoor coil takes a degreaser; it never comes near the coil whose air is breathed'),
+    ),
+    condenser.rule(
+      'condenser-salt-pollen',
+      'need',
+      all(onCondenser('salt', 'pollen'), not(condenserAtLeast(3))),
+      'water',
+      'salt and pollen attack aluminium and come off with plenty of plain water',
+    ),
+    condenser.rule(
+      'condenser-foam',
+      'usual',
+      condenserAtLeast(2),
+      'outdoor-foam',
+      namedOutdoors('outdoor-foam', 'foam lifts what sits deep in the outdoor coil; then it is rinsed from the fan side out'),
+    ),
+    condenser.rule(
+      'condenser-detergent',
+      'usual',
+      condenserAtLeast(2),
+      'mild-detergent',
+      namedOutdoors('mild-detergent', 'second best of what is in the van for the outdoor coil'),
+    ),
+    condenser.rule('condenser-water', 'usual', otherwise, 'water', 'plain water from the fan side out carries off what is left'),
+  ],
 }
 
 const dry = rulesOn('dry-pass')
 export const dryPass: RuleSet = {
   bars: [
     dry.bar('dry-no-vacuum', 'vacuum-and-brush', not(any(carries('dry-vacuum'), carries('wet-vacuum'))), 'no vacuum in the van'),
-    dry.bar('dry-air-indoors', 'low-pressure-air', chosen('location', 'in-place'), 'an air jet blows the dirt into the room and bends fins'),
+    dry.bar('dry-air-indoors', 'low-pressure-air', not(onTheBench), 'where people live an air jet blows the dirt into the room, and it bends fins'),
+    dry.bar('dry-no-air', 'low-pressure-air', not(carries('air-line')), 'no air line in the van'),
   ],
   rules: [
     dry.rule('dry-untouched', 'safety', chosen('scope', 'decline'), 'none', 'nothing is opened'),
     dry.rule('dry-powder', 'need', soil(['fine-powder']), 'vacuum-and-brush', 'fine powder is vacuumed completely dry first: wet, it turns to paste'),
     dry.rule(
+      'dry-air',
+      'usual',
+      all(onTheBench, anyAtLeast(2, 'coilFace', 'coilBack', ...outdoorSide)),
+      'low-pressure-air',
+      'outdoors low-pressure air blows loose soil out against the way it came in, a hand’s length off and along the fins',
+    ),
+    dry.rule(
       'dry-loose',
       'usual',
-      any(anyAtLeast(1, 'filter', 'coilFace', 'coilBack', 'wheel', 'outlet', 'housing'), found('insect-nest')),
+      any(anyAtLeast(1, 'filter', 'coilFace', 'coilBack', 'wheel', 'outlet', 'housing', ...outdoorSide), found('insect-nest')),
       'vacuum-and-brush',
       'loose soil goes dry first, brushed only along the fins',
     ),

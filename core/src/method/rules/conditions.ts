@@ -1,9 +1,9 @@
 // Conditions that several topics ask.
 import { drainState, gradeOf, hasKind, inWords, isOffLevel, worstOf, type Complaint, type Finding, type SoilKind } from '../../lookover/index.ts'
 import type { EquipmentKind } from '../../products/index.ts'
-import { partNames, type Part } from '../../units/index.ts'
+import { isCarried, isOnRoof, isSplit, partNames, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
 import { all, any, not, when, type Condition } from '../condition.ts'
-import { canContain, isLooseSoil, isTrained } from '../facts.ts'
+import { canContain, isLooseSoil, isTrained, reachesOutdoorSide } from '../facts.ts'
 import { schools, type SchoolName } from '../houseRules.ts'
 import { choiceNames, topicNames, type Choice, type Topic } from '../topics.ts'
 
@@ -35,10 +35,19 @@ export const drainIs = (...states: ('good' | 'slow' | 'failed')[]): Condition =>
 
 export const washable = when('wash water can be caught', (facts) => canContain(facts))
 export const waterOnSite = when('water on site', ({ site }) => site.waterOnSite)
-export const equipmentRoom = when('an equipment room', ({ site }) => site.setting === 'equipment-room')
+export const equipmentRoom = when(
+  'work in an equipment room',
+  ({ site, decided }) => site.setting === 'equipment-room' && decided.location !== 'outdoors',
+)
 export const sensitive = when('sensitive occupants', ({ site }) => site.sensitiveOccupants)
-export const looseSoil = when('only loose dust, lint and powder', isLooseSoil)
-export const wheelComesOut = when('the wheel comes out', ({ design }) => design.wheelRemovable && design.coilLiftable)
+export const looseSoil = when('only loose dust, lint and powder', (facts) => isLooseSoil(facts))
+export const splitUnit = when('a wall head or cassette', ({ lookOver }) => isSplit(lookOver.family))
+export const carriedUnit = when('a window or through-wall unit', ({ lookOver }) => isCarried(lookOver.family))
+export const roofUnit = when('a roof unit', ({ lookOver }) => isOnRoof(lookOver.family))
+export const wallHead = when('a wall head', ({ lookOver }) => lookOver.family === 'wall-head')
+export const cassette = when('a ceiling cassette', ({ lookOver }) => lookOver.family === 'ceiling-cassette')
+export const outdoorSideReached = when('condenser, rear fan and base pan are reached', reachesOutdoorSide)
+export const wheelComesOut = when('the wheel comes out', ({ lookOver, design }) => comesOut(lookOver.family, design))
 export const panComesOff = when('the pan comes off', ({ design }) => design.panRemovable && (!design.boardBlocksPan || design.boardRemovable))
 export const quickAccess = when('the wheel is reached through the outlet', ({ design }) => design.quickAccessOutlet)
 export const trainedFor = (skill: string): Condition => when(`somebody trained for ${skill.replaceAll('-', ' ')}`, (facts) => isTrained(facts, skill))
@@ -51,3 +60,10 @@ export const panComplaint = all(complains('smell', 'spits-dirt'), atLeast('pan',
 export const biofilm = any(soil(['biofilm']), complains('smell'))
 export const untouched = chosen('scope', 'decline', 'filter-service')
 export const touched = not(untouched)
+export const onTheBench = chosen('location', 'outdoors')
+/** A window or sleeve unit that is cleaned where it sits. */
+export const inItsWall = all(carriedUnit, not(onTheBench))
+/** Parts that only a one-box unit has. */
+export const outdoorSide: readonly Part[] = ['condenserFace', 'condenserInside', 'rearFan', 'basePan']
+/** Everything inside a unit that water reaches. */
+export const insideParts: readonly Part[] = ['coilFace', 'coilBack', 'wheel', 'pan', 'drainLine', ...outdoorSide]

@@ -2,7 +2,7 @@
 import { hasKind, type SoilKind } from '../../lookover/index.ts'
 import { round } from '../../quantities/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
-import { neededCondensateLM2, type Facts } from '../facts.ts'
+import { isOutOfSeason, neededCondensateLM2, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   carries,
@@ -13,7 +13,10 @@ import {
   drainIs,
   equipmentRoom,
   follows,
+  inItsWall,
   looseSoil,
+  onTheBench,
+  roofUnit,
   sensitive,
   soil,
   untouched,
@@ -30,6 +33,12 @@ const selfRinsingInVan = when(
   'a suitable self-rinsing foam in the van',
   ({ product }) => product('self-rinsing-foam').product?.label.rinse === 'self-rinsing',
 )
+const onlyHeats = when('a unit that only heats', ({ design }) => design.heatsOnly)
+const outOfSeason = when('no cooling season', ({ site }) => isOutOfSeason(site))
+const airUnknown = when('air neither noted nor measured', ({ airKnown }) => !airKnown)
+/** Where a pump or hose would flood something: a room behind a window unit, a vehicle under a roof unit. */
+const littleWater = any(roofUnit, inItsWall)
+
 const mustRinse = any(coilAtLeast(3), soil(['grease', 'fine-powder', 'biofilm'], 'coilFace', 'coilBack'), sensitive)
 /** What the dry way can do at all. */
 const dryIsEnough = all(coilAtMost(2), looseSoil, not(complains('smell')))
@@ -55,6 +64,20 @@ export const rinse: RuleSet = {
       ({ coilGrade }) => `the coil is at grade ${coilGrade}; self-rinsing foam is for grade 2 and below`,
     ),
     bar('rinse-condensate-drain', 'condensate', drainIs('slow', 'failed'), 'the drain does not pass its flow test: foam must not go into it'),
+    bar('rinse-condensate-heats', 'condensate', onlyHeats, 'it only heats: it makes no condensate'),
+    bar(
+      'rinse-condensate-season',
+      'condensate',
+      outOfSeason,
+      ({ site }) => `${site.outdoorAir?.dryBulbC} °C outdoors: nobody cools, so there is no condensate`,
+    ),
+    bar(
+      'rinse-condensate-unknown',
+      'condensate',
+      airUnknown,
+      'the air was neither noted nor measured: nobody can say how much condensate there will be',
+    ),
+    bar('rinse-condensate-bench', 'condensate', onTheBench, 'on the bench water is at hand, and foam is not carried back into the room'),
     bar('rinse-condensate-dry-air', 'condensate', not(enoughCondensate), condensateFigure),
     bar('rinse-condensate-product', 'condensate', not(selfRinsingInVan), ({ product }) =>
       product('self-rinsing-foam').because.concat('without a foam labelled self-rinsing the coil is rinsed'),
@@ -63,7 +86,22 @@ export const rinse: RuleSet = {
     bar('rinse-pump-none', 'pump-wand', not(carries('pump-wand')), 'no pump and wand in the van'),
     bar('rinse-pump-water', 'pump-wand', not(waterOnSite), 'no tap on site to fill the pump tank'),
     bar('rinse-pump-containment', 'pump-wand', not(washable), 'nothing in the van catches that much water'),
-    bar('rinse-hose-indoors', 'hose', chosen('location', 'in-place'), 'a hose makes more water than can be caught indoors'),
+    bar(
+      'rinse-pump-roof',
+      'pump-wand',
+      roofUnit,
+      'on a roof there is little water, and what a pump throws runs through the opening and down the side wall',
+    ),
+    bar('rinse-pump-wall', 'pump-wand', inItsWall, 'what a pump throws would run into the room and the wall'),
+    bar('rinse-hose-in-place', 'hose', not(onTheBench), 'a hose makes more water than can be caught where the unit is'),
+    bar('rinse-hose-none', 'hose', not(carries('hose')), 'no hose in the van'),
+    bar('rinse-hose-water', 'hose', not(waterOnSite), 'no tap on site for a hose'),
+    bar(
+      'rinse-hose-drain',
+      'hose',
+      when('no foul drain on site', ({ site }) => !site.foulDrainOnSite),
+      'no foul drain on site takes that much wash water',
+    ),
     bar(
       'rinse-none-soil',
       'none',
@@ -108,8 +146,22 @@ export const rinse: RuleSet = {
       ...whyRinse(facts),
       'a film comes off with a spray bottle; the cover stays on',
     ]),
+    rule('rinse-needed-bench', 'need', all(mustRinse, onTheBench), 'hose', (facts) => [...whyRinse(facts), 'on the bench a hose carries it off']),
+    rule('rinse-needed-little', 'need', all(mustRinse, littleWater), 'spray-bottle', (facts) => [
+      ...whyRinse(facts),
+      'only little water can be caught here: sprayed by hand, face by face, with rags below',
+    ]),
     rule('rinse-needed', 'need', mustRinse, 'pump-wand', whyRinse),
     rule('rinse-no-water-dry', 'usual', all(not(waterOnSite), dryIsEnough), 'none', 'no water on site, and the soil is loose: vacuum and brush'),
+    rule('rinse-bench', 'usual', onTheBench, 'hose', 'on the bench a hose at low pressure carries everything off, along the fins', 'rinseSchool'),
+    rule(
+      'rinse-little',
+      'usual',
+      littleWater,
+      'spray-bottle',
+      'only little water can be caught here: sprayed by hand, face by face, with rags below',
+      'rinseSchool',
+    ),
     rule('rinse-clear-water', 'usual', otherwise, 'pump-wand', 'soil is carried off with clear water until the run-off is clear', 'rinseSchool'),
     rule('rinse-carried-water', 'usual', otherwise, 'spray-bottle', 'water is carried to the unit and sprayed by hand, face by face'),
   ],

@@ -1,18 +1,23 @@
 // How far does one go into the unit, and where is it cleaned?
 import { inWords, type Finding } from '../../lookover/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
-import type { Facts } from '../facts.ts'
+import { leastRain, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   anyAtLeast,
   atLeast,
+  carriedUnit,
+  chosen,
   complains,
   drainIs,
   follows,
   found,
+  insideParts,
   panComesOff,
   panComplaint,
   quickAccess,
+  roofUnit,
+  splitUnit,
   trainedFor,
   wheelComesOut,
   wheelComplaint,
@@ -33,6 +38,21 @@ const whatStops = ({ lookOver }: Facts) =>
   lookOver.findings
     .filter((finding) => stops.includes(finding))
     .map((finding) => `${inWords(finding)} was found: nothing is opened until that is put right`)
+
+/** Anything that would take somebody onto the roof. */
+const roofWork = all(roofUnit, any(anyAtLeast(1, ...insideParts), complains('smell', 'spits-dirt')))
+const roofWeather = ({ site, houseRules }: Facts): string[] => {
+  const { windMs = 0, rainMmH = 0 } = site.outdoorAir ?? {}
+  return [
+    ...(windMs > houseRules.roofWindLimitMs ? [`wind of ${windMs} m/s, and nobody goes on a roof above ${houseRules.roofWindLimitMs} m/s`] : []),
+    ...(rainMmH >= leastRain.value ? [`rain of ${rainMmH} mm/h: the roof is wet, and the unit stands open to the sky`] : []),
+  ]
+}
+const badForRoofs = when('wind above the roof limit, or rain', (facts) => roofWeather(facts).length > 0)
+/** A one-box unit is cleaned on the bench as soon as anything inside calls for more than a wipe. */
+const benchCalls = all(carriedUnit, anyAtLeast(2, ...insideParts))
+const canBeCarried = when('the unit can be carried out by this crew', ({ carriers }) => carriers !== undefined)
+const wiredIn = when('wired in without a plug', ({ design }) => design.hardWired)
 
 const wheelCalls = any(atLeast('wheel', 3), wheelComplaint)
 const panCalls = any(atLeast('pan', 3), panComplaint)
@@ -61,15 +81,33 @@ export const scope: RuleSet = {
         ? ['the wheel stays in: nobody here is trained to take it out, the coil may not be lifted, or house rules wash it in place']
         : ['the wheel of this design does not come out']),
     ]),
-    bar(
-      'scope-bench-hung',
-      'bench-clean',
-      when('a split unit', ({ lookOver }) => lookOver.family === 'wall-head' || lookOver.family === 'ceiling-cassette'),
-      'it hangs on refrigerant pipes and cannot be carried out',
+    bar('scope-strip-in-wall', 'strip-down', carriedUnit, 'a one-box unit is taken apart on the bench, once it is out'),
+    bar('scope-bench-hung', 'bench-clean', splitUnit, 'it hangs on refrigerant pipes and cannot be carried out'),
+    bar('scope-bench-roof', 'bench-clean', roofUnit, 'it is bolted to the roof over its opening'),
+    bar('scope-bench-carried', 'bench-clean', all(carriedUnit, not(canBeCarried)), ({ design, liftKg, houseRules }) =>
+      design.removable
+        ? `${design.weightKg} kg: more than ${liftKg.length > 1 ? 'two of this crew carry' : 'one person carries'} at ${houseRules.liftLimitKg} kg each`
+        : 'it cannot be taken out safely',
     ),
+    bar(
+      'scope-bench-wired',
+      'bench-clean',
+      all(carriedUnit, wiredIn, not(trainedFor('electrics'))),
+      'it is wired in without a plug, and nobody in the crew is trained to part it: an electrician first',
+    ),
+    bar('scope-closed-roof', 'clean-in-place', roofUnit, 'nothing of it is reached without lifting shroud and lid'),
   ],
   rules: [
     rule('scope-decline', 'safety', found(...stops), 'decline', whatStops),
+    rule('scope-weather', 'safety', all(roofWork, badForRoofs), 'decline', (facts) => [...roofWeather(facts), 'another day for the roof']),
+    rule('scope-bench', 'need', benchCalls, 'bench-clean', 'what sits inside is reached on the bench: both coils, the wheel and the base pan'),
+    rule(
+      'scope-bench-stays',
+      'need',
+      benchCalls,
+      'open-clean',
+      'it calls for the bench but stays where it is: opened and cleaned in place, as far as one reaches',
+    ),
     rule(
       'scope-strip',
       'need',
@@ -100,10 +138,11 @@ export const scope: RuleSet = {
       'open-clean',
       'water, slime or soil sits behind the cover: it comes off to reach it',
     ),
+    rule('scope-roof', 'need', roofWork, 'open-clean', 'on a roof even a film is reached only with shroud and lid off'),
     rule(
       'scope-closed',
       'need',
-      anyAtLeast(1, 'coilFace', 'coilBack', 'wheel', 'pan', 'drainLine'),
+      anyAtLeast(1, ...insideParts),
       'clean-in-place',
       'there is only a film: it is reached with filter and front panel open',
     ),
@@ -121,12 +160,18 @@ export const scope: RuleSet = {
 const location = rulesOn('location')
 export const place: RuleSet = {
   bars: [
-    location.bar(
-      'location-hung',
-      'outdoors',
-      when('a split unit', ({ lookOver }) => lookOver.family === 'wall-head' || lookOver.family === 'ceiling-cassette'),
-      'it hangs on refrigerant pipes',
-    ),
+    location.bar('location-hung', 'outdoors', splitUnit, 'it hangs on refrigerant pipes'),
+    location.bar('location-stays', 'outdoors', not(chosen('scope', 'bench-clean')), 'it is not taken out on this job'),
+    location.bar('location-bench-only', 'in-place', chosen('scope', 'bench-clean'), 'on the bench means outdoors, where water may run'),
   ],
-  rules: [location.rule('location-in-place', 'usual', otherwise, 'in-place', 'it is cleaned where it hangs')],
+  rules: [
+    location.rule(
+      'location-bench',
+      'need',
+      chosen('scope', 'bench-clean'),
+      'outdoors',
+      'carried out, it is washed where water may run and dirt may fly',
+    ),
+    location.rule('location-in-place', 'usual', otherwise, 'in-place', 'it is cleaned where it is'),
+  ],
 }

@@ -10,11 +10,18 @@ import {
   complains,
   drainIs,
   follows,
+  cassette,
   found,
+  inItsWall,
+  onTheBench,
   panComesOff,
   panComplaint,
+  roofUnit,
+  splitUnit,
+  touched,
   trainedFor,
   untouched,
+  wallHead,
 } from './conditions.ts'
 
 /** Most wash water that a trough and towels take. */
@@ -35,7 +42,7 @@ export const pan: RuleSet = {
       ),
       'the electronics box must come off first, and nobody in the crew is trained for that',
     ),
-    onPan.bar('pan-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down')), 'the unit is not stripped down on this job'),
+    onPan.bar('pan-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), 'the unit is not stripped down on this job'),
     onPan.bar('pan-dry-job', 'flush-in-place', chosen('rinse', 'none'), 'no wash water on this job'),
   ],
   rules: [
@@ -47,11 +54,17 @@ export const pan: RuleSet = {
       'remove-and-wash',
       'slime holds on in its corners: off, it is scrubbed clean',
     ),
-    onPan.rule('pan-in-the-way', 'need', chosen('scope', 'strip-down'), 'remove-and-wash', 'it comes off anyway to reach what sits behind'),
+    onPan.rule(
+      'pan-in-the-way',
+      'need',
+      all(chosen('scope', 'strip-down'), splitUnit),
+      'remove-and-wash',
+      'it comes off anyway to reach what sits behind',
+    ),
     onPan.rule(
       'pan-flush',
       'need',
-      any(atLeast('pan', 2), chosen('rinse', 'pump-wand')),
+      any(atLeast('pan', 2), chosen('rinse', 'pump-wand', 'hose')),
       'flush-in-place',
       'it is flushed where it sits, towards the drain',
     ),
@@ -61,8 +74,14 @@ export const pan: RuleSet = {
 }
 
 const onDrain = rulesOn('drain')
+/** One-box units drain through their base pan; a wall sleeve may have a drain of its own. */
+const noDrainEnd = all(not(splitUnit), not(when('a sleeve with its own drain', ({ design }) => design.sleeveDrain)))
 export const drain: RuleSet = {
-  bars: [onDrain.bar('drain-no-vacuum', 'vacuum-from-outside', not(carries('wet-vacuum')), 'no wet vacuum in the van')],
+  bars: [
+    onDrain.bar('drain-no-vacuum', 'vacuum-from-outside', not(carries('wet-vacuum')), 'no wet vacuum in the van'),
+    onDrain.bar('drain-no-end', 'vacuum-from-outside', noDrainEnd, 'its water leaves through the base pan: there is no outside end to draw at'),
+    onDrain.bar('drain-no-line', 'disconnect-and-flush', not(splitUnit), 'its water leaves through the base pan: there is no line to part'),
+  ],
   rules: [
     onDrain.rule('drain-untouched', 'safety', chosen('scope', 'decline'), 'flow-test-only', 'nothing is opened'),
     onDrain.rule(
@@ -99,7 +118,7 @@ export const drain: RuleSet = {
     onDrain.rule(
       'drain-flush',
       'usual',
-      any(atLeast('drainLine', 1), atLeast('pan', 1), drainIs('slow'), complains('drips-indoors')),
+      any(atLeast('drainLine', 1), atLeast('pan', 1), drainIs('slow', 'failed'), complains('drips-indoors')),
       'flush',
       'flushed, so that what was loosened does not settle in the line',
     ),
@@ -132,11 +151,12 @@ const litres = when(
 const rinseOf = (choice: string | undefined) =>
   choice === 'pump-wand' || choice === 'spray-bottle' || choice === 'hose' || choice === 'condensate' ? choice : 'none'
 const dryJob = all(chosen('rinse', 'none'), not(chosen('wheel', 'wash-in-place')))
-const splitOnly = (family: string) => when(`not a ${family}`, ({ lookOver }) => lookOver.family !== family)
 export const containment: RuleSet = {
   bars: [
     onContainment.bar('containment-no-bag', 'wash-bag-to-bucket', not(carries('wash-bag')), 'no wash bag in the van'),
     onContainment.bar('containment-no-bucket', 'wash-bag-to-bucket', not(carries('bucket')), 'no bucket in the van'),
+    onContainment.bar('containment-bag-family', 'wash-bag-to-bucket', not(wallHead), 'a wash bag is made for wall heads'),
+    onContainment.bar('containment-trough-family', 'trough-and-towel', not(wallHead), 'a trough hangs below a wall head'),
     onContainment.bar(
       'containment-trough-full',
       'trough-and-towel',
@@ -144,13 +164,43 @@ export const containment: RuleSet = {
       ({ washLitres, decided }) =>
         `${round(washLitres(rinseOf(decided.rinse)), 1)} L of wash water; a trough and towels take ${troughLitres.value} L`,
     ),
-    onContainment.bar('containment-sheet-wet', 'floor-sheet', not(dryJob), 'a sheet catches drips, not wash water'),
-    onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', splitOnly('ceiling-cassette'), 'a funnel sheet is made for cassettes'),
-    onContainment.bar('containment-plug-family', 'opening-plug-and-rags', splitOnly('rv-rooftop'), 'there is no opening below to plug'),
-    onContainment.bar('containment-outdoors', 'outdoors', chosen('location', 'in-place'), 'it is cleaned indoors'),
+    onContainment.bar('containment-sheet-wet', 'floor-sheet', all(not(dryJob), not(inItsWall)), 'a sheet catches drips, not wash water'),
+    onContainment.bar(
+      'containment-sheet-roof',
+      'floor-sheet',
+      all(roofUnit, touched),
+      'a sheet indoors does not keep the opening below the evaporator shut',
+    ),
+    onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', not(cassette), 'a funnel sheet is made for cassettes'),
+    onContainment.bar('containment-no-funnel', 'funnel-sheet-to-bucket', not(carries('funnel-sheet')), 'no funnel sheet in the van'),
+    onContainment.bar('containment-plug-family', 'opening-plug-and-rags', not(roofUnit), 'there is no opening below to plug'),
+    onContainment.bar('containment-outdoors', 'outdoors', not(onTheBench), 'it is cleaned where it is'),
   ],
   rules: [
+    onContainment.rule('containment-bench', 'need', onTheBench, 'outdoors', 'it is washed outdoors on battens, its run-off led to a foul drain'),
+    onContainment.rule(
+      'containment-roof',
+      'need',
+      all(roofUnit, touched),
+      'opening-plug-and-rags',
+      'an opening below the evaporator leads into the living space: it is plugged and covered before anything is brushed or sprayed, with rags below the drain side',
+    ),
     onContainment.rule('containment-dry', 'need', dryJob, 'floor-sheet', 'no wash water: a sheet catches drips and dust'),
+    onContainment.rule(
+      'containment-wall',
+      'need',
+      inItsWall,
+      'floor-sheet',
+      'only a spray bottle of water: a floor sheet in front, and the outlet covered before anything is sprayed from outside',
+    ),
+    onContainment.rule(
+      'containment-funnel',
+      'need',
+      cassette,
+      'funnel-sheet-to-bucket',
+      ({ washLitres, decided }) =>
+        `about ${round(washLitres(rinseOf(decided.rinse)), 1)} L come down: a funnel sheet hung from the body leads them to a bucket`,
+    ),
     onContainment.rule(
       'containment-wheel-bag',
       'need',
@@ -197,6 +247,13 @@ export const electrics: RuleSet = {
       ),
       'unplug-and-remove',
       'the electronics box is in the way of the pan: it comes off, plugs labelled',
+    ),
+    onElectrics.rule(
+      'electrics-hose',
+      'need',
+      chosen('rinse', 'hose'),
+      'unplug-and-remove',
+      'a hose works close by: the electronics box comes off, plugs labelled, and stays dry',
     ),
     onElectrics.rule('electrics-dry', 'need', dryJob, 'cover', 'no wash water: a cover against dust is enough'),
     onElectrics.rule('electrics-bag', 'usual', otherwise, 'bag', 'wash water comes near the electronics: they are bagged, opening down'),

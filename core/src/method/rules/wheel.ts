@@ -1,5 +1,5 @@
 // What is done with the blower wheel?
-import { all, any, not, otherwise } from '../condition.ts'
+import { all, any, not, otherwise, when } from '../condition.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   atLeast,
@@ -7,7 +7,9 @@ import {
   equipmentRoom,
   follows,
   found,
+  inItsWall,
   quickAccess,
+  roofUnit,
   trainedFor,
   untouched,
   washable,
@@ -23,7 +25,17 @@ export const wheel: RuleSet = {
       design.wheelRemovable ? 'the coil may not be lifted, so the wheel does not come past it' : 'the wheel of this design does not come out',
     ),
     bar('wheel-untrained', 'remove-and-wash', not(trainedFor('wheel-removal')), 'nobody in the crew is trained to take a wheel out'),
-    bar('wheel-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down')), 'the unit is not stripped down on this job'),
+    bar('wheel-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), 'the unit is not stripped down on this job'),
+    bar('wheel-in-wall', 'wash-in-place', inItsWall, 'the wheel sits behind the cabinet, and that comes off only on the bench'),
+    bar(
+      'wheel-out-of-reach',
+      'wash-in-place',
+      all(
+        roofUnit,
+        when('a wheel that is out of reach', ({ design }) => !design.wheelReachable),
+      ),
+      'the wheel of this roof unit is reached only by pulling its motor',
+    ),
     bar('wheel-no-catch', 'wash-in-place', any(not(washable), equipmentRoom), 'wash water from the wheel cannot be caught here'),
     bar('wheel-dry-job', 'wash-in-place', chosen('rinse', 'none'), 'no wash water on this job'),
     bar(
@@ -63,7 +75,7 @@ export const wheel: RuleSet = {
     rule(
       'wheel-remove',
       'need',
-      any(atLeast('wheel', 3), wheelComplaint),
+      all(any(atLeast('wheel', 3), wheelComplaint), follows('wheelSchool', 'remove')),
       'remove-and-wash',
       ({ lookOver }) => [
         ...((lookOver.grades.wheel?.grade ?? 0) >= 3

@@ -1,11 +1,6 @@
 // How is a high-wall head put together? Its part graph.
-import { estimate } from '../quantities/index.ts'
-import type { Component } from './component.ts'
-
-const minutes = (value: number) => estimate(value, 'min hands-on')
-const sharpFins = 'Fins cut: gloves on, never grip the coil by its fins.'
-const none = () => []
-const always = () => true
+import type { Component } from '../component.ts'
+import { always, minutes, none, sharpFins } from './common.ts'
 
 /** Components of a wall head, outermost first. */
 export const wallHeadComponents: readonly Component[] = [
@@ -57,6 +52,8 @@ export const wallHeadComponents: readonly Component[] = [
     id: 'cover',
     name: 'front cover',
     part: 'housing',
+    closes: true,
+    ladder: true,
     behind: ['filters', 'fine-filter', 'louvres'],
     fitted: always,
     fasteners: (design) =>
@@ -142,6 +139,7 @@ export const wallHeadComponents: readonly Component[] = [
     id: 'pan',
     name: 'drain pan',
     part: 'pan',
+    ladder: true,
     behind: ['cover', 'drain-hose', 'coil-thermistor', 'board-box'],
     fitted: (design) => design.panRemovable,
     fasteners: () => [{ kind: 'pan screw', count: 2 }],
@@ -173,6 +171,7 @@ export const wallHeadComponents: readonly Component[] = [
     id: 'wheel',
     name: 'blower wheel',
     part: 'wheel',
+    setScrew: true,
     behind: ['end-plate', 'pan'],
     fitted: (design) => design.wheelRemovable && design.coilLiftable,
     fasteners: none,

@@ -1,0 +1,73 @@
+// What is the customer told in writing about one unit? Drafted in plain words from the decisions, to be sent or read aloud.
+import { inWords } from '../lookover/index.ts'
+import type { ChoiceOf, Decision, Facts, NotReached, Referral } from '../method/index.ts'
+import { familyNames, partNames } from '../units/index.ts'
+import type { Due } from '../upkeep/index.ts'
+import type { UnitJob } from './jobFile.ts'
+import type { PlannedMix } from './mixes.ts'
+
+const refereeNames: Record<Referral['to'], string> = {
+  'refrigerant-technician': 'a licensed refrigerant technician',
+  electrician: 'an electrician',
+  plumber: 'a plumber or installer',
+  'asbestos-surveyor': 'an asbestos surveyor',
+  'pest-control': 'pest control',
+  manufacturer: 'the maker or its dealer',
+}
+
+const scopeSentences: Record<Exclude<ChoiceOf<'scope'>, 'decline'>, string> = {
+  'filter-service': 'Filters washed, housing and outlet wiped; the inside needed nothing more.',
+  'clean-in-place': 'Cleaned where it is, without taking its cover off.',
+  'open-clean': 'Opened and cleaned where it is.',
+  'strip-down': 'Taken apart; what came out was washed outside, the rest where it is.',
+  'bench-clean': 'Taken out, opened on the bench and cleaned on both sides.',
+}
+const rinseSentences: Record<ChoiceOf<'rinse'>, string> = {
+  none: '',
+  condensate: 'The foam on the coil is carried off by the water that the unit makes in the next day: let it cool.',
+  'spray-bottle': 'Rinsed with clear water, sprayed by hand.',
+  'pump-wand': 'Rinsed with clear water until the run-off was clear.',
+  hose: 'Rinsed with clear water outdoors until the run-off was clear.',
+}
+
+interface Told {
+  readonly unit: UnitJob
+  readonly facts: Facts
+  readonly decisions: readonly Decision[]
+  readonly referrals: readonly Referral[]
+  readonly notReached: readonly NotReached[]
+  readonly due: readonly Due[]
+  readonly mixes: readonly PlannedMix[]
+}
+
+/** Sentences of one unit, ending with whom to call and what is due; the same for work done and for work declined. */
+export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes }: Told): string {
+  const title = `${unit.name ?? unit.id} (${familyNames[unit.family]}):`
+  const scope = decisions.find(({ topic }) => topic === 'scope')!
+  const calls = referrals.map(({ to, because }) => `Please call ${refereeNames[to]}: ${because}.`)
+  if (scope.choice === 'decline') {
+    return [
+      title,
+      'Not cleaned on this visit.',
+      ...scope.because.map(asSentence),
+      ...calls,
+      'Nothing was opened. Once this is put right, it can be cleaned.',
+    ].join(' ')
+  }
+  const findings = facts.lookOver.findings.map(inWords)
+  const reentry = Math.max(0, ...mixes.map(({ product }) => product.label.reentryMin ?? 0))
+  const said = [
+    title,
+    scopeSentences[scope.choice as keyof typeof scopeSentences],
+    rinseSentences[facts.decided.rinse as ChoiceOf<'rinse'>],
+    notReached.length > 0 ? `Not reached: ${notReached.map(({ part, because }) => `${partNames[part]} (${because})`).join('; ')}.` : '',
+    findings.length > 0 ? `Found: ${findings.join(', ')}.` : '',
+    ...calls,
+    facts.decided.wheel === 'remove-and-wash' || facts.decided.wheel === 'wash-in-place' ? 'A few specks at the first start are usual.' : '',
+    reentry > 0 ? `Please use the room again ${reentry} minutes after the work at the earliest.` : '',
+    `Next: ${due.map(({ what, weeks }) => `${what.replaceAll('-', ' ')} in about ${Math.round(weeks)} weeks`).join(', ')}.`,
+  ]
+  return said.filter((sentence) => sentence !== '').join(' ')
+}
+
+const asSentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`

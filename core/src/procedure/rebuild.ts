@@ -1,0 +1,122 @@
+// How does everything go back? The reverse of stripping, with what only holds on the way back.
+import type { Component } from '../units/index.ts'
+import { caution } from './cautions.ts'
+import { closerOf, comesOff, ids, onId, step, type Drafting } from './drafting.ts'
+import type { Step } from './step.ts'
+import { stepMin } from './stepTimes.ts'
+import { extraMinutes, handling } from './strip.ts'
+
+const seatedOn = 'end-plate'
+
+/**
+ * Puts back what came off: what sat behind goes back before what sits in front. `before` are the steps that end the wet work;
+ * `whileOpen` makes the steps that must come before the unit is closed (the flow test), given what is back by then.
+ */
+export function rebuildSteps(drafting: Drafting, before: readonly Step[], whileOpen: (back: readonly Step[]) => Step[]): Step[] {
+  const { strip } = drafting
+  const steps: Step[] = []
+  const worked = ids(before)
+  const closer = closerOf(drafting)
+  const wheel = strip.find(({ id }) => id === 'wheel')
+  const behindOf = new Map<string, string[]>()
+  for (const component of strip) for (const front of component.behind) behindOf.set(front, [...(behindOf.get(front) ?? []), onId(component)])
+  /** What the wheel sits behind goes back only once it spins free; the plate that holds its bearing is needed for that. */
+  const waitsForSpin = (id: string) => wheel !== undefined && id !== seatedOn && wheel.behind.includes(id)
+
+  const putBack = (component: Component, after: readonly string[]) => {
+    steps.push(
+      onStep(drafting, component, [...after, ...(behindOf.get(component.id) ?? []), ...(waitsForSpin(component.id) ? ['spin-by-hand'] : [])]),
+    )
+    const spins = wheel && component.id === (comesOff(drafting, seatedOn) ? seatedOn : 'wheel')
+    if (spins) steps.push(...wheelChecks(wheel, onId(component)))
+  }
+  const reversed = [...strip].reverse()
+  for (const component of reversed) {
+    if (component.first || component.last) continue
+    if (component.id === closer) {
+      for (const plug of reversed.filter(({ first }) => first)) putBack(plug, worked)
+      steps.push(...whileOpen(steps))
+      steps.push(...uncover(drafting, component, [...worked, ...ids(steps)]))
+      for (const probe of reversed.filter(({ last }) => last)) putBack(probe, [...worked, ...ids(steps)])
+      putBack(component, [...worked, ...ids(steps)])
+    } else putBack(component, worked)
+  }
+  return steps
+}
+
+/** What comes out of the unit again before it is closed. */
+function uncover({ decided, facts }: Drafting, closer: Component, after: string[]): Step[] {
+  const steps: Step[] = []
+  if (closer.closes && decided.electrics !== 'unplug-and-remove')
+    steps.push(
+      step({
+        id: 'uncover-electronics',
+        phase: 'rebuild',
+        title: 'Take bag or cover off the electronics: dry inside?',
+        handsMin: stepMin.uncoverElectronics.value,
+        after,
+        gate: 'The electronics are dry; wet ones stay without power for 24 h',
+        cautions: [caution.electricity],
+      }),
+    )
+  if (decided.containment === 'opening-plug-and-rags')
+    steps.push(
+      step({
+        id: 'unplug-opening',
+        phase: 'rebuild',
+        title: 'Take plug and rags out of the opening, count them',
+        handsMin: stepMin.unplugOpening.value,
+        after,
+        gate: 'As many plugs and rags are out as went in: nothing is left in the air path',
+        ...(facts.trained.includes('roof') ? { skill: 'roof' as const } : {}),
+        cautions: [],
+      }),
+    )
+  return steps
+}
+
+function onStep(drafting: Drafting, component: Component, after: string[]): Step {
+  const fields = handling(drafting, component)
+  const screws = fields.fasteners?.some(({ kind }) => kind.includes('screw'))
+  return step({
+    id: onId(component),
+    phase: 'rebuild',
+    title: component.putBack,
+    handsMin: component.onMin.value + extraMinutes(drafting, component),
+    after,
+    ...fields,
+    putsBack: component.name,
+    ...(component.seatGate ? { gate: component.seatGate } : {}),
+    cautions: [
+      ...component.cautions,
+      ...(component.carried ? [caution.lifting] : []),
+      ...(screws ? ['Each screw goes back where it came out, none longer than it was.'] : []),
+    ],
+  })
+}
+
+function wheelChecks({ setScrew }: Component, seated: string): Step[] {
+  const tighten = step({
+    id: 'tighten-set-screw',
+    phase: 'rebuild',
+    title: 'Tighten the set screw snug on the flat of the shaft',
+    part: 'wheel',
+    handsMin: stepMin.tightenSetScrew.value,
+    after: ['on-wheel', seated],
+    equipment: ['long-driver'],
+    gate: 'The set screw sits on the flat and is snug',
+    skill: 'wheel-removal',
+    cautions: [],
+  })
+  const spin = step({
+    id: 'spin-by-hand',
+    phase: 'rebuild',
+    title: 'Spin the wheel by hand: free, and no rub at either end',
+    part: 'wheel',
+    handsMin: stepMin.spinByHand.value,
+    after: setScrew ? [tighten.id] : ['on-wheel', seated],
+    gate: 'The wheel spins free by hand',
+    cautions: [],
+  })
+  return setScrew ? [tighten, spin] : [spin]
+}
