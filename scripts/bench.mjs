@@ -35,7 +35,8 @@ await prepareAll()
 const { planJob, planUnit, contextOf, readJobFile, stateOf } = await import('../core/dist/index.js')
 const job = readJobFile(readFileSync(inRoot('docs/examples/wall-head-strip-down.json'), 'utf8'))
 
-const context = contextOf(job)
+const examples = readdirSync(inRoot('docs/examples')).map((name) => readJobFile(readFileSync(inRoot('docs/examples', name), 'utf8')))
+const mixed = examples.flatMap((example) => example.units.map((unit) => ({ unit, context: contextOf(example) })))
 print(
   'plan for one unit, core only, median',
   median(300, () => planJob(job)),
@@ -43,9 +44,12 @@ print(
   5,
 )
 print(
-  '1,000 units planned without timeline',
+  '1,000 mixed units planned without timeline',
   median(3, () => {
-    for (let unit = 0; unit < 1000; unit++) planUnit(job.units[0], context)
+    for (let turn = 0; turn < 1000; turn++) {
+      const { unit, context } = mixed[turn % mixed.length]
+      planUnit(unit, context)
+    }
   }),
   'ms',
   2000,

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { ruleBookInWords } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
-import { jobWith } from '../tests/jobs.ts'
+import { jobWith, openUnits } from '../tests/jobs.ts'
 import { jsonSchemas, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
@@ -50,6 +50,21 @@ describe('warnings', () => {
     ]
     expect(planOf(coat, { products }).warnings.join('\n')).toMatch(/Whitener and Descaler are both in the van: .*stop/)
   })
+  const said = (unit: Partial<UnitJob>, rest: Rest = {}) => planOf(unit, rest).warnings.join('\n')
+  it('name field, value and what is allowed where facts contradict one another', () => {
+    expect(said({ family: 'ceiling-cassette', design: { panRemovable: false } })).toMatch(/design\.panRemovable: false is noted.*allowed: true/)
+    expect(said({ design: { wheelRemovable: true, coilLiftable: false } })).toMatch(/design\.coilLiftable: false.*allowed: both true/)
+    expect(said({ family: 'window', design: { removable: false, slideOut: true } })).toMatch(
+      /design\.removable: false is noted beside slideOut: true/,
+    )
+    const roof = { ...openUnits['rv-rooftop'], design: {} }
+    expect(planJob({ ...jobWith(), units: [roof] }).warnings.join('\n')).toMatch(/batteryControl not noted \(allowed: true or false\): true taken/)
+  })
+  it('name a choice by hand that is not possible here, why, and what is', () => {
+    const text = said({ grades: { wheel: { grade: 3 } }, design: { wheelRemovable: false }, choices: { wheel: 'remove-and-wash' } })
+    expect(text).toMatch(/choices\.wheel: “remove-and-wash” is not possible here \(.*does not come out.*\); allowed: wash-in-place/)
+    expect(said({ ...coat, choices: { wheel: 'leave' } })).not.toMatch(/choices/)
+  })
   it('say when the bag would overflow', () => {
     const equipment = [
       { id: 'p', kind: 'pump-wand' as const, count: 1, flowLMin: 4 },
@@ -61,6 +76,32 @@ describe('warnings', () => {
     const rinse = units[0].steps.find(({ id }) => id === 'rinse-coil')!
     expect(rinse.how).toMatch(/Stop every [\d.]+ min and clear the outlet/)
     expect(rinse.how).toMatch(/Change the bucket/)
+  })
+})
+
+describe('what the customer is told', () => {
+  const told = (unit: Partial<UnitJob>, rest: Rest = {}) => planOf(unit, rest).units[0].customerText
+  it('is what was done, what was not reached, what was found and what is next', () => {
+    const text = told({ name: 'Hall', grades: { coilFace: { grade: 2 }, coilBack: { grade: 2 }, wheel: { grade: 2 } }, findings: ['oxidised-plug'] })
+    expect(text).toMatch(/^Hall \(wall head\): Opened and cleaned where it is\. Rinsed with clear water/)
+    expect(text).toMatch(
+      /Not reached: coil, back face \(.*\)\. Found: oxidised plug\. Please call an electrician: .*specks.*Next: filter in about \d+ weeks/,
+    )
+  })
+  it('of a declined unit is why, and who comes first', () => {
+    const text = told({ ...coat, findings: ['scorched-plug'] })
+    expect(text).toMatch(/Not cleaned on this visit\. Scorched plug was found.*Please call an electrician: a scorched plug.*Nothing was opened/)
+    expect(text).not.toMatch(/Next:/)
+  })
+})
+
+describe('a unit that only heats, or is cleaned before the season', () => {
+  const school: Rest = { houseRules: { rinseSchool: 'self-rinsing' } }
+  it('is never left to its condensate', () => {
+    const heats = planOf({ ...coat, design: { heatsOnly: true } }, school).units[0]
+    expect(heats.expected.condensateLPerDay).toBe(0)
+    expect(heats.decisions.find(({ topic }) => topic === 'rinse')!.choice).toBe('pump-wand')
+    expect(heats.steps.find(({ id }) => id === 'run-unit')!.title).toMatch(/heat/)
   })
 })
 

@@ -1,6 +1,7 @@
-import { builtInProducts, clash, clashesAmong, dilutionFor, mix, reasonsAgainst, type Product } from './index.ts'
+import { builtInProducts, clash, clashesAmong, dilutionFor, mix, pickProduct, reasonsAgainst, unrinsedClash, type Product } from './index.ts'
 
 const product = (id: string) => builtInProducts.find((entry) => entry.id === id)!
+const of = (id: string, kind: Product['class']): Product => ({ ...product('mild'), id, name: id, class: kind })
 const anywhere = { neutralOnly: false, coatedFins: false, foodArea: false, sensitiveOccupants: false, householdAllowed: true }
 
 describe('mixing', () => {
@@ -30,8 +31,34 @@ describe('labels', () => {
     expect(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere)).toEqual(['Mild coil detergent: none is in stock']))
 })
 
+describe('picking', () => {
+  const foam = (id: string, label: Partial<Product['label']>): Product => ({
+    ...product('rinse-off'),
+    id,
+    name: id,
+    label: { ...product('rinse-off').label, ...label },
+  })
+  it('prefers what is not scented', () =>
+    expect(pickProduct([foam('scented', { fragranced: true }), foam('plain', {})], 'rinse-off-foam', anywhere).product!.id).toBe('plain'))
+  it('takes no product that asks for a rinse where there is none', () => {
+    expect(pickProduct([foam('f', { rinse: 'required' })], 'rinse-off-foam', anywhere, 'unrinsed').because.join()).toMatch(/asks for a rinse/)
+    expect(pickProduct([foam('f', { rinse: 'optional' })], 'rinse-off-foam', anywhere, 'unrinsed').product).toBeDefined()
+  })
+  it('lets outdoor products on the outdoor side alone, and acid and chlorine on no fins at all', () => {
+    expect(pickProduct(builtInProducts, 'outdoor-foam', anywhere, 'outdoors').product!.id).toBe('outdoor')
+    expect(pickProduct(builtInProducts, 'outdoor-foam', anywhere).product).toBeUndefined()
+    const acid = { ...product('outdoor'), class: 'acid-cleaner' as const }
+    expect(reasonsAgainst(acid, anywhere, 'outdoors').join()).toMatch(/acid cleaner never goes on fins/)
+  })
+})
+
 describe('clashes', () => {
-  const of = (id: string, kind: Product['class']): Product => ({ ...product('mild'), id, name: id, class: kind })
+  it('stop any two agents on one part without a rinse between', () => {
+    expect(unrinsedClash(product('mild'), product('rinse-off'), false)).toMatch(/without a rinse between: stop/)
+    expect(unrinsedClash(product('mild'), product('rinse-off'), true)).toBeUndefined()
+    expect(unrinsedClash(product('mild'), product('mild'), false)).toBeUndefined()
+    expect(unrinsedClash(of('a', 'chlorine-cleaner'), of('b', 'acid-cleaner'), true)).toMatch(/chlorine gas/)
+  })
   it('stop chlorine with acid, in either order, and name both', () => {
     expect(clash(of('a', 'chlorine-cleaner'), of('b', 'acid-cleaner'))).toMatch(/chlorine gas/)
     expect(clash(of('b', 'acid-cleaner'), of('a', 'chlorine-cleaner'))).toMatch(/chlorine gas/)
