@@ -13,6 +13,7 @@ import { houseRulesRoutes } from './houseRules/routes.ts'
 import { jobRoutes } from './jobs/routes.ts'
 import { logbookRoutes } from './logbook/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
+import { storesRoutes } from './stores/routes.ts'
 
 export interface AppOptions {
   readonly sequelize: Sequelize
@@ -47,10 +48,11 @@ export async function buildApp({ sequelize, webRoot, secureCookies = false, trus
   })
   guard(app)
   await app.register(authRoutes(sequelize, secureCookies))
-  await app.register(siteRoutes)
+  await app.register(siteRoutes(sequelize))
   await app.register(jobRoutes(sequelize))
   await app.register(logbookRoutes(sequelize))
   await app.register(houseRulesRoutes)
+  await app.register(storesRoutes)
   if (webRoot)
     await app.register(staticFiles, {
       root: webRoot,

@@ -5,4 +5,5 @@ export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, unitJ
 export { comparisonSchema, planFileSchema, unitPlanSchema, type Comparison, type PlanFile, type PlannedDecision, type UnitPlan } from './planFile.ts'
 export { contextOf, firstOfAll, planJob } from './planJob.ts'
 export { planUnit, type PlannedUnit, type UnitContext } from './planUnit.ts'
+export { consequencesOf, type Consequence } from './referenceRound.ts'
 export { checkJob, mostCharacters, readJobFile } from './read.ts'

@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { ruleBookInWords } from '../method/index.ts'
+import { ruleBookInWords, schools, type SchoolName } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
 import { jobWith, openUnits } from '../tests/jobs.ts'
-import { jsonSchemas, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
+import { consequencesOf, jsonSchemas, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
 const planOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest))
@@ -146,6 +146,23 @@ describe('drying', () => {
     const ways = (part: string) => drying.filter((entry) => entry.part === part).map(({ how }) => how)
     expect(ways('coilFace')).toEqual(['still-air', 'fan', 'unit-fan'])
     expect(ways('wheel')).toEqual(['still-air', 'fan'])
+  })
+})
+
+describe('a round of one unit of each family', () => {
+  const by = (school: SchoolName) => Object.fromEntries(consequencesOf(school, {}).map((entry) => [entry.value, entry]))
+  it('shows what each school costs: dry saves water and reaches less', () => {
+    const { dry, rinse } = by('rinseSchool')
+    expect(dry.waterL).toBeLessThan(rinse.waterL)
+    expect(dry.notReached).toBeGreaterThan(rinse.notReached)
+  })
+  it('shows that leaving a unit open to dry takes longer than its own fan', () => {
+    const drying = by('dryingSchool')
+    expect(drying['long-air-dry'].minutes).toBeGreaterThan(drying['fan-run'].minutes)
+  })
+  it('makes a difference for every school', () => {
+    for (const school of Object.keys(schools) as SchoolName[])
+      expect(new Set(consequencesOf(school, {}).map((entry) => JSON.stringify({ ...entry, value: '' }))).size).toBeGreaterThan(1)
   })
 })
 

@@ -6,7 +6,7 @@ import { designSchema, familySchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
 import { eventSchema, verdicts } from '../run/index.ts'
-import { crewMemberSchema, siteSchema } from '../plan/index.ts'
+import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
 
 const recordId = z.uuid()
 const version = z.int().min(1)
@@ -28,6 +28,22 @@ export const siteSaveSchema = closed({ ...siteFormSchema.shape, version })
 export const unitFormSchema = closed({ name: shownName, family: familySchema, design: designSchema, hoursPerDay: amountUpTo(24).optional() })
 export type UnitForm = z.infer<typeof unitFormSchema>
 export const unitSaveSchema = closed({ ...unitFormSchema.shape, version })
+
+/** Several alike units at once, as in a corridor of sleeve units. */
+export const alikeUnitsSchema = closed({
+  names: z
+    .array(shownName)
+    .min(1)
+    .max(mostUnits)
+    .refine((names) => new Set(names.map((name) => name.toLowerCase())).size === names.length, {
+      error: 'a name is there twice',
+      params: { allowed: 'one name per unit' },
+    }),
+  family: familySchema,
+  design: designSchema,
+  hoursPerDay: amountUpTo(24).optional(),
+})
+export type AlikeUnits = z.infer<typeof alikeUnitsSchema>
 
 export const unitRecordSchema = closed({ id: recordId, siteId: recordId, ...unitSaveSchema.shape, lastCleanedAt: z.iso.datetime().nullable() })
 export type UnitRecord = z.infer<typeof unitRecordSchema>
@@ -90,6 +106,16 @@ export type EventReceipt = z.infer<typeof eventReceiptSchema>
 
 export const houseRulesRecordSchema = closed({ rules: houseRulesSchema, version })
 export type HouseRulesRecord = z.infer<typeof houseRulesRecordSchema>
+
+const onceEach = <T extends { id: string }>(entries: readonly T[]) => new Set(entries.map(({ id }) => id)).size === entries.length
+const idTwice = { error: 'an id is there twice', params: { allowed: 'one id per entry' } }
+/** What the firm's van holds: products with their labels, and equipment. */
+export const storesRecordSchema = closed({
+  products: z.array(productSchema).max(200).refine(onceEach, idTwice),
+  equipment: z.array(equipmentSchema).max(200).refine(onceEach, idTwice),
+  version,
+})
+export type StoresRecord = z.infer<typeof storesRecordSchema>
 
 export const logEntrySchema = closed({
   jobId: recordId,

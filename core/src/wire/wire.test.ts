@@ -1,5 +1,7 @@
 import { eventSchema } from '../run/index.ts'
+import { builtInProducts, builtInVan } from '../products/index.ts'
 import {
+  alikeUnitsSchema,
   daySchema,
   eventBatchSchema,
   faultBodySchema,
@@ -8,6 +10,7 @@ import {
   signInSchema,
   siteFormSchema,
   siteSaveSchema,
+  storesRecordSchema,
   unitFormSchema,
 } from './index.ts'
 
@@ -22,6 +25,8 @@ describe('what travels', () => {
     ['a unit', unitFormSchema, { name: 'Hall', family: 'wall-head', design: {} }],
     ['a job', jobFormSchema, { siteId: id, unitIds: [id], onDate: '2026-05-31', crewIds: [1] }],
     ['house rules', houseRulesRecordSchema, { rules: { rinseSchool: 'dry', furtherUnitDiscount: 0.2 }, version: 1 }],
+    ['stores', storesRecordSchema, { products: builtInProducts, equipment: builtInVan, version: 2 }],
+    ['alike units', alikeUnitsSchema, { names: ['101', '102'], family: 'through-wall', design: { weightKg: 44 } }],
     ['a batch', eventBatchSchema, { events: [{ anything: true }] }],
     ['a fault', faultBodySchema, { code: 'not-there', sentence: 'This is not there.', lines: [{ where: 'id', what: 'x', allowed: 'y' }] }],
   ])('takes %s', (_, schema, value) => expect(schema.safeParse(value).success).toBe(true))
@@ -35,6 +40,8 @@ describe('what travels', () => {
     ['a crew of five', jobFormSchema, { siteId: id, unitIds: [id], onDate: '2026-05-31', crewIds: [1, 2, 3, 4, 5] }],
     ['a day that does not exist', jobFormSchema, { siteId: id, unitIds: [id], onDate: '2026-06-31', crewIds: [1] }],
     ['a school that nobody follows', houseRulesRecordSchema, { rules: { rinseSchool: 'both' }, version: 1 }],
+    ['one product twice', storesRecordSchema, { products: [builtInProducts[0], builtInProducts[0]], equipment: [], version: 1 }],
+    ['one name for two alike units', alikeUnitsSchema, { names: ['Hall', 'hall'], family: 'window', design: {} }],
     ['more than 1000 events at once', eventBatchSchema, { events: Array(1001).fill({}) }],
   ])('does not take %s', (_, schema, value) => expect(schema.safeParse(value).success).toBe(false))
 

@@ -35,6 +35,11 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['events', 'job_units', 'jobs', 'units', 'sites', 'rate_limits', 'sessions', 'users', 'firms'].map((name) => `DROP TABLE ${name}`),
   },
+  {
+    name: '2026-11-25-stores-version',
+    up: ['ALTER TABLE firms ADD COLUMN stores_version INT NOT NULL DEFAULT 1'],
+    down: ['ALTER TABLE firms DROP COLUMN stores_version'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -32,6 +32,7 @@ export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<F
   declare houseRulesVersion: CreationOptional<number>
   declare products: Product[]
   declare equipment: Equipment[]
+  declare storesVersion: CreationOptional<number>
 }
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
@@ -125,6 +126,7 @@ export function defineModels(sequelize: Sequelize): void {
       houseRulesVersion: { ...whole(), defaultValue: 1 },
       products: json<Firm>('products'),
       equipment: json<Firm>('equipment'),
+      storesVersion: { ...whole(), defaultValue: 1 },
     },
     { sequelize, tableName: 'firms' },
   )

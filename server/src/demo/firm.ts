@@ -1,5 +1,6 @@
 // Who and what is in the demo? A firm, people, places and units of our own invention.
-import type { Design, Grades, SiteForm, Complaint } from '@yastik/core'
+import { otherSites } from './otherFamilies.ts'
+import type { Complaint, Design, Family, Grades, SiteForm } from '@yastik/core'
 
 export const demoFirm = 'Fennick Indoor Air'
 
@@ -7,14 +8,16 @@ export const demoFirm = 'Fennick Indoor Air'
 export const demoPassword = 'clear-to-the-fins'
 
 export const demoPeople = [
-  { signIn: 'mira', name: 'Mira Fennick', role: 'owner', trained: ['wheel-removal', 'electrics'] },
-  { signIn: 'imre', name: 'Imre Vold', role: 'technician', trained: ['wheel-removal'] },
+  { signIn: 'mira', name: 'Mira Fennick', role: 'owner', trained: ['wheel-removal', 'electrics', 'roof'] },
+  { signIn: 'imre', name: 'Imre Vold', role: 'technician', trained: ['wheel-removal', 'roof'] },
   { signIn: 'sanna', name: 'Sanna Kirov', role: 'technician', trained: [] },
 ] as const
 
 export interface DemoUnit {
   readonly key: string
   readonly name: string
+  /** A wall head where nothing else is said. */
+  readonly family?: Family
   readonly design: Design
   readonly hoursPerDay: number
   /** Look-overs of past visits, oldest first: days ago, complaints, grades. */
@@ -108,7 +111,7 @@ const graded = (
 
 const warm = { dryBulbC: 30, relativeHumidity: 0.55 }
 
-export const demoSites: readonly DemoSite[] = [
+const headSites: readonly DemoSite[] = [
   {
     key: 'tannwinkel',
     form: {
@@ -282,12 +285,40 @@ export const demoSites: readonly DemoSite[] = [
   },
 ]
 
+export const demoSites: readonly DemoSite[] = [...headSites, ...otherSites]
+
 /** What was seen before the visits that are open today. */
 export const openGrades = {
   started: {
     unit: 'tw-3',
     complaints: ['smell', 'spits-dirt'] as Complaint[],
     grades: graded(2, 2, 3, 3, 2, 1, { coil: ['dust', 'lint-hair'], wheel: ['biofilm', 'dust'], pan: ['biofilm'] }),
+  },
+  looked: {
+    'qh-hall': {
+      complaints: ['smell', 'drips-indoors'] as Complaint[],
+      grades: graded(2, 2, 1, 3, 3, 2, { coil: ['dust'], wheel: ['dust', 'biofilm'], pan: ['biofilm'] }),
+    },
+    'kf-den': {
+      complaints: ['weak-airflow'] as Complaint[],
+      grades: {
+        ...graded(2, 2, 2, 3, 1, 0, { coil: ['dust', 'lint-hair'], wheel: ['dust'] }),
+        condenserFace: { grade: 3, kinds: ['leaf-litter', 'pollen'] },
+        condenserInside: { grade: 2 },
+        rearFan: { grade: 2 },
+        basePan: { grade: 3, kinds: ['leaf-litter'] },
+      } as Grades,
+    },
+    'ul-b7': {
+      complaints: ['weak-airflow', 'ices-up'] as Complaint[],
+      grades: {
+        ...graded(3, 3, 2, 2, 2, 1, { coil: ['dust', 'lint-hair'] }),
+        condenserFace: { grade: 2, kinds: ['leaf-litter'] },
+        condenserInside: { grade: 2 },
+        rearFan: { grade: 1 },
+        basePan: { grade: 1 },
+      } as Grades,
+    },
   },
   half: {
     unit: 'tw-5',

@@ -41,7 +41,7 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
           firmId: firm.id,
           siteId: demoId(site.key),
           name: unit.name,
-          family: 'wall-head',
+          family: unit.family ?? 'wall-head',
           design: unit.design,
           hoursPerDay: unit.hoursPerDay,
           savedBy: demoPeople[0].name,
@@ -73,7 +73,7 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
     units: [
       {
         id: demoId(unit.key),
-        family: 'wall-head',
+        family: unit.family ?? 'wall-head',
         name: unit.name,
         design: unit.design,
         complaints: [...complaints],
@@ -112,7 +112,8 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
   return true
 
   async function loadOpenJobs(): Promise<void> {
-    const [guests, office, bakery] = demoSites
+    const siteOf = (key: string) => demoSites.find((site) => site.key === key)!
+    const [guests, office, bakery, rooms, lodge, pitches] = ['tannwinkel', 'halvmark', 'ehrenfurt', 'quellhof', 'kornfeld', 'uferlund'].map(siteOf)
     const imre = people.get('imre')!
     const crew = ['imre', 'sanna']
     const job = await open('today/tannwinkel', guests, guests.units.slice(0, 2), nowMs, crew)
@@ -127,6 +128,16 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
     half.lookOver(openGrades.half.complaints, openGrades.half.grades)
     await storeEvents(sequelize, job, imre, half.events, transaction)
     await open('today/halvmark', office, office.units, nowMs, ['sanna'])
+    const looked = async (key: string, site: DemoSite, unitKey: keyof typeof openGrades.looked, crew: readonly string[], onMs: number) => {
+      const units = [...site.units].sort((a, b) => Number(b.key === unitKey) - Number(a.key === unitKey))
+      const visit = await open(key, site, units, onMs, crew)
+      const seen = new Diary(key, demoId(unitKey), imre.id, nowMs - 40 * 60_000)
+      seen.lookOver(openGrades.looked[unitKey].complaints, openGrades.looked[unitKey].grades)
+      await storeEvents(sequelize, visit, imre, seen.events, transaction)
+    }
+    await looked('today/quellhof', rooms, 'qh-hall', ['mira', 'imre'], nowMs)
+    await looked('today/uferlund', pitches, 'ul-b7', ['imre', 'sanna'], nowMs)
+    await looked('coming/kornfeld', lodge, 'kf-den', ['mira', 'imre'], nowMs + dayMs)
     await open('coming/ehrenfurt', bakery, bakery.units, nowMs + 2 * dayMs, ['mira', 'imre'])
   }
 }

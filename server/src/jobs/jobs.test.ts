@@ -1,3 +1,4 @@
+import { families } from '@yastik/core'
 import { v7 as newId } from 'uuid'
 import { Firm, Job, JobUnit, StoredEvent, Unit } from '../db/models.ts'
 import { migrator } from '../db/migrate.ts'
@@ -168,7 +169,9 @@ describe('the demo', () => {
       const past = await Job.findAll({ where: { closed: true } })
       expect(past.length).toBeGreaterThanOrEqual(10)
       const open = await JobUnit.findAll({ where: { handedOverAt: null } })
-      expect(open.map(({ stage }) => stage).sort()).toEqual(['at-the-unit', 'look-over', 'look-over', 'look-over', 'method'])
+      const stages = open.map(({ stage }) => stage)
+      expect(['at-the-unit', 'look-over', 'method'].filter((stage) => !stages.includes(stage))).toEqual([])
+      for (const family of families) expect(await Unit.count({ where: { family } })).toBeGreaterThanOrEqual(2)
       const session = await empty.app.inject({
         method: 'POST',
         url: '/api/session',

@@ -1,5 +1,6 @@
 // Sites and their units: read, make, save. Two people saving the same one: the second is told, nothing is overwritten.
 import {
+  alikeUnitsSchema,
   Fault,
   readBy,
   siteFormSchema,
@@ -11,7 +12,7 @@ import {
   type UnitRecord,
 } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
-import type { Model, ModelStatic, WhereOptions } from 'sequelize'
+import type { Model, ModelStatic, Sequelize, WhereOptions } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import { Site, Unit, type User } from '../db/models.ts'
 
@@ -61,48 +62,62 @@ async function saveOver<M extends Model & { version: number; savedBy: string }>(
 
 const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => ({ name, family, design, hoursPerDay: hoursPerDay ?? null })
 
-export async function siteRoutes(app: FastifyInstance): Promise<void> {
-  const fullSite = async (id: string, firmId: number): Promise<SiteRecord> => {
-    const site = await findOwn(Site, 'site', id, firmId)
-    return siteRecord(site, await Unit.findAll({ where: { siteId: id }, order: [['name', 'ASC']] }))
+export const siteRoutes =
+  (sequelize: Sequelize) =>
+  async (app: FastifyInstance): Promise<void> => {
+    const fullSite = async (id: string, firmId: number): Promise<SiteRecord> => {
+      const site = await findOwn(Site, 'site', id, firmId)
+      return siteRecord(site, await Unit.findAll({ where: { siteId: id }, order: [['name', 'ASC']] }))
+    }
+
+    app.get('/api/sites', async ({ user }) => {
+      const sites = await Site.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
+      const units = await Unit.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
+      const bySite = groupBySite(units)
+      return sites.map((site) => siteRecord(site, bySite.get(site.id) ?? []))
+    })
+
+    app.get<{ Params: { id: string } }>('/api/sites/:id', async ({ params, user }) => fullSite(params.id, user.firmId))
+
+    app.post('/api/sites', async ({ body, user }, reply) => {
+      const form = readBy(siteFormSchema, body)
+      const site = await Site.create({ id: newId(), firmId: user.firmId, name: form.site.name, form, savedBy: user.name })
+      return reply.status(201).send(siteRecord(await site.reload(), []))
+    })
+
+    app.put<{ Params: { id: string } }>('/api/sites/:id', async ({ params, body, user }) => {
+      const { version, ...form } = readBy(siteSaveSchema, body)
+      const site = await findOwn(Site, 'site', params.id, user.firmId)
+      await saveOver(Site, site, version, { name: form.site.name, form }, user)
+      return fullSite(params.id, user.firmId)
+    })
+
+    app.post<{ Params: { id: string } }>('/api/sites/:id/units', async ({ params, body, user }, reply) => {
+      const form = readBy(unitFormSchema, body)
+      const site = await findOwn(Site, 'site', params.id, user.firmId)
+      const unit = await Unit.create({ id: newId(), firmId: user.firmId, siteId: site.id, ...unitValues(form), savedBy: user.name })
+      return reply.status(201).send(unitRecord(await unit.reload()))
+    })
+
+    app.post<{ Params: { id: string } }>('/api/sites/:id/alike-units', async ({ params, body, user }, reply) => {
+      const { names, ...alike } = readBy(alikeUnitsSchema, body)
+      const site = await findOwn(Site, 'site', params.id, user.firmId)
+      await sequelize.transaction((transaction) =>
+        Unit.bulkCreate(
+          names.map((name) => ({ id: newId(), firmId: user.firmId, siteId: site.id, ...unitValues({ name, ...alike }), savedBy: user.name })),
+          { transaction },
+        ),
+      )
+      return reply.status(201).send(await fullSite(params.id, user.firmId))
+    })
+
+    app.put<{ Params: { id: string } }>('/api/units/:id', async ({ params, body, user }) => {
+      const { version, ...form } = readBy(unitSaveSchema, body)
+      const unit = await findOwn(Unit, 'unit', params.id, user.firmId)
+      await saveOver(Unit, unit, version, unitValues(form), user)
+      return unitRecord(await unit.reload())
+    })
   }
-
-  app.get('/api/sites', async ({ user }) => {
-    const sites = await Site.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
-    const units = await Unit.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
-    const bySite = groupBySite(units)
-    return sites.map((site) => siteRecord(site, bySite.get(site.id) ?? []))
-  })
-
-  app.get<{ Params: { id: string } }>('/api/sites/:id', async ({ params, user }) => fullSite(params.id, user.firmId))
-
-  app.post('/api/sites', async ({ body, user }, reply) => {
-    const form = readBy(siteFormSchema, body)
-    const site = await Site.create({ id: newId(), firmId: user.firmId, name: form.site.name, form, savedBy: user.name })
-    return reply.status(201).send(siteRecord(await site.reload(), []))
-  })
-
-  app.put<{ Params: { id: string } }>('/api/sites/:id', async ({ params, body, user }) => {
-    const { version, ...form } = readBy(siteSaveSchema, body)
-    const site = await findOwn(Site, 'site', params.id, user.firmId)
-    await saveOver(Site, site, version, { name: form.site.name, form }, user)
-    return fullSite(params.id, user.firmId)
-  })
-
-  app.post<{ Params: { id: string } }>('/api/sites/:id/units', async ({ params, body, user }, reply) => {
-    const form = readBy(unitFormSchema, body)
-    const site = await findOwn(Site, 'site', params.id, user.firmId)
-    const unit = await Unit.create({ id: newId(), firmId: user.firmId, siteId: site.id, ...unitValues(form), savedBy: user.name })
-    return reply.status(201).send(unitRecord(await unit.reload()))
-  })
-
-  app.put<{ Params: { id: string } }>('/api/units/:id', async ({ params, body, user }) => {
-    const { version, ...form } = readBy(unitSaveSchema, body)
-    const unit = await findOwn(Unit, 'unit', params.id, user.firmId)
-    await saveOver(Unit, unit, version, unitValues(form), user)
-    return unitRecord(await unit.reload())
-  })
-}
 
 function groupBySite(units: readonly Unit[]): Map<string, Unit[]> {
   const groups = new Map<string, Unit[]>()

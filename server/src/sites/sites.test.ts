@@ -77,4 +77,15 @@ describe('units', () => {
     )
     expect((await ask('GET', `/api/sites/${site.id}`)).json().units).toEqual([])
   })
+  it('that are alike are added all at once, or not at all', async () => {
+    const site = (await ask('POST', '/api/sites', form('Corridor'))).json()
+    const alike = { names: ['101', '102', '103'], family: 'through-wall', design: { weightKg: 44, removable: true }, hoursPerDay: 7 }
+    const made = await ask('POST', `/api/sites/${site.id}/alike-units`, alike)
+    expect(made.statusCode).toBe(201)
+    expect(made.json().units).toMatchObject(alike.names.map((name) => ({ name, family: 'through-wall', design: alike.design, hoursPerDay: 7 })))
+    const twice = await ask('POST', `/api/sites/${site.id}/alike-units`, { ...alike, names: ['104', '104'] })
+    expect(twice.json()).toMatchObject({ code: 'does-not-hold-up', lines: [{ where: 'names', allowed: 'one name per unit' }] })
+    expect((await other('POST', `/api/sites/${site.id}/alike-units`, alike)).statusCode).toBe(404)
+    expect((await ask('GET', `/api/sites/${site.id}`)).json().units).toHaveLength(3)
+  })
 })

@@ -18,12 +18,13 @@ import DwellClock from '../components/DwellClock.vue'
 import PartsTray from '../components/PartsTray.vue'
 import { useKeys } from '../components/keys.ts'
 import { useNow } from '../components/useNow.ts'
-import WallHead from '../drawing/WallHead.vue'
+import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const now = useNow()
+const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
 const ready = computed(() => nextSteps(state.value, now.value))
 const waits = computed(() => runningWaits(state.value, now.value))
@@ -92,7 +93,6 @@ const offParts = computed<Part[]>(() =>
 const isDone = (id: string) => state.value.progress[id]?.doneAtMs !== undefined
 const wetParts = computed<Part[]>(() => (isDone('apply-coil') && !isDone('run-unit') ? ['coilFace', 'coilBack'] : []))
 const bagged = computed(() => isDone('set-containment') && !isDone('take-down'))
-const coverOff = computed(() => state.value.tray.some(({ item }) => item === 'front cover'))
 
 useKeys([
   { key: 'Enter', does: 'this step is done', run: () => void done() },
@@ -165,7 +165,7 @@ useKeys([
       <p v-else class="title" role="status">Only waiting is left for now.</p>
     </section>
     <aside class="stack">
-      <WallHead :grades="state.grades" readonly :off="offParts" :wet="wetParts" :cover-off="coverOff" :bagged="bagged" />
+      <SectionDrawing :family="unit.family" :grades="state.grades" readonly :off="offParts" :wet="wetParts" :bagged="bagged" />
       <p class="spread">
         <span class="figure"
           >{{ progress.done }}<small>of {{ progress.all }} steps</small></span

@@ -21,7 +21,7 @@ import GradeScale from '../components/GradeScale.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
 import ReferralNote from '../components/ReferralNote.vue'
 import { useKeys } from '../components/keys.ts'
-import WallHead from '../drawing/WallHead.vue'
+import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
@@ -59,7 +59,8 @@ useKeys([
 <template>
   <div class="two-up">
     <section class="stack drawing" aria-label="Section drawing">
-      <WallHead
+      <SectionDrawing
+        :family="unit.family"
         :grades="state.grades"
         :selected="selected"
         :height-cm="design.aboveFloorM * 100"

@@ -4,7 +4,7 @@ import { effective, gradeNames, inWords, partNames, topicNames, type Happening, 
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { verdictWords } from '../components/stages.ts'
-import WallHead from '../drawing/WallHead.vue'
+import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
@@ -85,7 +85,7 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
         </tbody>
       </table>
     </section>
-    <aside><WallHead :grades="state.grades" readonly /></aside>
+    <aside><SectionDrawing :family="unit.family" :grades="state.grades" readonly /></aside>
   </div>
 </template>
 

@@ -5,7 +5,7 @@ import 'element-plus/theme-chalk/el-input.css'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import FaultNote from '../components/FaultNote.vue'
-import WallHead from '../drawing/WallHead.vue'
+import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useSession } from '../stores/session.ts'
 
 const session = useSession()
@@ -42,7 +42,7 @@ const sample = {
 
 <template>
   <div class="page sign-in">
-    <div class="drawing" aria-hidden="true"><WallHead :grades="sample" readonly /></div>
+    <div class="drawing" aria-hidden="true"><SectionDrawing family="wall-head" :grades="sample" readonly /></div>
     <form class="stack" @submit.prevent="submit">
       <h1>Yastik</h1>
       <p>Looks over, decides, computes, times and proves the deep cleaning of room air conditioners.</p>

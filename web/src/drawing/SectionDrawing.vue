@@ -1,31 +1,33 @@
 <script setup lang="ts">
-// The section drawing of a wall head: every gradable part a region to tap, with its soil as hatching; during the run it shows what is off, wet and covered.
-import { gradeNames, partNames, type Grade, type Grades, type Part } from '@yastik/core'
+// The section drawing of a unit: every gradable part a region to tap, with its soil as hatching; during the run it shows what is off, wet and covered.
+import { gradeNames, partNames, type Family, type Grade, type Grades, type Part } from '@yastik/core'
 import { computed, useId } from 'vue'
 import SoilPatterns from './SoilPatterns.vue'
-import { bladePaths, finPaths, tubes, wallHeadShapes, wheelCentre } from './wallHeadShapes.ts'
+import type { Point } from './sheet.ts'
+import { sheets } from './sheets.ts'
 
 const props = withDefaults(
   defineProps<{
+    family: Family
     grades: Grades
     selected?: Part
     readonly?: boolean
     off?: readonly Part[]
     wet?: readonly Part[]
-    coverOff?: boolean
     bagged?: boolean
     heightCm?: number
     gapCm?: number
   }>(),
-  { selected: undefined, readonly: false, off: () => [], wet: () => [], coverOff: false, bagged: false, heightCm: undefined, gapCm: undefined },
+  { selected: undefined, readonly: false, off: () => [], wet: () => [], bagged: false, heightCm: undefined, gapCm: undefined },
 )
 const emit = defineEmits<{ select: [part: Part]; grade: [part: Part, grade: Grade] }>()
 const prefix = useId()
 
+const sheet = computed(() => sheets[props.family])
 const regions = computed(() =>
-  wallHeadShapes.map((shape) => {
+  sheet.value.shapes.map((shape) => {
     const grade = props.grades[shape.part]?.grade
-    const isOff = props.off.includes(shape.part) || (shape.part === 'housing' && props.coverOff)
+    const isOff = props.off.includes(shape.part)
     return {
       ...shape,
       grade,
@@ -36,6 +38,13 @@ const regions = computed(() =>
     }
   }),
 )
+
+const strokes = computed(() => sheet.value.strokes.filter(({ goesWith }) => !goesWith || !props.off.includes(goesWith)))
+/** A dimension line from one point to another above or below it, with an arrow at either end. */
+const arrow = ([x1, y1]: Point, [x2, y2]: Point) => {
+  const [top, bottom] = [Math.min(y1, y2), Math.max(y1, y2)]
+  return `M${x1},${y1}L${x2},${y2}M${x1 - 4},${top + 7}L${x1},${top}L${x1 + 4},${top + 7}M${x2 - 4},${bottom - 7}L${x2},${bottom}L${x2 + 4},${bottom - 7}`
+}
 
 function onKey(event: KeyboardEvent, part: Part) {
   if (props.readonly) return
@@ -52,20 +61,19 @@ function onKey(event: KeyboardEvent, part: Part) {
 </script>
 
 <template>
-  <svg class="section" viewBox="0 0 760 470" role="group" aria-label="Section through the wall head, seen from the drain end">
+  <svg class="section" viewBox="0 0 760 470" role="group" :aria-label="sheet.label" :data-family="family">
     <SoilPatterns :prefix="prefix" />
     <g aria-hidden="true" class="fixed">
-      <rect x="84" y="16" width="26" height="446" :fill="`url(#${prefix}-wall)`" />
-      <line x1="110" y1="16" x2="110" y2="462" />
-      <line x1="60" y1="22" x2="700" y2="22" class="ceiling" />
-      <path d="M110,86L118,86M110,330L118,330" />
-      <g v-if="gapCm !== undefined" class="dimension">
-        <path d="M330,24L330,60M326,31L330,24L334,31M326,53L330,60L334,53" />
-        <text x="340" y="48">{{ gapCm }} cm to the ceiling</text>
+      <path v-for="path in sheet.hatched" :key="path" :d="path" :fill="`url(#${prefix}-wall)`" class="hatched" />
+      <path v-for="path in sheet.lines" :key="path" :d="path" />
+      <path v-for="path in sheet.dashed" :key="path" :d="path" class="dashed" />
+      <g v-if="gapCm !== undefined && sheet.gap" class="dimension">
+        <path :d="arrow(sheet.gap.from, sheet.gap.to)" />
+        <text :x="sheet.gap.text[0]" :y="sheet.gap.text[1]">{{ gapCm }} cm to the ceiling</text>
       </g>
-      <g v-if="heightCm !== undefined" class="dimension">
-        <path d="M524,392L524,458M520,399L524,392L528,399M520,451L524,458L528,451" />
-        <text x="534" y="438">{{ (heightCm / 100).toFixed(1) }} m above the floor</text>
+      <g v-if="heightCm !== undefined && sheet.height" class="dimension">
+        <path :d="arrow(sheet.height.from, sheet.height.to)" />
+        <text :x="sheet.height.text[0]" :y="sheet.height.text[1]">{{ (heightCm / 100).toFixed(1) }} m above the floor</text>
       </g>
     </g>
     <g
@@ -88,17 +96,10 @@ function onKey(event: KeyboardEvent, part: Part) {
       <path :d="region.path" class="edge" fill-rule="evenodd" />
     </g>
     <g aria-hidden="true" class="detail">
-      <path v-for="fin in finPaths" :key="fin" :d="fin" class="fin" />
-      <circle v-for="[x, y] in tubes" :key="`${x}-${y}`" :cx="x" :cy="y" r="5.5" />
-      <g v-if="!off.includes('wheel')"><path v-for="blade in bladePaths" :key="blade" :d="blade" /></g>
-      <circle :cx="wheelCentre[0]" :cy="wheelCentre[1]" r="7" />
-      <circle :cx="wheelCentre[0]" :cy="wheelCentre[1]" r="1.5" />
-      <g v-if="!off.includes('outlet')" class="louvre">
-        <path d="M398,372L438,340" />
-        <path d="M440,346L468,322" />
-      </g>
-      <path d="M200,70l0,10M250,68l0,10M300,66l0,10M350,64l0,10M400,63l0,10" class="grille" />
-      <path v-if="bagged" d="M104,60Q300,20 520,80L540,330Q470,420 330,452L300,452Q140,420 104,330" class="bag" />
+      <path v-for="stroke in strokes" :key="stroke.path" :d="stroke.path" :class="stroke.kind" />
+      <circle v-for="[x, y, radius] in sheet.circles" :key="`${x}-${y}-${radius}`" :cx="x" :cy="y" :r="radius" />
+      <text v-for="word in sheet.words" :key="word.says" :x="word.at[0]" :y="word.at[1]">{{ word.says }}</text>
+      <path v-if="bagged && sheet.caught" :d="sheet.caught" class="caught" />
     </g>
     <g
       v-for="region in regions"
@@ -132,13 +133,17 @@ function onKey(event: KeyboardEvent, part: Part) {
   display: block;
   font-family: inherit;
 }
-.fixed line,
 .fixed path {
   stroke: var(--ink-soft);
   stroke-width: 1;
+}
+.fixed path:not(.hatched) {
   fill: none;
 }
-.ceiling {
+.fixed .hatched {
+  stroke: none;
+}
+.fixed .dashed {
   stroke-dasharray: 14 4 2 4;
 }
 .dimension text {
@@ -191,14 +196,22 @@ function onKey(event: KeyboardEvent, part: Part) {
 .detail .fin {
   stroke-width: 0.35;
 }
-.detail .louvre path {
+.detail .bar {
   stroke-width: 5;
   stroke-linecap: round;
 }
-.detail .grille {
+.detail .thick {
   stroke-width: 2.4;
 }
-.detail .bag {
+.detail .water {
+  stroke-width: 1.2;
+  stroke-dasharray: 9 4;
+}
+.detail text {
+  font-size: 12px;
+  fill: var(--ink-soft);
+}
+.detail .caught {
   stroke: var(--now);
   stroke-width: 2.4;
   stroke-dasharray: 10 6;
