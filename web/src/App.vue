@@ -13,6 +13,7 @@ const places = [
   { to: '/', name: 'Today' },
   { to: '/sites', name: 'Sites' },
   { to: '/logbook', name: 'Logbook' },
+  { to: '/stores', name: 'Stores' },
   { to: '/house-rules', name: 'House rules' },
 ]
 const outdoor = ref(false)

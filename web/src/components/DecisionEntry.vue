@@ -30,6 +30,7 @@ function confirm() {
       <ul class="plain">
         <li v-for="reason in decision.because" :key="reason">{{ reason }}</li>
       </ul>
+      <p v-if="decision.better" class="small">Better, but ruled out here: {{ name(decision.better) }}.</p>
       <button v-if="decision.rule === byHand && !fixed" class="tap" @click="emit('choose', null, '')">Back to the rule</button>
       <details v-if="decision.turnedDown.length > 0">
         <summary class="small">Why not otherwise?</summary>
@@ -86,15 +87,6 @@ function confirm() {
 }
 .diff {
   font-weight: 500;
-}
-.line {
-  font: inherit;
-  min-height: 44px;
-  min-width: 16rem;
-  border: var(--rule-width) solid var(--ink);
-  background: transparent;
-  color: inherit;
-  padding: 0 0.5rem;
 }
 summary {
   cursor: pointer;

@@ -1,34 +1,34 @@
 <script setup lang="ts">
 // Traits of a unit as a person notes them; what is not noted stays open and gets a stated, cautious default.
-import type { Design, UnitForm } from '@yastik/core'
-import { ElInput } from 'element-plus/es/components/input/index'
+import { traitsOf, type Design, type Trait, type UnitForm } from '@yastik/core'
 import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
-import 'element-plus/theme-chalk/el-input.css'
 import 'element-plus/theme-chalk/el-option.css'
 import 'element-plus/theme-chalk/el-popper.css'
 import 'element-plus/theme-chalk/el-scrollbar.css'
 import 'element-plus/theme-chalk/el-select.css'
 import 'element-plus/theme-chalk/el-tag.css'
+import { computed } from 'vue'
 import NumberField from './NumberField.vue'
 
 const form = defineModel<UnitForm>({ required: true })
 
-const numbers: {
-  trait: keyof Design & ('ratedCoolingKw' | 'ratedAirflowM3h' | 'nameplateAmps' | 'aboveFloorM' | 'ceilingGapCm' | 'coverScrews' | 'faceWidthMm')
-  says: string
-  unit: string
-}[] = [
+interface Asked {
+  readonly trait: Trait
+  readonly says: string
+}
+const numbers: readonly (Asked & { unit: string })[] = [
   { trait: 'ratedCoolingKw', says: 'Rated cooling', unit: 'kW' },
   { trait: 'ratedAirflowM3h', says: 'Rated airflow', unit: 'm³/h' },
+  { trait: 'ratedPowerW', says: 'Rated power', unit: 'W' },
   { trait: 'nameplateAmps', says: 'Nameplate current', unit: 'A' },
   { trait: 'aboveFloorM', says: 'Height above the floor', unit: 'm' },
   { trait: 'ceilingGapCm', says: 'Gap to the ceiling', unit: 'cm' },
   { trait: 'coverScrews', says: 'Cover screws', unit: '' },
+  { trait: 'weightKg', says: 'Weight', unit: 'kg' },
+  { trait: 'storey', says: 'Storey, ground is 0', unit: '' },
+  { trait: 'heaterKw', says: 'Electric heater', unit: 'kW' },
 ]
-const yesNo: {
-  trait: 'wheelRemovable' | 'coilLiftable' | 'panRemovable' | 'quickAccessOutlet' | 'boardRemovable' | 'boardBlocksPan' | 'roomSensor' | 'fineFilter'
-  says: string
-}[] = [
+const yesNo: readonly Asked[] = [
   { trait: 'wheelRemovable', says: 'Wheel comes out' },
   { trait: 'coilLiftable', says: 'Coil may be lifted a little' },
   { trait: 'panRemovable', says: 'Pan comes off' },
@@ -37,13 +37,35 @@ const yesNo: {
   { trait: 'boardBlocksPan', says: 'Electronics box blocks the pan' },
   { trait: 'roomSensor', says: 'Room sensor' },
   { trait: 'fineFilter', says: 'Fine filter' },
+  { trait: 'drainPlug', says: 'Drain plug in the pan' },
+  { trait: 'removable', says: 'Can be taken out safely' },
+  { trait: 'slideOut', says: 'Slides out of its cabinet or sleeve' },
+  { trait: 'foamAirGuide', says: 'Foam air guide over the blower' },
+  { trait: 'hardWired', says: 'Wired in, no plug' },
+  { trait: 'sleeveDrain', says: 'Sleeve has its own drain' },
+  { trait: 'iceProbe', says: 'Ice-guard probe' },
+  { trait: 'wheelReachable', says: 'Wheel reached with the lid off' },
+  { trait: 'ducted', says: 'Feeds ducts' },
+  { trait: 'batteryControl', says: 'Controls on the 12 V battery' },
+  { trait: 'heatsOnly', says: 'Only heats' },
 ]
-const words = {
-  below: { says: 'What stands below', options: ['clear', 'bed', 'desk', 'worktop', 'electronics', 'patient-chair'] },
-  finCoating: { says: 'Fin coating', options: ['none', 'hydrophilic', 'epoxy'] },
-  refrigerantSafety: { says: 'Refrigerant safety class', options: ['A1', 'A2L', 'A3'] },
-  filter: { says: 'Filter', options: ['washable', 'disposable'] },
-} as const
+const words: readonly (Asked & { options: readonly { value: string | number; says: string }[] })[] = [
+  { trait: 'below', says: 'What stands below', options: named('clear', 'bed', 'desk', 'worktop', 'electronics', 'patient-chair') },
+  { trait: 'finCoating', says: 'Fin coating', options: named('none', 'hydrophilic', 'epoxy') },
+  { trait: 'refrigerantSafety', says: 'Refrigerant safety class', options: named('A1', 'A2L', 'A3') },
+  { trait: 'filter', says: 'Filter', options: named('washable', 'disposable') },
+  { trait: 'drain', says: 'Drain', options: named('gravity', 'pump') },
+  { trait: 'ways', says: 'Outlets', options: [1, 2, 4].map((value) => ({ value, says: String(value) })) },
+  { trait: 'roof', says: 'Roof', options: named('membrane', 'fibreglass', 'metal') },
+]
+function named(...options: string[]) {
+  return options.map((value) => ({ value, says: value.replaceAll('-', ' ') }))
+}
+
+const has = ({ trait }: Asked) => traitsOf[form.value.family].includes(trait)
+const asked = computed(() => ({ numbers: numbers.filter(has), words: words.filter(has), yesNo: yesNo.filter(has) }))
+const wordOf = (trait: Trait) => (form.value.design[trait] ?? '') as string | number
+const valueOf = <T extends Design[Trait]>(trait: Trait) => form.value.design[trait] as T | undefined
 
 const setTrait = (trait: string, value: unknown) =>
   (form.value = { ...form.value, design: { ...form.value.design, [trait]: value === '' ? undefined : value } })
@@ -51,19 +73,19 @@ const setTrait = (trait: string, value: unknown) =>
 
 <template>
   <div class="unit-form">
-    <label class="field wide"><span>Name of the unit, as people on site call it</span><ElInput v-model="form.name" name="unit-name" /></label>
-    <label v-for="entry in numbers" :key="entry.trait" class="field"
+    <slot />
+    <label v-for="entry in asked.numbers" :key="entry.trait" class="field"
       ><span>{{ entry.says }}{{ entry.unit ? `, ${entry.unit}` : '' }}</span
-      ><NumberField :name="entry.trait" :model-value="form.design[entry.trait]" @update:model-value="setTrait(entry.trait, $event)"
+      ><NumberField :name="entry.trait" :model-value="valueOf<number>(entry.trait)" @update:model-value="setTrait(entry.trait, $event)"
     /></label>
     <label class="field"><span>Runs a day, h</span><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></label>
-    <label v-for="(entry, trait) in words" :key="trait" class="field"
+    <label v-for="entry in asked.words" :key="entry.trait" class="field"
       ><span>{{ entry.says }}</span>
-      <ElSelect :model-value="form.design[trait] ?? ''" :name="trait" placeholder="not noted" clearable @change="setTrait(trait, $event)"
-        ><ElOption v-for="option in entry.options" :key="option" :value="option" :label="option.replaceAll('-', ' ')"
+      <ElSelect :model-value="wordOf(entry.trait)" :name="entry.trait" placeholder="not noted" clearable @change="setTrait(entry.trait, $event)"
+        ><ElOption v-for="option in entry.options" :key="option.value" :value="option.value" :label="option.says"
       /></ElSelect>
     </label>
-    <div v-for="entry in yesNo" :key="entry.trait" class="field" role="radiogroup" :aria-label="entry.says">
+    <div v-for="entry in asked.yesNo" :key="entry.trait" class="field" role="radiogroup" :aria-label="entry.says">
       <span>{{ entry.says }}</span>
       <div class="three">
         <button
@@ -76,7 +98,7 @@ const setTrait = (trait: string, value: unknown) =>
           type="button"
           class="tap"
           role="radio"
-          :aria-checked="form.design[entry.trait] === value"
+          :aria-checked="valueOf(entry.trait) === value"
           @click="setTrait(entry.trait, value)"
         >
           {{ says }}
@@ -91,10 +113,6 @@ const setTrait = (trait: string, value: unknown) =>
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
   gap: 0.8rem 1.2rem;
-}
-.wide {
-  grid-column: 1 / -1;
-  max-width: 32rem;
 }
 .three {
   display: grid;

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 // House rules: which school the firm follows where trades people differ. The owner sets them; everybody reads them.
-import { knownHouseRules, schools, type HouseRules, type HouseRulesRecord, type SchoolName } from '@yastik/core'
+import {
+  consequencesOf,
+  knownHouseRules,
+  schools,
+  type Consequence,
+  type HouseRules,
+  type HouseRulesRecord,
+  type SchoolName,
+  type StoresRecord,
+} from '@yastik/core'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
@@ -10,6 +19,7 @@ import { useSession } from '../stores/session.ts'
 
 const session = useSession()
 const record = ref<HouseRulesRecord>()
+const stores = ref<StoresRecord>()
 const error = ref<unknown>()
 const saved = ref('')
 const isOwner = computed(() => session.me?.role === 'owner')
@@ -20,13 +30,38 @@ const figures = [
   { name: 'minimumCharge', says: 'Minimum charge' },
   { name: 'travelCharge', says: 'Travel' },
   { name: 'furtherUnitDiscount', says: 'Discount on further units, share of one' },
+  { name: 'roofWindLimitMs', says: 'Nobody on a roof above, m/s of wind' },
   { name: 'liftLimitKg', says: 'One person lifts up to, kg' },
 ] as const
 try {
-  record.value = await ask('GET', '/api/house-rules')
+  ;[record.value, stores.value] = await Promise.all([ask<HouseRulesRecord>('GET', '/api/house-rules'), ask<StoresRecord>('GET', '/api/stores')])
 } catch (caught) {
   error.value = caught
 }
+
+const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
+/** What a value changes against the one that is followed, on a round of one ordinary unit of each family. */
+function difference(one: Consequence, followed: Consequence): string {
+  if (one.value === followed.value)
+    return `followed: ${one.minutes} min, ${one.money} for work and product, ${one.waterL} L, ${one.notReached} parts not reached`
+  const left = one.notReached - followed.notReached
+  const said = [
+    ...(one.minutes === followed.minutes ? [] : [signed(one.minutes - followed.minutes, 'min')]),
+    ...(one.money === followed.money ? [] : [signed(Math.round((one.money - followed.money) * 100) / 100, 'for work and product')]),
+    ...(one.waterL === followed.waterL ? [] : [signed(one.waterL - followed.waterL, 'L water')]),
+    ...(left === 0 ? [] : [left > 0 ? `${left} more soiled parts not reached` : `${-left} fewer soiled parts not reached`]),
+  ]
+  return said.join(', ') || 'no difference on this round'
+}
+const brings = computed(() =>
+  Object.fromEntries(
+    names.map((name) => {
+      const all = consequencesOf(name, rules.value, stores.value?.products, stores.value?.equipment)
+      const followed = all.find(({ value }) => value === rules.value[name])!
+      return [name, Object.fromEntries(all.map((one) => [one.value, difference(one, followed)]))]
+    }),
+  ),
+)
 
 async function set(change: Partial<HouseRules>) {
   if (!record.value) return
@@ -54,10 +89,21 @@ async function set(change: Partial<HouseRules>) {
           : 'The owner sets these. In Method you can decide otherwise for one job, and say why.'
       }}
     </p>
+    <p class="small">
+      Under each way stands what it brings on the same round of five ordinary units, one of each family, with your rates and what your van holds.
+    </p>
     <FaultNote :error="error" />
     <p role="status">{{ saved }}</p>
     <div class="schools">
-      <SchoolSwitch v-for="name in names" :key="name" :school="name" :value="rules[name]" :disabled="!isOwner" @choose="set({ [name]: $event })" />
+      <SchoolSwitch
+        v-for="name in names"
+        :key="name"
+        :school="name"
+        :value="rules[name]"
+        :brings="brings[name]"
+        :disabled="!isOwner"
+        @choose="set({ [name]: $event })"
+      />
     </div>
     <section class="ruled-top stack">
       <h2>Rates and limits</h2>

@@ -6,6 +6,8 @@ import {
   findings,
   gradeNames,
   inWords,
+  isOnRoof,
+  isSplit,
   partNames,
   partsOf,
   type Choice,
@@ -34,6 +36,14 @@ const unitPlan = computed(() => plan.value?.units[0])
 const selected = ref<Part>()
 const parts = computed(() => partsOf[unit.value.family])
 const nextUngraded = computed(() => parts.value.find((part) => !state.value.grades[part]))
+
+/** A membrane is on roofs, a ceiling over heads and cassettes. */
+const possibleFindings = computed(() => {
+  const { family } = unit.value
+  return findings.filter((finding) =>
+    finding === 'damaged-membrane' ? isOnRoof(family) : finding === 'suspect-asbestos-ceiling' ? isSplit(family) : true,
+  )
+})
 
 const setGrade = (part: Part, grade: Grade | null, kinds: readonly SoilKind[] = state.value.grades[part]?.kinds ?? []) =>
   job.add(props.unitId, { type: 'grade-set', part, grade, kinds: grade ? [...kinds] : [] })
@@ -131,7 +141,7 @@ useKeys([
       <h3>What you found</h3>
       <div class="chips" role="group" aria-label="Findings">
         <button
-          v-for="finding in findings.filter((entry) => entry !== 'damaged-membrane')"
+          v-for="finding in possibleFindings"
           :key="finding"
           class="tap"
           :data-finding="finding"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Method: decisions with their because; flip a school or a single choice and see what changes; then agree it.
-import { knownHouseRules, planTotals, type JobFile, type PlannedDecision, type SchoolName, type Topic } from '@yastik/core'
+import { knownHouseRules, partNames, planTotals, schools, type JobFile, type PlannedDecision, type SchoolName, type Topic } from '@yastik/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import DecisionEntry from '../components/DecisionEntry.vue'
@@ -22,15 +22,15 @@ const totals = computed(() => unitPlan.value && planTotals(unitPlan.value, rules
 const started = computed(() => Object.values(state.value.progress).some(({ doneAtMs }) => doneAtMs !== undefined))
 const declined = computed(() => unitPlan.value?.decisions.some(({ topic, choice }) => topic === 'scope' && choice === 'decline'))
 const productName = (id: string) => job.record?.products.find((product) => product.id === id)?.name ?? id
-const usedSchools: SchoolName[] = ['rinseSchool', 'wheelSchool', 'agentSchool']
+const usedSchools = Object.keys(schools) as SchoolName[]
 const percent = (share: number) => (share < 0.01 ? 'less than 1 %' : `${Math.round(share * 100)} %`)
 const showSteps = ref(false)
 const hasChoice = ({ turnedDown }: PlannedDecision) => turnedDown.some(({ standing }) => standing !== 'barred')
 const open = computed(() => unitPlan.value?.decisions.filter(hasChoice) ?? [])
 const foregone = computed(() => unitPlan.value?.decisions.filter((decision) => !hasChoice(decision)) ?? [])
 
-const chooseSchool = (school: SchoolName, value: string) =>
-  value !== rules.value[school] && job.add(props.unitId, { type: 'school-chosen', school, value })
+const chooseSchool = (school: SchoolName, value: string, because: string) =>
+  job.add(props.unitId, { type: 'school-chosen', school, value, ...(because ? { because } : {}) })
 const choose = (topic: Topic, choice: string | null, because: string) =>
   job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
 
@@ -100,7 +100,8 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         :value="rules[school]"
         :house-rule="houseRules[school]"
         :disabled="started"
-        @choose="chooseSchool(school, $event)"
+        asks-why
+        @choose="(value, because) => chooseSchool(school, value, because)"
       />
       <template v-if="unitPlan.mixes.length > 0">
         <h2 class="ruled-top">To mix</h2>
@@ -116,7 +117,9 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           <tbody>
             <tr v-for="mix in unitPlan.mixes" :key="mix.productId + mix.part">
               <td>
-                {{ productName(mix.productId) }}<br /><small>{{ mix.part === 'coilFace' ? 'coil' : mix.part }}</small>
+                {{ productName(mix.productId) }}<br /><small>{{
+                  mix.part === 'coilFace' ? 'coil' : mix.part === 'condenserFace' ? 'condenser' : partNames[mix.part]
+                }}</small>
               </td>
               <td class="number">{{ mix.dilution ? `1:${mix.dilution}` : 'ready' }}</td>
               <td class="number">{{ mix.productL.toFixed(2) }}</td>
@@ -126,8 +129,11 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         </table>
       </template>
       <p v-if="unitPlan.washWater">
-        About {{ unitPlan.washWater.litres }} L of wash water; the bag fills to {{ percent(unitPlan.washWater.peakLevelShare) }}.
-        {{ unitPlan.washWater.bucketChanges > 0 ? `Change the bucket ${unitPlan.washWater.bucketChanges}×.` : 'One bucket takes it.' }}
+        About {{ unitPlan.washWater.litres }} L of wash water.
+        <template v-if="unitPlan.washWater.peakLevelShare > 0"
+          >What catches it fills to {{ percent(unitPlan.washWater.peakLevelShare) }}.
+          {{ unitPlan.washWater.bucketChanges > 0 ? `Change the bucket ${unitPlan.washWater.bucketChanges}×.` : 'One bucket takes it.' }}</template
+        >
       </p>
       <p>
         Expected once clean: a split of {{ unitPlan.expected.cleanSplitK }} K and {{ unitPlan.expected.cleanCoolingKw }} kW at this air;
@@ -136,7 +142,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
       <div v-if="unitPlan.notReached.length > 0">
         <h3>Not reached</h3>
         <ul>
-          <li v-for="left in unitPlan.notReached" :key="left.part">{{ left.because }}</li>
+          <li v-for="left in unitPlan.notReached" :key="left.part">{{ partNames[left.part] }}: {{ left.because }}</li>
         </ul>
       </div>
       <h3>To bear in mind</h3>

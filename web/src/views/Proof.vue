@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
-import { assess } from '@yastik/core'
+import { assess, partNames } from '@yastik/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import CustomerText from '../components/CustomerText.vue'
 import ProofBar from '../components/ProofBar.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
 import { verdictWords } from '../components/stages.ts'
@@ -16,6 +17,10 @@ const unitPlan = computed(() => job.planFor(props.unitId)?.units[0])
 const site = computed(() => job.record?.site.site)
 const refused = ref<string[]>([])
 const declined = computed(() => state.value.agreed.scope === 'decline')
+const whyDeclined = computed(() => {
+  const scope = unitPlan.value?.decisions.find(({ topic }) => topic === 'scope')
+  return [...(scope?.because ?? []), ...(unitPlan.value?.referrals.map(({ because }) => because) ?? [])].join('; ')
+})
 const proof = computed(() => {
   const design = job.designFor(props.unitId)
   if (!design || !unitPlan.value) return undefined
@@ -46,7 +51,7 @@ async function handOver() {
   <div v-if="proof && unitPlan" class="stack">
     <div class="verdict" :class="proof.verdict" data-verdict>
       <span class="stamp">{{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}</span>
-      <p>{{ declined ? unitPlan.referrals.map(({ because }) => because).join('; ') : proof.sentence }}</p>
+      <p>{{ declined ? whyDeclined : proof.sentence }}</p>
     </div>
     <table v-if="proof.lines.length > 0" class="ledger">
       <thead>
@@ -101,7 +106,7 @@ async function handOver() {
     <section v-if="unitPlan.notReached.length > 0">
       <h3>Not reached</h3>
       <ul>
-        <li v-for="left in unitPlan.notReached" :key="left.part">{{ left.because }}</li>
+        <li v-for="left in unitPlan.notReached" :key="left.part">{{ partNames[left.part] }}: {{ left.because }}</li>
       </ul>
     </section>
     <section class="due">
@@ -112,6 +117,7 @@ async function handOver() {
         >
       </p>
     </section>
+    <CustomerText :text="unitPlan.customerText" />
     <div class="row ruled-top">
       <button
         v-if="!state.handedOver"

@@ -3,13 +3,17 @@
 import { effective, gradeNames, inWords, partNames, topicNames, type Happening, type JobEvent } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
+import CustomerText from '../components/CustomerText.vue'
+import ReferralNote from '../components/ReferralNote.vue'
 import { verdictWords } from '../components/stages.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
+const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
+const unitPlan = computed(() => job.planFor(props.unitId)?.units[0])
 const own = computed(() => job.events.filter(({ happening }) => happening.unitId === props.unitId))
 const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)))
 const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))
@@ -28,7 +32,7 @@ function says(happening: Happening): string {
     case 'reading-taken':
       return `${happening.when} readings: return ${happening.readings.returnC} °C, supply ${happening.readings.supplyC} °C${happening.readings.airflowM3h ? `, ${happening.readings.airflowM3h} m³/h` : ''}`
     case 'school-chosen':
-      return `school for this job: ${happening.value.replaceAll('-', ' ')}`
+      return `school for this job: ${happening.value.replaceAll('-', ' ')}${happening.because ? ` — ${happening.because}` : ''}`
     case 'choice-made':
       return happening.choice === null
         ? `${topicNames[happening.topic]}: back to the rule`
@@ -85,7 +89,13 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
         </tbody>
       </table>
     </section>
-    <aside><SectionDrawing :family="unit.family" :grades="state.grades" readonly /></aside>
+    <aside class="stack">
+      <SectionDrawing :family="unit.family" :grades="state.grades" readonly />
+      <template v-if="unitPlan">
+        <ReferralNote :referrals="unitPlan.referrals" />
+        <CustomerText :text="unitPlan.customerText" />
+      </template>
+    </aside>
   </div>
 </template>
 

@@ -1,6 +1,20 @@
 <script setup lang="ts">
 // One site: its particulars, its units, and the next visit.
-import { settings, surroundings, type CrewRecord, type JobCard, type SiteForm, type SiteRecord, type UnitForm, type UnitRecord } from '@yastik/core'
+import {
+  families,
+  familyNames,
+  isOnRoof,
+  settings,
+  surroundings,
+  traitsOf,
+  type CrewRecord,
+  type Family,
+  type JobCard,
+  type SiteForm,
+  type SiteRecord,
+  type UnitForm,
+  type UnitRecord,
+} from '@yastik/core'
 import { ElInput } from 'element-plus/es/components/input/index'
 import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
 import 'element-plus/theme-chalk/el-input.css'
@@ -27,7 +41,8 @@ const saved = ref('')
 const copyOf = <T,>(value: T): T => JSON.parse(JSON.stringify(value))
 const blank = (): SiteForm => ({ site: { name: '', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })
 const form = ref<SiteForm>(blank())
-const editing = ref<{ id?: string; version?: number; form: UnitForm }>()
+/** `more` names further units like it, one a line. */
+const editing = ref<{ id?: string; version?: number; form: UnitForm; more: string }>()
 const picked = ref<string[]>([])
 const onDate = ref(dayjs().format('YYYY-MM-DD'))
 const crew = ref<CrewRecord[]>([])
@@ -69,23 +84,33 @@ async function save() {
   }
 }
 
-const edit = (unit?: UnitRecord) => {
+function edit(unit?: UnitRecord, alike = false) {
   unitError.value = undefined
-  editing.value = unit
-    ? {
-        id: unit.id,
-        version: unit.version,
-        form: copyOf({ name: unit.name, family: unit.family, design: { ...unit.design }, hoursPerDay: unit.hoursPerDay }),
-      }
-    : { form: { name: '', family: 'wall-head', design: {} } }
+  const blankForm: UnitForm = { name: '', family: record.value?.units.at(-1)?.family ?? 'wall-head', design: {} }
+  if (!unit) editing.value = { form: blankForm, more: '' }
+  else {
+    const { id, version, name, family, design, hoursPerDay } = unit
+    const traits = copyOf({ family, design, hoursPerDay })
+    editing.value = alike ? { form: { name: '', ...traits }, more: '' } : { id, version, form: { name, ...traits }, more: '' }
+  }
+}
+/** Traits of another family say nothing about this one and go. */
+function setFamily(family: Family) {
+  if (!editing.value) return
+  const { form: unitForm } = editing.value
+  const kept = Object.entries(unitForm.design).filter(([trait]) => traitsOf[family].some((known) => known === trait))
+  editing.value.form = { ...unitForm, family, design: Object.fromEntries(kept) }
 }
 
 async function saveUnit() {
   if (!editing.value || !record.value) return
   unitError.value = undefined
   try {
-    const { id, version, form: unitForm } = editing.value
+    const { id, version, form: unitForm, more } = editing.value
+    const { name, ...traits } = unitForm
+    const names = [name, ...more.split('\n')].map((entry) => entry.trim()).filter((entry) => entry !== '')
     if (id) await ask('PUT', `/api/units/${id}`, { ...unitForm, version })
+    else if (names.length > 1) await ask('POST', `/api/sites/${record.value.id}/alike-units`, { names, ...traits })
     else await ask('POST', `/api/sites/${record.value.id}/units`, unitForm)
     editing.value = undefined
     await load()
@@ -110,10 +135,11 @@ async function planVisit() {
 }
 
 const toggle = <T,>(list: T[], entry: T) => (list.includes(entry) ? list.filter((other) => other !== entry) : [...list, entry])
-/** Outdoor air is known whole or not at all; a half of it is filled with a mild day's. */
-function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number }) {
+/** Temperature and humidity are known together or not at all; one alone is filled with a mild day's. Wind and rain are each on their own. */
+function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number } | { windMs?: number } | { rainMmH?: number }) {
   const next = { dryBulbC: 28, relativeHumidity: 0.5, ...form.value.site.outdoorAir, ...change }
-  form.value.site.outdoorAir = Object.values<number | undefined>(change).includes(undefined) ? undefined : next
+  const cleared = Object.values<number | undefined>(change).includes(undefined)
+  form.value.site.outdoorAir = cleared && ('dryBulbC' in change || 'relativeHumidity' in change) ? undefined : copyOf(next)
 }
 </script>
 
@@ -133,6 +159,7 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
           <tr>
             <th>On this visit</th>
             <th>Unit</th>
+            <th>Family</th>
             <th class="number">Cooling</th>
             <th class="number">Last cleaned</th>
             <th></th>
@@ -154,15 +181,41 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
             <td>
               <b>{{ unit.name }}</b><br /><small><RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small>
             </td>
+            <td>{{ familyNames[unit.family] }}</td>
             <td class="number">{{ unit.design.ratedCoolingKw ?? '–' }} kW</td>
             <td class="number">{{ unit.lastCleanedAt ? dayjs(unit.lastCleanedAt).format('D MMM YYYY') : 'never' }}</td>
-            <td class="number"><button class="tap bare" @click="edit(unit)">Traits</button></td>
+            <td class="number">
+              <button class="tap bare" @click="edit(unit)">Traits</button
+              ><button class="tap bare" data-alike @click="edit(unit, true)">Add one like it</button>
+            </td>
           </tr>
         </tbody>
       </table>
       <form v-if="editing" class="stack ruled editing" @submit.prevent="saveUnit">
-        <h2>{{ editing.id ? 'Traits of the unit' : 'New wall head' }}</h2>
-        <UnitFormFields v-model="editing.form" />
+        <h2>{{ editing.id ? `Traits of the ${familyNames[editing.form.family]}` : `New ${familyNames[editing.form.family]}` }}</h2>
+        <div v-if="!editing.id" class="chips" role="radiogroup" aria-label="Family">
+          <button
+            v-for="family in families"
+            :key="family"
+            type="button"
+            class="tap"
+            role="radio"
+            :aria-checked="editing.form.family === family"
+            :data-family="family"
+            @click="setFamily(family)"
+          >
+            {{ familyNames[family] }}
+          </button>
+        </div>
+        <UnitFormFields v-model="editing.form">
+          <label class="field wide"
+            ><span>Name of the unit, as people on site call it</span><ElInput v-model="editing.form.name" name="unit-name"
+          /></label>
+          <label v-if="!editing.id" class="field wide"
+            ><span>More like it, one name a line: rooms of a corridor, say</span
+            ><textarea v-model="editing.more" class="line names" name="more-names" rows="2"></textarea>
+          </label>
+        </UnitFormFields>
         <FaultNote :error="unitError" />
         <div class="row">
           <button class="tap now" type="submit">Save the unit</button><button class="tap" type="button" @click="editing = undefined">Leave it</button>
@@ -214,6 +267,16 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
             :times="100"
             @update:model-value="setOutdoor({ relativeHumidity: $event })"
         /></label>
+        <template v-if="record?.units.some(({ family }) => isOnRoof(family))">
+          <label class="field"
+            ><span>Wind, m/s</span
+            ><NumberField name="wind" :model-value="form.site.outdoorAir?.windMs" @update:model-value="setOutdoor({ windMs: $event })"
+          /></label>
+          <label class="field"
+            ><span>Rain, mm/h</span
+            ><NumberField name="rain" :model-value="form.site.outdoorAir?.rainMmH" @update:model-value="setOutdoor({ rainMmH: $event })"
+          /></label>
+        </template>
         <label class="field"><span>Electricity, per kWh</span><NumberField v-model="form.site.electricityPricePerKwh" name="price-per-kwh" /></label>
       </div>
       <div class="field" role="group" aria-label="Surroundings">
@@ -270,6 +333,14 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
   flex-wrap: wrap;
   gap: 1.5rem;
   align-items: end;
+}
+.wide {
+  grid-column: 1 / -1;
+  max-width: 32rem;
+}
+.names {
+  resize: vertical;
+  min-height: 3.4rem;
 }
 .date {
   font: inherit;

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+// What the customer is told in writing about this unit, ready to be copied or read aloud.
+import { ref } from 'vue'
+
+const props = defineProps<{ text: string }>()
+const said = ref('')
+async function copy() {
+  try {
+    await navigator.clipboard.writeText(props.text)
+    said.value = 'Copied.'
+  } catch (error) {
+    said.value = `Not copied (${error instanceof Error ? error.message : String(error)}): mark the text and copy it by hand.`
+  }
+}
+</script>
+
+<template>
+  <section class="stack customer" aria-label="For the customer">
+    <h3>For the customer</h3>
+    <blockquote data-customer-text>{{ text }}</blockquote>
+    <div class="row no-print">
+      <button class="tap" type="button" @click="copy">Copy the text</button><span role="status" class="small">{{ said }}</span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+blockquote {
+  margin: 0;
+  padding: 0.2rem 0 0.2rem 0.9rem;
+  border-left: var(--rule-width) solid var(--ink);
+  max-width: 46rem;
+}
+</style>

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+// The mixing calculator on its own: product, area, passes and strength → litres, cost, what is left; and what must not be mixed or used here.
+import { coilAreaM2, dilutionFor, mix, reasonsAgainst, unrinsedClash, type Mix, type Product, type UseWay } from '@yastik/core'
+import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
+import 'element-plus/theme-chalk/el-option.css'
+import 'element-plus/theme-chalk/el-popper.css'
+import 'element-plus/theme-chalk/el-scrollbar.css'
+import 'element-plus/theme-chalk/el-select.css'
+import 'element-plus/theme-chalk/el-tag.css'
+import { computed, ref, watch } from 'vue'
+import NumberField from './NumberField.vue'
+
+const props = defineProps<{ products: readonly Product[]; householdAllowed: boolean }>()
+const productId = ref(props.products[0]?.id ?? '')
+const beforeId = ref('')
+const rinsedBetween = ref(false)
+const coolingKw = ref<number | undefined>(3.5)
+const areaM2 = ref<number | undefined>(coilAreaM2({ ratedCoolingKw: 3.5 }))
+const passes = ref<number | undefined>(1)
+const dilution = ref<number>()
+const side = ref<UseWay>('rinsed')
+const place = ref({ coatedFins: false, foodArea: false, sensitiveOccupants: false })
+const sides: { value: UseWay; says: string }[] = [
+  { value: 'rinsed', says: 'breathed-air coil, rinsed' },
+  { value: 'unrinsed', says: 'breathed-air coil, not rinsed' },
+  { value: 'outdoors', says: 'condenser' },
+]
+const places: { name: keyof typeof place.value; says: string }[] = [
+  { name: 'coatedFins', says: 'coated fins' },
+  { name: 'foodArea', says: 'food area' },
+  { name: 'sensitiveOccupants', says: 'sensitive people' },
+]
+
+const product = computed(() => props.products.find(({ id }) => id === productId.value))
+const before = computed(() => props.products.find(({ id }) => id === beforeId.value))
+watch(product, (next) => (dilution.value = next && dilutionFor(next, false)), { immediate: true })
+watch(coolingKw, (kw) => {
+  if (kw !== undefined && kw > 0) areaM2.value = Math.round(coilAreaM2({ ratedCoolingKw: kw }) * 1000) / 1000
+})
+
+const stops = computed(() => {
+  if (!product.value) return []
+  const use = { ...place.value, neutralOnly: place.value.coatedFins, householdAllowed: props.householdAllowed }
+  const clash = before.value && unrinsedClash(before.value, product.value, rinsedBetween.value)
+  return [...(clash ? [`${product.value.name} after ${before.value?.name}: ${clash}`] : []), ...reasonsAgainst(product.value, use, side.value)]
+})
+const result = computed<{ mix?: Mix; wrong?: string }>(() => {
+  const wrong = (what: string) => ({ wrong: what })
+  if (!product.value) return wrong('no product is chosen')
+  if (!(areaM2.value !== undefined && areaM2.value > 0 && areaM2.value <= 20)) return wrong('area: more than 0, at most 20 m²')
+  if (!(passes.value !== undefined && Number.isInteger(passes.value) && passes.value >= 1 && passes.value <= 5)) return wrong('passes: 1 to 5')
+  if (dilution.value === undefined || Number.isNaN(dilution.value)) return wrong('parts of water: a number from the label')
+  try {
+    return { mix: mix(product.value, areaM2.value, passes.value, dilution.value) }
+  } catch (error) {
+    return wrong(error instanceof Error ? error.message : String(error))
+  }
+})
+const left = computed(() => {
+  const { inStockLitres } = product.value ?? {}
+  return inStockLitres === undefined || !result.value.mix ? undefined : Math.round((inStockLitres - result.value.mix.productL) * 1000) / 1000
+})
+</script>
+
+<template>
+  <section class="mixer ruled" aria-label="Mixing calculator">
+    <h2>Mix</h2>
+    <div class="fields">
+      <label class="field"
+        ><span>Product</span
+        ><ElSelect v-model="productId" name="mix-product"
+          ><ElOption v-for="entry in products" :key="entry.id" :value="entry.id" :label="entry.name" /></ElSelect
+      ></label>
+      <label class="field"
+        ><span>On this part before</span
+        ><ElSelect v-model="beforeId" name="mix-before"
+          ><ElOption value="" label="nothing" /><ElOption v-for="entry in products" :key="entry.id" :value="entry.id" :label="entry.name" /></ElSelect
+      ></label>
+      <label class="field"><span>Rated cooling, kW</span><NumberField v-model="coolingKw" name="mix-kw" /></label>
+      <label class="field"><span>Area, m²</span><NumberField v-model="areaM2" name="mix-area" /></label>
+      <label class="field"><span>Passes</span><NumberField v-model="passes" name="mix-passes" /></label>
+      <label class="field"
+        ><span>Parts of water{{ product?.label.dilution ? `, ${product.label.dilution.join(' to ')}` : '' }}</span
+        ><NumberField v-model="dilution" name="mix-dilution"
+      /></label>
+    </div>
+    <div class="chips">
+      <button
+        v-for="entry in sides"
+        :key="entry.value"
+        type="button"
+        class="tap"
+        role="radio"
+        :aria-checked="side === entry.value"
+        :data-side="entry.value"
+        @click="side = entry.value"
+      >
+        {{ entry.says }}
+      </button>
+      <button
+        v-for="entry in places"
+        :key="entry.name"
+        type="button"
+        class="tap"
+        :aria-pressed="place[entry.name]"
+        @click="place[entry.name] = !place[entry.name]"
+      >
+        {{ entry.says }}
+      </button>
+      <button v-if="beforeId" type="button" class="tap" :aria-pressed="rinsedBetween" data-rinsed @click="rinsedBetween = !rinsedBetween">
+        rinsed clear between
+      </button>
+    </div>
+    <div v-if="stops.length > 0" class="stop" role="alert" data-stop>
+      <b>Stop.</b>
+      <ul>
+        <li v-for="stop in stops" :key="stop">{{ stop }}</li>
+      </ul>
+    </div>
+    <p v-else-if="result.wrong" role="alert" data-wrong>{{ result.wrong }}</p>
+    <div v-else-if="result.mix && product" class="figures" data-mix>
+      <div>
+        <span class="figure">{{ result.mix.productL.toFixed(3) }}<small>L of product</small></span>
+      </div>
+      <div>
+        <span class="figure">{{ result.mix.waterL.toFixed(3) }}<small>L of water</small></span>
+      </div>
+      <div v-if="result.mix.cost !== undefined">
+        <span class="figure">{{ result.mix.cost.toFixed(2) }}<small>cost</small></span>
+      </div>
+      <div v-if="left !== undefined">
+        <span class="figure"
+          >{{ left }}<small>L left in the van{{ left < 0 ? ': too little' : '' }}</small></span
+        >
+      </div>
+    </div>
+    <p class="small">Gloves and goggles, windows open. The label in your hand comes before what is written here.</p>
+  </section>
+</template>
+
+<style scoped>
+.mixer {
+  padding: 0.9rem;
+  display: flex;
+  flex-direction: column;
+  gap: 0.8rem;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
+  gap: 0.8rem 1.2rem;
+}
+.stop {
+  border-left: 6px double var(--now);
+  padding-left: 0.8rem;
+}
+.stop ul {
+  margin: 0;
+}
+</style>

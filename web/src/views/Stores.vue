@@ -1,0 +1,116 @@
+<script setup lang="ts">
+// Stores: what the van holds, each product with its label, and the mixing calculator. The owner changes it; everybody uses it.
+import { clashesAmong, knownHouseRules, type Equipment, type HouseRulesRecord, type Product, type StoresRecord } from '@yastik/core'
+import { v7 as newId } from 'uuid'
+import { computed, ref } from 'vue'
+import { ask } from '../api/client.ts'
+import EquipmentTable from '../components/EquipmentTable.vue'
+import FaultNote from '../components/FaultNote.vue'
+import LabelCard from '../components/LabelCard.vue'
+import LabelForm from '../components/LabelForm.vue'
+import MixCalculator from '../components/MixCalculator.vue'
+import { useSession } from '../stores/session.ts'
+
+const session = useSession()
+const record = ref<StoresRecord>()
+const householdAllowed = ref(false)
+const error = ref<unknown>()
+const saved = ref('')
+const editing = ref<Product>()
+const isOwner = computed(() => session.me?.role === 'owner')
+const clashes = computed(() => clashesAmong(record.value?.products ?? []))
+try {
+  const [stores, house] = await Promise.all([ask<StoresRecord>('GET', '/api/stores'), ask<HouseRulesRecord>('GET', '/api/house-rules')])
+  record.value = stores
+  householdAllowed.value = knownHouseRules(house.rules).agentSchool === 'household'
+} catch (caught) {
+  error.value = caught
+}
+
+async function save(change: { products?: Product[]; equipment?: Equipment[] }): Promise<boolean> {
+  if (!record.value) return false
+  error.value = undefined
+  saved.value = ''
+  try {
+    record.value = await ask<StoresRecord>('PUT', '/api/stores', { ...record.value, ...change })
+    saved.value = 'Saved. Visits that are planned from now on count on it.'
+    return true
+  } catch (caught) {
+    error.value = caught
+    return false
+  }
+}
+
+const withProduct = (product: Product): Product[] => {
+  const all = record.value?.products ?? []
+  return all.some(({ id }) => id === product.id) ? all.map((other) => (other.id === product.id ? product : other)) : [...all, product]
+}
+const edit = (product: Product) => (editing.value = JSON.parse(JSON.stringify(product)) as Product)
+const write = () => edit({ id: newId(), name: '', class: 'mild-detergent', label: { indoorSafe: false, aluminiumSafe: false, rinse: 'required' } })
+async function saveLabel() {
+  if (editing.value && (await save({ products: withProduct(editing.value) }))) editing.value = undefined
+}
+async function takeOut() {
+  const gone = editing.value?.id
+  if (await save({ products: record.value?.products.filter(({ id }) => id !== gone) })) editing.value = undefined
+}
+const isNew = computed(() => !record.value?.products.some(({ id }) => id === editing.value?.id))
+</script>
+
+<template>
+  <div class="page stack">
+    <div class="spread">
+      <h1>Stores</h1>
+      <span role="status">{{ saved }}</span>
+    </div>
+    <p v-if="!isOwner">The owner writes labels and counts the van. You can mix from what is here.</p>
+    <FaultNote :error="error" />
+    <ul v-if="clashes.length > 0" class="plain clash" role="alert">
+      <li v-for="clash in clashes" :key="clash">{{ clash }}</li>
+    </ul>
+    <template v-if="record">
+      <MixCalculator v-if="record.products.length > 0" :products="record.products" :household-allowed="householdAllowed" />
+      <div class="spread">
+        <h2>Products by their labels</h2>
+        <button v-if="isOwner && !editing" class="tap" @click="write">Write a label down</button>
+      </div>
+      <form v-if="editing" class="stack ruled label-form" @submit.prevent="saveLabel">
+        <h2>{{ isNew ? 'New product' : editing.name }}</h2>
+        <LabelForm v-model="editing" />
+        <FaultNote :error="error" />
+        <div class="row">
+          <button class="tap now" type="submit">Save the label</button><button class="tap" type="button" @click="editing = undefined">Leave it</button
+          ><button v-if="!isNew" class="tap bare" type="button" @click="takeOut">Take it out of the van</button>
+        </div>
+      </form>
+      <p v-if="record.products.length === 0">No products yet: without one every plan is left with plain water.</p>
+      <div class="cards">
+        <LabelCard
+          v-for="product in record.products"
+          :key="product.id"
+          :product="product"
+          :may-edit="isOwner"
+          @edit="edit(product)"
+          @stock="save({ products: withProduct({ ...product, inStockLitres: $event }) })"
+        />
+      </div>
+      <h2 class="ruled-top">Equipment</h2>
+      <EquipmentTable :equipment="record.equipment" :may-edit="isOwner" @save="save({ equipment: $event })" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
+  gap: 1rem;
+}
+.label-form {
+  padding: 0.9rem;
+}
+.clash {
+  border-left: 6px double var(--now);
+  padding-left: 0.8rem;
+}
+</style>
