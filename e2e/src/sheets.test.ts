@@ -110,6 +110,7 @@ describe('every sheet', () => {
       '/sites',
       '/sites/new',
       '/logbook',
+      '/stores',
       '/house-rules',
       ...['look-over', 'method', 'at-the-unit', 'proof', 'record'].map((station) => units.at(-1) + station),
     ]

@@ -86,6 +86,8 @@ describe('one wall head, from sign-in to logbook', () => {
       containment: 'wash-bag-to-bucket',
     })
     await click(sheet, '[data-school="rinseSchool"] [data-option="dry"]')
+    await type(sheet, 'input[name="school-because"]', 'the carpet is new')
+    await clickText(sheet, 'Decide so')
     await find(sheet, '[data-topic="rinse"][data-choice="none"]')
     expect(await decisions()).toMatchObject({ containment: 'floor-sheet', electrics: 'cover' })
     expect(await textOf(sheet, '[data-totals]')).not.toBe(before)

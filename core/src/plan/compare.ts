@@ -4,7 +4,8 @@ import type { Step } from '../procedure/index.ts'
 import { round } from '../quantities/index.ts'
 import { partNames } from '../units/index.ts'
 import type { Comparison, UnitPlan } from './planFile.ts'
-import type { PlannedUnit, UnitContext, WorkedOut } from './planUnit.ts'
+import type { UnitJob } from './jobFile.ts'
+import { planUnit, type PlannedUnit, type UnitContext, type WorkedOut } from './planUnit.ts'
 
 /** What a choice risks, in a sentence for its topic. */
 const risks: Partial<Record<`${Topic}:${Choice}`, string>> = {
@@ -76,6 +77,14 @@ export function withComparisons({ plan, alternative }: PlannedUnit, { houseRules
     }),
   }))
   return { ...plan, decisions }
+}
+
+/** What one choice by hand would change in the plan of a unit; undefined where a bar or a safety rule keeps it out. */
+export function compareChoice(unit: UnitJob, context: UnitContext, topic: Topic, choice: Choice): Comparison | undefined {
+  const { plan, alternative } = planUnit(unit, context)
+  const instead = alternative(topic, choice)
+  if (instead.facts.decided[topic] !== choice) return undefined
+  return comparison(topic, choice, plan, planTotals(plan, context.houseRules), instead, totalsOf(instead, context.houseRules))
 }
 
 function comparison(topic: Topic, choice: Choice, plan: UnitPlan, own: Totals, other: WorkedOut, totals: Totals): Comparison {

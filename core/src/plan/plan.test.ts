@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { ruleBookInWords, schools, type SchoolName } from '../method/index.ts'
+import { ruleBookInWords, schools, type Choice, type SchoolName, type Topic } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
 import { jobWith, openUnits } from '../tests/jobs.ts'
-import { consequencesOf, jsonSchemas, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
+import { compareChoice, consequencesOf, contextOf, jsonSchemas, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
 const planOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest))
@@ -149,7 +149,7 @@ describe('drying', () => {
   })
 })
 
-describe('a round of one unit of each family', () => {
+describe('a round of two units of each family', () => {
   const by = (school: SchoolName) => Object.fromEntries(consequencesOf(school, {}).map((entry) => [entry.value, entry]))
   it('shows what each school costs: dry saves water and reaches less', () => {
     const { dry, rinse } = by('rinseSchool')
@@ -174,6 +174,13 @@ describe('comparisons', () => {
     const spray = rinse.turnedDown.find(({ choice }) => choice === 'spray-bottle')!
     expect(spray.standing).toBe('possible')
     expect(spray.instead!.waterL!).toBeLessThan(0)
+  })
+  it('are worked out for any choice that is not barred, asked one by one', () => {
+    const job = jobWith({ grades: { coilFace: { grade: 2 }, wheel: { grade: 2 } } })
+    const ask = (topic: Topic, choice: Choice) => compareChoice(job.units[0], contextOf(job), topic, choice)
+    expect(ask('pan-treatment', 'slow-release')).toMatchObject({ minutes: 1, money: expect.any(Number) })
+    expect(ask('wheel', 'leave')).toMatchObject({ reach: 'does not reach: blower wheel', risk: expect.stringContaining('throwing') })
+    expect(ask('rinse', 'hose')).toBeUndefined()
   })
   it('are none for what is barred', () => {
     for (const { turnedDown } of planOf(coat).units[0].decisions) {

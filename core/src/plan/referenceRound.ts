@@ -1,14 +1,14 @@
-// What does a school cost or save a firm? One ordinary unit of every family, planned by each school, summed.
+// What does a school cost or save a firm? Two ordinary units of every family, planned by each school, summed.
 import { knownHouseRules, schools, type HouseRules, type SchoolName } from '../method/index.ts'
 import { builtInProducts, builtInVan, type Equipment, type Product } from '../products/index.ts'
 import { round, type Grade } from '../quantities/index.ts'
-import { families, partsOf, type Design, type Family } from '../units/index.ts'
+import { families, partsOf, type Design, type Family, type Part } from '../units/index.ts'
 import { planTotals } from './compare.ts'
 import type { JobFile, UnitJob } from './jobFile.ts'
 import { contextOf } from './planJob.ts'
 import { planUnit } from './planUnit.ts'
 
-/** Units of the round: everything comes out, loose dust, a wheel that is filling up, a drain that runs slowly. */
+/** Units of the round: everything comes out of them. */
 const designs: Record<Family, Design> = {
   'wall-head': { ratedCoolingKw: 3.5, coilLiftable: true, ceilingGapCm: 15, aboveFloorM: 2.2 },
   'ceiling-cassette': { ratedCoolingKw: 5, drain: 'pump', drainPlug: true },
@@ -16,24 +16,29 @@ const designs: Record<Family, Design> = {
   'through-wall': { ratedCoolingKw: 2.6, weightKg: 42, removable: true, sleeveDrain: true, storey: 1, heaterKw: 3 },
   'rv-rooftop': { ratedCoolingKw: 3.4, iceProbe: true, wheelReachable: true, roof: 'membrane', batteryControl: true },
 }
-const grades: Partial<Record<string, Grade>> = { filter: 2, coilFace: 2, wheel: 3, pan: 1, drainLine: 2, outlet: 1, condenserFace: 2 }
+/** One of each family carries loose dust, the other a wheel that is filling up, and its drain runs slowly. */
+const soiling: readonly Partial<Record<Part, Grade>>[] = [
+  { filter: 2, coilFace: 2, coilBack: 1, wheel: 1, outlet: 1, condenserFace: 1 },
+  { filter: 2, coilFace: 2, wheel: 3, pan: 1, drainLine: 2, outlet: 1, condenserFace: 2 },
+]
 
-const unitOf = (family: Family): UnitJob => ({
-  id: family,
-  family,
-  design: {
-    ...designs[family],
-    below: 'clear',
-    finCoating: 'none',
-    refrigerantSafety: 'A1',
-    coverScrews: 4,
-    wheelRemovable: true,
-    panRemovable: true,
-    boardRemovable: true,
-  },
-  complaints: [],
-  grades: Object.fromEntries(partsOf[family].map((part) => [part, { grade: grades[part] ?? 0, kinds: ['dust' as const] }])),
-})
+const unitsOf = (family: Family): UnitJob[] =>
+  soiling.map((grades, index) => ({
+    id: `${family}-${index}`,
+    family,
+    design: {
+      ...designs[family],
+      below: 'clear',
+      finCoating: 'none',
+      refrigerantSafety: 'A1',
+      coverScrews: 4,
+      wheelRemovable: true,
+      panRemovable: true,
+      boardRemovable: true,
+    },
+    complaints: [],
+    grades: Object.fromEntries(partsOf[family].map((part) => [part, { grade: grades[part] ?? 0, kinds: ['dust' as const] }])),
+  }))
 
 export interface Consequence {
   readonly value: string
@@ -62,7 +67,7 @@ export function consequencesOf(
         foulDrainOnSite: true,
       },
       crew: [{ name: 'first', trained: ['wheel-removal', 'electrics', 'roof'] }, { name: 'second' }],
-      units: families.map(unitOf),
+      units: families.flatMap(unitsOf),
       houseRules: { ...rules, [school]: value },
       products: [...products],
       equipment: [...equipment],

@@ -3,12 +3,19 @@
 import { byHand, choiceNames, topicNames, type Choice, type Comparison, type PlannedDecision } from '@yastik/core'
 import { ref } from 'vue'
 
-defineProps<{ decision: PlannedDecision; fixed: boolean }>()
+const props = defineProps<{
+  decision: PlannedDecision
+  fixed: boolean
+  /** What a choice would change, for those that the plan has not compared itself. */
+  whatIf?: (choice: string) => Comparison | undefined
+}>()
 const emit = defineEmits<{ choose: [choice: string | null, because: string] }>()
 const wanted = ref<string>()
 const because = ref('')
 
 const name = (choice: string) => choiceNames[choice as Choice]
+const insteadOf = ({ choice, instead }: PlannedDecision['turnedDown'][number]) =>
+  instead ?? (wanted.value === choice ? props.whatIf?.(choice) : undefined)
 const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
 const differences = ({ minutes, money, waterL }: Comparison) => [
   ...(minutes ? [signed(minutes, 'min')] : []),
@@ -35,15 +42,15 @@ function confirm() {
       <details v-if="decision.turnedDown.length > 0">
         <summary class="small">Why not otherwise?</summary>
         <ul class="plain others">
-          <li v-for="other in decision.turnedDown" :key="other.choice">
+          <li v-for="{ other, instead } in decision.turnedDown.map((entry) => ({ other: entry, instead: insteadOf(entry) }))" :key="other.choice">
             <div class="spread">
-              <b>{{ name(other.choice) }}</b><span v-if="other.instead" class="diff">{{
-                differences(other.instead).join(' · ') || 'no difference in time, money or water'
+              <b>{{ name(other.choice) }}</b><span v-if="instead" class="diff">{{
+                differences(instead).join(' · ') || 'no difference in time, money or water'
               }}</span>
             </div>
             <p class="small">
-              {{ other.because }}<template v-if="other.instead?.reach">. {{ other.instead.reach }}</template
-              ><template v-if="other.instead?.risk">. Risk: {{ other.instead.risk }}</template>
+              {{ other.because }}<template v-if="instead?.reach">. {{ instead.reach }}</template
+              ><template v-if="instead?.risk">. Risk: {{ instead.risk }}</template>
             </p>
             <template v-if="other.standing !== 'barred' && !fixed">
               <button v-if="wanted !== other.choice" class="tap bare small" :data-flip="other.choice" @click="wanted = other.choice">

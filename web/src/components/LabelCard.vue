@@ -49,7 +49,7 @@ const allowed = computed(() => {
         <h3>{{ product.name }}</h3>
         <small>{{ product.class.replaceAll('-', ' ') }}</small>
       </div>
-      <button v-if="mayEdit" class="tap bare" type="button" @click="emit('edit')">Label</button>
+      <button v-if="mayEdit" class="tap bare" type="button" @click="emit('edit')">Change the label</button>
     </header>
     <dl>
       <div v-for="[what, value] in lines" :key="what">

@@ -73,7 +73,7 @@ const left = computed(() => {
       ></label>
       <label class="field"
         ><span>On this part before</span
-        ><ElSelect v-model="beforeId" name="mix-before"
+        ><ElSelect v-model="beforeId" name="mix-before" placeholder="nothing"
           ><ElOption value="" label="nothing" /><ElOption v-for="entry in products" :key="entry.id" :value="entry.id" :label="entry.name" /></ElSelect
       ></label>
       <label class="field"><span>Rated cooling, kW</span><NumberField v-model="coolingKw" name="mix-kw" /></label>
@@ -147,7 +147,7 @@ const left = computed(() => {
 }
 .fields {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
   gap: 0.8rem 1.2rem;
 }
 .stop {

@@ -3,7 +3,7 @@
 import { gradeNames, partNames, type Family, type Grade, type Grades, type Part } from '@yastik/core'
 import { computed, useId } from 'vue'
 import SoilPatterns from './SoilPatterns.vue'
-import type { Point } from './sheet.ts'
+import type { Point, Shape } from './sheet.ts'
 import { sheets } from './sheets.ts'
 
 const props = withDefaults(
@@ -44,6 +44,14 @@ const strokes = computed(() => sheet.value.strokes.filter(({ goesWith }) => !goe
 const arrow = ([x1, y1]: Point, [x2, y2]: Point) => {
   const [top, bottom] = [Math.min(y1, y2), Math.max(y1, y2)]
   return `M${x1},${y1}L${x2},${y2}M${x1 - 4},${top + 7}L${x1},${top}L${x1 + 4},${top + 7}M${x2 - 4},${bottom - 7}L${x2},${bottom}L${x2 + 4},${bottom - 7}`
+}
+
+/** Width of a letter of a part's name on the sheet, and where names on the left begin. */
+const letter = 6.8
+const leftEdge = 4
+const leader = ({ at, text, side, part }: Shape) => {
+  const [x, y] = side === 'right' ? [text[0] - 8, text[1] - 5] : [Math.max(text[0] + 44, leftEdge + partNames[part].length * letter), text[1] - 20]
+  return `M${at[0]},${at[1]}L${x},${y}`
 }
 
 function onKey(event: KeyboardEvent, part: Part) {
@@ -110,10 +118,7 @@ function onKey(event: KeyboardEvent, part: Part) {
       aria-hidden="true"
       @click="!readonly && emit('select', region.part)"
     >
-      <path
-        :d="`M${region.at[0]},${region.at[1]}L${region.side === 'right' ? region.text[0] - 8 : region.text[0] + 44},${region.text[1] - (region.side === 'right' ? 5 : 20)}`"
-        class="leader"
-      />
+      <path :d="leader(region)" class="leader" />
       <circle :cx="region.at[0]" :cy="region.at[1]" r="2.6" />
       <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] - 12" class="name">
         {{ partNames[region.part] }}

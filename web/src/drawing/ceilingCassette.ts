@@ -77,5 +77,5 @@ export const ceilingCassette: SectionSheet = {
     { at: [306, 116], says: 'motor' },
     { at: [376, 80], says: 'void above the ceiling' },
   ],
-  height: { from: [646, 318], to: [646, 458], text: [560, 450] },
+  height: { from: [692, 318], to: [692, 458], text: [560, 450] },
 }

@@ -16,7 +16,7 @@ export const rvRooftop: SectionSheet = {
     { part: 'basePan', path: 'M352,312L514,312L510,326L356,326Z', at: [486, 320], text: [560, 308], side: 'right' },
     { part: 'drainLine', path: 'M152,314L166,308L170,316L128,344L112,344L112,338L126,336Z', at: [132, 332], text: [48, 360], side: 'left' },
     { part: 'pan', path: 'M168,306L232,306L228,320L172,320Z', at: [184, 314], text: [48, 306], side: 'left' },
-    { part: 'outlet', path: 'M308,388L384,388L394,406L298,406Z', at: [366, 398], text: [560, 404], side: 'right' },
+    { part: 'outlet', path: 'M308,388L384,388L394,406L298,406Z', at: [366, 398], text: [560, 432], side: 'right' },
     { part: 'coilFace', path: 'M178,198L196,198L196,302L178,302Z', at: [186, 226], text: [48, 152], side: 'left' },
     { part: 'coilBack', path: 'M196,198L215,198L215,302L196,302Z', at: [206, 270], text: [48, 204], side: 'left' },
     { part: 'filter', path: 'M190,392L266,392L266,401L190,401Z', at: [206, 397], text: [48, 420], side: 'left' },

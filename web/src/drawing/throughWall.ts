@@ -63,7 +63,8 @@ export const throughWall: SectionSheet = {
   words: [
     { at: [347, 237], says: 'motor' },
     { at: [347, 328], says: 'comp.' },
-    { at: [230, 202], says: 'heater' },
+    { at: [284, 196], says: 'heater' },
+    { at: [392, 345], says: 'slinger' },
     { at: [438, 134], says: 'sleeve' },
     { at: [176, 448], says: 'room' },
     { at: [430, 448], says: 'outdoors' },

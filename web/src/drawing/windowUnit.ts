@@ -47,7 +47,7 @@ export const windowUnit: SectionSheet = {
     ...bladesOf(wheelCentre, 30, 46, 22),
     { path: 'M336,202L396,202L396,242L336,242ZM269,222L336,222M396,222L418,222', kind: 'thin' },
     { path: 'M316,120L316,312', kind: 'thick' },
-    { path: 'M408,298L438,298', kind: 'thick', goesWith: 'rearFan' },
+    { path: 'M408,296L438,296', kind: 'thick', goesWith: 'rearFan' },
     { path: 'M150,130L150,150M160,129L160,152M170,128L170,154', kind: 'thick', goesWith: 'outlet' },
     { path: 'M140,168L140,300', kind: 'thick' },
     { path: 'M334,328L500,328', kind: 'water' },
@@ -57,6 +57,7 @@ export const windowUnit: SectionSheet = {
   words: [
     { at: [346, 226], says: 'motor' },
     { at: [354, 296], says: 'comp.' },
+    { at: [403, 312], says: 'slinger' },
     { at: [232, 440], says: 'room' },
     { at: [352, 440], says: 'outdoors' },
     { at: [344, 40], says: 'sash above' },

@@ -40,10 +40,8 @@ try {
 }
 
 const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
-/** What a value changes against the one that is followed, on a round of one ordinary unit of each family. */
+/** What a value changes against the one that is followed, on the same round. */
 function difference(one: Consequence, followed: Consequence): string {
-  if (one.value === followed.value)
-    return `followed: ${one.minutes} min, ${one.money} for work and product, ${one.waterL} L, ${one.notReached} parts not reached`
   const left = one.notReached - followed.notReached
   const said = [
     ...(one.minutes === followed.minutes ? [] : [signed(one.minutes - followed.minutes, 'min')]),
@@ -53,13 +51,16 @@ function difference(one: Consequence, followed: Consequence): string {
   ]
   return said.join(', ') || 'no difference on this round'
 }
+const consequences = computed(() =>
+  names.map((name) => ({ name, all: consequencesOf(name, rules.value, stores.value?.products, stores.value?.equipment) })),
+)
+const followed = computed(() => consequences.value[0].all.find(({ value }) => value === rules.value[consequences.value[0].name])!)
 const brings = computed(() =>
   Object.fromEntries(
-    names.map((name) => {
-      const all = consequencesOf(name, rules.value, stores.value?.products, stores.value?.equipment)
-      const followed = all.find(({ value }) => value === rules.value[name])!
-      return [name, Object.fromEntries(all.map((one) => [one.value, difference(one, followed)]))]
-    }),
+    consequences.value.map(({ name, all }) => [
+      name,
+      Object.fromEntries(all.filter(({ value }) => value !== rules.value[name]).map((one) => [one.value, difference(one, followed.value)])),
+    ]),
   ),
 )
 
@@ -89,8 +90,10 @@ async function set(change: Partial<HouseRules>) {
           : 'The owner sets these. In Method you can decide otherwise for one job, and say why.'
       }}
     </p>
-    <p class="small">
-      Under each way stands what it brings on the same round of five ordinary units, one of each family, with your rates and what your van holds.
+    <p data-round>
+      The same round of ten ordinary units, two of each family, takes one person <b>{{ followed.minutes }} min</b> with waits,
+      <b>{{ followed.money.toFixed(2) }}</b> of work and product, <b>{{ followed.waterL }} L</b> of water, and leaves
+      <b>{{ followed.notReached }}</b> soiled parts. Under each other way stands what it would change.
     </p>
     <FaultNote :error="error" />
     <p role="status">{{ saved }}</p>

@@ -1,6 +1,18 @@
 <script setup lang="ts">
 // Method: decisions with their because; flip a school or a single choice and see what changes; then agree it.
-import { knownHouseRules, partNames, planTotals, schools, type JobFile, type PlannedDecision, type SchoolName, type Topic } from '@yastik/core'
+import {
+  compareChoice,
+  contextOf,
+  knownHouseRules,
+  partNames,
+  planTotals,
+  schools,
+  type Choice,
+  type JobFile,
+  type PlannedDecision,
+  type SchoolName,
+  type Topic,
+} from '@yastik/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import DecisionEntry from '../components/DecisionEntry.vue'
@@ -31,6 +43,7 @@ const foregone = computed(() => unitPlan.value?.decisions.filter((decision) => !
 
 const chooseSchool = (school: SchoolName, value: string, because: string) =>
   job.add(props.unitId, { type: 'school-chosen', school, value, ...(because ? { because } : {}) })
+const whatIf = (topic: Topic, choice: string) => file.value && compareChoice(file.value.units[0], contextOf(file.value), topic, choice as Choice)
 const choose = (topic: Topic, choice: string | null, because: string) =>
   job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
 
@@ -79,6 +92,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           :key="decision.topic"
           :decision="decision"
           :fixed="started"
+          :what-if="(choice) => whatIf(decision.topic, choice)"
           @choose="(choice, because) => choose(decision.topic, choice, because)"
         />
       </ol>

@@ -1,0 +1,187 @@
+// Every family on its own sheet, stores and the mixing calculator, schools for one job, and units that are alike.
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { grade, sent, workUntil } from './support/moves.ts'
+
+jest.setTimeout(240_000)
+let app: RunningApp
+let sheet: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  sheet = await openBrowser(app.base)
+  await signIn(sheet, 'mira', 'clear-to-the-fins')
+})
+afterAll(async () => {
+  await sheet?.close()
+  await app?.close()
+})
+async function openUnit(name: string, station: string): Promise<void> {
+  await sheet.driver.get(`${app.base}/`)
+  await clickText(sheet, name)
+  await clickText(sheet, station)
+}
+
+describe('a unit of each family', () => {
+  it.each([
+    ['Reading hall, east', 'ceiling-cassette', 'strip down'],
+    ['Keeper’s den', 'window', 'carry out and clean on the bench'],
+    ['Pitch B7, above the berth', 'rv-rooftop', 'cover off, clean in place'],
+  ])('%s shows its own section, and how far one goes in', async (name, family, scope) => {
+    await openUnit(name, 'Look-over')
+    await find(sheet, `svg.section[data-family="${family}"]`)
+    await expectText(sheet, '[data-scope]', scope)
+  })
+  it('is graded on its section, outdoor side included, and sent to the bench', async () => {
+    await openUnit('Room 21', 'Look-over')
+    await find(sheet, 'svg.section[data-family="through-wall"]')
+    await grade(sheet, 'condenserFace', 3)
+    await expectText(sheet, '[data-scope]', 'carry out and clean on the bench')
+    await clickText(sheet, 'See the method')
+    await find(sheet, '[data-topic="condenser-agent"][data-choice="outdoor-foam"]')
+  })
+})
+
+describe('a roof unit at work', () => {
+  it('has its battery parted before it is proved dead, and its opening plugged before anything is brushed', async () => {
+    await openUnit('Pitch B7, above the berth', 'Method')
+    await click(sheet, '[data-agree]')
+    const done = await workUntil(sheet, (id) => id === 'vacuum-coil')
+    expect(done.indexOf('part-battery')).toBeLessThan(done.indexOf('prove-dead'))
+    expect(done).toEqual(expect.arrayContaining(['go-up', 'set-containment', 'off-shroud', 'off-cover', 'off-ice-probe', 'plug-opening']))
+    await expectText(sheet, '[aria-label="The step to do now"]', 'respirator')
+  })
+  it('waits in the wind, says so to the customer, and can still be handed over', async () => {
+    await sheet.driver.get(`${app.base}/sites`)
+    await clickText(sheet, 'Uferlund Pitches')
+    await type(sheet, 'input[name="wind"]', '12')
+    await clickText(sheet, 'Save the site')
+    await expectText(sheet, '[role="status"]', 'Saved')
+    await openUnit('Pitch C2, over the galley', 'Look-over')
+    await grade(sheet, 'coilFace', 2)
+    await expectText(sheet, '[data-scope]', 'do not clean today')
+    await expectText(sheet, '.because', 'wind of 12 m/s')
+    await clickText(sheet, 'See the method')
+    await click(sheet, '[data-agree]')
+    await workUntil(sheet, () => false)
+    await clickText(sheet, 'Prove it')
+    await expectText(sheet, '[data-customer-text]', 'Not cleaned on this visit. Wind of 12 m/s')
+    await click(sheet, '[data-hand-over]')
+    await expectText(sheet, '[data-record]', 'handed over')
+    await expectText(sheet, '[data-customer-text]', 'Nothing was opened')
+  })
+})
+
+describe('a school for one job', () => {
+  it('asks why, changes the plan, and stands in the record with its reason', async () => {
+    await openUnit('Keeper’s den', 'Method')
+    const before = await textOf(sheet, '[data-totals]')
+    await click(sheet, '[data-school="wheelSchool"] [data-option="in-place"]')
+    await type(sheet, 'input[name="school-because"]', 'its hub is corroded')
+    await clickText(sheet, 'Decide so')
+    await find(sheet, '[data-topic="wheel"][data-choice="wash-in-place"]')
+    expect(await textOf(sheet, '[data-totals]')).not.toBe(before)
+    await sent(sheet)
+    await clickText(sheet, 'Record')
+    await expectText(sheet, '[data-record]', 'school for this job: in place — its hub is corroded')
+  })
+  it('shows what a choice that nothing calls for would change, before it is made', async () => {
+    await clickText(sheet, 'Method')
+    await click(sheet, '[data-topic="pan-treatment"] summary')
+    await click(sheet, '[data-topic="pan-treatment"] [data-flip="slow-release"]')
+    await expectText(sheet, '[data-topic="pan-treatment"] .diff', '+1 min')
+  })
+})
+
+describe('house rules', () => {
+  it('say what each way would change on the same round of units', async () => {
+    await sheet.driver.get(`${app.base}/house-rules`)
+    await expectText(sheet, '[data-round]', /\d+ min with waits/)
+    await expectText(sheet, '[data-brings="dry"]', /L water.*not reached/)
+    expect(await exists(sheet, '[data-brings="rinse"]')).toBe(false)
+  })
+})
+
+describe('alike units', () => {
+  it('are added in one go, with the traits of the one they are like', async () => {
+    await sheet.driver.get(`${app.base}/sites`)
+    await clickText(sheet, 'Kornfeld Lodge')
+    await find(sheet, '[data-alike]')
+    await click(sheet, 'tbody tr:last-child [data-alike]')
+    await find(sheet, '[data-family="through-wall"][aria-checked="true"]')
+    await type(sheet, 'input[name="unit-name"]', 'Room 24')
+    await type(sheet, 'textarea[name="more-names"]', 'Room 25\nRoom 25')
+    await clickText(sheet, 'Save the unit')
+    await expectText(sheet, '[role="alert"]', 'a name is there twice')
+    await type(sheet, 'textarea[name="more-names"]', 'Room 25\nRoom 26')
+    await clickText(sheet, 'Save the unit')
+    await expectText(sheet, 'table', 'Room 26')
+    await expectText(sheet, 'table', 'Room 24')
+  })
+  it('lose the traits that another family does not have', async () => {
+    await clickText(sheet, 'Add a unit')
+    await click(sheet, '[data-family="window"]')
+    await find(sheet, 'input[name="weightKg"]')
+    await click(sheet, '[data-family="wall-head"]')
+    await find(sheet, 'input[name="ceilingGapCm"]')
+    expect(await exists(sheet, 'input[name="weightKg"]')).toBe(false)
+  })
+})
+
+describe('stores', () => {
+  it('mix within the label, and stop where two products must not meet', async () => {
+    await sheet.driver.get(`${app.base}/stores`)
+    await expectText(sheet, '[data-mix]', 'L of product')
+    await type(sheet, 'input[name="mix-dilution"]', '3')
+    await expectText(sheet, '[data-wrong]', "dilution 1:3 is outside the label's 1:10 to 1:20")
+    await type(sheet, 'input[name="mix-dilution"]', '10')
+    await expectText(sheet, '[data-mix]', '0.023')
+    await click(sheet, '.mixer .fields label:nth-child(2) .el-select__wrapper')
+    await sheet.driver.sleep(400)
+    await sheet.driver.executeScript(
+      "[...document.querySelectorAll('.el-select-dropdown__item')].filter((item) => item.offsetParent && item.textContent.includes('Antimicrobial'))[0].click()",
+    )
+    await expectText(sheet, '[data-stop]', 'without a rinse between: stop')
+    await click(sheet, '[data-rinsed]')
+    await expectText(sheet, '[data-mix]', '0.023')
+  })
+  it('count the van, and turn down a count that cannot be', async () => {
+    await type(sheet, 'input[name="stock-outdoor"]', '-2')
+    await (await find(sheet, 'input[name="stock-outdoor"]')).sendKeys('\t')
+    await expectText(sheet, '[role="alert"]', 'inStockLitres: -2 is not allowed')
+    await type(sheet, 'input[name="stock-outdoor"]', '0')
+    await (await find(sheet, 'input[name="stock-outdoor"]')).sendKeys('\t')
+    await expectText(sheet, '[role="status"]', 'Saved')
+  })
+  it('change what the plan takes: second best, and what is missing is said', async () => {
+    await openUnit('Room 22', 'Look-over')
+    await grade(sheet, 'condenserFace', 3)
+    await clickText(sheet, 'See the method')
+    await find(sheet, '[data-topic="condenser-agent"][data-choice="mild-detergent"]')
+    await expectText(sheet, 'aside', 'Outdoor coil foam: none is in stock; second best is mild detergent')
+  })
+  it('are written by the owner alone', async () => {
+    const technician = await openBrowser(app.base)
+    try {
+      await signIn(technician, 'sanna', 'clear-to-the-fins')
+      await technician.driver.get(`${app.base}/stores`)
+      await find(technician, 'input[name="stock-outdoor"]:disabled')
+      await expectText(technician, '.page', 'You can mix from what is here')
+      expect(await exists(technician, '[data-add-equipment]')).toBe(false)
+    } finally {
+      await technician.close()
+    }
+  })
+  it('take a new product from its label', async () => {
+    await sheet.driver.get(`${app.base}/stores`)
+    await clickText(sheet, 'Write a label down')
+    await type(sheet, 'input[name="product-name"]', 'Fin rinse aid')
+    await type(sheet, 'input[name="pH-least"]', '7')
+    await type(sheet, 'input[name="pH-most"]', '6')
+    await clickText(sheet, 'Save the label')
+    await expectText(sheet, '[role="alert"]', 'the first number is above the second')
+    await type(sheet, 'input[name="pH-most"]', '8')
+    await clickText(sheet, 'allowed indoors')
+    await clickText(sheet, 'Save the label')
+    await expectText(sheet, '.cards', 'Fin rinse aid')
+  })
+})
