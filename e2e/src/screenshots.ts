@@ -42,6 +42,22 @@ try {
   await go(`${started}/at-the-unit`, '[data-step]')
   await shoot('at-the-unit-phone')
   await setSize(sheet, 1280, 800)
+  for (const [name, unit] of [
+    ['cassette', 'Reading hall'],
+    ['roof-unit', 'Pitch B7'],
+    ['window-unit', 'Keeper’s den'],
+    ['through-wall', 'Room 21'],
+  ]) {
+    await go('/', 'a.unit')
+    const path = await sheet.driver.executeScript<string>(
+      "return [...document.querySelectorAll('a.unit')].find((link) => link.textContent.includes(arguments[0])).getAttribute('href').replace(/[a-z-]+$/, '')",
+      unit,
+    )
+    await go(`${path}look-over`, 'svg.section')
+    await shoot(`look-over-${name}`)
+  }
+  await go('/stores', '[data-mix]')
+  await shoot('stores')
   await go('/logbook', '[data-logbook]')
   await shoot('logbook')
   const proved = await sheet.driver.executeScript<string>(

@@ -54,7 +54,8 @@ export const happeningSchema = z.discriminatedUnion('type', [
   }),
   closed({ type: z.literal('step-done'), unitId, stepId }),
   closed({ type: z.literal('note'), unitId, text: z.string().trim().min(1).max(2000) }),
-  closed({ type: z.literal('handed-over'), unitId, verdict: z.literal(verdicts) }),
+  /** With the text that the customer was given, so that a later change of rules or stores does not change what was said. */
+  closed({ type: z.literal('handed-over'), unitId, verdict: z.literal(verdicts), customerText: z.string().max(5000).optional() }),
   closed({ type: z.literal('undone'), unitId, eventId: z.uuid() }),
 ])
 export type Happening = z.infer<typeof happeningSchema>

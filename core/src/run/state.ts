@@ -73,7 +73,12 @@ function apply(unit: UnitState, { id, atMs, by, happening }: JobEvent): void {
       unit.notes.push({ text: happening.text, atMs, by, eventId: id })
       return
     case 'handed-over':
-      handOver(unit, id, { verdict: happening.verdict, atMs, by })
+      handOver(unit, id, {
+        verdict: happening.verdict,
+        atMs,
+        by,
+        ...(happening.customerText === undefined ? {} : { customerText: happening.customerText }),
+      })
       return
     case 'undone':
       return

@@ -45,7 +45,7 @@ export interface UnitState {
   tray: TrayItem[]
   ledger: LedgerEntry[]
   notes: { text: string; atMs: number; by: number; eventId: string }[]
-  handedOver?: { verdict: Verdict; atMs: number; by: number }
+  handedOver?: { verdict: Verdict; atMs: number; by: number; customerText?: string }
   /** Events that are on record but do not count, and why. */
   held: { eventId: string; because: string[] }[]
 }

@@ -1,5 +1,5 @@
 // Loads the demo once: into an empty database, and never over anything.
-import { builtInProducts, builtInVan, startHouseRules, type Complaint, type Grades, type JobFile } from '@yastik/core'
+import { builtInProducts, builtInVan, planJob, startHouseRules, type Complaint, type Grades, type JobFile } from '@yastik/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { hashPassword } from '../auth/passwords.ts'
 import { Firm, Job, JobUnit, Site, Unit, User } from '../db/models.ts'
@@ -103,7 +103,7 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
         diary.add({ type: 'reading-taken', when: 'before', readings: before }, 8)
         diary.work(diary.agree(file))
         diary.add({ type: 'reading-taken', when: 'after', readings: after }, 1)
-        diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after) }, 2)
+        diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after), customerText: planJob(file).units[0].customerText }, 2)
         await storeEvents(sequelize, job, who, diary.events, transaction)
       }
     }

@@ -2,7 +2,11 @@
 // What the customer is told in writing about this unit, ready to be copied or read aloud.
 import { ref } from 'vue'
 
-const props = defineProps<{ text: string }>()
+const props = defineProps<{
+  text: string
+  /** Whether it was handed over with this text; before that it is what will be said once all is done. */
+  given: boolean
+}>()
 const said = ref('')
 async function copy() {
   try {
@@ -16,7 +20,7 @@ async function copy() {
 
 <template>
   <section class="stack customer" aria-label="For the customer">
-    <h3>For the customer</h3>
+    <h3>{{ given ? 'What the customer was told' : 'For the customer, once it is done' }}</h3>
     <blockquote data-customer-text>{{ text }}</blockquote>
     <div class="row no-print">
       <button class="tap" type="button" @click="copy">Copy the text</button><span role="status" class="small">{{ said }}</span>

@@ -47,7 +47,7 @@ const arrow = ([x1, y1]: Point, [x2, y2]: Point) => {
 }
 
 /** Width of a letter of a part's name on the sheet, and where names on the left begin. */
-const letter = 6.8
+const letter = 6.2
 const leftEdge = 4
 const leader = ({ at, text, side, part }: Shape) => {
   const [x, y] = side === 'right' ? [text[0] - 8, text[1] - 5] : [Math.max(text[0] + 44, leftEdge + partNames[part].length * letter), text[1] - 20]
@@ -234,6 +234,12 @@ function onKey(event: KeyboardEvent, part: Part) {
 }
 .callout .hit {
   fill: transparent;
+}
+/* A ground of paper under the letters: a leader may run behind them. */
+.callout text {
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
 }
 .callout .name {
   font-size: 15px;

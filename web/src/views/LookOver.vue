@@ -89,7 +89,7 @@ useKeys([
     </section>
     <aside class="stack" aria-label="What follows">
       <template v-if="unitPlan && scope">
-        <p class="eyebrow">From what is graded so far</p>
+        <p class="eyebrow">{{ Object.keys(state.grades).length > 0 ? 'From what is graded so far' : 'Before anything is graded' }}</p>
         <h2 class="verdict" data-scope>{{ wholeWords(scope.choice) }}</h2>
         <ul class="because">
           <li v-for="reason in scope.because" :key="reason">{{ reason }}</li>

@@ -42,7 +42,7 @@ async function handOver() {
   if (!state.value.steps) refused.value = ['no method was agreed']
   else refused.value = openSteps.value.map(({ title }) => `not done: ${title}`)
   if (refused.value.length > 0) return
-  await job.add(props.unitId, { type: 'handed-over', verdict: proof.value.verdict })
+  await job.add(props.unitId, { type: 'handed-over', verdict: proof.value.verdict, customerText: unitPlan.value?.customerText })
   await router.push({ name: 'record', params: { jobId: props.jobId, unitId: props.unitId } })
 }
 </script>
@@ -117,7 +117,7 @@ async function handOver() {
         >
       </p>
     </section>
-    <CustomerText :text="unitPlan.customerText" />
+    <CustomerText :text="state.handedOver?.customerText ?? unitPlan.customerText" :given="state.handedOver !== undefined" />
     <div class="row ruled-top">
       <button
         v-if="!state.handedOver"

@@ -93,7 +93,7 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly />
       <template v-if="unitPlan">
         <ReferralNote :referrals="unitPlan.referrals" />
-        <CustomerText :text="unitPlan.customerText" />
+        <CustomerText :text="state.handedOver?.customerText ?? unitPlan.customerText" :given="state.handedOver !== undefined" />
       </template>
     </aside>
   </div>
