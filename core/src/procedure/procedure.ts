@@ -28,12 +28,13 @@ export function draftSteps(drafting: Drafting): Step[] {
   const seen = lookOverSteps(drafting)
   const isolated = isolateSteps(drafting, seen)
   const protectedBy = protectSteps(drafting, isolated)
-  const stripped = stripSteps(drafting, [...isolated.slice(-1), ...protectedBy])
+  const stripped = stripSteps(drafting, lastOf([...isolated, ...protectedBy]))
   const open = lastOf([...isolated, ...protectedBy, ...stripped])
   const dryCleaned = [...dryCleanSteps(drafting, open), ...clearCondenserSteps(drafting, open)]
   const bare = lastOf([...open, ...dryCleaned])
-  const agent = agentSteps(drafting, bare, protectedBy)
-  const outdoorAgent = condenserAgentSteps(drafting, bare, protectedBy)
+  const ready = lastOf(protectedBy)
+  const agent = agentSteps(drafting, bare, ready)
+  const outdoorAgent = condenserAgentSteps(drafting, bare, ready)
   const filters = filterSteps(drafting, agent.at(-1))
   const washed = washSteps(drafting, [...bare, ...agent])
   const outdoors = washOutdoorSteps(drafting, [...bare, ...outdoorAgent])
@@ -90,17 +91,21 @@ function inPhaseOrder(steps: Step[]): Step[] {
 /** Keeps of every `after` only what no other entry of it already implies (transitive reduction); `steps` are in workable order. */
 function withoutImplied(steps: Step[]): Step[] {
   const place = new Map(steps.map(({ id }, index) => [id, index]))
-  const ancestors = new Map<string, Set<string>>()
-  return steps.map((entry) => {
-    const implied = new Set<string>()
+  // One bit a step: what has to have ended before each.
+  const words = (steps.length + 31) >> 5
+  const implied = new Uint32Array(words * steps.length)
+  steps.forEach((entry, index) => {
+    const own = index * words
+    const before = entry.after.map((id) => place.get(id)!).sort((a, b) => b - a)
     const kept: string[] = []
-    for (const before of [...new Set(entry.after)].sort((a, b) => place.get(b)! - place.get(a)!)) {
-      if (implied.has(before)) continue
-      kept.push(before)
-      implied.add(before)
-      for (const ancestor of ancestors.get(before) ?? []) implied.add(ancestor)
+    for (const other of before) {
+      const [word, bit] = [own + (other >> 5), 1 << (other & 31)]
+      if (implied[word] & bit) continue
+      kept.push(steps[other].id)
+      for (let at = 0; at < words; at++) implied[own + at] |= implied[other * words + at]
+      implied[word] |= bit
     }
-    ancestors.set(entry.id, implied)
-    return { ...entry, after: kept.reverse() }
+    entry.after = kept.reverse()
   })
+  return steps
 }

@@ -1,6 +1,6 @@
 // How is a ceiling cassette put together? Its part graph, from the room upwards.
 import type { Component } from '../component.ts'
-import { always, minutes, none, sharpFins, storedCharge } from './common.ts'
+import { always, coilThermistor, controlBox, minutes, none } from './common.ts'
 
 const overhead = 'Overhead work: goggles on, one hand under what is freed before its last screw is out.'
 
@@ -93,26 +93,17 @@ export const ceilingCassetteComponents: readonly Component[] = [
     seatGate: 'Every plug is on its label, and the panel lies tight all round',
     cautions: [overhead, 'Power is off and proved dead before a plug is parted.'],
   },
-  {
-    id: 'board-box',
-    name: 'control box',
+  controlBox({
     behind: ['cover'],
-    fitted: (design) => design.boardRemovable,
-    fasteners: () => [
-      { kind: 'box screw', count: 2 },
-      { kind: 'labelled plug', count: 5 },
-    ],
-    slot: 'dry bag',
     ladder: true,
+    screws: 2,
+    plugs: 5,
     offMin: minutes(7),
     onMin: minutes(8),
     takeOff: 'Label and part pump, float, thermistor, fan motor and earth, take the box screws out and bag the control box',
     putBack: 'Refit the control box beside the bell mouth and join each plug to its label, earth first',
     photo: 'the control box with every plug in view',
-    seatGate: 'Every plug is on its label, earth first',
-    cautions: [storedCharge],
-    skill: 'electrics',
-  },
+  }),
   {
     id: 'bell-mouth',
     name: 'bell mouth',
@@ -128,21 +119,7 @@ export const ceilingCassetteComponents: readonly Component[] = [
     seatGate: 'The wheel turns by hand without touching the bell mouth',
     cautions: [overhead],
   },
-  {
-    id: 'coil-thermistor',
-    name: 'coil thermistor',
-    behind: ['bell-mouth'],
-    fitted: always,
-    fasteners: () => [{ kind: 'sensor clip', count: 1 }],
-    slot: 'tied to the frame, clear of water',
-    offMin: minutes(1),
-    onMin: minutes(1),
-    takeOff: 'Slip the coil thermistor out of its clip and tie it clear of the water',
-    putBack: 'Push the coil thermistor fully into its clip',
-    photo: 'the coil thermistor in its clip',
-    seatGate: 'The thermistor is back in its own clip',
-    cautions: [sharpFins],
-  },
+  coilThermistor('bell-mouth'),
   {
     id: 'pan',
     name: 'drain pan',

@@ -1,6 +1,6 @@
 // How is a roof unit of a caravan or motorhome put together? Its part graph, from the roof down.
 import type { Component } from '../component.ts'
-import { always, minutes, none, sharpFins, sheetMetal, storedCharge } from './common.ts'
+import { always, controlBox, minutes, none, sharpFins, sheetMetal } from './common.ts'
 
 const edges = 'The edge of the shroud cuts a roof membrane: lay it flat on a mat, tied, and never drag it.'
 const wind = 'Wind takes a loose shroud: tie it before the last screw is out.'
@@ -78,25 +78,15 @@ export const rvRooftopComponents: readonly Component[] = [
     seatGate: 'The probe sits between the same fins and as deep as the photograph shows',
     cautions: [sharpFins],
   },
-  {
-    id: 'board-box',
-    name: 'control box',
+  controlBox({
     behind: ['cover'],
-    fitted: (design) => design.boardRemovable,
-    fasteners: () => [
-      { kind: 'box screw', count: 2 },
-      { kind: 'labelled plug', count: 4 },
-    ],
-    slot: 'dry bag',
-    skill: 'electrics',
+    screws: 2,
+    plugs: 4,
     offMin: minutes(6),
     onMin: minutes(7),
     takeOff: 'Label and part the plugs, take the box screws out and bag the control box',
-    putBack: 'Refit the control box and join each plug to its label, earth first',
     photo: 'the control box, every plug in view',
-    seatGate: 'Every plug is on its label, earth first',
-    cautions: [storedCharge],
-  },
+  }),
   {
     id: 'pan',
     name: 'evaporator pan',

@@ -1,6 +1,6 @@
 // How is a high-wall head put together? Its part graph.
 import type { Component } from '../component.ts'
-import { always, minutes, none, sharpFins } from './common.ts'
+import { always, coilThermistor, controlBox, minutes, none, sharpFins } from './common.ts'
 
 /** Components of a wall head, outermost first. */
 export const wallHeadComponents: readonly Component[] = [
@@ -86,40 +86,18 @@ export const wallHeadComponents: readonly Component[] = [
     seatGate: 'The sensor sits where the photograph shows it',
     cautions: [],
   },
-  {
-    id: 'coil-thermistor',
-    name: 'coil thermistor',
-    behind: ['cover'],
-    fitted: always,
-    fasteners: () => [{ kind: 'sensor clip', count: 1 }],
-    slot: 'tied to the frame, clear of water',
-    offMin: minutes(1),
-    onMin: minutes(1),
-    takeOff: 'Slip the coil thermistor out of its clip and tie it clear of the water',
-    putBack: 'Push the coil thermistor fully into its clip',
-    photo: 'the coil thermistor in its clip',
-    seatGate: 'The thermistor is back in its own clip',
-    cautions: [sharpFins],
-  },
-  {
-    id: 'board-box',
+  coilThermistor('cover'),
+  controlBox({
     name: 'electronics box',
     behind: ['cover', 'coil-thermistor', 'room-sensor'],
-    fitted: (design) => design.boardRemovable,
-    fasteners: () => [
-      { kind: 'box screw', count: 2 },
-      { kind: 'labelled plug', count: 4 },
-    ],
-    slot: 'dry bag',
+    screws: 2,
+    plugs: 4,
     offMin: minutes(6),
     onMin: minutes(7),
     takeOff: 'Label and part the plugs (wheel motor, louvre motor, thermistor, earth), take the box screws out and bag the box away from the water',
     putBack: 'Refit the box and join each plug to its label, earth first',
     photo: 'the wiring, every plug in view',
-    seatGate: 'Every plug is on its label, earth first',
-    cautions: ['Stored charge: wait, and prove dead again before touching terminals.'],
-    skill: 'electrics',
-  },
+  }),
   {
     id: 'drain-hose',
     name: 'drain hose',

@@ -1,6 +1,7 @@
 // How is a one-box unit in a window put together? Its part graph, from the room side.
 import type { Component } from '../component.ts'
-import { always, minutes, none, pipeBehind, sharpFins, sheetMetal, storedCharge } from './common.ts'
+import { always, controlBox, minutes, none, pipeBehind, sharpFins, sheetMetal } from './common.ts'
+import { foamAirGuide, indoorPan } from './oneBox.ts'
 
 /** Components of a window unit, outermost first. */
 export const windowComponents: readonly Component[] = [
@@ -70,55 +71,18 @@ export const windowComponents: readonly Component[] = [
     photo: 'the screws in their places, by length',
     cautions: [sheetMetal, pipeBehind],
   },
-  {
-    id: 'air-guide',
-    name: 'foam air guide',
-    behind: ['cover'],
-    fitted: (design) => design.removable && design.foamAirGuide,
-    fasteners: () => [{ kind: 'foil tape to renew', count: 1 }],
-    slot: 'tray C',
-    offMin: minutes(4),
-    onMin: minutes(5),
-    takeOff: 'Cut the tape round the foam air guide, only as deep as the tape, and lift it off the blower',
-    putBack: 'Seat the foam air guide and close it all round with foil tape; silicone dabs have to set before it runs',
-    photo: 'the air guide, tape still on',
-    seatGate: 'No gap shows round the air guide',
-    cautions: ['Blade no deeper than the tape: a coil pipe lies close.'],
-  },
-  {
-    id: 'board-box',
-    name: 'control box',
+  foamAirGuide,
+  controlBox({
     behind: ['cover'],
     fitted: (design) => design.removable && design.boardRemovable,
-    fasteners: () => [
-      { kind: 'box screw', count: 2 },
-      { kind: 'labelled plug', count: 3 },
-    ],
-    slot: 'dry bag',
+    screws: 2,
+    plugs: 3,
     offMin: minutes(6),
     onMin: minutes(7),
     takeOff: 'Label and part the plugs, take the box screws out and bag the control box',
-    putBack: 'Refit the control box and join each plug to its label, earth first',
     photo: 'the control end, every plug in view',
-    seatGate: 'Every plug is on its label, earth first',
-    cautions: [storedCharge],
-    skill: 'electrics',
-  },
-  {
-    id: 'pan',
-    name: 'indoor pan',
-    part: 'pan',
-    behind: ['cover'],
-    fitted: (design) => design.removable && design.panRemovable,
-    fasteners: () => [{ kind: 'pan screw', count: 2 }],
-    slot: 'outdoors, on the wash sheet',
-    offMin: minutes(4),
-    onMin: minutes(4),
-    takeOff: 'Take the pan screws out and draw the indoor pan from under the coil',
-    putBack: 'Slide the indoor pan under the coil, its spout over the base pan',
-    seatGate: 'The spout lies over the base pan',
-    cautions: [sharpFins, pipeBehind],
-  },
+  }),
+  indoorPan,
   {
     id: 'wheel',
     name: 'blower wheel',
