@@ -1,7 +1,7 @@
 // Which causes are there, how likely is each beforehand, and what speaks for and against it?
 import { coilAt, airOf, deliveredCooling, pressureAt, airflowShare } from '../air/index.ts'
 import { estimate, type StartValue } from '../quantities/index.ts'
-import type { KnownDesign } from '../units/index.ts'
+import { isSplit, type KnownDesign } from '../units/index.ts'
 import { drainState, gradeOf, hasKind, isOffLevel, worstOf, type LookOver } from './lookover.ts'
 
 export type CleaningHelps = 'yes' | 'partly' | 'no'
@@ -73,8 +73,11 @@ const atLeast =
   (part: Parameters<typeof gradeOf>[1], grade: number) =>
   ({ lookOver }: Seen) =>
     gradeOf(lookOver, part) >= grade
-const cleanParts = ({ lookOver }: Seen) => worstOf(lookOver, 'filter', 'coilFace', 'coilBack', 'wheel') <= 1 && lookOver.grades.coilFace !== undefined
+/** Clean on both sides: what a unit has of a condenser counts too. */
+const cleanParts = ({ lookOver }: Seen) =>
+  worstOf(lookOver, 'filter', 'coilFace', 'coilBack', 'wheel', 'condenserFace', 'condenserInside') <= 1 && lookOver.grades.coilFace !== undefined
 const dirtyAirPath = ({ lookOver }: Seen) => worstOf(lookOver, 'coilFace', 'coilBack', 'wheel') >= 2
+const dirtyCondenser = ({ lookOver }: Seen) => worstOf(lookOver, 'condenserFace', 'condenserInside') >= 2
 const not = (condition: (seen: Seen) => boolean) => (seen: Seen) => !condition(seen)
 const both =
   (...conditions: ((seen: Seen) => boolean)[]) =>
@@ -87,6 +90,7 @@ const fullCoolingShare = estimate(0.9, 'share of clean')
 const largeSplit = estimate(1.1, 'times the clean split')
 const smallSplit = estimate(0.65, 'times the clean split')
 const noSplitK = estimate(2, 'K')
+const noSplit = ({ splitK }: Seen) => splitK !== undefined && splitK < noSplitK.value
 const lowAir = ({ airShare, airMeasured, lookOver }: Seen) => (airMeasured ? airShare < lowShare.value : lookOver.complaints.includes('weak-airflow'))
 const goodAir = ({ airShare, airMeasured }: Seen) => airMeasured && airShare >= goodAirShare.value
 const lowCooling = ({ coolingShare }: Seen) => coolingShare !== undefined && coolingShare < lowShare.value
@@ -102,6 +106,9 @@ const biofilmOn =
   (...parts: Parameters<typeof gradeOf>[1][]) =>
   ({ lookOver }: Seen) =>
     hasKind(lookOver, 'biofilm', ...parts)
+
+/** Water that stands in a pan; in the base pan of a one-box unit it is normal in use. */
+const standsInPan = both(finds('standing-water'), ({ lookOver }) => isSplit(lookOver.family))
 
 const sign = (logOdds: number, says: string, holds: (seen: Seen) => boolean): Sign => ({
   logOdds: estimate(logOdds, 'natural log of odds'),
@@ -132,6 +139,7 @@ export const causes: readonly Cause[] = [
       sign(0.8, 'a large temperature split with little air: fouling, not health', largeSplitLittleAir),
       sign(0.6, 'not cold', complains('not-cold')),
       sign(0.5, 'less air than it should move', lowAir),
+      sign(-1.5, 'next to no temperature split: fouling makes it larger', noSplit),
       sign(-2.5, 'the front face is clear', not(atLeast('coilFace', 1))),
     ],
   },
@@ -144,6 +152,7 @@ export const causes: readonly Cause[] = [
       sign(1, 'gaps of the back face are bridged', atLeast('coilBack', 3)),
       sign(0.8, 'a large temperature split with little air: fouling, not health', largeSplitLittleAir),
       sign(0.6, 'not cold', complains('not-cold')),
+      sign(-1.5, 'next to no temperature split: fouling makes it larger', noSplit),
       sign(-2, 'the back face is clear or was not seen', not(atLeast('coilBack', 1))),
     ],
   },
@@ -169,7 +178,7 @@ export const causes: readonly Cause[] = [
       sign(1.8, 'it smells', complains('smell')),
       sign(1.6, 'biofilm on pan, wheel or coil', biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine')),
       sign(1, 'slime or standing water in the pan', atLeast('pan', 2)),
-      sign(0.6, 'standing water', finds('standing-water')),
+      sign(0.6, 'standing water', standsInPan),
       sign(-1.5, 'the pan is clear and there is no smell', both(not(atLeast('pan', 1)), not(complains('smell')))),
     ],
   },
@@ -181,7 +190,7 @@ export const causes: readonly Cause[] = [
       sign(2, 'it drips indoors', complains('drips-indoors')),
       sign(2, 'the drain does not run', ({ lookOver }) => drainState(lookOver) === 'failed'),
       sign(1.2, 'the drain runs slowly', ({ lookOver }) => drainState(lookOver) === 'slow'),
-      sign(1, 'standing water', finds('standing-water')),
+      sign(1, 'standing water', standsInPan),
       sign(-2, 'the drain passed its flow test', ({ lookOver }) => lookOver.readings?.flowTest !== undefined && drainState(lookOver) === 'good'),
     ],
   },
@@ -219,6 +228,7 @@ export const causes: readonly Cause[] = [
       sign(1.5, 'a small temperature split with good airflow', smallSplitGoodAir),
       sign(0.8, 'not cold', complains('not-cold')),
       sign(-1.2, 'coil or wheel are dirty: clean first, then judge', both(dirtyAirPath, not(finds('oil-stain')))),
+      sign(-1.2, 'the outdoor coil is dirty: clean first, then judge', both(dirtyCondenser, not(finds('oil-stain')))),
       sign(-2.5, 'it delivers what it should', fullCooling),
     ],
   },
@@ -234,7 +244,7 @@ export const causes: readonly Cause[] = [
     prior: prior(0.15),
     signs: [
       sign(1.2, 'not cold', complains('not-cold')),
-      sign(1.5, 'next to no temperature split', ({ splitK }) => splitK !== undefined && splitK < noSplitK.value),
+      sign(2.2, 'next to no temperature split', noSplit),
       sign(-3, 'it delivers what it should', fullCooling),
     ],
   },
@@ -263,7 +273,8 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(0.2),
     signs: [
-      sign(2.2, 'the outdoor coil is coated or worse', ({ lookOver }) => worstOf(lookOver, 'condenserFace', 'condenserInside') >= 2),
+      sign(2.2, 'the outdoor coil is coated or worse', dirtyCondenser),
+      sign(1, 'gaps of the outdoor coil are bridged', ({ lookOver }) => worstOf(lookOver, 'condenserFace', 'condenserInside') >= 3),
       sign(0.8, 'less cooling than its air accounts for', both(lowCooling, goodAir)),
       sign(0.6, 'not cold', complains('not-cold')),
     ],
