@@ -1,4 +1,4 @@
-import { planJob } from '../plan/index.ts'
+import { planJob, type UnitJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { knownHouseRules } from '../method/index.ts'
 import { priceOf } from './index.ts'
@@ -32,6 +32,12 @@ describe('kit', () => {
     expect(item('Antimicrobial coil foam')!.quantity).toBeGreaterThan(0)
     expect(item('zip tie')).toMatchObject({ quantity: 1, why: 'renewed: drain hose' })
     expect(item('long driver')).toBeDefined()
+  })
+  it('holds what a family needs besides the van: mats and a plug on a roof, battens for a bench', () => {
+    const items = (family: UnitJob['family']) => planJob(jobWith({ family, grades: { coilFace: { grade: 2 } } })).kit.map((entry) => entry.item)
+    expect(items('rv-rooftop')).toEqual(expect.arrayContaining(['roof mats and ties', 'opening plug, counted rags', 'roof ladder', 'foil tape']))
+    expect(items('window')).toEqual(expect.arrayContaining(['battens', 'sash lock and strap', 'hose']))
+    expect(items('wall-head')).not.toContain('battens')
   })
   it('holds no more tools for two units, but the product of both', () => {
     const one = jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] }, coilFace: { grade: 2 } } })

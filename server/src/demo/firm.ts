@@ -1,6 +1,7 @@
 // Who and what is in the demo? A firm, people, places and units of our own invention.
 import { otherSites } from './otherFamilies.ts'
-import type { Complaint, Design, Family, Grades, SiteForm } from '@yastik/core'
+import type { DemoSite } from './site.ts'
+import type { Complaint, Design, Grades } from '@yastik/core'
 
 export const demoFirm = 'Fennick Indoor Air'
 
@@ -12,23 +13,6 @@ export const demoPeople = [
   { signIn: 'imre', name: 'Imre Vold', role: 'technician', trained: ['wheel-removal', 'roof'] },
   { signIn: 'sanna', name: 'Sanna Kirov', role: 'technician', trained: [] },
 ] as const
-
-export interface DemoUnit {
-  readonly key: string
-  readonly name: string
-  /** A wall head where nothing else is said. */
-  readonly family?: Family
-  readonly design: Design
-  readonly hoursPerDay: number
-  /** Look-overs of past visits, oldest first: days ago, complaints, grades. */
-  readonly past: readonly { daysAgo: number; complaints: Complaint[]; grades: Grades; by: 'imre' | 'sanna' | 'mira' }[]
-}
-
-export interface DemoSite {
-  readonly key: string
-  readonly form: SiteForm
-  readonly units: readonly DemoUnit[]
-}
 
 const openHead: Design = {
   ratedCoolingKw: 3.5,

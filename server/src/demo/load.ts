@@ -4,7 +4,8 @@ import type { Sequelize, Transaction } from 'sequelize'
 import { hashPassword } from '../auth/passwords.ts'
 import { Firm, Job, JobUnit, Site, Unit, User } from '../db/models.ts'
 import { storeEvents } from '../jobs/events.ts'
-import { demoFirm, demoPassword, demoPeople, demoSites, openGrades, type DemoSite, type DemoUnit } from './firm.ts'
+import { demoFirm, demoPassword, demoPeople, demoSites, openGrades } from './firm.ts'
+import type { DemoSite, DemoUnit } from './site.ts'
 import { demoId, Diary, modelReadings, readingsAfter, verdictOf } from './walk.ts'
 
 const dayMs = 86_400_000

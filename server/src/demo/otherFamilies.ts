@@ -1,6 +1,6 @@
 // Cassettes, window units, a corridor of sleeve units and two roof units: places of our own invention.
 import type { Design, Grade, Grades, Part, SoilKind } from '@yastik/core'
-import type { DemoSite, DemoUnit } from './firm.ts'
+import type { DemoSite, DemoUnit } from './site.ts'
 
 const cassette: Design = {
   ratedCoolingKw: 7.1,

@@ -1,0 +1,19 @@
+// What is a place in the demo?
+import type { Complaint, Design, Family, Grades, SiteForm } from '@yastik/core'
+
+export interface DemoUnit {
+  readonly key: string
+  readonly name: string
+  /** A wall head where nothing else is said. */
+  readonly family?: Family
+  readonly design: Design
+  readonly hoursPerDay: number
+  /** Look-overs of past visits, oldest first: days ago, complaints, grades. */
+  readonly past: readonly { daysAgo: number; complaints: Complaint[]; grades: Grades; by: 'imre' | 'sanna' | 'mira' }[]
+}
+
+export interface DemoSite {
+  readonly key: string
+  readonly form: SiteForm
+  readonly units: readonly DemoUnit[]
+}
