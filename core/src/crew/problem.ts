@@ -24,6 +24,15 @@ export interface Problem {
   readonly resources: Readonly<Record<string, number>>
 }
 
+export interface ScheduleOptions {
+  /** Of the random moves; the same seed gives the same schedule. */
+  readonly seed?: number
+  /** How many activities may be placed in all while looking for something better. */
+  readonly effort?: number
+  /** Asked between two tries; once aborted, the best so far is the answer. */
+  readonly signal?: { readonly aborted: boolean }
+}
+
 export interface Schedule {
   readonly starts: Readonly<Record<string, number>>
   /** Which of `anyOf` each activity got. */

@@ -1,7 +1,7 @@
 // How much of a resource is in use over time? A step function that can be searched for the first free stretch.
 export class Profile {
   private readonly capacity: number
-  /** `inUse[i]` holds from `times[i]` to `times[i + 1]`. */
+  /** `inUse[i]` holds from `times[i]` to `times[i + 1]`; neighbours differ, so that a busy stretch is one entry. */
   private readonly times: number[] = [0]
   private readonly inUse: number[] = [0]
 
@@ -15,14 +15,17 @@ export class Profile {
     const first = this.cut(start)
     const last = this.cut(end)
     for (let index = first; index < last; index++) this.inUse[index] += amount
+    this.join(last)
+    this.join(first)
   }
 
   /** Earliest start at or after `from` at which `need` is free for `minutes`. `need` is within capacity. */
   firstFree(from: number, minutes: number, need: number): number {
+    if (minutes === 0) return from
     let start = from
     for (let index = this.indexAt(from); index < this.times.length; index++) {
-      if (this.times[index] >= start + minutes && this.times[index] > start) break
-      if (this.inUse[index] + need > this.capacity && minutes > 0) start = Math.max(start, this.times[index + 1])
+      if (this.times[index] >= start + minutes) break
+      if (this.inUse[index] + need > this.capacity) start = this.times[index + 1]
     }
     return start
   }
@@ -33,6 +36,13 @@ export class Profile {
     this.times.splice(index + 1, 0, time)
     this.inUse.splice(index + 1, 0, this.inUse[index])
     return index + 1
+  }
+
+  /** Makes one entry of two neighbours that are alike. */
+  private join(index: number): void {
+    if (index === 0 || this.inUse[index] !== this.inUse[index - 1]) return
+    this.times.splice(index, 1)
+    this.inUse.splice(index, 1)
   }
 
   /** Index of the stretch that holds `time`. */

@@ -1,6 +1,6 @@
 // Who does which step of which unit, and when?
 import type { Step } from '../procedure/index.ts'
-import type { Activity, Lag } from './problem.ts'
+import type { Activity, Lag, ScheduleOptions } from './problem.ts'
 import { schedule } from './schedule.ts'
 
 export interface CrewMember {
@@ -28,6 +28,10 @@ interface UnitSteps {
   readonly steps: readonly Step[]
 }
 
+/** Activities that are placed while looking for a better timeline: few while one unit is looked over tap by tap, more for a whole visit. */
+const effortForOne = 800
+const effortForMany = 30_000
+
 const key = (unitId: string, stepId: string) => `${unitId}/${stepId}`
 const person = (index: number) => `person ${index}`
 
@@ -37,7 +41,12 @@ const person = (index: number) => `person ${index}`
  * (the plan's kit names it). Finish and lower bound are of hands-on work; a wait at the very end is nobody's time.
  * @throws Fault `no-schedule` naming the step, for instance when nobody is trained for it.
  */
-export function timeline(units: readonly UnitSteps[], crew: readonly CrewMember[], equipmentCount: (kind: string) => number): Timeline {
+export function timeline(
+  units: readonly UnitSteps[],
+  crew: readonly CrewMember[],
+  equipmentCount: (kind: string) => number,
+  options: ScheduleOptions = {},
+): Timeline {
   const byTraining = crew.map((_, index) => index).sort((a, b) => (crew[a].trained?.length ?? 0) - (crew[b].trained?.length ?? 0))
   const whoMay = (skill: string | undefined) => byTraining.filter((index) => skill === undefined || crew[index].trained?.includes(skill)).map(person)
   const resources: Record<string, number> = Object.fromEntries(crew.map((_, index) => [person(index), 1]))
@@ -69,7 +78,8 @@ export function timeline(units: readonly UnitSteps[], crew: readonly CrewMember[
       }
     }
   }
-  const { starts, chosen, finishMin, lowerBoundMin } = schedule({ activities, lags, resources })
+  const effort = units.length === 1 ? effortForOne : effortForMany
+  const { starts, chosen, finishMin, lowerBoundMin } = schedule({ activities, lags, resources }, { effort, ...options })
   const nameOf = new Map(crew.map(({ name }, index) => [person(index), name]))
   const tasks = [...stepOf]
     .map(([id, { unitId, step }]) => ({

@@ -15,6 +15,7 @@ export const stepId = async (sheet: Sheet): Promise<string | undefined> =>
 
 /** Does the step that is shown: gate, then done. Returns its id. */
 export async function doStep(sheet: Sheet): Promise<string> {
+  await find(sheet, '[data-step]')
   const id = await stepId(sheet)
   if (!id) throw new Error('no step is shown')
   if (await exists(sheet, `[data-step="${id}"] [data-gate][aria-checked="false"]`)) await click(sheet, '[data-gate]')

@@ -1,0 +1,168 @@
+// How do the activities hang together? The problem by number, with its longest ways; what contradicts itself is said at once.
+import { Fault, type FaultLine } from '../faults/index.ts'
+import type { Problem } from './problem.ts'
+
+/** Start of `to` minus end of `from` lies within [least, most]. */
+export interface Arc {
+  readonly from: number
+  readonly to: number
+  readonly least: number
+  readonly most: number
+}
+
+export interface Network {
+  readonly ids: readonly string[]
+  readonly minutes: readonly number[]
+  readonly places: readonly (string | undefined)[]
+  readonly arcs: readonly Arc[]
+  readonly before: readonly (readonly Arc[])[]
+  readonly after: readonly (readonly Arc[])[]
+  /** Earliest start by lags alone, and longest way from an activity's start to the end of everything, minutes. */
+  readonly head: readonly number[]
+  readonly tail: readonly number[]
+  readonly capacity: readonly number[]
+  readonly resourceIds: readonly string[]
+  /** Resource and amount; and `count` of single resources. */
+  readonly needs: readonly (readonly (readonly [resource: number, amount: number])[])[]
+  readonly anyOf: readonly ({ readonly of: readonly number[]; readonly count: number } | undefined)[]
+}
+
+/** @throws Fault `no-schedule` naming the culprits: an unknown id, a circle, a need above capacity, or lags that contradict one another. */
+export function networkOf(problem: Problem): Network {
+  const { activities, lags, resources } = problem
+  const numberOf = new Map(activities.map(({ id }, index) => [id, index]))
+  const resourceIds = [
+    ...new Set([...Object.keys(resources), ...activities.flatMap(({ needs, anyOf }) => [...Object.keys(needs), ...(anyOf?.of ?? [])])]),
+  ]
+  const resourceOf = new Map(resourceIds.map((id, index) => [id, index]))
+  const lines = [...unknownEnds(problem, numberOf), ...aboveCapacity(problem)]
+  if (lines.length > 0) throw new Fault('no-schedule', { lines })
+  const arcs = lags.map(({ from, to, leastMin, mostMin }) => ({
+    from: numberOf.get(from)!,
+    to: numberOf.get(to)!,
+    least: leastMin,
+    most: mostMin ?? Infinity,
+  }))
+  const ids = activities.map(({ id }) => id)
+  const minutes = activities.map((activity) => activity.minutes)
+  const before = ids.map(() => [] as Arc[])
+  const after = ids.map(() => [] as Arc[])
+  for (const arc of arcs) {
+    before[arc.to].push(arc)
+    after[arc.from].push(arc)
+  }
+  refuseCircles(ids, before, after)
+  const head = earliest(minutes, arcs, ids)
+  const tail = earliest(minutes, arcs.map(turned), ids).map((start, index) => start + minutes[index])
+  return {
+    ids,
+    minutes,
+    places: activities.map(({ place }) => place),
+    arcs,
+    before,
+    after,
+    head,
+    tail,
+    capacity: resourceIds.map((id) => resources[id] ?? 0),
+    resourceIds,
+    needs: activities.map(({ needs }) =>
+      Object.entries(needs)
+        .filter(([, amount]) => amount > 0)
+        .map(([id, amount]) => [resourceOf.get(id)!, amount] as const),
+    ),
+    anyOf: activities.map(({ anyOf }) => anyOf && { of: anyOf.of.map((id) => resourceOf.get(id)!), count: anyOf.count }),
+  }
+}
+
+const turned = ({ from, to, least, most }: Arc): Arc => ({ from: to, to: from, least, most })
+
+/** The same network with time running backwards. */
+export const reversed = (network: Network): Network => ({
+  ...network,
+  arcs: network.arcs.map(turned),
+  before: network.after.map((arcs) => arcs.map(turned)),
+  after: network.before.map((arcs) => arcs.map(turned)),
+  head: network.tail.map((tail, index) => tail - network.minutes[index]),
+  tail: network.head.map((head, index) => head + network.minutes[index]),
+})
+
+/**
+ * Earliest starts by lags alone, most lags included: longest ways by relaxation (Bellman and Ford).
+ * `added` holds further arcs of least lag 0; `from` are starts that are known not to be too late.
+ * @returns undefined where the lags contradict one another.
+ */
+export function longestWays(
+  minutes: readonly number[],
+  arcs: readonly Arc[],
+  added: readonly (readonly [number, number])[] = [],
+  from?: readonly number[],
+): number[] | undefined {
+  const starts = from ? [...from] : minutes.map(() => 0)
+  for (let turn = 0; turn <= minutes.length; turn++) {
+    let moved = false
+    const push = (index: number, time: number) => {
+      if (time <= starts[index] + 1e-9) return
+      starts[index] = time
+      moved = true
+    }
+    for (const arc of arcs) {
+      push(arc.to, starts[arc.from] + minutes[arc.from] + arc.least)
+      if (arc.most < Infinity) push(arc.from, starts[arc.to] - minutes[arc.from] - arc.most)
+    }
+    for (const [first, second] of added) push(second, starts[first] + minutes[first])
+    if (!moved) return starts
+  }
+  return undefined
+}
+
+function earliest(minutes: readonly number[], arcs: readonly Arc[], ids: readonly string[]): number[] {
+  const starts = longestWays(minutes, arcs)
+  if (starts) return starts
+  const name = ({ from, to, most }: Arc): FaultLine => ({
+    where: `${ids[from]} → ${ids[to]}`,
+    what: `no order starts ${ids[to]} at most ${most} min after ${ids[from]}`,
+    allowed: 'a longer most lag, or shorter least lags between them',
+  })
+  // One most lag whose leaving makes the rest possible is the culprit; else all of them together.
+  const bounded = arcs.filter(({ most }) => most < Infinity)
+  const culprits = bounded.filter((culprit) =>
+    longestWays(
+      minutes,
+      arcs.map((arc) => (arc === culprit ? { ...arc, most: Infinity } : arc)),
+    ),
+  )
+  throw new Fault('no-schedule', { lines: (culprits.length > 0 ? culprits : bounded).map(name) })
+}
+
+const unknownEnds = ({ lags }: Problem, numberOf: ReadonlyMap<string, number>): FaultLine[] =>
+  lags.flatMap(({ from, to }) =>
+    [from, to]
+      .filter((end) => !numberOf.has(end))
+      .map((end) => ({ where: `lag ${from} → ${to}`, what: `there is no activity ${end}`, allowed: 'ids of activities' })),
+  )
+
+function aboveCapacity({ activities, resources }: Problem): FaultLine[] {
+  const capacity = (resource: string) => resources[resource] ?? 0
+  return activities.flatMap(({ id, needs, anyOf }) => [
+    ...Object.entries(needs)
+      .filter(([resource, need]) => need > capacity(resource))
+      .map(([resource, need]) => ({
+        where: id,
+        what: `it needs ${need} of ${resource}, and there are ${capacity(resource)}`,
+        allowed: `at most ${capacity(resource)}`,
+      })),
+    ...(anyOf && anyOf.of.filter((resource) => capacity(resource) > 0).length < anyOf.count
+      ? [{ where: id, what: `it needs ${anyOf.count} of: ${anyOf.of.join(', ') || 'nobody'}`, allowed: 'as many as there are' }]
+      : []),
+  ])
+}
+
+function refuseCircles(ids: readonly string[], before: readonly (readonly Arc[])[], after: readonly (readonly Arc[])[]): void {
+  const open = before.map((arcs) => arcs.length)
+  const ready = ids.map((_, index) => index).filter((index) => open[index] === 0)
+  for (const index of ready) for (const { to } of after[index]) if (--open[to] === 0) ready.push(to)
+  if (ready.length === ids.length) return
+  const done = new Set(ready)
+  const stuck = ids.filter((_, index) => !done.has(index))
+  throw new Fault('no-schedule', { lines: [{ where: stuck.join(', '), what: 'these wait for one another in a circle', allowed: 'no circle' }] })
+}
