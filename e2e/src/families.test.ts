@@ -92,6 +92,24 @@ describe('a school for one job', () => {
   })
 })
 
+describe('the crew’s day', () => {
+  it('puts every unit that was looked over in time, and says who does what next', async () => {
+    await openUnit('Room 3, over the door', 'At the unit')
+    await clickText(sheet, 'Method')
+    await clickText(sheet, 'The crew’s day, all units together')
+    await find(sheet, '[data-crew-timeline]')
+    await expectText(sheet, '[data-day-figures]', /\d+ h \d+\s+by these people\s+\d+ h \d+\s+no order is shorter/)
+    await expectText(sheet, '[data-crew-day]', /Imre Vold: Room [35], /)
+    await expectText(sheet, '[data-crew-day]', 'Room 5, window wall')
+  })
+  it('says what is missing where nothing was looked over', async () => {
+    await openUnit('Plotter room', 'Look-over')
+    const path = new URL(await sheet.driver.getCurrentUrl()).pathname.replace(/[^/]+$/, 'crew')
+    await sheet.driver.get(app.base + path)
+    await expectText(sheet, '[data-crew-day]', 'Nothing was looked over yet')
+  })
+})
+
 describe('house rules', () => {
   it('say what each way would change on the same round of units', async () => {
     await sheet.driver.get(`${app.base}/house-rules`)

@@ -36,6 +36,8 @@ try {
   await shoot('look-over')
   await go(`${started}/method`, '[data-totals]')
   await shoot('method')
+  await go(`${started}/crew`, '[data-crew-timeline]')
+  await shoot('crew-day')
   await go(`${started}/at-the-unit`, '[data-step]')
   await shoot('at-the-unit')
   await setSize(sheet, 390, 844)

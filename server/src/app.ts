@@ -11,6 +11,7 @@ import { guard } from './auth/sessions.ts'
 import { handleErrors } from './errors.ts'
 import { houseRulesRoutes } from './houseRules/routes.ts'
 import { jobRoutes } from './jobs/routes.ts'
+import { streamRoutes } from './jobs/stream.ts'
 import { logbookRoutes } from './logbook/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
 import { storesRoutes } from './stores/routes.ts'
@@ -50,6 +51,7 @@ export async function buildApp({ sequelize, webRoot, secureCookies = false, trus
   await app.register(authRoutes(sequelize, secureCookies))
   await app.register(siteRoutes(sequelize))
   await app.register(jobRoutes(sequelize))
+  await app.register(streamRoutes)
   await app.register(logbookRoutes(sequelize))
   await app.register(houseRulesRoutes)
   await app.register(storesRoutes)

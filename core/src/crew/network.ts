@@ -70,7 +70,9 @@ export function networkOf(problem: Problem): Network {
         .filter(([, amount]) => amount > 0)
         .map(([id, amount]) => [resourceOf.get(id)!, amount] as const),
     ),
-    anyOf: activities.map(({ anyOf }) => anyOf && { of: anyOf.of.map((id) => resourceOf.get(id)!), count: anyOf.count }),
+    anyOf: activities.map(({ anyOf }) =>
+      anyOf?.count === 0 ? undefined : anyOf && { of: anyOf.of.map((id) => resourceOf.get(id)!), count: anyOf.count },
+    ),
   }
 }
 

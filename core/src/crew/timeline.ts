@@ -23,7 +23,7 @@ export interface Timeline {
   tasks: TimelineTask[]
 }
 
-interface UnitSteps {
+export interface UnitSteps {
   readonly id: string
   readonly steps: readonly Step[]
 }

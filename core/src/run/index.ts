@@ -5,3 +5,4 @@ export { nextSteps, progressOf, runningWaits, stageOf, type RunningWait, type St
 export { effective, stateOf, unitStateOf, withCounts } from './state.ts'
 export { lastUndoable } from './undo.ts'
 export { emptyUnitState, type LedgerEntry, type StepState, type TrayItem, type UnitState } from './unitState.ts'
+export { stepsLeft } from './left.ts'

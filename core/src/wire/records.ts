@@ -96,6 +96,8 @@ export const jobRecordSchema = closed({
   products: z.array(productSchema),
   equipment: z.array(equipmentSchema),
   events: z.array(eventSchema),
+  /** Number of the newest of them: from there on the stream goes on. */
+  seq: z.int().min(0),
 })
 export type JobRecord = z.infer<typeof jobRecordSchema>
 
@@ -103,6 +105,10 @@ export type JobRecord = z.infer<typeof jobRecordSchema>
 export const eventBatchSchema = closed({ events: z.array(z.unknown()).min(1).max(1000) })
 export const eventReceiptSchema = closed({ accepted: z.array(z.string()), refused: z.array(closed({ id: z.string(), because: z.string() })) })
 export type EventReceipt = z.infer<typeof eventReceiptSchema>
+
+/** What a stream of a job says: events that were stored since. */
+export const streamMessageSchema = closed({ events: z.array(eventSchema) })
+export type StreamMessage = z.infer<typeof streamMessageSchema>
 
 export const houseRulesRecordSchema = closed({ rules: houseRulesSchema, version })
 export type HouseRulesRecord = z.infer<typeof houseRulesRecordSchema>

@@ -21,9 +21,16 @@ const clockAheadMs = 10 * 60_000
 
 export const eventOf = ({ id, atMs, byUser, happening }: StoredEvent): JobEvent => ({ id, atMs: Number(atMs), by: byUser, happening })
 
+const storedOf = (jobId: string, transaction?: Transaction) => StoredEvent.findAll({ where: { jobId }, order: [['seq', 'ASC']], transaction })
+
 /** Events of a job in the order in which they were stored. */
-export const eventsOf = async (jobId: string, transaction?: Transaction): Promise<JobEvent[]> =>
-  (await StoredEvent.findAll({ where: { jobId }, order: [['seq', 'ASC']], transaction })).map(eventOf)
+export const eventsOf = async (jobId: string, transaction?: Transaction): Promise<JobEvent[]> => (await storedOf(jobId, transaction)).map(eventOf)
+
+/** The same, and the number of the newest. */
+export async function eventsAndSeq(jobId: string): Promise<{ events: JobEvent[]; seq: number }> {
+  const stored = await storedOf(jobId)
+  return { events: stored.map(eventOf), seq: Number(stored.at(-1)?.seq ?? 0) }
+}
 
 /** Stores what holds up, answers each of the rest with its reason, and brings the job's summary up to date; in a transaction of its own, or `within` one. */
 export async function storeEvents(sequelize: Sequelize, job: Job, user: User, sent: readonly unknown[], within?: Transaction): Promise<EventReceipt> {

@@ -5,7 +5,7 @@ import { Op, type Sequelize } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import { Job, JobUnit, Site, Unit, User } from '../db/models.ts'
 import { findOwn, siteRecord } from '../sites/routes.ts'
-import { eventsOf, storeEvents } from './events.ts'
+import { eventsAndSeq, storeEvents } from './events.ts'
 
 const crewRecord = ({ id, name, trained }: User) => ({ id, name, trained })
 
@@ -115,7 +115,7 @@ export function jobRoutes(sequelize: Sequelize) {
         houseRules: firm.houseRules,
         products: firm.products,
         equipment: firm.equipment,
-        events: await eventsOf(job.id),
+        ...(await eventsAndSeq(job.id)),
       }
     })
 

@@ -5,6 +5,8 @@ import {
   lastUndoable,
   planJob,
   stateOf,
+  stepsLeft,
+  streamMessageSchema,
   type EventReceipt,
   type Happening,
   type HouseRules,
@@ -14,6 +16,7 @@ import {
   type PlanFile,
   type UnitRecord,
   type UnitState,
+  type UnitSteps,
 } from '@yastik/core'
 import { defineStore } from 'pinia'
 import { v7 as newId } from 'uuid'
@@ -43,7 +46,23 @@ export const useJob = defineStore('job', () => {
     record.value = loaded
     events.value = merged(loaded.events, own)
     unsent.value = own.length
+    listen(loaded)
     void send()
+  }
+
+  let stream: EventSource | undefined
+  /** What others on this job do is seen here as it happens; the browser reconnects by itself and goes on where it was. */
+  function listen({ id, seq }: JobRecord): void {
+    stream?.close()
+    stream = new EventSource(`/api/jobs/${id}/stream?after=${seq}`)
+    stream.onmessage = ({ data }: MessageEvent<string>) => {
+      const fresh = streamMessageSchema.parse(JSON.parse(data)).events
+      const known = new Set(events.value.map((event) => event.id))
+      // One's own come back too: nothing changes for them.
+      if (record.value?.id === id && fresh.some((event) => !known.has(event.id))) events.value = merged(events.value, fresh)
+    }
+    // A signal that comes back is a good moment to send what waits.
+    stream.onopen = () => void send()
   }
 
   const merged = (stored: readonly JobEvent[], own: readonly JobEvent[]) => [
@@ -129,6 +148,16 @@ export const useJob = defineStore('job', () => {
     }
   }
 
+  /** Steps left at every unit of the visit that was looked over: as agreed, or as they would be agreed now. */
+  function visitSteps(nowMs: number): UnitSteps[] {
+    return (record.value?.unitIds ?? []).flatMap((id) => {
+      const state = stateFor(id)
+      if (state.handedOver || Object.keys(state.grades).length + state.findings.length === 0) return []
+      const steps = state.steps ? stepsLeft(state, nowMs) : (planFor(id)?.units[0].steps ?? [])
+      return steps.length > 0 ? [{ id, steps }] : []
+    })
+  }
+
   function planFor(unitId: string): PlanFile | undefined {
     const file = jobFileFor(unitId)
     return file && planJob(file)
@@ -141,9 +170,11 @@ export const useJob = defineStore('job', () => {
 
   /** Forgets the open job, so that the next opening asks the server again. */
   function close(): void {
+    stream?.close()
+    stream = undefined
     record.value = undefined
     events.value = []
   }
 
-  return { record, events, unsent, trouble, open, close, add, undo, undoable, send, stateFor, unitFor, designFor, jobFileFor, planFor }
+  return { record, events, unsent, trouble, open, close, add, undo, undoable, send, stateFor, unitFor, designFor, jobFileFor, planFor, visitSteps }
 })

@@ -14,7 +14,7 @@ import {
   type Topic,
 } from '@yastik/core'
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { RouterLink, useRouter } from 'vue-router'
 import DecisionEntry from '../components/DecisionEntry.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
 import ReferralNote from '../components/ReferralNote.vue'
@@ -85,6 +85,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           <span class="figure">{{ totals.waterL }}<small>L of water</small></span>
         </div>
       </div>
+      <p><RouterLink class="tap" :to="{ name: 'crew', params: { jobId, unitId } }">The crew’s day, all units together</RouterLink></p>
       <ReferralNote :referrals="unitPlan.referrals" />
       <ol class="plain">
         <DecisionEntry

@@ -1,0 +1,54 @@
+// What does the crew's day look like: who does what when, what sets its end, and what would shorten it?
+import { criticalChain } from './chain.ts'
+import type { ScheduleOptions } from './problem.ts'
+import { timeline, type CrewMember, type Timeline, type TimelineTask, type UnitSteps } from './timeline.ts'
+
+export interface CrewDay {
+  timeline: Timeline
+  /** The tasks that set the finish, in order of time. */
+  chain: TimelineTask[]
+  /** What one more person or piece of equipment would save, most first; nothing that saves less than a minute. */
+  gains: { what: string; savesMin: number }[]
+}
+
+/** Equipment whose lack is often what one waits for. */
+const scarce = ['pump-wand', 'wash-bag', 'funnel-sheet', 'dry-vacuum', 'step-ladder', 'hose'] as const
+/** A day is computed aside, so it may take its time. */
+const dayEffort = 30_000
+/** Effort of one what-if: enough to tell minutes apart. */
+const gainEffort = 15_000
+
+/** @throws Fault `no-schedule` as `timeline`. */
+export function crewDay(
+  units: readonly UnitSteps[],
+  crew: readonly CrewMember[],
+  equipmentCount: (kind: string) => number,
+  options: ScheduleOptions = {},
+): CrewDay {
+  const own = timeline(units, crew, equipmentCount, { effort: dayEffort, ...options })
+  const used = new Set(units.flatMap(({ steps }) => steps.flatMap(({ equipment }) => equipment)))
+  const trained = [...new Set(units.flatMap(({ steps }) => steps.flatMap(({ skill }) => skill ?? [])))]
+  const whatIf = (what: string, people: readonly CrewMember[], count: (kind: string) => number) => ({
+    what,
+    savesMin: Math.round(own.finishMin - timeline(units, people, count, { effort: gainEffort, ...options }).finishMin),
+  })
+  const anybody = whatIf('one more person', [...crew, { name: 'one more' }], equipmentCount)
+  const expert = whatIf(
+    `one more person, trained for ${trained.join(', ').replaceAll('-', ' ')}`,
+    [...crew, { name: 'one more', trained }],
+    equipmentCount,
+  )
+  const gains = [
+    anybody,
+    // Worth saying only where the training itself saves something.
+    ...(trained.length > 0 && expert.savesMin > anybody.savesMin ? [expert] : []),
+    ...scarce
+      .filter((kind) => used.has(kind) && equipmentCount(kind) > 0)
+      .map((kind) => whatIf(`one more ${kind.replaceAll('-', ' ')}`, crew, (other) => equipmentCount(other) + (other === kind ? 1 : 0))),
+  ]
+  return {
+    timeline: own,
+    chain: criticalChain(own.tasks, units),
+    gains: gains.filter(({ savesMin }) => savesMin >= 1).sort((a, b) => b.savesMin - a.savesMin),
+  }
+}

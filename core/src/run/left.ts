@@ -1,0 +1,46 @@
+// What is left of the work at a unit, as it stands now? The same steps without those that are done; waits that run count as what is left of them.
+import type { Step } from '../procedure/index.ts'
+import { waitOf } from './gates.ts'
+import type { UnitState } from './unitState.ts'
+
+const minuteMs = 60_000
+
+/** Steps still to be done, for a timeline from now on; a running wait is a step of nobody's hands that lasts as long as is left. */
+export function stepsLeft(unit: UnitState, nowMs: number): Step[] {
+  const isDone = (id: string) => unit.progress[id]?.doneAtMs !== undefined
+  const steps = unit.steps ?? []
+  const left = steps.filter(({ id }) => !isDone(id))
+  const waitedFor = new Set(left.flatMap(({ after }) => after))
+  const waits = steps.flatMap((step): Step[] => {
+    const wait = isDone(step.id) && waitedFor.has(step.id) ? waitOf(unit, step) : undefined
+    if (!wait) return []
+    const leastMin = Math.max(0, Math.ceil((wait.leastAtMs - nowMs) / minuteMs))
+    const mostMin = wait.mostAtMs === undefined ? undefined : Math.floor((wait.mostAtMs - nowMs) / minuteMs) - leastMin
+    // What is over, or late already, holds nothing any more.
+    const presses = mostMin !== undefined && mostMin >= 0
+    if (leastMin === 0 && !presses) return []
+    const { phase } = step
+    const reason = step.wait?.for ?? 'the step before'
+    return [
+      {
+        id: `wait-${step.id}`,
+        phase,
+        title: `waiting for ${reason}`,
+        handsMin: leastMin,
+        ...(presses ? { wait: { leastMin: 0, mostMin, for: reason } } : {}),
+        after: [],
+        people: 0,
+        equipment: [],
+        cautions: [],
+      },
+    ]
+  })
+  const running = new Set(waits.map(({ id }) => id))
+  return [
+    ...waits,
+    ...left.map((step) => ({
+      ...step,
+      after: step.after.flatMap((id) => (!isDone(id) ? [id] : running.has(`wait-${id}`) ? [`wait-${id}`] : [])),
+    })),
+  ]
+}

@@ -1,0 +1,68 @@
+// Two people on one job: each sees what the other does, and after a time apart nothing is lost.
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, clickText, expectText, find, openBrowser, signIn, type Sheet } from './support/browser.ts'
+import { doStep, grade, sent } from './support/moves.ts'
+
+jest.setTimeout(180_000)
+let app: RunningApp
+let imre: Sheet
+let sanna: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  ;[imre, sanna] = await Promise.all([openBrowser(app.base), openBrowser(app.base)])
+  await signIn(imre, 'imre', 'clear-to-the-fins')
+  await signIn(sanna, 'sanna', 'clear-to-the-fins')
+})
+afterAll(async () => {
+  await imre?.close()
+  await sanna?.close()
+  await app?.close()
+})
+const devtools = (sheet: Sheet, name: string, parameters: object) =>
+  (sheet.driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(name, parameters)
+const network = (sheet: Sheet, offline: boolean) =>
+  devtools(sheet, 'Network.emulateNetworkConditions', { offline, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
+async function openBoth(unit: string, station: string): Promise<void> {
+  for (const sheet of [imre, sanna]) {
+    await sheet.driver.get(`${app.base}/`)
+    await clickText(sheet, unit)
+    await clickText(sheet, station)
+  }
+}
+
+describe('two people on one job', () => {
+  it('see each other grade a part within two seconds', async () => {
+    await openBoth('Room 5, window wall', 'Look-over')
+    await find(sanna, 'svg.section')
+    await grade(imre, 'wheel', 4)
+    const startMs = Date.now()
+    await find(sanna, '[data-part="wheel"][data-grade="4"]')
+    expect(Date.now() - startMs).toBeLessThan(2500)
+  })
+  it('are not asked to do what the other has done', async () => {
+    await openBoth('Room 3, over the door', 'At the unit')
+    await find(sanna, '[data-step]')
+    const done = await doStep(imre)
+    await sanna.driver.wait(
+      async () => (await sanna.driver.executeScript<string | null>("return document.querySelector('[data-step]')?.dataset.step")) !== done,
+      10_000,
+      'the other still shows it',
+    )
+  })
+  it('come together again after one was without a signal, with everything that both did', async () => {
+    await openBoth('Plotter room', 'Look-over')
+    await find(sanna, 'svg.section')
+    await devtools(sanna, 'Network.enable', {})
+    await network(sanna, true)
+    await grade(sanna, 'pan', 3)
+    await expectText(sanna, '.unsent', '1 not sent yet')
+    await grade(imre, 'coilFace', 2)
+    await sent(imre)
+    await network(sanna, false)
+    await sent(sanna)
+    await find(imre, '[data-part="pan"][data-grade="3"]')
+    await find(sanna, '[data-part="coilFace"][data-grade="2"]')
+    await click(imre, '[data-finding="bent-fins"]')
+    await find(sanna, '[data-finding="bent-fins"][aria-pressed="true"]')
+  })
+})

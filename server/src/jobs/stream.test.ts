@@ -1,0 +1,94 @@
+import { v7 as newId } from 'uuid'
+import { Unit } from '../db/models.ts'
+import { addFirm, openHouse, password, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+
+let house: TestHouse
+let base: string
+let ask: Ask
+let jobId: string
+let unitId: string
+let by: number
+beforeAll(async () => {
+  house = await openHouse()
+  const { technician, firm } = await addFirm('a')
+  await addFirm('b')
+  by = technician.id
+  ask = await signedIn(house.app, 'technician-a')
+  const site = (
+    await ask('POST', '/api/sites', { site: { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })
+  ).json()
+  unitId = (await ask('POST', `/api/sites/${site.id}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json().id
+  jobId = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds: [unitId], onDate: '2026-11-25', crewIds: [by] })).json().id
+  expect(await Unit.count({ where: { firmId: firm.id } })).toBe(1)
+  base = await house.app.listen({ port: 0, host: '127.0.0.1' })
+})
+afterAll(() => house.close())
+
+const graded = (part: string) => ({ id: newId(), atMs: Date.now(), by, happening: { type: 'grade-set', unitId, part, grade: 2, kinds: [] } })
+const store = (...events: object[]) => ask('POST', `/api/jobs/${jobId}/events`, { events })
+
+async function cookieOf(signIn: string): Promise<string> {
+  const answer = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: base },
+    body: JSON.stringify({ signIn, password }),
+  })
+  return answer.headers.getSetCookie()[0].split(';')[0]
+}
+
+/** Listens until `count` events came; returns their ids and the number of the last. */
+async function listen(after: number, count: number, header?: string): Promise<{ ids: string[]; seq: number }> {
+  const stop = new AbortController()
+  const answer = await fetch(`${base}/api/jobs/${jobId}/stream?after=${after}`, {
+    headers: { cookie: await cookieOf('technician-a'), ...(header ? { 'last-event-id': header } : {}) },
+    signal: stop.signal,
+  })
+  expect(answer.headers.get('content-type')).toBe('text/event-stream')
+  const ids: string[] = []
+  let seq = 0
+  let text = ''
+  for await (const chunk of answer.body!) {
+    text += new TextDecoder().decode(chunk as Uint8Array)
+    const messages = text.split('\n\n')
+    text = messages.pop()!
+    for (const message of messages) {
+      const data = /^data: (.*)$/m.exec(message)?.[1]
+      if (data) ids.push(...(JSON.parse(data) as { events: { id: string }[] }).events.map(({ id }) => id))
+      seq = Number(/^id: (\d+)$/m.exec(message)?.[1] ?? seq)
+    }
+    if (ids.length >= count) break
+  }
+  stop.abort()
+  return { ids, seq }
+}
+
+describe('the stream of a job', () => {
+  it('says what was stored since, within two seconds, each event once', async () => {
+    const first = graded('wheel')
+    await store(first)
+    const { seq, events } = (await ask('GET', `/api/jobs/${jobId}`)).json()
+    expect(events.at(-1).id).toBe(first.id)
+    const heard = listen(seq, 2)
+    const [second, third] = [graded('pan'), graded('filter')]
+    const sentMs = Date.now()
+    await store(second)
+    await store(third, second)
+    expect((await heard).ids).toEqual([second.id, third.id])
+    expect(Date.now() - sentMs).toBeLessThan(5000)
+  })
+  it('goes on where it was after a break: the number in the header wins', async () => {
+    const { seq } = (await ask('GET', `/api/jobs/${jobId}`)).json()
+    const missed = graded('outlet')
+    await store(missed)
+    const { ids, seq: now } = await listen(0, 1, String(seq))
+    expect(ids).toEqual([missed.id])
+    expect(now).toBeGreaterThan(seq)
+  })
+  it('is closed to strangers, and asks for a number that is one', async () => {
+    const path = `${base}/api/jobs/${jobId}/stream`
+    expect((await fetch(path)).status).toBe(401)
+    expect((await fetch(path, { headers: { cookie: await cookieOf('owner-b') } })).status).toBe(404)
+    const odd = await fetch(`${path}?after=yesterday`, { headers: { cookie: await cookieOf('technician-a') } })
+    expect(await odd.json()).toMatchObject({ code: 'does-not-hold-up', lines: [{ where: 'after', allowed: 'a whole number from 0' }] })
+  })
+})

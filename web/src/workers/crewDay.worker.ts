@@ -1,0 +1,20 @@
+// The crew's day is computed here, so that the screen stays quick.
+import { crewDay, Fault, type CrewDay, type CrewMember, type Equipment, type FaultLine, type UnitSteps } from '@yastik/core'
+
+export interface CrewDayAsked {
+  units: UnitSteps[]
+  crew: CrewMember[]
+  equipment: Equipment[]
+}
+export type CrewDayAnswer = { day: CrewDay } | { sentence: string; lines: readonly FaultLine[] }
+
+self.onmessage = ({ data: { units, crew, equipment } }: MessageEvent<CrewDayAsked>) => {
+  const count = (kind: string) => equipment.filter((entry) => entry.kind === kind).reduce((sum, { count: pieces }) => sum + pieces, 0)
+  const answer = (what: CrewDayAnswer) => self.postMessage(what)
+  try {
+    answer({ day: crewDay(units, crew, count) })
+  } catch (error) {
+    if (error instanceof Fault) answer({ sentence: error.message, lines: error.lines })
+    else throw error
+  }
+}
