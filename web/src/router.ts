@@ -1,5 +1,6 @@
 // Which address shows which view? Views load when they are opened.
 import { createRouter, createWebHistory } from 'vue-router'
+import { NoAnswer } from './api/client.ts'
 import { useSession } from './stores/session.ts'
 
 export const router = createRouter({
@@ -32,6 +33,12 @@ export const router = createRouter({
 
 router.beforeEach(async (to) => {
   if (to.meta.open) return true
-  const me = await useSession().whoAmI()
+  // Without a signal, and without anybody who was signed in here before, there is nothing to open.
+  const me = await useSession()
+    .whoAmI()
+    .catch((error: unknown) => {
+      if (error instanceof NoAnswer) return undefined
+      throw error
+    })
   return me ? true : { name: 'sign-in', query: to.fullPath === '/' ? {} : { then: to.fullPath } }
 })

@@ -9,6 +9,12 @@ export const root = process.cwd()
 
 export interface RunningApp {
   readonly base: string
+  /** Ends the app process at once, as a power cut would. */
+  kill(): Promise<void>
+  /** Starts it again on the same port and database. */
+  revive(): Promise<void>
+  /** What the database holds of a job's events: their ids. */
+  storedIds(jobId: string): Promise<string[]>
   close(): Promise<void>
 }
 
@@ -32,22 +38,49 @@ async function inDatabase(statement: string): Promise<void> {
   await database.end()
 }
 
-export async function startApp(): Promise<RunningApp> {
-  const name = `yastik_${randomBytes(6).toString('hex')}`
-  await inDatabase(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
+/** Starts the server on a port (0: any that is free) and waits until it listens. */
+async function launch(database: string, port: number): Promise<{ child: ChildProcess; port: number }> {
   const child: ChildProcess = fork(join(root, 'server/dist/main.js'), {
-    env: { ...process.env, NODE_OPTIONS: '', YASTIK_PORT: '0', YASTIK_DB_NAME: name, YASTIK_WEB_ROOT: join(root, 'web/dist'), YASTIK_DEMO: '1' },
+    env: {
+      ...process.env,
+      NODE_OPTIONS: '',
+      YASTIK_PORT: String(port),
+      YASTIK_DB_NAME: database,
+      YASTIK_WEB_ROOT: join(root, 'web/dist'),
+      YASTIK_DEMO: '1',
+    },
   })
   const address = await new Promise<AddressInfo>((resolve, reject) => {
     child.once('message', (message: { listening: AddressInfo }) => resolve(message.listening))
     child.once('exit', (status) => reject(new Error(`the server ended with status ${status}`)))
   })
+  return { child, port: address.port }
+}
+
+const ended = (child: ChildProcess, signal: NodeJS.Signals): Promise<unknown> => {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve()
+  const exit = new Promise((resolve) => child.once('exit', resolve))
+  child.kill(signal)
+  return exit
+}
+
+export async function startApp(): Promise<RunningApp> {
+  const name = `yastik_${randomBytes(6).toString('hex')}`
+  await inDatabase(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
+  let running = await launch(name, 0)
+  const { port } = running
   return {
-    base: `http://127.0.0.1:${address.port}`,
+    base: `http://127.0.0.1:${port}`,
+    kill: async () => void (await ended(running.child, 'SIGKILL')),
+    revive: async () => void (running = await launch(name, port)),
+    storedIds: async (jobId) => {
+      const database = await connection()
+      const rows: { id: string }[] = await database.query(`SELECT id FROM ${name}.events WHERE job_id = ? ORDER BY seq`, [jobId])
+      await database.end()
+      return rows.map(({ id }) => id)
+    },
     close: async () => {
-      const ended = new Promise((resolve) => child.once('exit', resolve))
-      child.kill('SIGTERM')
-      await ended
+      await ended(running.child, 'SIGTERM')
       await inDatabase(`DROP DATABASE ${name}`)
     },
   }

@@ -23,6 +23,7 @@ import { v7 as newId } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
 import { ask, NoAnswer } from '../api/client.ts'
 import { forget, keep, waiting } from '../offline/outbox.ts'
+import { askOrKept, shelve } from '../offline/shelf.ts'
 import { useSession } from './session.ts'
 
 type WithoutUnit<T> = T extends unknown ? Omit<T, 'unitId'> : never
@@ -41,29 +42,48 @@ export const useJob = defineStore('job', () => {
 
   async function open(jobId: string): Promise<void> {
     if (record.value?.id === jobId) return
-    const loaded = await ask<JobRecord>('GET', `/api/jobs/${jobId}`)
+    const { answer: loaded } = await askOrKept<JobRecord>(`/api/jobs/${jobId}`)
     const own = await waiting(jobId)
     record.value = loaded
     events.value = merged(loaded.events, own)
     unsent.value = own.length
-    listen(loaded)
+    seen = loaded.seq
+    listen(loaded.id)
     void send()
   }
 
   let stream: EventSource | undefined
+  /** Number of the newest event that came from the server. */
+  let seen = 0
   /** What others on this job do is seen here as it happens; the browser reconnects by itself and goes on where it was. */
-  function listen({ id, seq }: JobRecord): void {
+  function listen(id: string): void {
     stream?.close()
-    stream = new EventSource(`/api/jobs/${id}/stream?after=${seq}`)
-    stream.onmessage = ({ data }: MessageEvent<string>) => {
+    stream = new EventSource(`/api/jobs/${id}/stream?after=${seen}`)
+    stream.onmessage = ({ data, lastEventId }: MessageEvent<string>) => {
+      seen = Number(lastEventId)
       const fresh = streamMessageSchema.parse(JSON.parse(data)).events
       const known = new Set(events.value.map((event) => event.id))
       // One's own come back too: nothing changes for them.
-      if (record.value?.id === id && fresh.some((event) => !known.has(event.id))) events.value = merged(events.value, fresh)
+      if (record.value?.id !== id || fresh.every((event) => known.has(event.id))) return
+      events.value = merged(events.value, fresh)
+      void shelveJob()
     }
     // A signal that comes back is a good moment to send what waits.
     stream.onopen = () => void send()
+    // The browser tries again by itself while nobody answers, but not after an answer that was no stream.
+    stream.onerror = () => {
+      if (stream?.readyState === EventSource.CLOSED && record.value?.id === id) setTimeout(() => record.value?.id === id && listen(id), retryMs)
+    }
   }
+  /** The job as it stands here, for opening it without a signal. */
+  async function shelveJob(): Promise<void> {
+    if (record.value) await shelve(`/api/jobs/${record.value.id}`, { ...record.value, events: [...events.value], seq: seen })
+  }
+  // A page that the browser keeps aside must not hold a connection: there are only a few.
+  addEventListener('pagehide', () => stream?.close())
+  addEventListener('pageshow', ({ persisted }) => {
+    if (persisted && record.value) listen(record.value.id)
+  })
 
   const merged = (stored: readonly JobEvent[], own: readonly JobEvent[]) => [
     ...new Map([...stored, ...own].map((event) => [event.id, event])).values(),
@@ -102,11 +122,13 @@ export const useJob = defineStore('job', () => {
     try {
       for (let batch = await waiting(jobId); batch.length > 0; batch = await waiting(jobId)) {
         const { accepted, refused } = await ask<EventReceipt>('POST', `/api/jobs/${jobId}/events`, { events: batch.slice(0, 500) })
-        await forget([...accepted, ...refused.map(({ id }) => id)])
         if (refused.length > 0) {
           const gone = new Set(refused.map(({ id }) => id))
           events.value = events.value.filter(({ id }) => !gone.has(id))
         }
+        // On the shelf before they leave the outbox: at no moment is an event nowhere on this device.
+        if (record.value?.id === jobId) await shelveJob()
+        await forget([...accepted, ...refused.map(({ id }) => id)])
         trouble.value = refused.map(({ because }) => because).join('; ')
       }
     } catch (error) {

@@ -3,6 +3,7 @@ import { Fault, type Me } from '@yastik/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { askOrKept, clearShelf, shelve } from '../offline/shelf.ts'
 
 export const useSession = defineStore('session', () => {
   const me = ref<Me>()
@@ -12,8 +13,10 @@ export const useSession = defineStore('session', () => {
   async function whoAmI(): Promise<Me | undefined> {
     if (asked) return me.value
     try {
-      me.value = await ask<Me>('GET', '/api/session')
-      asked = true
+      const { answer, kept } = await askOrKept<Me>('/api/session')
+      me.value = answer
+      // Without a signal whoever was signed in last stays; the server is asked again as soon as it answers.
+      asked = !kept
     } catch (error) {
       if (!(error instanceof Fault && error.code === 'not-signed-in')) throw error
       asked = true
@@ -22,12 +25,16 @@ export const useSession = defineStore('session', () => {
   }
 
   async function signIn(name: string, password: string): Promise<void> {
-    me.value = await ask<Me>('POST', '/api/session', { signIn: name, password })
+    const who = await ask<Me>('POST', '/api/session', { signIn: name, password })
+    me.value = who
     asked = true
+    await clearShelf(true)
+    await shelve('/api/session', who)
   }
 
   async function signOut(): Promise<void> {
     await ask('DELETE', '/api/session')
+    await clearShelf(true)
     me.value = undefined
   }
 

@@ -4,17 +4,22 @@ import type { JobCard } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import JobSheet from '../components/JobSheet.vue'
+import { askOrKept, clearShelf, fetchAhead } from '../offline/shelf.ts'
 import { useJob } from '../stores/job.ts'
 
 useJob().close()
 const day = dayjs().format('YYYY-MM-DD')
 const jobs = ref<{ today: JobCard[]; coming: JobCard[] }>({ today: [], coming: [] })
+const fromDevice = ref(false)
 const error = ref<unknown>()
 try {
-  jobs.value = await ask('GET', `/api/today?day=${day}`)
+  const { answer, kept } = await askOrKept<typeof jobs.value>(`/api/today?day=${day}`)
+  jobs.value = answer
+  fromDevice.value = kept
+  // Everything for today is on the device before anybody goes where there is no signal.
+  if (!kept) void clearShelf().then(() => fetchAhead(answer.today.map(({ id }) => `/api/jobs/${id}`)))
 } catch (caught) {
   error.value = caught
 }
@@ -29,6 +34,7 @@ const left = computed(() => jobs.value.today.filter(({ onDate }) => onDate < day
       <RouterLink to="/sites" class="tap">Plan a visit from a site</RouterLink>
     </div>
     <FaultNote :error="error" />
+    <p v-if="fromDevice" role="status" data-from-device>No signal: this is what the server said last. Work goes on; it is sent when there is one.</p>
     <p v-if="!error && due.length === 0">Nothing is planned for today. Open a site, choose its units, and plan a visit.</p>
     <JobSheet v-for="job in due" :key="job.id" :job="job" />
     <template v-if="left.length > 0"

@@ -1,0 +1,70 @@
+// The server is killed in the middle of work: pages still open, work goes on, and afterwards every event is there once.
+import { startApp, type RunningApp } from './support/app.ts'
+import { clickText, expectText, find, openBrowser, signIn, type Sheet } from './support/browser.ts'
+import { grade, sent } from './support/moves.ts'
+
+jest.setTimeout(180_000)
+let app: RunningApp
+let sheet: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  sheet = await openBrowser(app.base)
+  await signIn(sheet, 'sanna', 'clear-to-the-fins')
+})
+afterAll(async () => {
+  await sheet?.close()
+  await app?.close()
+})
+/** Whether the pages are kept on the device, today's jobs too. */
+const isKept = () =>
+  sheet.driver.executeAsyncScript<boolean>(`
+    const back = arguments[arguments.length - 1]
+    Promise.all([
+      navigator.serviceWorker.ready,
+      new Promise((done) => { const open = indexedDB.open('yastik'); open.onsuccess = () => { const all = open.result.transaction('shelf').objectStore('shelf').getAllKeys(); all.onsuccess = () => { open.result.close(); done(all.result) } } }),
+    ]).then(([worker, kept]) => back(worker.active?.state === 'activated' && kept.filter((path) => path.startsWith('/api/jobs/')).length >= 3), () => back(false))`)
+
+describe('a server that is gone', () => {
+  it('leaves the pages and today’s jobs on the device', async () => {
+    await sheet.driver.get(`${app.base}/`)
+    await find(sheet, 'a.unit')
+    await sheet.driver.wait(isKept, 30_000, 'the pages are not kept on the device')
+    await app.kill()
+    await sheet.driver.navigate().refresh()
+    await expectText(sheet, '[data-from-device]', 'this is what the server said last')
+    await clickText(sheet, 'Meeting room')
+    await find(sheet, 'svg.section')
+  })
+  it('keeps what is tapped, over a reload too, and says that it is not sent', async () => {
+    await grade(sheet, 'pan', 3)
+    await grade(sheet, 'wheel', 2)
+    await expectText(sheet, '.unsent', '2 not sent yet')
+    await sheet.driver.navigate().refresh()
+    await find(sheet, '[data-part="pan"][data-grade="3"]')
+    await find(sheet, '[data-part="wheel"][data-grade="2"]')
+    await expectText(sheet, '.unsent', '2 not sent yet')
+  })
+  it('has every event once when it is back, killed again in the middle of sending or not', async () => {
+    const jobId = new URL(await sheet.driver.getCurrentUrl()).pathname.split('/')[2]
+    await app.revive()
+    await sheet.driver.sleep(300)
+    await app.kill()
+    await grade(sheet, 'filter', 1)
+    await app.revive()
+    await sent(sheet)
+    const stored = await app.storedIds(jobId)
+    expect(stored).toHaveLength(3)
+    expect(new Set(stored).size).toBe(3)
+    await sheet.driver.navigate().refresh()
+    await find(sheet, '[data-part="filter"][data-grade="1"]')
+    await find(sheet, '[data-part="pan"][data-grade="3"]')
+  })
+  it('shows nothing of anybody after signing out', async () => {
+    await clickText(sheet, 'Sign out')
+    await find(sheet, 'input[name="sign-in"]')
+    await app.kill()
+    await sheet.driver.get(`${app.base}/`)
+    await find(sheet, 'input[name="sign-in"]')
+    await app.revive()
+  })
+})

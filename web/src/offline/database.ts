@@ -1,0 +1,22 @@
+// The browser's own database: events that wait for the server, and what the server said last.
+import type { JobEvent } from '@yastik/core'
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+
+interface OnThisDevice extends DBSchema {
+  waiting: { key: string; value: { jobId: string; event: JobEvent }; indexes: { job: string } }
+  /** Answers of the server by address. */
+  shelf: { key: string; value: { path: string; answer: unknown; atMs: number } }
+}
+
+const open = (): Promise<IDBPDatabase<OnThisDevice>> =>
+  openDB<OnThisDevice>('yastik', 2, {
+    upgrade(database, from) {
+      if (from < 1) database.createObjectStore('waiting', { keyPath: 'event.id' }).createIndex('job', 'jobId')
+      if (from < 2) database.createObjectStore('shelf', { keyPath: 'path' })
+    },
+    // Another tab with a newer version may go on.
+    blocking: (_, __, event) => (event.target as IDBDatabase).close(),
+  })
+let opened: Promise<IDBPDatabase<OnThisDevice>> | undefined
+
+export const onThisDevice = (): Promise<IDBPDatabase<OnThisDevice>> => (opened ??= open())

@@ -1,0 +1,44 @@
+// What did the server say last? Kept on the device, so that today's jobs open without a signal.
+import { ask, NoAnswer } from '../api/client.ts'
+import { onThisDevice } from './database.ts'
+
+/** Answers that are older than this are cleared away. */
+const keptDays = 14
+const dayMs = 86_400_000
+
+/** Asks the server; without an answer, what it said last. `kept` tells which. @throws NoAnswer where it never said anything; Fault as the server says it. */
+export async function askOrKept<Answer>(path: string): Promise<{ answer: Answer; kept: boolean }> {
+  try {
+    const answer = await ask<Answer>('GET', path)
+    await shelve(path, answer)
+    return { answer, kept: false }
+  } catch (error) {
+    if (!(error instanceof NoAnswer)) throw error
+    const found = await (await onThisDevice()).get('shelf', path)
+    if (!found) throw error
+    return { answer: found.answer as Answer, kept: true }
+  }
+}
+
+export const shelve = async (path: string, answer: unknown): Promise<void> =>
+  void (await (await onThisDevice()).put('shelf', { path, answer, atMs: Date.now() }))
+
+/** Fetches what may be needed without a signal later. What is not answered now is not kept, and nobody waits for it. */
+export async function fetchAhead(paths: readonly string[]): Promise<void> {
+  for (const path of paths) {
+    try {
+      await askOrKept(path)
+    } catch (error) {
+      if (error instanceof NoAnswer) return
+      throw error
+    }
+  }
+}
+
+/** Takes off the shelf what is old, or everything when somebody signs out. */
+export async function clearShelf(everything = false): Promise<void> {
+  const transaction = (await onThisDevice()).transaction('shelf', 'readwrite')
+  for (let cursor = await transaction.store.openCursor(); cursor; cursor = await cursor.continue())
+    if (everything || cursor.value.atMs < Date.now() - keptDays * dayMs) await cursor.delete()
+  await transaction.done
+}
