@@ -141,8 +141,11 @@ describe('one wall head, from sign-in to logbook', () => {
     const meanwhile = await workUntil(sheet, (id) => id === 'rinse-coil')
     expect(meanwhile).toContain('wash-filters')
     await expectText(sheet, '[role="timer"]', 'may go on')
+    await find(sheet, '[role="timer"][data-alarm="ready"]')
+    await sheet.driver.executeScript('window.heard = []; navigator.vibrate = (rhythm) => (window.heard.push(rhythm.length), true)')
     await moveClock(sheet, 60)
     await expectText(sheet, '[role="timer"]', 'too long: rinse now')
+    expect(await sheet.driver.executeScript('return window.heard')).toEqual([5])
   })
 
   it('refuses power while a screw is out, and names it', async () => {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // A wait that runs: how long it has to last, and when it would be too long. Three signs that differ in shape and words, not in colour alone.
 import type { RunningWait } from '@yastik/core'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { isSilent, raise, setSilent, type Alarm } from './alarm.ts'
 
 const props = defineProps<{ wait: RunningWait; nowMs: number }>()
 const startMs = computed(() => props.wait.leastAtMs - (props.wait.step.wait?.leastMin ?? 0) * 60_000)
@@ -10,7 +11,20 @@ const clock = (ms: number) => {
   const hours = Math.floor(seconds / 3600)
   return `${hours > 0 ? `${hours}:` : ''}${String(Math.floor((seconds % 3600) / 60)).padStart(hours > 0 ? 2 : 1, '0')}:${String(seconds % 60).padStart(2, '0')}`
 }
-const words = { soaking: 'still to wait', ready: 'may go on', late: 'too long: rinse now' }
+const words = { soaking: 'still to wait', ready: 'may go on', near: 'go on now: soon too long', late: 'too long: rinse now' }
+/** So long before the most it asks for somebody. */
+const nearMs = 2 * 60_000
+const sign = computed<'soaking' | Alarm>(() => {
+  const { phase, mostAtMs } = props.wait
+  return phase === 'ready' && mostAtMs !== undefined && mostAtMs - props.nowMs <= nearMs ? 'near' : phase
+})
+// A phone that slept finds out as soon as it wakes: what holds then is what is heard.
+watch(sign, (next) => next !== 'soaking' && raise(next), { immediate: true })
+const silent = ref(isSilent())
+function toggleSilent() {
+  silent.value = !silent.value
+  setSilent(silent.value)
+}
 const shown = computed(() => {
   const { phase, leastAtMs, mostAtMs } = props.wait
   if (phase === 'soaking') return clock(leastAtMs - props.nowMs)
@@ -23,12 +37,13 @@ const least = computed(() => ((props.wait.leastAtMs - startMs.value) / spanMs.va
 </script>
 
 <template>
-  <div class="clock" :class="wait.phase" role="timer" :aria-label="`${wait.step.wait?.for}: ${words[wait.phase]}`">
+  <div class="clock" :class="sign" role="timer" :aria-label="`${wait.step.wait?.for}: ${words[sign]}`" :data-alarm="sign">
     <span class="time">{{ shown }}</span>
     <span class="words"
-      ><b>{{ words[wait.phase] }}</b
+      ><b>{{ words[sign] }}</b
       ><small>{{ wait.step.wait?.for }}</small></span
     >
+    <button class="tap bare small" type="button" :aria-pressed="silent" @click="toggleSilent">{{ silent ? 'Silent' : 'Sound on' }}</button>
     <span class="track" aria-hidden="true"><i :style="{ width: `${passed}%` }" /><u :style="{ left: `${least}%` }" /></span>
   </div>
 </template>
@@ -36,7 +51,7 @@ const least = computed(() => ((props.wait.leastAtMs - startMs.value) / spanMs.va
 <style scoped>
 .clock {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto 1fr auto;
   gap: 0 0.9rem;
   align-items: center;
   border: 2px solid var(--ink);
@@ -74,6 +89,9 @@ const least = computed(() => ((props.wait.leastAtMs - startMs.value) / spanMs.va
   border-style: double;
   border-width: 6px;
   border-color: var(--now);
+}
+.near {
+  border: 6px solid var(--now);
 }
 .late {
   background: var(--now);
