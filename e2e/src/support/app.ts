@@ -38,7 +38,7 @@ async function inDatabase(statement: string): Promise<void> {
   await database.end()
 }
 
-/** Starts the server on a port (0: any that is free) and waits until it listens. */
+/** Starts the server on a port (0 takes one that is free) and waits until it listens. */
 async function launch(database: string, port: number): Promise<{ child: ChildProcess; port: number }> {
   const child: ChildProcess = fork(join(root, 'server/dist/main.js'), {
     env: {
