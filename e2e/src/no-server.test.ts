@@ -60,6 +60,10 @@ describe('a server that is gone', () => {
     await find(sheet, '[data-part="pan"][data-grade="3"]')
   })
   it('shows nothing of anybody after signing out', async () => {
+    await app.kill()
+    await clickText(sheet, 'Sign out')
+    await expectText(sheet, 'header [role="alert"]', 'signing out needs one')
+    await app.revive()
     await clickText(sheet, 'Sign out')
     await find(sheet, 'input[name="sign-in"]')
     await app.kill()

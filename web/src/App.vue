@@ -2,6 +2,7 @@
 // The sheet's frame: places in a strip on top, the view below.
 import { onMounted, ref } from 'vue'
 import { RouterLink, RouterView, useRouter } from 'vue-router'
+import { NoAnswer } from './api/client.ts'
 import KeyHelp from './components/KeyHelp.vue'
 import { useJob } from './stores/job.ts'
 import { useSession } from './stores/session.ts'
@@ -25,8 +26,16 @@ function setLight(on: boolean) {
 }
 onMounted(() => setLight(localStorage.getItem('yastik-light') === 'outdoor'))
 
+const stays = ref('')
 async function leave() {
-  await session.signOut()
+  stays.value = ''
+  try {
+    await session.signOut()
+  } catch (error) {
+    if (!(error instanceof NoAnswer)) throw error
+    stays.value = 'No signal: signing out needs one.'
+    return
+  }
   job.close()
   await router.push('/sign-in')
 }
@@ -39,6 +48,7 @@ async function leave() {
       <RouterLink v-for="place in places" :key="place.to" :to="place.to" class="place">{{ place.name }}</RouterLink>
     </nav>
     <div class="right">
+      <span v-if="stays" class="unsent" role="alert">{{ stays }}</span>
       <span v-if="job.unsent > 0" class="unsent" role="status">{{ job.unsent }} not sent yet</span>
       <button class="tap bare" :aria-pressed="outdoor" title="High contrast for outdoors" @click="setLight(!outdoor)">Sunlight</button>
       <span class="who small">{{ session.me.name }}</span>

@@ -13,7 +13,7 @@ import {
   type UseWay,
 } from '../products/index.ts'
 import { estimate } from '../quantities/index.ts'
-import { coilAreaM2, isCarried, isOnRoof, type KnownDesign, type Part } from '../units/index.ts'
+import { coilAreaM2, isCarried, isOnRoof, type KnownDesign } from '../units/index.ts'
 import type { KnownHouseRules } from './houseRules.ts'
 import type { Choice, ChoiceOf, Topic } from './topics.ts'
 
@@ -130,9 +130,11 @@ function condensatePerDay({ design, site, lookOver, hoursPerDay = usualHoursPerD
 export const isOutOfSeason = ({ outdoorAir, setting }: SiteFacts): boolean =>
   outdoorAir !== undefined && outdoorAir.dryBulbC < coolingSeasonFromC.value && setting !== 'equipment-room'
 
-/** Whether soil on these parts (the breathed-air coil and wheel where none is named) is loose enough for a brush. */
-export const isLooseSoil = ({ lookOver }: Facts, parts: readonly Part[] = ['coilFace', 'coilBack', 'wheel']): boolean =>
-  parts.flatMap((part) => lookOver.grades[part]?.kinds ?? []).every((kind) => kind === 'dust' || kind === 'lint-hair' || kind === 'fine-powder')
+/** Whether soil on the breathed-air coil or wheel is loose enough for a brush. */
+export const isLooseSoil = ({ lookOver }: Facts): boolean =>
+  (['coilFace', 'coilBack', 'wheel'] as const)
+    .flatMap((part) => lookOver.grades[part]?.kinds ?? [])
+    .every((kind) => kind === 'dust' || kind === 'lint-hair' || kind === 'fine-powder')
 
 /** A window or sleeve unit that stays where it sits. */
 export const staysInItsWall = ({ lookOver, decided }: Facts): boolean => isCarried(lookOver.family) && decided.location !== 'outdoors'

@@ -26,9 +26,10 @@ export function runningWaits(unit: UnitState, nowMs: number): RunningWait[] {
 
 /**
  * Steps that can be begun at `nowMs`, best first: what follows a wait that must not run over comes first, then the agreed order.
+ * Where it is known what the person is trained for, steps for somebody else come last: they are not kept from them.
  * Empty with steps left over means that only waiting is left.
  */
-export function nextSteps(unit: UnitState, nowMs: number): Step[] {
+export function nextSteps(unit: UnitState, nowMs: number, trained?: readonly string[]): Step[] {
   const open = (unit.steps ?? []).filter((step) => !isDone(unit, step) && reasonsToWait(unit, step, nowMs).length === 0)
   const pressed = new Set(
     runningWaits(unit, nowMs)
@@ -36,9 +37,10 @@ export function nextSteps(unit: UnitState, nowMs: number): Step[] {
       .map(({ step }) => step.id),
   )
   const presses = (step: Step) => (step.after.some((id) => pressed.has(id)) ? 0 : 1)
+  const isForOthers = (step: Step) => (trained !== undefined && step.skill !== undefined && !trained.includes(step.skill) ? 1 : 0)
   return open
     .map((step, index) => ({ step, index }))
-    .sort((a, b) => presses(a.step) - presses(b.step) || a.index - b.index)
+    .sort((a, b) => isForOthers(a.step) - isForOthers(b.step) || presses(a.step) - presses(b.step) || a.index - b.index)
     .map(({ step }) => step)
 }
 

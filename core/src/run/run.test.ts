@@ -153,6 +153,15 @@ describe('gates', () => {
     expect(nextSteps(log.state, log.nowMs + 11 * minute)[0].id).toBe('rinse-coil')
     expect(runningWaits(log.state, log.nowMs + 21 * minute)[0].phase).toBe('late')
   })
+  it('offer first what the person is trained for, and keep nothing from anybody', () => {
+    const log = new Log().agree().upTo('off-end-plate')
+    const idsFor = (trained?: string[]) => nextSteps(log.state, log.nowMs, trained).map(({ id }) => id)
+    expect(idsFor(['wheel-removal'])[0]).toBe('off-end-plate')
+    expect(idsFor()[0]).toBe('off-end-plate')
+    expect(idsFor([])[0]).not.toBe('off-end-plate')
+    expect(idsFor([]).at(-1)).toBe('off-end-plate')
+    expect(idsFor([]).sort()).toEqual(idsFor().sort())
+  })
   it('hold handing over until every step is done', () => {
     const log = new Log().agree().upTo('run-test')
     log.add({ type: 'handed-over', verdict: 'proved' })

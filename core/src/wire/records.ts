@@ -43,7 +43,6 @@ export const alikeUnitsSchema = closed({
   design: designSchema,
   hoursPerDay: amountUpTo(24).optional(),
 })
-export type AlikeUnits = z.infer<typeof alikeUnitsSchema>
 
 export const unitRecordSchema = closed({ id: recordId, siteId: recordId, ...unitSaveSchema.shape, lastCleanedAt: z.iso.datetime().nullable() })
 export type UnitRecord = z.infer<typeof unitRecordSchema>
@@ -57,7 +56,6 @@ export const jobFormSchema = closed({
   onDate: daySchema,
   crewIds: z.array(z.int()).min(1).max(4),
 })
-export type JobForm = z.infer<typeof jobFormSchema>
 
 export const stages = ['look-over', 'method', 'at-the-unit', 'proof', 'handed-over'] as const
 export const jobUnitSchema = closed({

@@ -20,13 +20,17 @@ import { useKeys } from '../components/keys.ts'
 import { useNow } from '../components/useNow.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const now = useNow()
 const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
-const ready = computed(() => nextSteps(state.value, now.value))
+const session = useSession()
+/** What the person at this screen is trained for; undefined where they do not belong to the crew of this visit. */
+const trained = computed(() => job.record?.crew.find(({ id }) => id === session.me?.id)?.trained)
+const ready = computed(() => nextSteps(state.value, now.value, trained.value))
 const waits = computed(() => runningWaits(state.value, now.value))
 const progress = computed(() => progressOf(state.value))
 const pickedId = ref<string>()
@@ -115,6 +119,10 @@ useKeys([
           {{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min
         </p>
         <h2 class="title">{{ step.title }}</h2>
+        <p v-if="step.skill" class="how" data-skill>
+          <b>{{ trained?.includes(step.skill) ? 'For somebody trained, such as you:' : 'For somebody trained:' }}</b>
+          {{ step.skill.replace('-', ' ') }}.
+        </p>
         <p v-if="step.how" class="how">{{ step.how }}</p>
         <p v-if="step.photo" class="how"><b>Photograph first:</b> {{ step.photo }}.</p>
         <p v-if="step.takesOff" class="how"><b>Goes to:</b> {{ step.slot }}.</p>

@@ -1,5 +1,5 @@
 // Conditions that several topics ask.
-import { drainState, gradeOf, hasKind, inWords, isOffLevel, worstOf, type Complaint, type Finding, type SoilKind } from '../../lookover/index.ts'
+import { drainState, gradeOf, hasKind, inWords, worstOf, type Complaint, type Finding, type SoilKind } from '../../lookover/index.ts'
 import type { EquipmentKind } from '../../products/index.ts'
 import { isCarried, isOnRoof, isSplit, partNames, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
 import { all, any, not, when, type Condition } from '../condition.ts'
@@ -40,7 +40,7 @@ export const equipmentRoom = when(
   ({ site, decided }) => site.setting === 'equipment-room' && decided.location !== 'outdoors',
 )
 export const sensitive = when('sensitive occupants', ({ site }) => site.sensitiveOccupants)
-export const looseSoil = when('only loose dust, lint and powder', (facts) => isLooseSoil(facts))
+export const looseSoil = when('only loose dust, lint and powder', isLooseSoil)
 export const splitUnit = when('a wall head or cassette', ({ lookOver }) => isSplit(lookOver.family))
 export const carriedUnit = when('a window or through-wall unit', ({ lookOver }) => isCarried(lookOver.family))
 export const roofUnit = when('a roof unit', ({ lookOver }) => isOnRoof(lookOver.family))
@@ -51,7 +51,6 @@ export const wheelComesOut = when('the wheel comes out', ({ lookOver, design }) 
 export const panComesOff = when('the pan comes off', ({ design }) => design.panRemovable && (!design.boardBlocksPan || design.boardRemovable))
 export const quickAccess = when('the wheel is reached through the outlet', ({ design }) => design.quickAccessOutlet)
 export const trainedFor = (skill: string): Condition => when(`somebody trained for ${skill.replaceAll('-', ' ')}`, (facts) => isTrained(facts, skill))
-export const offLevel = when('the unit hangs off level', ({ lookOver }) => isOffLevel(lookOver))
 
 /** Smell or thrown dirt that the wheel explains. */
 export const wheelComplaint = all(complains('smell', 'spits-dirt'), atLeast('wheel', 2))
