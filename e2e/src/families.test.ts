@@ -92,6 +92,24 @@ describe('a school for one job', () => {
   })
 })
 
+describe('something found in the middle of the work', () => {
+  it('changes what is left, says what, and keeps what is done', async () => {
+    await openUnit('Room 5, window wall', 'Method')
+    await click(sheet, '[data-agree]')
+    const done = await workUntil(sheet, (id) => id === 'off-cover')
+    await clickText(sheet, 'Look-over')
+    await grade(sheet, 'wheel', 4)
+    await clickText(sheet, 'At the unit')
+    await expectText(sheet, '[data-found]', 'What was found since changes the work')
+    await clickText(sheet, 'See the change')
+    await expectText(sheet, '[data-change]', 'Draw the wheel off the motor shaft')
+    await click(sheet, '[data-agree-change]')
+    await find(sheet, '[data-step="off-cover"]')
+    expect(await exists(sheet, '[data-found]')).toBe(false)
+    expect(done).toContain('prove-dead')
+  })
+})
+
 describe('the crew’s day', () => {
   it('puts every unit that was looked over in time, and says who does what next', async () => {
     await openUnit('Room 3, over the door', 'At the unit')

@@ -1,4 +1,5 @@
 // Run: events of a job under way, and the state that follows from them.
+export { changeOf, type Change } from './change.ts'
 export { eventSchema, happeningSchema, verdicts, type Happening, type JobEvent, type Verdict } from './event.ts'
 export { reasonsToHold, reasonsToWait, shortfalls, waitOf } from './gates.ts'
 export { nextSteps, progressOf, runningWaits, stageOf, type RunningWait, type Stage } from './next.ts'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // At the unit: one step at a time, readable at arm's length; gates, counts, dwell clock and parts tray in view.
 import {
+  changeOf,
   nextSteps,
   partNames,
   progressOf,
@@ -82,6 +83,8 @@ function pick(direction: 1 | -1) {
   const index = ready.value.findIndex(({ id }) => id === step.value?.id)
   pickedId.value = ready.value[(index + direction + ready.value.length) % ready.value.length]?.id
 }
+/** Whether what was found since asks for other work than what was agreed. */
+const changes = computed(() => changeOf(state.value, job.planFor(props.unitId)?.units[0].steps ?? []) !== undefined)
 const noteText = ref('')
 async function note() {
   if (noteText.value.trim() === '') return
@@ -113,6 +116,10 @@ useKeys([
   </div>
   <div v-else class="two-up">
     <section class="work stack" aria-label="The step to do now">
+      <p v-if="changes" class="found" role="status" data-found>
+        What was found since changes the work.
+        <RouterLink class="tap" :to="{ name: 'method', params: { jobId, unitId } }">See the change</RouterLink>
+      </p>
       <div v-for="wait in waits" :key="wait.step.id"><DwellClock :wait="wait" :now-ms="now" /></div>
       <article v-if="step" class="step" :data-step="step.id">
         <p class="eyebrow">
@@ -205,6 +212,10 @@ useKeys([
 </template>
 
 <style scoped>
+.found {
+  border: 2px dashed var(--now);
+  padding: 0.4rem 0.8rem;
+}
 .beside {
   margin-left: 0.6rem;
 }

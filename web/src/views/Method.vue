@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Method: decisions with their because; flip a school or a single choice and see what changes; then agree it.
 import {
+  changeOf,
   compareChoice,
   contextOf,
   knownHouseRules,
@@ -32,6 +33,8 @@ const rules = computed(() => knownHouseRules(file.value?.houseRules))
 const houseRules = computed(() => knownHouseRules(job.record?.houseRules))
 const totals = computed(() => unitPlan.value && planTotals(unitPlan.value, rules.value))
 const started = computed(() => Object.values(state.value.progress).some(({ doneAtMs }) => doneAtMs !== undefined))
+/** What was found since the method was agreed, and what it changes. */
+const change = computed(() => (started.value && unitPlan.value ? changeOf(state.value, unitPlan.value.steps) : undefined))
 const declined = computed(() => unitPlan.value?.decisions.some(({ topic, choice }) => topic === 'scope' && choice === 'decline'))
 const productName = (id: string) => job.record?.products.find((product) => product.id === id)?.name ?? id
 const usedSchools = Object.keys(schools) as SchoolName[]
@@ -103,7 +106,30 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
       </ol>
     </section>
     <aside class="stack" aria-label="Schools, mixes and steps">
-      <p v-if="started" class="small">Work has begun by the agreed method; decisions are fixed now.</p>
+      <section v-if="change" class="change stack" role="status" data-change>
+        <h2>What was found since changes the work</h2>
+        <div v-if="change.added.length > 0">
+          <h3>Comes in</h3>
+          <ul>
+            <li v-for="step in change.added" :key="step.id">{{ step.title }}</li>
+          </ul>
+        </div>
+        <div v-if="change.gone.length > 0">
+          <h3>Falls away</h3>
+          <ul>
+            <li v-for="step in change.gone" :key="step.id">{{ step.title }}</li>
+          </ul>
+        </div>
+        <ul v-if="change.reasons.length > 0" class="plain">
+          <li v-for="reason in change.reasons" :key="reason">{{ reason }}</li>
+        </ul>
+        <button class="tap now big" data-agree-change :disabled="change.reasons.length > 0" @click="agree">
+          Agree the change, what is done stays done
+        </button>
+      </section>
+      <p v-else-if="started" class="small">
+        Work has begun by the agreed method. What you find from now on, grade it in the look-over: the change is shown here.
+      </p>
       <button v-else class="tap now big" data-agree @click="agree">
         {{ declined ? 'Agree: not cleaned today' : state.steps ? 'Agree again and go on' : 'Agree and go to the unit' }}
       </button>
@@ -177,3 +203,10 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
     </aside>
   </div>
 </template>
+
+<style scoped>
+.change {
+  border: 2px dashed var(--now);
+  padding: 0.6rem 0.9rem;
+}
+</style>
