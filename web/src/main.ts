@@ -11,3 +11,10 @@ import App from './App.vue'
 import { router } from './router.ts'
 
 createApp(App).use(createPinia()).use(router).mount('#app')
+
+// A newer version was put in place meanwhile, and a view that was not opened yet is gone with the old one: load anew, nothing is lost.
+// Where nobody answers it is the signal that is gone: then what is open stays open.
+addEventListener('vite:preloadError', () => {
+  const stay = () => undefined
+  void fetch('/', { method: 'HEAD', cache: 'no-store' }).then(({ ok }) => (ok ? location.reload() : undefined), stay)
+})
