@@ -112,7 +112,7 @@ describe('every sheet', () => {
       '/logbook',
       '/stores',
       '/house-rules',
-      ...['look-over', 'method', 'at-the-unit', 'proof', 'record'].map((station) => units.at(-1) + station),
+      ...['look-over', 'method', 'crew', 'at-the-unit', 'proof', 'record'].map((station) => units.at(-1) + station),
     ]
     for (const path of paths) {
       await sheet.driver.get(app.base + path)

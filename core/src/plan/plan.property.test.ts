@@ -200,10 +200,8 @@ describe('every plan', () => {
     forEveryPlan((steps, candidate) => {
       if (candidate.units[0].family !== 'rv-rooftop' || index(steps, 'power-on') < 0) return
       const at = (id: string) => index(steps, id)
-      if (candidate.units[0].design.batteryControl !== false) {
-        must(at('part-battery') >= 0 && at('part-battery') < at('prove-dead'), 'the battery is not parted', candidate)
-        must(at('join-battery') > at('check-ledger') && at('join-battery') < at('power-on'), 'the battery is joined too early', candidate)
-      }
+      must(at('part-battery') >= 0 && at('part-battery') < at('prove-dead'), 'the battery is not parted', candidate)
+      must(at('join-battery') > at('check-ledger') && at('join-battery') < at('power-on'), 'the battery is joined too early', candidate)
       if (at('off-cover') < 0) return
       const flies = steps.findIndex((step) => step.phase === 'dry-clean' || wets(step))
       must(at('plug-opening') > at('off-cover') && (flies < 0 || at('plug-opening') < flies), 'brushed or sprayed over an open hole', candidate)

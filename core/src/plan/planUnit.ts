@@ -99,7 +99,10 @@ function settle(unit: UnitJob, { site, trained, liftKg, houseRules, products, eq
   return { unit, design, assumed, lookOver, facts, washJob, room: indoorAirFrom(site.outdoorAir, site.altitudeM ?? 0, unit.readings) }
 }
 
-const washJobOf = ({ washJob }: Settled, decided: Facts['decided']) => washJob(decided.rinse as ChoiceOf<'rinse'>, decided.wheel === 'wash-in-place')
+const washJobOf = ({ washJob }: Settled, decided: Facts['decided']): WashJob => ({
+  ...washJob(decided.rinse as ChoiceOf<'rinse'>, decided.wheel === 'wash-in-place'),
+  condenser: decided['condenser-agent'] !== 'none',
+})
 
 /** What fills up, for the ways of containment in which something does. */
 const catchers: Readonly<Record<string, Catcher>> = { 'wash-bag-to-bucket': 'wash-bag', 'funnel-sheet-to-bucket': 'funnel-sheet' }

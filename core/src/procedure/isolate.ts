@@ -42,7 +42,8 @@ export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[
       cautions: [caution.electricity, ...flammable],
     }),
   ]
-  if (isOnRoof(lookOver.family) && design.batteryControl) {
+  // An inverter feeds the mains side from the battery, whatever the controls run on.
+  if (isOnRoof(lookOver.family)) {
     steps.push(
       step({
         id: 'part-battery',

@@ -2,6 +2,7 @@
 import { gradeOf } from '../lookover/index.ts'
 import { reachesOutdoorSide } from '../method/index.ts'
 import { isCarried } from '../units/index.ts'
+import { condenserRinseMin } from '../wash/index.ts'
 import { amountOf, sprayer, strengthOf } from './agent.ts'
 import { caution } from './cautions.ts'
 import { ids, onTheBench, step, vacuumOf, type Drafting } from './drafting.ts'
@@ -70,7 +71,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         phase: 'rinse',
         title: 'Rinse the condenser from the fan side out until the run-off is clear',
         part: 'condenserFace',
-        handsMin: stepMin.clearCondenser.value,
+        handsMin: condenserRinseMin.value,
         after: applied ? ['apply-condenser'] : ids(before),
         equipment: [String(decided.rinse)],
         gate: 'The run-off is clear',

@@ -10,20 +10,18 @@ const stopped = stepsOf({ grades: { coilFace: { grade: 2 } }, findings: ['scorch
 /** The unit after the open-clean was agreed and worked on up to and with the named step; then perhaps other steps were agreed. */
 function unitAfter(last: string, then?: typeof strip): UnitState {
   const agreed = (steps: typeof open): Happening => ({ type: 'method-agreed', unitId: 'u', decisions: [], steps })
-  const done = open
-    .slice(0, open.findIndex(({ id }) => id === last) + 1)
-    .flatMap((step): Happening[] => [
-      ...(step.fasteners ?? []).map(({ kind, count }): Happening => ({
-        type: 'fasteners-counted',
-        unitId: 'u',
-        stepId: step.id,
-        kind,
-        count,
-        direction: step.takesOff ? 'out' : 'in',
-      })),
-      ...(step.gate ? [{ type: 'gate-confirmed' as const, unitId: 'u', stepId: step.id }] : []),
-      { type: 'step-done', unitId: 'u', stepId: step.id },
-    ])
+  const done = open.slice(0, open.findIndex(({ id }) => id === last) + 1).flatMap((step): Happening[] => [
+    ...(step.fasteners ?? []).map(({ kind, count }): Happening => ({
+      type: 'fasteners-counted',
+      unitId: 'u',
+      stepId: step.id,
+      kind,
+      count,
+      direction: step.takesOff ? 'out' : 'in',
+    })),
+    ...(step.gate ? [{ type: 'gate-confirmed' as const, unitId: 'u', stepId: step.id }] : []),
+    { type: 'step-done', unitId: 'u', stepId: step.id },
+  ])
   const happenings = [agreed(open), ...done, ...(then ? [agreed(then)] : [])]
   return stateOf(
     happenings.map((happening, index) => ({

@@ -122,7 +122,7 @@ const own: Record<Family, Partial<Defaults>> = {
     roof: { value: 'membrane', said: 'roof not noted: a membrane taken, which an edge punctures' },
     batteryControl: {
       value: true,
-      said: 'batteryControl not noted (allowed: true or false): true taken, so the 12 V battery is parted too, negative lead first',
+      said: 'batteryControl not noted (allowed: true or false): true taken; the 12 V battery is parted either way, negative lead first',
     },
   },
 }

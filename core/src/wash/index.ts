@@ -1,3 +1,3 @@
 // Wash: wash water, what catches it, and drying.
 export { dryingMinutes, dryingWays, type DryingWay } from './drying.ts'
-export { rinseFlowLMin, rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater } from './water.ts'
+export { condenserRinseMin, rinseFlowLMin, rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater } from './water.ts'

@@ -9,6 +9,9 @@ describe('wash water', () => {
     expect(rinseMinutes(job)).toBeCloseTo(3.6, 9)
     expect(washLitres(job)).toBeCloseTo(5.76, 9)
     expect(washLitres({ ...job, rinse: 'none' })).toBe(0)
+    // Five minutes at the condenser, 1.6 L a minute; nothing where nothing is rinsed.
+    expect(washLitres({ ...job, condenser: true })).toBeCloseTo(5.76 + 8, 9)
+    expect(washLitres({ ...job, condenser: true, rinse: 'none' })).toBe(0)
     expect(washLitres({ ...job, wheelInPlace: true })).toBeCloseTo(5.76 + 4, 9)
   })
   it('stays low in a bag with a free outlet', () => {

@@ -8,6 +8,8 @@ const rinseMinByGrade = [1, 1.2, 1.8, 2.6, 3.5].map((value) => estimate(value, '
 const referenceAreaM2 = estimate(0.2, 'm²')
 /** Washing a wheel where it sits. */
 const wheelMin = estimate(2.5, 'min')
+/** Rinsing the condenser of a one-box unit from the fan side out. */
+export const condenserRinseMin = estimate(5, 'min')
 const pumpFlow = estimate(1.6, 'L/min')
 const hoseFlow = estimate(6, 'L/min')
 const sprayBottleFlow = estimate(0.25, 'L/min')
@@ -36,6 +38,8 @@ export interface WashJob {
   readonly grade: Grade
   readonly faces: number
   readonly wheelInPlace: boolean
+  /** Whether the condenser of a one-box unit is rinsed too. */
+  readonly condenser?: boolean
   readonly equipment: readonly Equipment[]
 }
 
@@ -59,8 +63,9 @@ export function rinseMinutes({ areaM2, grade, faces, wheelInPlace, rinse }: Wash
   return faces * rinseMinByGrade[grade].value * Math.max(0.5, areaM2 / referenceAreaM2.value) + (wheelInPlace ? wheelMin.value : 0)
 }
 
-/** Wash water, L. */
-export const washLitres = (job: WashJob): number => rinseFlowLMin(job.rinse, job.equipment) * rinseMinutes(job)
+/** Wash water of both sides, L. */
+export const washLitres = (job: WashJob): number =>
+  rinseFlowLMin(job.rinse, job.equipment) * (rinseMinutes(job) + (job.condenser ? condenserRinseMin.value : 0))
 
 export interface WashWater {
   litres: number
@@ -82,7 +87,7 @@ export type Catcher = 'wash-bag' | 'funnel-sheet'
 export function simulateWash(job: WashJob, catcher?: Catcher): WashWater {
   const flowLMin = rinseFlowLMin(job.rinse, job.equipment)
   const washMin = rinseMinutes(job)
-  const litres = flowLMin * washMin
+  const litres = washLitres(job)
   if (!catcher) return { litres: round(litres, 1), peakLevelShare: 0, overflowsAtMin: null, bucketChanges: 0, longestWashMin: longestLookMin }
   const bag = findEquipment(job.equipment, catcher)
   const holdsL = bag?.litres ?? usualBag.litres.value

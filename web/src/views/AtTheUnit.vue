@@ -116,7 +116,7 @@ useKeys([
   </div>
   <div v-else class="two-up">
     <section class="work stack" aria-label="The step to do now">
-      <p v-if="changes" class="found" role="status" data-found>
+      <p v-if="changes && !finished" class="found" role="status" data-found>
         What was found since changes the work.
         <RouterLink class="tap" :to="{ name: 'method', params: { jobId, unitId } }">See the change</RouterLink>
       </p>

@@ -108,6 +108,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
     <aside class="stack" aria-label="Schools, mixes and steps">
       <section v-if="change" class="change stack" role="status" data-change>
         <h2>What was found since changes the work</h2>
+        <p class="small">So do house rules and stores that changed meanwhile.</p>
         <div v-if="change.added.length > 0">
           <h3>Comes in</h3>
           <ul>
