@@ -60,38 +60,46 @@ const shortEnough = (text: string, room: number) => text.length * 6 < room
 </script>
 
 <template>
-  <svg class="day" :viewBox="`0 0 ${width} ${height}`" role="img" aria-label="Timeline of the crew" data-crew-timeline>
-    <g class="axis">
-      <g v-for="tick in ticks" :key="tick">
-        <line :x1="scale(tick)" :x2="scale(tick)" :y1="top - 6" :y2="height - 26" />
-        <text :x="scale(tick)" :y="height - 10" text-anchor="middle">{{ tick }}</text>
+  <div class="along" tabindex="0" role="region" aria-label="Timeline, scrolls sideways on a narrow screen">
+    <svg class="day" :viewBox="`0 0 ${width} ${height}`" role="img" aria-label="Timeline of the crew" data-crew-timeline>
+      <g class="axis">
+        <g v-for="tick in ticks" :key="tick">
+          <line :x1="scale(tick)" :x2="scale(tick)" :y1="top - 6" :y2="height - 26" />
+          <text :x="scale(tick)" :y="height - 10" text-anchor="middle">{{ tick }}</text>
+        </g>
+        <text :x="4" :y="height - 10">minutes</text>
       </g>
-      <text :x="4" :y="height - 10">minutes</text>
-    </g>
-    <text v-for="(person, index) in people" :key="person" x="4" :y="top + index * lane + 24" class="who">{{ person }}</text>
-    <text v-for="(unit, index) in units" :key="unit.id" x="4" :y="waitsTop + index * waitLane + 16" class="small">{{ letterOf(unit.id) }} waits</text>
-    <g v-for="bar in bars" :key="bar.key" class="task" :class="{ critical: bar.critical }">
-      <title>{{ bar.says }}</title>
-      <rect :x="bar.x" :y="bar.y" :width="bar.width" :height="lane - 12" />
-      <text v-if="bar.width > 11" :x="bar.x + bar.width / 2" :y="bar.y + 22" text-anchor="middle">{{ bar.letter }}</text>
-    </g>
-    <g v-for="wait in waits" :key="wait.key" class="wait">
-      <title>{{ wait.says }}</title>
-      <line :x1="wait.x" :x2="wait.x + wait.width" :y1="wait.y + 12" :y2="wait.y + 12" />
-      <text v-if="shortEnough(wait.short, wait.width)" :x="wait.x + 3" :y="wait.y + 8">{{ wait.short }}</text>
-    </g>
-    <g class="bound">
-      <line :x1="scale(day.timeline.lowerBoundMin)" :x2="scale(day.timeline.lowerBoundMin)" :y1="4" :y2="height - 26" />
-      <text :x="scale(day.timeline.lowerBoundMin) - 5" y="14" text-anchor="end">
-        no order can end before {{ Math.round(day.timeline.lowerBoundMin) }} min
+      <text v-for="(person, index) in people" :key="person" x="4" :y="top + index * lane + 24" class="who">{{ person }}</text>
+      <text v-for="(unit, index) in units" :key="unit.id" x="4" :y="waitsTop + index * waitLane + 16" class="small">
+        {{ letterOf(unit.id) }} waits
       </text>
-    </g>
-  </svg>
+      <g v-for="bar in bars" :key="bar.key" class="task" :class="{ critical: bar.critical }">
+        <title>{{ bar.says }}</title>
+        <rect :x="bar.x" :y="bar.y" :width="bar.width" :height="lane - 12" />
+        <text v-if="bar.width > 11" :x="bar.x + bar.width / 2" :y="bar.y + 22" text-anchor="middle">{{ bar.letter }}</text>
+      </g>
+      <g v-for="wait in waits" :key="wait.key" class="wait">
+        <title>{{ wait.says }}</title>
+        <line :x1="wait.x" :x2="wait.x + wait.width" :y1="wait.y + 12" :y2="wait.y + 12" />
+        <text v-if="shortEnough(wait.short, wait.width)" :x="wait.x + 3" :y="wait.y + 8">{{ wait.short }}</text>
+      </g>
+      <g class="bound">
+        <line :x1="scale(day.timeline.lowerBoundMin)" :x2="scale(day.timeline.lowerBoundMin)" :y1="4" :y2="height - 26" />
+        <text :x="scale(day.timeline.lowerBoundMin) - 5" y="14" text-anchor="end">
+          no order can end before {{ Math.round(day.timeline.lowerBoundMin) }} min
+        </text>
+      </g>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
+.along {
+  overflow-x: auto;
+}
 .day {
   width: 100%;
+  min-width: 54rem;
   height: auto;
   display: block;
   font-family: inherit;
