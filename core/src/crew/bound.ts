@@ -1,12 +1,13 @@
 // Below which finish can no schedule end?
-import type { Network } from './network.ts'
+import type { Held, Network } from './network.ts'
 
 /**
  * The longest of: the critical path; and, for every resource and group of people and every set of their activities that start no
  * earlier than some moment and are followed by at least some time, that moment plus the set's work over the capacity plus that time
  * (one-machine bounds with heads and tails, Carlier 1982, for capacities above one by energy).
  */
-export function lowerBound({ minutes, head, tail, capacity, needs, anyOf, ids }: Network): number {
+export function lowerBound(network: Network): number {
+  const { minutes, head, tail, capacity, needs, anyOf, ids } = network
   let bound = Math.max(0, ...head.map((start, index) => start + tail[index]))
   const consider = (load: (index: number) => number, size: number) => {
     const own = ids.flatMap((_, index) => {
@@ -21,7 +22,33 @@ export function lowerBound({ minutes, head, tail, capacity, needs, anyOf, ids }:
     const members = new Set(of)
     consider((index) => (anyOf[index]?.of.every((person) => members.has(person)) ? anyOf[index].count : 0), of.length)
   }
+  for (let resource = 0; resource < capacity.length; resource++) {
+    const held = network.holds.flatMap((hold) => {
+      if (hold.resource !== resource || hold.to === undefined) return []
+      return [
+        { work: hold.amount * leastHeld(network, hold), head: hold.from === undefined ? 0 : head[hold.from], rest: tail[hold.to] - minutes[hold.to] },
+      ]
+    })
+    if (held.length > 0) bound = Math.max(bound, heaviestSet(held, capacity[resource]))
+  }
   return bound
+}
+
+/** Least time from the start of `from` to the end of `to`: the longest way between them by least lags, minutes. */
+function leastHeld({ minutes, after, head }: Network, { from, to }: Held): number {
+  if (to === undefined) return 0
+  if (from === undefined) return head[to] + minutes[to]
+  const way = new Map<number, number>([[from, 0]])
+  const open = [from]
+  for (const index of open) {
+    const end = way.get(index)! + minutes[index]
+    for (const { to: next, least } of after[index]) {
+      if (end + least <= (way.get(next) ?? -1)) continue
+      way.set(next, end + least)
+      open.push(next)
+    }
+  }
+  return way.get(to)! + minutes[to]
 }
 
 interface Work {

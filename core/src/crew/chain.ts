@@ -4,8 +4,8 @@ import type { TimelineTask, UnitSteps } from './timeline.ts'
 const touches = (end: number, start: number) => Math.abs(end - start) < 1e-6
 
 /**
- * Walks back from the task that ends last: to a step whose end and wait let it begin just then, else to a task that freed its
- * person or its equipment just then. In order of time.
+ * Walks back from the task that ends last: to a step whose end and wait let it begin just then, else to the end of what another unit
+ * held, or to a task that freed its person or its equipment just then. In order of time.
  */
 export function criticalChain(tasks: readonly TimelineTask[], units: readonly UnitSteps[]): TimelineTask[] {
   const stepOf = new Map(units.flatMap(({ id, steps }) => steps.map((step) => [`${id}/${step.id}`, step] as const)))
@@ -17,7 +17,13 @@ export function criticalChain(tasks: readonly TimelineTask[], units: readonly Un
     )
     const shares = (other: TimelineTask) =>
       other.who.some((person) => task.who.includes(person)) || other.equipment.some((kind) => task.equipment.includes(kind))
-    return byLag ?? tasks.find((other) => other !== task && touches(other.endMin, task.startMin) && other.startMin < task.startMin && shares(other))
+    const until = stepOf.get(`${task.unitId}/${task.step}`)?.holds?.until
+    const byHold = tasks.find(({ unitId, step, endMin }) => unitId !== task.unitId && step === until && touches(endMin, task.startMin))
+    return (
+      byLag ??
+      byHold ??
+      tasks.find((other) => other !== task && touches(other.endMin, task.startMin) && other.startMin < task.startMin && shares(other))
+    )
   }
   const chain: TimelineTask[] = []
   let last = tasks.reduce<TimelineTask | undefined>((latest, task) => (latest && latest.endMin >= task.endMin ? latest : task), undefined)

@@ -39,11 +39,11 @@ export function exact(network: Network, below: number, mostNodes: number, signal
       return
     }
     // What starts earlier goes first more often than not.
-    clash.sort((a, b) => starts[a] - starts[b] || tail[b] - tail[a])
+    clash.sort((a, b) => beginOf(a, starts) - beginOf(b, starts) || tailOf(b, tail) - tailOf(a, tail))
     for (const first of clash)
       for (const second of clash)
-        if (first !== second) {
-          added.push([first, second])
+        if (first !== second && first.to !== undefined && second.from !== undefined) {
+          added.push([first.to, second.from])
           visit(starts)
           added.pop()
         }
@@ -52,38 +52,54 @@ export function exact(network: Network, below: number, mostNodes: number, signal
   return { ...(found ? { starts: found } : {}), complete: !stopped }
 }
 
+/** Something in use from the start of `from` to the end of `to`: an activity of its own, or what is held from one to another. */
+interface Use {
+  readonly from?: number
+  readonly to?: number
+  readonly amount: number
+}
 interface Demand {
   readonly capacity: number
-  readonly amount: readonly number[]
+  readonly uses: readonly Use[]
 }
+const beginOf = ({ from }: Use, starts: readonly number[]) => (from === undefined ? 0 : starts[from])
+const endOf = ({ to }: Use, starts: readonly number[], minutes: readonly number[]) => (to === undefined ? Infinity : starts[to] + minutes[to])
+const tailOf = ({ from }: Use, tail: readonly number[]) => (from === undefined ? Infinity : tail[from])
 
-function demandsOf({ capacity, needs, anyOf, ids }: Network): Demand[] {
+function demandsOf({ capacity, needs, anyOf, ids, holds }: Network): Demand[] {
+  const ownUses = (amountOf: (index: number) => number) => ids.map((_, index): Use => ({ from: index, to: index, amount: amountOf(index) }))
   const single = capacity.map((size, resource) => ({
     capacity: size,
-    amount: ids.map((_, index) => needs[index].find(([other]) => other === resource)?.[1] ?? 0),
+    uses: [
+      ...ownUses((index) => needs[index].find(([other]) => other === resource)?.[1] ?? 0),
+      ...holds.filter((hold) => hold.resource === resource),
+    ],
   }))
   const groups = groupsOf(anyOf).map((of) => ({
     capacity: of.length,
-    amount: ids.map((_, index) => (anyOf[index]?.of.every((person) => of.includes(person)) ? anyOf[index].count : 0)),
+    uses: ownUses((index) => (anyOf[index]?.of.every((person) => of.includes(person)) ? anyOf[index].count : 0)),
   }))
-  return [...single, ...groups].filter(({ amount }) => amount.some((entry) => entry > 0))
+  return [...single, ...groups]
+    .map(({ capacity: size, uses }) => ({ capacity: size, uses: uses.filter(({ amount }) => amount > 0) }))
+    .filter(({ uses }) => uses.length > 0)
 }
 
-/** The earliest moment at which more is asked than there is: a smallest set of activities that may not all go on together. */
-function firstClash(starts: readonly number[], minutes: readonly number[], demands: readonly Demand[]): number[] | undefined {
+/** The earliest moment at which more is asked than there is: a smallest set of uses that may not all go on together. */
+function firstClash(starts: readonly number[], minutes: readonly number[], demands: readonly Demand[]): Use[] | undefined {
   const moments = [...new Set(starts)].sort((a, b) => a - b)
   for (const moment of moments) {
-    const going = starts.flatMap((start, index) => (start <= moment + 1e-9 && start + minutes[index] > moment + 1e-9 ? [index] : []))
-    for (const { capacity, amount } of demands) {
-      const own = going.filter((index) => amount[index] > 0).sort((a, b) => amount[b] - amount[a])
-      let sum = own.reduce((all, index) => all + amount[index], 0)
+    for (const { capacity, uses } of demands) {
+      const own = uses
+        .filter((use) => beginOf(use, starts) <= moment + 1e-9 && endOf(use, starts, minutes) > moment + 1e-9)
+        .sort((a, b) => b.amount - a.amount)
+      let sum = own.reduce((all, { amount }) => all + amount, 0)
       if (sum <= capacity) continue
       // Left out one by one while the rest is still too much.
       const set = [...own]
-      for (const index of [...own].reverse()) {
-        if (set.length <= 2 || sum - amount[index] <= capacity) continue
-        set.splice(set.indexOf(index), 1)
-        sum -= amount[index]
+      for (const use of [...own].reverse()) {
+        if (set.length <= 2 || sum - use.amount <= capacity) continue
+        set.splice(set.indexOf(use), 1)
+        sum -= use.amount
       }
       return set
     }

@@ -1,5 +1,5 @@
 // Is there a better order? Forward and backward passes, then seeded shaking of the best so far.
-import { generate, type Placement } from './generate.ts'
+import { generate, type DeadEnd, type Placement } from './generate.ts'
 import { reversed, type Arc, type Network } from './network.ts'
 import type { ScheduleOptions } from './problem.ts'
 
@@ -35,10 +35,10 @@ export function improve(
   let worth: readonly number[] = []
   let failed: Arc | undefined
   const isOver = () => left <= 0 || signal?.aborted === true || (best !== undefined && best.finish <= goal + 1e-9)
-  const take = (result: Placement | Arc): Placement | undefined => {
+  const take = (result: Placement | DeadEnd): Placement | undefined => {
     left -= Math.max(size, 1)
-    if ('least' in result) {
-      failed = result
+    if (!('starts' in result)) {
+      failed = result.late ?? failed
       return undefined
     }
     const own = qualityOf(result, network)
@@ -49,7 +49,7 @@ export function improve(
   const justify = (placement: Placement) => {
     const back = generate(backwards, endsOf(placement, minutes))
     left -= size
-    return 'least' in back ? undefined : take(generate(network, endsOf(back, minutes)))
+    return !('starts' in back) ? undefined : take(generate(network, endsOf(back, minutes)))
   }
   const rules: readonly ((index: number) => number)[] = [
     (index) => tail[index],

@@ -1,6 +1,6 @@
 // Crew: the timeline.
 export { criticalChain } from './chain.ts'
 export { crewDay, type CrewDay } from './day.ts'
-export type { Activity, Lag, Problem, Schedule, ScheduleOptions } from './problem.ts'
+export type { Activity, Hold, Lag, Problem, Schedule, ScheduleOptions } from './problem.ts'
 export { schedule } from './schedule.ts'
 export { timeline, type CrewMember, type Timeline, type TimelineTask, type UnitSteps } from './timeline.ts'

@@ -10,6 +10,14 @@ export interface Arc {
   readonly most: number
 }
 
+/** `amount` of `resource` from the start of `from` (or the beginning) to the end of `to` (or for good). */
+export interface Held {
+  readonly resource: number
+  readonly amount: number
+  readonly from?: number
+  readonly to?: number
+}
+
 export interface Network {
   readonly ids: readonly string[]
   readonly minutes: readonly number[]
@@ -25,31 +33,35 @@ export interface Network {
   /** Resource and amount; and `count` of single resources. */
   readonly needs: readonly (readonly (readonly [resource: number, amount: number])[])[]
   readonly anyOf: readonly ({ readonly of: readonly number[]; readonly count: number } | undefined)[]
+  readonly holds: readonly Held[]
 }
 
 /** @throws Fault `no-schedule` naming the culprits: an unknown id, a circle, a need above capacity, or lags that contradict one another. */
 export function networkOf(problem: Problem): Network {
-  const { activities, lags, resources } = problem
+  const { activities, lags, resources, holds = [] } = problem
   const numberOf = new Map(activities.map(({ id }, index) => [id, index]))
   const resourceIds = [
-    ...new Set([...Object.keys(resources), ...activities.flatMap(({ needs, anyOf }) => [...Object.keys(needs), ...(anyOf?.of ?? [])])]),
+    ...new Set([
+      ...Object.keys(resources),
+      ...activities.flatMap(({ needs, anyOf }) => [...Object.keys(needs), ...(anyOf?.of ?? [])]),
+      ...holds.map(({ resource }) => resource),
+    ]),
   ]
   const resourceOf = new Map(resourceIds.map((id, index) => [id, index]))
   const lines = [...unknownEnds(problem, numberOf), ...aboveCapacity(problem)]
   if (lines.length > 0) throw new Fault('no-schedule', { lines })
-  const arcs = lags.map(({ from, to, leastMin, mostMin }) => ({
-    from: numberOf.get(from)!,
-    to: numberOf.get(to)!,
-    least: leastMin,
-    most: mostMin ?? Infinity,
-  }))
+  const arc = (from: string, to: string, least: number, most = Infinity): Arc => ({ from: numberOf.get(from)!, to: numberOf.get(to)!, least, most })
+  const arcs = [
+    ...lags.map(({ from, to, leastMin, mostMin }) => arc(from, to, leastMin, mostMin)),
+    ...holds.flatMap(({ from, to }) => (from === undefined || to === undefined ? [] : [arc(from, to, 0)])),
+  ]
   const ids = activities.map(({ id }) => id)
   const minutes = activities.map((activity) => activity.minutes)
   const before = ids.map(() => [] as Arc[])
   const after = ids.map(() => [] as Arc[])
-  for (const arc of arcs) {
-    before[arc.to].push(arc)
-    after[arc.from].push(arc)
+  for (const one of arcs) {
+    before[one.to].push(one)
+    after[one.from].push(one)
   }
   refuseCircles(ids, before, after)
   const head = earliest(minutes, arcs, ids)
@@ -70,6 +82,12 @@ export function networkOf(problem: Problem): Network {
         .filter(([, amount]) => amount > 0)
         .map(([id, amount]) => [resourceOf.get(id)!, amount] as const),
     ),
+    holds: holds.map(({ resource, amount, from, to }) => ({
+      resource: resourceOf.get(resource)!,
+      amount,
+      ...(from === undefined ? {} : { from: numberOf.get(from)! }),
+      ...(to === undefined ? {} : { to: numberOf.get(to)! }),
+    })),
     anyOf: activities.map(({ anyOf }) =>
       anyOf?.count === 0 ? undefined : anyOf && { of: anyOf.of.map((id) => resourceOf.get(id)!), count: anyOf.count },
     ),
@@ -86,6 +104,12 @@ export const reversed = (network: Network): Network => ({
   after: network.before.map((arcs) => arcs.map(turned)),
   head: network.tail.map((tail, index) => tail - network.minutes[index]),
   tail: network.head.map((head, index) => head + network.minutes[index]),
+  holds: network.holds.map(({ resource, amount, from, to }) => ({
+    resource,
+    amount,
+    ...(to === undefined ? {} : { from: to }),
+    ...(from === undefined ? {} : { to: from }),
+  })),
 })
 
 /**
@@ -136,16 +160,23 @@ function earliest(minutes: readonly number[], arcs: readonly Arc[], ids: readonl
   throw new Fault('no-schedule', { lines: (culprits.length > 0 ? culprits : bounded).map(name) })
 }
 
-const unknownEnds = ({ lags }: Problem, numberOf: ReadonlyMap<string, number>): FaultLine[] =>
-  lags.flatMap(({ from, to }) =>
+const unknownEnds = ({ lags, holds = [] }: Problem, numberOf: ReadonlyMap<string, number>): FaultLine[] =>
+  [...lags, ...holds].flatMap(({ from, to }) =>
     [from, to]
-      .filter((end) => !numberOf.has(end))
-      .map((end) => ({ where: `lag ${from} → ${to}`, what: `there is no activity ${end}`, allowed: 'ids of activities' })),
+      .filter((end) => end !== undefined && !numberOf.has(end))
+      .map((end) => ({ where: `${from ?? 'before'} → ${to ?? 'the end'}`, what: `there is no activity ${end}`, allowed: 'ids of activities' })),
   )
 
-function aboveCapacity({ activities, resources }: Problem): FaultLine[] {
+function aboveCapacity({ activities, resources, holds = [] }: Problem): FaultLine[] {
   const capacity = (resource: string) => resources[resource] ?? 0
-  return activities.flatMap(({ id, needs, anyOf }) => [
+  const held = holds
+    .filter(({ resource, amount }) => amount > capacity(resource))
+    .map(({ resource, amount, from, to }) => ({
+      where: from ?? to ?? resource,
+      what: `it holds ${amount} of ${resource}, and there are ${capacity(resource)}`,
+      allowed: `at most ${capacity(resource)}`,
+    }))
+  const own = activities.flatMap(({ id, needs, anyOf }) => [
     ...Object.entries(needs)
       .filter(([resource, need]) => need > capacity(resource))
       .map(([resource, need]) => ({
@@ -157,6 +188,7 @@ function aboveCapacity({ activities, resources }: Problem): FaultLine[] {
       ? [{ where: id, what: `it needs ${anyOf.count} of: ${anyOf.of.join(', ') || 'nobody'}`, allowed: 'as many as there are' }]
       : []),
   ])
+  return [...held, ...own]
 }
 
 function refuseCircles(ids: readonly string[], before: readonly (readonly Arc[])[], after: readonly (readonly Arc[])[]): void {

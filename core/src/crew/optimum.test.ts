@@ -11,18 +11,23 @@ beforeAll(async () => {
 })
 
 const problems: fc.Arbitrary<Problem> = fc
-  .array(
-    fc.record({
-      minutes: fc.integer({ min: 1, max: 5 }),
-      people: fc.integer({ min: 0, max: 2 }),
-      pump: fc.integer({ min: 0, max: 1 }),
-      after: fc.option(fc.nat(), { nil: undefined }),
-      least: fc.integer({ min: 0, max: 4 }),
-      more: fc.option(fc.integer({ min: 0, max: 3 }), { nil: undefined }),
-    }),
-    { minLength: 2, maxLength: 6 },
+  .tuple(
+    fc.option(fc.tuple(fc.nat(), fc.nat()), { nil: undefined }),
+    fc.array(
+      fc.record({
+        minutes: fc.integer({ min: 1, max: 5 }),
+        people: fc.integer({ min: 0, max: 2 }),
+        pump: fc.integer({ min: 0, max: 1 }),
+        after: fc.option(fc.nat(), { nil: undefined }),
+        least: fc.integer({ min: 0, max: 4 }),
+        more: fc.option(fc.integer({ min: 0, max: 3 }), { nil: undefined }),
+      }),
+      { minLength: 2, maxLength: 6 },
+    ),
   )
-  .map((list) => ({
+  .map(([held, list]) => ({
+    // Half of them keep the pump from one activity to a later one.
+    holds: held ? [holdOf(held, list.length)] : [],
     activities: list.map(({ minutes, people, pump }, index) => ({ id: `a${index}`, minutes, needs: { people, pump } })),
     lags: list.flatMap(({ after, least, more }, index) =>
       after === undefined || index === 0
@@ -32,8 +37,13 @@ const problems: fc.Arbitrary<Problem> = fc
     resources: { people: 2, pump: 1 },
   }))
 
+function holdOf([one, other]: [number, number], size: number) {
+  const from = one % (size - 1)
+  return { resource: 'pump', amount: 1, from: `a${from}`, to: `a${from + 1 + (other % (size - 1 - from))}` }
+}
+
 /** Least finish by a time-indexed integer program, or undefined where nothing is feasible. Whole minutes lose nothing: all data are whole. */
-function optimum({ activities, lags, resources }: Problem): number | undefined {
+function optimum({ activities, lags, resources, holds = [] }: Problem): number | undefined {
   const horizon = activities.reduce((sum, { minutes }) => sum + minutes, 0) + lags.reduce((sum, { leastMin }) => sum + leastMin, 0)
   const times = (minutes: number) => Array.from({ length: horizon - minutes + 1 }, (_, start) => start)
   const x = (id: string, start: number) => `${id}_${start}`
@@ -52,6 +62,10 @@ function optimum({ activities, lags, resources }: Problem): number | undefined {
       const shift = minutesOf.get(from)!
       return [`${gap} >= ${shift + leastMin}`, ...(mostMin === undefined ? [] : [`${gap} <= ${shift + mostMin}`])]
     }),
+    ...holds.map(
+      ({ from, to }) =>
+        `${startOf(to!, minutesOf.get(to!)!, '+')} ${startOf(from!, minutesOf.get(from!)!, '-')} + 0 finish >= ${minutesOf.get(from!)}`,
+    ),
     ...Object.entries(resources).flatMap(([resource, capacity]) =>
       Array.from({ length: horizon }, (_, moment) => {
         const going = activities.flatMap(({ id, minutes, needs }) =>
@@ -61,7 +75,12 @@ function optimum({ activities, lags, resources }: Problem): number | undefined {
                 .map((start) => `${needs[resource]} ${x(id, start)}`)
             : [],
         )
-        return going.length > 0 ? [`${going.join(' + ')} <= ${capacity}`] : []
+        for (const { from, to, amount } of holds.filter((hold) => hold.resource === resource)) {
+          const begun = times(minutesOf.get(from!)!).filter((start) => start <= moment)
+          const ended = times(minutesOf.get(to!)!).filter((start) => start + minutesOf.get(to!)! <= moment)
+          going.push(begun.map((start) => `${amount} ${x(from!, start)}`).join(' + '), ...ended.map((start) => `-${amount} ${x(to!, start)}`))
+        }
+        return going.length > 0 ? [`${going.join(' + ').replaceAll('+ -', '- ')} <= ${capacity}`] : []
       }).flat(),
     ),
   ]
@@ -81,7 +100,7 @@ function ours(problem: Problem): ReturnType<typeof schedule> | undefined {
 }
 
 describe('the schedule of a small problem', () => {
-  const cases = fc.sample(problems, { numRuns: 150, seed: 20261125 })
+  const cases = fc.sample(problems, { numRuns: 200, seed: 20261125 })
   it('has the least finish that an integer program finds, and knows it', () => {
     for (const problem of cases) {
       const own = ours(problem)
@@ -92,7 +111,7 @@ describe('the schedule of a small problem', () => {
   it('is sometimes impossible and often not, so that the comparison says something', () => {
     const impossible = cases.filter((problem) => ours(problem) === undefined).length
     expect(impossible).toBeGreaterThan(3)
-    expect(impossible).toBeLessThan(75)
+    expect(impossible).toBeLessThan(130)
     expect(
       cases.filter((problem) => (ours(problem)?.finishMin ?? 0) > Math.max(...problem.activities.map(({ minutes }) => minutes))).length,
     ).toBeGreaterThan(60)

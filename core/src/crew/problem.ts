@@ -17,9 +17,18 @@ export interface Lag {
   readonly mostMin?: number
 }
 
+/** A resource that stays in use from the start of one activity to the end of another, which follows it: without `from` since before, without `to` for good. */
+export interface Hold {
+  readonly resource: string
+  readonly amount: number
+  readonly from?: string
+  readonly to?: string
+}
+
 export interface Problem {
   readonly activities: readonly Activity[]
   readonly lags: readonly Lag[]
+  readonly holds?: readonly Hold[]
   /** Capacity of each resource. */
   readonly resources: Readonly<Record<string, number>>
 }

@@ -46,6 +46,8 @@ export function lastOf(steps: readonly Step[]): Step[] {
 
 export const offId = (component: Pick<Component, 'id'>): string => `off-${component.id}`
 export const onId = (component: Pick<Component, 'id'>): string => `on-${component.id}`
+/** The step with which whatever caught the water comes down. */
+export const takeDownId = 'take-down'
 export const comesOff = ({ strip }: Drafting, id: string): boolean => strip.some((component) => component.id === id)
 
 /** Whether water or foam is used inside the unit at all. */

@@ -65,6 +65,7 @@ function looseSoil(drafting: Drafting, before: readonly Step[]): Step[] {
     handsMin: stepMin.vacuumRest.value,
     after: [coil.id],
     equipment: [vacuumOf(drafting)],
+    optional: 'housing and outlet keep their dust',
     cautions: [caution.dust],
   })
   return [coil, rest]

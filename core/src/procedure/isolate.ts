@@ -15,6 +15,7 @@ export function lookOverSteps({ facts }: Drafting): Step[] {
       after: [],
       equipment: ['level'],
       how: `After ten minutes of steady ${facts.design.heatsOnly ? 'heating' : 'cooling'}: return and supply air, airflow, amps; then the level. The after readings are taken the same way.`,
+      optional: 'without them, nothing can be compared afterwards',
       cautions: [],
     }),
   ]

@@ -89,6 +89,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         handsMin: stepMin.wipeRearFan.value,
         after: done,
         gate: 'The fan turns free by hand',
+        optional: 'the rear fan keeps its dirt',
         cautions: [],
       }),
     )
@@ -120,6 +121,7 @@ function benchChecks({ facts }: Drafting, after: string[]): Step[] {
     handsMin: stepMin.checkMotor.value,
     after,
     gate: 'The shaft turns free; a rough bearing or a metallic compressor note goes into the findings',
+    optional: 'nobody knows how the bearings are',
     cautions: [],
   })
   if (facts.lookOver.family !== 'through-wall') return [motor]

@@ -2,7 +2,7 @@
 import { staysInItsWall, reachesOutdoorSide } from '../method/index.ts'
 import { isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { ids, ladderFor, offId, onTheBench, step, type Drafting } from './drafting.ts'
+import { ids, ladderFor, offId, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin } from './stepTimes.ts'
 
@@ -103,6 +103,7 @@ export function protectSteps(drafting: Drafting, before: readonly Step[]): Step[
         handsMin: way.minutes.value,
         after: ['clear-below', ...(steps.some(({ id }) => id === 'go-up') ? ['go-up'] : [])],
         equipment: [...way.equipment],
+        ...hangs(drafting, way.equipment),
         ...catches(drafting),
         gate: way.gate,
         cautions: ladder ? [caution.ladder] : [],
@@ -133,6 +134,13 @@ export function protectSteps(drafting: Drafting, before: readonly Step[]): Step[
       }),
     )
   return [...steps, ...firstOff(drafting, steps)]
+}
+
+/** What hangs on one unit cannot hang on another before it is taken down. */
+const hanging: readonly string[] = ['wash-bag', 'funnel-sheet']
+function hangs(drafting: Drafting, equipment: readonly string[]): Pick<Step, 'holds'> {
+  const held = equipment.filter((kind) => hanging.includes(kind))
+  return held.length > 0 && !onTheBench(drafting) ? { holds: { equipment: held, until: takeDownId } } : {}
 }
 
 function catches({ washWater }: Drafting): { how?: string } {

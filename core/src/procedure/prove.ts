@@ -1,7 +1,7 @@
 // From the balanced ledger to the customer's door: power, first spin, run test, hand-over.
 import { caution } from './cautions.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
-import { ids, isWet, onTheBench, step, type Drafting } from './drafting.ts'
+import { ids, isWet, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
 import { pumpTestSteps } from './drain.ts'
 import type { Step } from './step.ts'
 import { steadyCoolingMin, stepMin } from './stepTimes.ts'
@@ -68,7 +68,7 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
   if (before.some(({ id }) => id === 'set-containment') && !onTheBench(drafting)) {
     steps.push(
       step({
-        id: 'take-down',
+        id: takeDownId,
         phase: 'prove',
         title: isOnRoof(facts.lookOver.family) ? 'Take up cloth, rags and mats, count them' : 'Take the containment down, upper edge last',
         handsMin: stepMin.takeDown.value,

@@ -44,6 +44,10 @@ export const stepSchema = closed({
   after: z.array(z.string()),
   people: z.int(),
   equipment: z.array(z.string()),
+  /** What of it stays in use until another step has ended, as a bag that hangs until it is taken down. */
+  holds: closed({ equipment: z.array(z.string()), until: z.string().max(80) }).optional(),
+  /** What is lost where it is left out; only steps that have this may be. */
+  optional: z.string().max(200).optional(),
   /** Somebody trained for this has to do it. */
   skill: z.literal(skills).optional(),
   /** What must be confirmed before it counts as done. */

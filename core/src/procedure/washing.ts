@@ -107,6 +107,7 @@ export function outletStep(before: readonly Step[]): Step {
     part: 'outlet',
     handsMin: stepMin.wipeOutlet.value,
     after: ids(before),
+    optional: 'outlet and housing keep their dust',
     cautions: [],
   })
 }

@@ -14,6 +14,8 @@ export type Verdict = (typeof verdicts)[number]
 const unitId = identifier
 const stepId = identifier
 const present = z.boolean()
+const userId = amountUpTo(2 ** 52)
+const words = z.string().trim().min(1).max(500)
 const schoolNames = Object.keys(schools) as [SchoolName, ...SchoolName[]]
 
 /** What an event says, by type. */
@@ -43,6 +45,12 @@ export const happeningSchema = z.discriminatedUnion('type', [
     steps: z.array(stepSchema).min(1).max(120),
   }),
   closed({ type: z.literal('step-begun'), unitId, stepId }),
+  /** Who of the crew is to do it, by user id; `null` is whoever is free. */
+  closed({ type: z.literal('step-given'), unitId, stepId, to: userId.nullable() }),
+  /** Left out on purpose: only steps that the plan calls optional. */
+  closed({ type: z.literal('step-skipped'), unitId, stepId, because: words }),
+  closed({ type: z.literal('paused'), unitId, because: words.optional() }),
+  closed({ type: z.literal('resumed'), unitId }),
   closed({ type: z.literal('gate-confirmed'), unitId, stepId }),
   closed({
     type: z.literal('fasteners-counted'),
@@ -54,18 +62,37 @@ export const happeningSchema = z.discriminatedUnion('type', [
   }),
   closed({ type: z.literal('step-done'), unitId, stepId }),
   closed({ type: z.literal('note'), unitId, text: z.string().trim().min(1).max(2000) }),
+  /** The picture itself is stored beside the log, under this id. */
+  closed({ type: z.literal('photo-taken'), unitId, photoId: z.uuid(), stepId: stepId.optional() }),
+  /** The owner's word that the unit may go on although `short` fasteners of this kind stay out. */
+  closed({
+    type: z.literal('exception-written'),
+    unitId,
+    item: z.string().max(80),
+    kind: z.string().max(60),
+    short: z.int().min(1).max(200),
+    text: words,
+  }),
   /** With the text that the customer was given, so that a later change of rules or stores does not change what was said. */
   closed({ type: z.literal('handed-over'), unitId, verdict: z.literal(verdicts), customerText: z.string().max(5000).optional() }),
   closed({ type: z.literal('undone'), unitId, eventId: z.uuid() }),
 ])
 export type Happening = z.infer<typeof happeningSchema>
 
+/** Clocks that are farther off than ten years are no clocks. */
+const farthestMs = 10 * 366 * 86_400_000
+
 export const eventSchema = closed({
   id: z.uuid(),
   /** Device clock, milliseconds since 1970. */
   atMs: z.int().min(0).max(8_640_000_000_000_000),
   /** Who, by user id. */
-  by: amountUpTo(2 ** 52),
+  by: userId,
+  /** By how much the device's clock ran ahead of the server's when this was measured last, ms; negative is behind. */
+  aheadMs: z.int().min(-farthestMs).max(farthestMs).optional(),
   happening: happeningSchema,
 })
 export type JobEvent = z.infer<typeof eventSchema>
+
+/** When it happened by the server's clock, as far as the device knew it: devices with clocks that differ agree on waits. */
+export const timeOf = ({ atMs, aheadMs = 0 }: JobEvent): number => atMs - aheadMs

@@ -1,6 +1,6 @@
 // May this step count as done now, and if not, why not? The gates hold here, on phone and server alike.
 import type { Step } from '../procedure/index.ts'
-import type { UnitState } from './unitState.ts'
+import type { LedgerEntry, UnitState } from './unitState.ts'
 
 const minuteMs = 60_000
 
@@ -14,10 +14,14 @@ export function waitOf(unit: UnitState, step: Step): { leastAtMs: number; mostAt
   }
 }
 
+/** Whether the owner has written that this very shortfall may stay; one more missing, and it holds no longer. */
+export const isExcepted = (unit: UnitState, { item, kind, out, in: back }: LedgerEntry): boolean =>
+  unit.exceptions.some((exception) => exception.item === item && exception.kind === kind && exception.short === out - back)
+
 /** Fasteners that came out and are not back, as sentences that name the step. */
 export const shortfalls = (unit: UnitState): string[] =>
   unit.ledger
-    .filter((entry) => entry.out !== entry.in)
+    .filter((entry) => entry.out !== entry.in && !isExcepted(unit, entry))
     .map(({ kind, item, out, in: back }) =>
       back < out
         ? `${out - back} of ${out} × ${kind} from “${item}” ${out - back === 1 ? 'is' : 'are'} still out`
@@ -44,7 +48,7 @@ export function reasonsToHold(unit: UnitState, step: Step, nowMs: number): strin
   for (const { kind } of step.fasteners ?? []) {
     const entry = unit.ledger.find((other) => other.kind === kind && other.item === (step.takesOff ?? step.putsBack))
     if (step.takesOff && !entry) reasons.push(`to be counted: ${kind}`)
-    if (step.putsBack && entry && entry.in < entry.out) reasons.push(`${entry.out - entry.in} × ${kind} not back yet`)
+    if (step.putsBack && entry && entry.in < entry.out && !isExcepted(unit, entry)) reasons.push(`${entry.out - entry.in} × ${kind} not back yet`)
   }
   if (step.needsLedger) {
     reasons.push(...unit.tray.map(({ item }) => `still off: ${item}`), ...shortfalls(unit))

@@ -5,6 +5,14 @@ import type { UnitState } from './unitState.ts'
 
 const minuteMs = 60_000
 
+/** A step that was begun keeps at least this much of its minutes: it is not done before somebody says so. */
+const leastLeftMin = 0.5
+
+function handsLeft(unit: UnitState, step: Step, nowMs: number): number {
+  const begunAtMs = unit.progress[step.id]?.begunAtMs
+  return begunAtMs === undefined ? step.handsMin : Math.max(leastLeftMin, step.handsMin - (nowMs - begunAtMs) / minuteMs)
+}
+
 /** Steps still to be done, for a timeline from now on; a running wait is a step of nobody's hands that lasts as long as is left. */
 export function stepsLeft(unit: UnitState, nowMs: number): Step[] {
   const isDone = (id: string) => unit.progress[id]?.doneAtMs !== undefined
@@ -40,7 +48,16 @@ export function stepsLeft(unit: UnitState, nowMs: number): Step[] {
     ...waits,
     ...left.map((step) => ({
       ...step,
+      handsMin: handsLeft(unit, step, nowMs),
       after: step.after.flatMap((id) => (!isDone(id) ? [id] : running.has(`wait-${id}`) ? [`wait-${id}`] : [])),
     })),
   ]
 }
+
+/** What hangs on the unit now, and the step with whose end it is free again. */
+export const heldNow = (unit: UnitState): { equipment: string; until: string }[] =>
+  (unit.steps ?? []).flatMap(({ id, holds }) =>
+    holds && unit.progress[id]?.doneAtMs !== undefined && unit.progress[holds.until]?.doneAtMs === undefined
+      ? holds.equipment.map((equipment) => ({ equipment, until: holds.until }))
+      : [],
+  )

@@ -24,23 +24,41 @@ export function runningWaits(unit: UnitState, nowMs: number): RunningWait[] {
   })
 }
 
+/** The person who asks what is next: as far as it is known, who they are and what they are trained for. */
+export interface Asker {
+  readonly id?: number
+  readonly trained?: readonly string[]
+}
+
+/** Whether a step is better left to somebody else: asks for training that this person lacks, was given to another, or another is at it. */
+export function isForOthers(unit: UnitState, step: Step, { id, trained }: Asker): boolean {
+  if (trained !== undefined && step.skill !== undefined && !trained.includes(step.skill)) return true
+  const whose = unit.given[step.id] ?? unit.progress[step.id]?.begunBy
+  return id !== undefined && whose !== undefined && whose !== id
+}
+
 /**
- * Steps that can be begun at `nowMs`, best first: what follows a wait that must not run over comes first, then the agreed order.
- * Where it is known what the person is trained for, steps for somebody else come last: they are not kept from them.
+ * Steps that can be begun at `nowMs`, best first: what follows a wait that must not run over, what the person has begun, what was
+ * given to them, then the agreed order. Steps for somebody else come last: they are not kept from anybody.
  * Empty with steps left over means that only waiting is left.
  */
-export function nextSteps(unit: UnitState, nowMs: number, trained?: readonly string[]): Step[] {
+export function nextSteps(unit: UnitState, nowMs: number, asker: Asker = {}): Step[] {
   const open = (unit.steps ?? []).filter((step) => !isDone(unit, step) && reasonsToWait(unit, step, nowMs).length === 0)
   const pressed = new Set(
     runningWaits(unit, nowMs)
       .filter(({ phase, mostAtMs }) => phase !== 'soaking' && mostAtMs !== undefined)
       .map(({ step }) => step.id),
   )
-  const presses = (step: Step) => (step.after.some((id) => pressed.has(id)) ? 0 : 1)
-  const isForOthers = (step: Step) => (trained !== undefined && step.skill !== undefined && !trained.includes(step.skill) ? 1 : 0)
+  const isOwn = (of: number | undefined) => of !== undefined && of === asker.id
+  const rank = (step: Step): number => {
+    if (isForOthers(unit, step, asker)) return 4
+    if (step.after.some((id) => pressed.has(id))) return 0
+    if (isOwn(unit.progress[step.id]?.begunBy)) return 1
+    return isOwn(unit.given[step.id]) ? 2 : 3
+  }
   return open
-    .map((step, index) => ({ step, index }))
-    .sort((a, b) => isForOthers(a.step) - isForOthers(b.step) || presses(a.step) - presses(b.step) || a.index - b.index)
+    .map((step, index) => ({ step, index, rank: rank(step) }))
+    .sort((a, b) => a.rank - b.rank || a.index - b.index)
     .map(({ step }) => step)
 }
 

@@ -3,13 +3,17 @@ import { planJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { Step } from '../procedure/index.ts'
 import {
+  heldNow,
   lastUndoable,
   nextSteps,
+  pauseOf,
   progressOf,
   reasonsToHold,
   runningWaits,
+  shortfalls,
   stageOf,
   stateOf,
+  stepsLeft,
   unitStateOf,
   withCounts,
   type Happening,
@@ -64,6 +68,51 @@ class Log {
 }
 const stepOf = (id: string) => steps.find((step) => step.id === id)!
 
+/** Logs of two people at one unit, each with a clock of their own, doing likely and unlikely things. */
+const mixedLogs: fc.Arbitrary<JobEvent[]> = fc
+  .array(
+    fc.record({
+      by: fc.constantFrom(1, 2),
+      minute: fc.integer({ min: 0, max: 40 }),
+      aheadMin: fc.constantFrom(undefined, 0, 7, -3),
+      step: fc.nat({ max: 20 }),
+      what: fc.constantFrom('done', 'done', 'done', 'gate', 'count', 'skip', 'pause', 'resume', 'give', 'undo', 'grade'),
+      of: fc.nat(),
+    }),
+    { minLength: 2, maxLength: 60 },
+  )
+  .map((list) => {
+    const idOf = (index: number) => `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`
+    const agreed: JobEvent = { id: idOf(999), atMs: 0, by: 1, happening: { type: 'method-agreed', unitId: 'head', decisions: [], steps } }
+    return [
+      agreed,
+      ...list.map(({ by, minute: at, aheadMin, step: number, what, of }, index): JobEvent => {
+        const { id: stepId, fasteners, takesOff } = steps[number % steps.length]
+        const unitId = 'head'
+        const happenings: Record<typeof what, Happening> = {
+          done: { type: 'step-done', unitId, stepId },
+          gate: { type: 'gate-confirmed', unitId, stepId },
+          count: {
+            type: 'fasteners-counted',
+            unitId,
+            stepId,
+            kind: fasteners?.[0]?.kind ?? 'screw',
+            count: of % 4,
+            direction: takesOff ? 'out' : 'in',
+          },
+          skip: { type: 'step-skipped', unitId, stepId, because: 'no time' },
+          pause: { type: 'paused', unitId },
+          resume: { type: 'resumed', unitId },
+          give: { type: 'step-given', unitId, stepId, to: of % 3 === 0 ? null : of % 3 },
+          undo: { type: 'undone', unitId, eventId: idOf(of % (index + 1)) },
+          grade: { type: 'grade-set', unitId, part: 'wheel', grade: (of % 5) as 0, kinds: [] },
+        }
+        const ahead = aheadMin === undefined ? {} : { aheadMs: aheadMin * minute }
+        return { id: idOf(index), atMs: at * minute + (ahead.aheadMs ?? 0), by, ...ahead, happening: happenings[what] }
+      }),
+    ]
+  })
+
 describe('state from events', () => {
   const whole = new Log().agree().upTo('run-test')
   const expected = JSON.stringify(stateOf(whole.events))
@@ -74,6 +123,26 @@ describe('state from events', () => {
         expect(JSON.stringify(stateOf([...shuffled, ...doubled]))).toBe(expected)
       }),
       { numRuns: 200 },
+    ))
+
+  it('is the same in any order for two devices with wrong clocks that undo, skip, pause, give and do the same things', () =>
+    fc.assert(
+      fc.property(mixedLogs, fc.infiniteStream(fc.nat()), fc.array(fc.nat(), { maxLength: 8 }), (events, keys, cuts) => {
+        const wanted = JSON.stringify(stateOf(events))
+        const shuffled = events
+          .map((event) => ({ event, key: keys.next().value! }))
+          .sort((a, b) => a.key - b.key)
+          .map(({ event }) => event)
+        // Delivered in batches, some of them twice; what is known grows, and the end is the same.
+        const bounds = [0, ...cuts.map((cut) => cut % (events.length + 1)).sort((a, b) => a - b), events.length]
+        let known: JobEvent[] = []
+        bounds.slice(1).forEach((end, index) => {
+          const batch = shuffled.slice(bounds[index], end)
+          known = [...known, ...batch, ...(index % 2 === 0 ? batch : [])]
+        })
+        expect(JSON.stringify(stateOf(known))).toBe(wanted)
+      }),
+      { numRuns: 300 },
     ))
 
   it('takes an undone tap back, and an undone undoing too', () => {
@@ -155,7 +224,7 @@ describe('gates', () => {
   })
   it('offer first what the person is trained for, and keep nothing from anybody', () => {
     const log = new Log().agree().upTo('off-end-plate')
-    const idsFor = (trained?: string[]) => nextSteps(log.state, log.nowMs, trained).map(({ id }) => id)
+    const idsFor = (trained?: string[]) => nextSteps(log.state, log.nowMs, { trained }).map(({ id }) => id)
     expect(idsFor(['wheel-removal'])[0]).toBe('off-end-plate')
     expect(idsFor()[0]).toBe('off-end-plate')
     expect(idsFor([])[0]).not.toBe('off-end-plate')
@@ -240,6 +309,152 @@ describe('two people at one unit', () => {
     expect(log.state.progress.isolate?.doneAtMs).toBeUndefined()
     expect(log.state.progress['prove-dead'].doneAtMs).toBeUndefined()
     expect(nextSteps(log.state, log.nowMs)[0].id).toBe('isolate')
+  })
+})
+
+describe('clocks that differ', () => {
+  it('agree on a wait: what counts is the server’s time, as far as the device knew it', () => {
+    const log = new Log().agree().upTo('apply-coil')
+    // The phone that foams runs five minutes ahead, the one that rinses three minutes behind.
+    const foam = log.do(stepOf('apply-coil'))
+    const trueMs = foam.atMs
+    const ahead = { ...foam, atMs: trueMs + 5 * minute, aheadMs: 5 * minute }
+    const events = [...log.events.slice(0, -1), ahead]
+    expect(runningWaits(unitStateOf(events, 'head'), trueMs)[0].leastAtMs).toBe(trueMs + 10 * minute)
+    const rinse = (atMs: number, aheadMs?: number): JobEvent => ({
+      id: '00000000-0000-4000-8000-888888888888',
+      atMs,
+      by: 2,
+      happening: { type: 'gate-confirmed', unitId: 'head', stepId: 'rinse-coil' },
+      ...(aheadMs === undefined ? {} : { aheadMs }),
+    })
+    const done = (atMs: number, aheadMs?: number): JobEvent[] => [
+      rinse(atMs, aheadMs),
+      {
+        ...rinse(atMs + 1, aheadMs),
+        id: '00000000-0000-4000-8000-999999999999',
+        happening: { type: 'step-done', unitId: 'head', stepId: 'rinse-coil' },
+      },
+    ]
+    const isRinsed = (more: JobEvent[]) => unitStateOf([...events, ...more], 'head').progress['rinse-coil']?.doneAtMs !== undefined
+    expect(isRinsed(done(trueMs + 11 * minute - 3 * minute, -3 * minute))).toBe(true)
+    expect(isRinsed(done(trueMs + 8 * minute))).toBe(false)
+    expect(isRinsed(done(trueMs + 11 * minute, 3 * minute))).toBe(false)
+  })
+})
+
+describe('steps among several people', () => {
+  const log = () => new Log().agree().upTo('off-cover')
+  const idsFor = (own: Log, id: number) => nextSteps(own.state, own.nowMs, { id }).map((step) => step.id)
+  it('that one has begun, or was given, come first for them and last for the others', () => {
+    const own = log()
+    const [, second] = nextSteps(own.state, own.nowMs)
+    own.add({ type: 'step-begun', stepId: second.id }, 1, 2)
+    expect(idsFor(own, 2)[0]).toBe(second.id)
+    expect(idsFor(own, 1).at(-1)).toBe(second.id)
+    own.add({ type: 'step-given', stepId: second.id, to: 1 })
+    expect(idsFor(own, 1)[0]).toBe(second.id)
+    own.add({ type: 'step-given', stepId: second.id, to: null })
+    expect(idsFor(own, 1).at(-1)).toBe(second.id)
+    expect(idsFor(own, 1).sort()).toEqual(idsFor(own, 2).sort())
+  })
+  it('that two did are done once, and it is said who did them too', () => {
+    const own = new Log().agree().upTo('isolate')
+    own.do(stepOf('isolate'))
+    own.add({ type: 'step-done', stepId: 'isolate' }, 2, 2)
+    expect(own.state.progress.isolate).toMatchObject({ by: 1, alsoBy: [{ by: 2, atMs: own.nowMs }] })
+  })
+  it('that two did and one took back stay done by the other, and that is said', () => {
+    const own = new Log().agree().upTo('isolate')
+    const first = own.do(stepOf('isolate'))
+    own.add({ type: 'step-done', stepId: 'isolate' }, 2, 2)
+    const secondAtMs = own.nowMs
+    own.add({ type: 'undone', eventId: first.id })
+    expect(own.state.progress.isolate).toMatchObject({ doneAtMs: secondAtMs, by: 2, takenBackBy: 1 })
+    expect(own.state.progress.isolate.alsoBy).toBeUndefined()
+  })
+})
+
+describe('leaving out', () => {
+  it('goes for what the plan calls optional: what follows may be begun', () => {
+    const own = new Log().agree()
+    expect(nextSteps(own.state, own.nowMs).map(({ id }) => id)).toContain('read-before')
+    own.add({ type: 'step-skipped', stepId: 'read-before', because: 'the unit does not start' })
+    expect(own.state.progress['read-before']).toMatchObject({ doneAtMs: own.nowMs, skippedBecause: 'the unit does not start' })
+    expect(own.state.held).toEqual([])
+    own.upTo('off-cover')
+    expect(own.state.progress['read-before'].skippedBecause).toBe('the unit does not start')
+  })
+  it('never goes for anything else', () => {
+    const own = new Log().agree()
+    for (const step of steps.filter(({ optional }) => optional === undefined)) own.add({ type: 'step-skipped', stepId: step.id, because: 'no time' })
+    expect(Object.keys(own.state.progress)).toEqual([])
+    expect(own.state.held).toHaveLength(steps.filter(({ optional }) => optional === undefined).length)
+  })
+})
+
+describe('a pause', () => {
+  it('is of one person, ends with a word or with the next thing they do, and stops no clock', () => {
+    const own = new Log().agree().upTo('apply-coil')
+    own.do(stepOf('apply-coil'))
+    const [wait] = runningWaits(own.state, own.nowMs)
+    own.add({ type: 'paused', because: 'lunch' })
+    const fromMs = own.nowMs
+    expect(pauseOf(own.state, 1)).toEqual({ by: 1, fromMs, because: 'lunch' })
+    expect(pauseOf(own.state, 2)).toBeUndefined()
+    expect(runningWaits(own.state, own.nowMs)[0].leastAtMs).toBe(wait.leastAtMs)
+    own.add({ type: 'resumed' }, 12)
+    own.add({ type: 'paused' })
+    own.add({ type: 'step-begun', stepId: 'wash-filters' }, 3)
+    expect(own.state.pauses).toEqual([
+      { by: 1, fromMs, toMs: fromMs + 12 * minute, because: 'lunch' },
+      { by: 1, fromMs: fromMs + 13 * minute, toMs: fromMs + 16 * minute },
+    ])
+  })
+})
+
+describe('the owner’s written exception', () => {
+  it('lets the unit go on with exactly what it names, and not with one more missing', () => {
+    const own = new Log().agree().upTo('on-cover')
+    const count = (kind: string, back: number) => own.add({ type: 'fasteners-counted', stepId: 'on-cover', kind, count: back, direction: 'in' }, 0)
+    count('cover screw', 2)
+    count('screw cap', 3)
+    const holds = (id: string) => reasonsToHold(own.state, stepOf(id), own.nowMs).filter((reason) => !reason.startsWith('first: '))
+    expect(holds('on-cover')).toContain('1 × cover screw not back yet')
+    own.add({ type: 'exception-written', item: 'front cover', kind: 'cover screw', short: 1, text: 'fell behind the wall; a new one on Friday' })
+    expect(holds('on-cover').filter((reason) => reason.includes('cover screw'))).toEqual([])
+    if (stepOf('on-cover').gate) own.add({ type: 'gate-confirmed', stepId: 'on-cover' })
+    own.add({ type: 'step-done', stepId: 'on-cover' })
+    const shortCover = () => shortfalls(own.state).filter((says) => says.includes('cover'))
+    expect(shortCover()).toEqual([])
+    expect(holds('power-on').join()).not.toMatch(/cover/)
+    count('cover screw', 1)
+    expect(shortCover()).toEqual(['2 of 3 × cover screw from “front cover” are still out'])
+    expect(holds('power-on').join()).toMatch(/2 of 3 × cover screw/)
+  })
+})
+
+describe('photographs', () => {
+  it('belong to the step at which they were taken, in order', () => {
+    const own = new Log().agree()
+    const photoId = '11111111-1111-4111-8111-111111111111'
+    own.add({ type: 'photo-taken', photoId, stepId: 'off-cover' })
+    const wrong = own.add({ type: 'photo-taken', photoId: '22222222-2222-4222-8222-222222222222' })
+    expect(own.state.photos).toMatchObject([{ photoId, stepId: 'off-cover', by: 1 }, { photoId: '22222222-2222-4222-8222-222222222222' }])
+    own.add({ type: 'undone', eventId: wrong.id })
+    expect(own.state.photos.map((photo) => photo.photoId)).toEqual([photoId])
+  })
+})
+
+describe('what is left of the time', () => {
+  it('is less for what was begun, and a bag that hangs is in use', () => {
+    const own = new Log().agree().upTo('off-cover')
+    const cover = stepOf('off-cover')
+    own.add({ type: 'step-begun', stepId: 'off-cover' })
+    const left = (afterMin: number) => stepsLeft(own.state, own.nowMs + afterMin * minute).find(({ id }) => id === 'off-cover')!.handsMin
+    expect([left(1), left(100)]).toEqual([cover.handsMin - 1, 0.5])
+    expect(heldNow(own.state)).toEqual([{ equipment: 'wash-bag', until: 'take-down' }])
+    expect(heldNow(new Log().agree().state)).toEqual([])
   })
 })
 

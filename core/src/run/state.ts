@@ -1,12 +1,16 @@
 // What is the state of a unit under way? A pure function of the events, in whatever order they arrive.
 import type { Step } from '../procedure/index.ts'
-import type { JobEvent } from './event.ts'
+import { timeOf, type JobEvent } from './event.ts'
 import { reasonsToHold } from './gates.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
 
-/** Events in the order in which they count: by device clock, then id. Doubles fall away, undone ones and their undoing too. */
+/** Each event once, in the order in which they count: by the server's clock as far as it is known, then id. */
+export const inOrder = (events: readonly JobEvent[]): JobEvent[] =>
+  [...new Map(events.map((event) => [event.id, event])).values()].sort((a, b) => timeOf(a) - timeOf(b) || (a.id < b.id ? -1 : 1))
+
+/** Events that count, in order. Doubles fall away, undone ones and their undoing too. */
 export function effective(events: readonly JobEvent[]): JobEvent[] {
-  const unique = [...new Map(events.map((event) => [event.id, event])).values()].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
+  const unique = inOrder(events)
   const unitOf = new Map(unique.map((event) => [event.id, event.happening.unitId]))
   const undone = new Set<string>()
   // Latest first, so that undoing an undoing brings the event back.
@@ -19,18 +23,34 @@ export function effective(events: readonly JobEvent[]): JobEvent[] {
 /** State of every unit that the events speak of. The same events in any order, split or doubled, give the same state. */
 export function stateOf(events: readonly JobEvent[]): Record<string, UnitState> {
   const units: Record<string, UnitState> = {}
-  for (const event of effective(events)) {
+  const counting = effective(events)
+  for (const event of counting) {
     const unit = (units[event.happening.unitId] ??= emptyUnitState())
     apply(unit, event)
   }
+  nameTakenBack(units, events, counting)
   return units
+}
+
+/** Where two did the same step and one of them took it back, the other's stands: said with the step. */
+function nameTakenBack(units: Record<string, UnitState>, events: readonly JobEvent[], counting: readonly JobEvent[]): void {
+  if (counting.length === events.length) return
+  const counts = new Set(counting.map(({ id }) => id))
+  for (const { id, by, happening } of inOrder(events)) {
+    if (happening.type !== 'step-done' || counts.has(id)) continue
+    const progress = units[happening.unitId]?.progress[happening.stepId]
+    if (progress?.doneAtMs !== undefined && progress.by !== by) progress.takenBackBy = by
+  }
 }
 
 /** State of one unit, empty where nothing happened yet. */
 export const unitStateOf = (events: readonly JobEvent[], unitId: string): UnitState =>
   stateOf(events.filter(({ happening }) => happening.unitId === unitId))[unitId] ?? emptyUnitState()
 
-function apply(unit: UnitState, { id, atMs, by, happening }: JobEvent): void {
+function apply(unit: UnitState, event: JobEvent): void {
+  const { id, by, happening } = event
+  const atMs = timeOf(event)
+  if (worksOn.has(happening.type)) endPause(unit, by, atMs)
   switch (happening.type) {
     case 'complaint-set':
       unit.complaints = withOrWithout(unit.complaints, happening.complaint, happening.present)
@@ -58,7 +78,20 @@ function apply(unit: UnitState, { id, atMs, by, happening }: JobEvent): void {
       unit.agreedAtMs = atMs
       return
     case 'step-begun':
-      unit.progress[happening.stepId] = { begunAtMs: atMs, by, ...unit.progress[happening.stepId] }
+      unit.progress[happening.stepId] = { begunAtMs: atMs, begunBy: by, ...unit.progress[happening.stepId] }
+      return
+    case 'step-given':
+      if (happening.to === null) delete unit.given[happening.stepId]
+      else unit.given[happening.stepId] = happening.to
+      return
+    case 'step-skipped':
+      skipStep(unit, id, happening, atMs, by)
+      return
+    case 'paused':
+      if (!pauseOf(unit, by)) unit.pauses.push({ by, fromMs: atMs, ...(happening.because === undefined ? {} : { because: happening.because }) })
+      return
+    case 'resumed':
+      endPause(unit, by, atMs)
       return
     case 'gate-confirmed':
       unit.progress[happening.stepId] = { ...unit.progress[happening.stepId], gateConfirmed: true }
@@ -72,6 +105,20 @@ function apply(unit: UnitState, { id, atMs, by, happening }: JobEvent): void {
     case 'note':
       unit.notes.push({ text: happening.text, atMs, by, eventId: id })
       return
+    case 'photo-taken':
+      unit.photos.push({
+        photoId: happening.photoId,
+        by,
+        atMs,
+        eventId: id,
+        ...(happening.stepId === undefined ? {} : { stepId: happening.stepId }),
+      })
+      return
+    case 'exception-written': {
+      const { item, kind, short, text } = happening
+      unit.exceptions = [...unit.exceptions.filter((other) => other.item !== item || other.kind !== kind), { item, kind, short, text, by, atMs }]
+      return
+    }
     case 'handed-over':
       handOver(unit, id, {
         verdict: happening.verdict,
@@ -117,9 +164,32 @@ function handOver(unit: UnitState, eventId: string, handedOver: NonNullable<Unit
   else unit.handedOver = handedOver
 }
 
-function finishStep(unit: UnitState, eventId: string, stepId: string, atMs: number, by: number): void {
+/** What shows that somebody is at work again. */
+const worksOn: ReadonlySet<JobEvent['happening']['type']> = new Set(['step-begun', 'step-done', 'gate-confirmed', 'fasteners-counted'])
+
+/** The pause that a person is in, if any. */
+export const pauseOf = ({ pauses }: UnitState, by: number) => pauses.find((pause) => pause.by === by && pause.toMs === undefined)
+
+function endPause(unit: UnitState, by: number, atMs: number): void {
+  const pause = pauseOf(unit, by)
+  if (pause) pause.toMs = atMs
+}
+
+function skipStep(unit: UnitState, eventId: string, { stepId, because }: { stepId: string; because: string }, atMs: number, by: number): void {
   const step = unit.steps?.find(({ id }) => id === stepId)
   if (!step || unit.progress[stepId]?.doneAtMs !== undefined) return
+  if (step.optional === undefined) unit.held.push({ eventId, because: ['this step cannot be left out'] })
+  else unit.progress[stepId] = { ...unit.progress[stepId], by, doneAtMs: atMs, skippedBecause: because }
+}
+
+function finishStep(unit: UnitState, eventId: string, stepId: string, atMs: number, by: number): void {
+  const step = unit.steps?.find(({ id }) => id === stepId)
+  if (!step) return
+  const done = unit.progress[stepId]
+  if (done?.doneAtMs !== undefined) {
+    if (done.by !== by) done.alsoBy = [...(done.alsoBy ?? []), { by, atMs }]
+    return
+  }
   const because = reasonsToHold(unit, step, atMs)
   if (because.length > 0) {
     unit.held.push({ eventId, because })

@@ -7,8 +7,42 @@ import type { Verdict } from './event.ts'
 export interface StepState {
   begunAtMs?: number
   doneAtMs?: number
+  /** Who began it. */
+  begunBy?: number
   by?: number
   gateConfirmed?: boolean
+  /** Why it was left out; it counts as done. */
+  skippedBecause?: string
+  /** Others who did it too, later: the first one counts. */
+  alsoBy?: { by: number; atMs: number }[]
+  /** Somebody who took their own doing of it back while another one's stands. */
+  takenBackBy?: number
+}
+
+/** Somebody stopped for a while; open until `toMs` is known. */
+export interface Pause {
+  by: number
+  fromMs: number
+  toMs?: number
+  because?: string
+}
+
+export interface TakenPhoto {
+  photoId: string
+  stepId?: string
+  by: number
+  atMs: number
+  eventId: string
+}
+
+/** The owner's written word that fasteners may stay out. */
+export interface LedgerException {
+  item: string
+  kind: string
+  short: number
+  text: string
+  by: number
+  atMs: number
 }
 
 /** Fasteners of one kind from one step: how many came out, how many are back. */
@@ -44,6 +78,11 @@ export interface UnitState {
   progress: Record<string, StepState>
   tray: TrayItem[]
   ledger: LedgerEntry[]
+  exceptions: LedgerException[]
+  /** Whom steps were given to, by user id. */
+  given: Record<string, number>
+  pauses: Pause[]
+  photos: TakenPhoto[]
   notes: { text: string; atMs: number; by: number; eventId: string }[]
   handedOver?: { verdict: Verdict; atMs: number; by: number; customerText?: string }
   /** Events that are on record but do not count, and why. */
@@ -61,6 +100,10 @@ export const emptyUnitState = (): UnitState => ({
   progress: {},
   tray: [],
   ledger: [],
+  exceptions: [],
+  given: {},
+  pauses: [],
+  photos: [],
   notes: [],
   held: [],
 })
