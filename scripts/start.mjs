@@ -61,7 +61,14 @@ say('starting the database')
 const database = await startMariadb(dataDir)
 say(demo ? 'bringing the database up to date, loading the demo' : 'bringing the database up to date')
 const app = fork(main, {
-  env: { ...process.env, ...database.env, YASTIK_PORT: String(port), YASTIK_WEB_ROOT: inRoot('web/dist'), YASTIK_DEMO: demo ? '1' : '0' },
+  env: {
+    ...process.env,
+    ...database.env,
+    YASTIK_PORT: String(port),
+    YASTIK_FILES: join(dataDir, 'files'),
+    YASTIK_WEB_ROOT: inRoot('web/dist'),
+    YASTIK_DEMO: demo ? '1' : '0',
+  },
 })
 writeFileSync(pidFile, String(app.pid))
 

@@ -12,12 +12,16 @@ import { handleErrors } from './errors.ts'
 import { houseRulesRoutes } from './houseRules/routes.ts'
 import { jobRoutes } from './jobs/routes.ts'
 import { streamRoutes } from './jobs/stream.ts'
+import { folderStore } from './files/store.ts'
 import { logbookRoutes } from './logbook/routes.ts'
+import { photoRoutes } from './photos/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
 import { storesRoutes } from './stores/routes.ts'
 
 export interface AppOptions {
   readonly sequelize: Sequelize
+  /** Folder of the files: photographs. */
+  readonly filesRoot: string
   readonly webRoot?: string
   readonly secureCookies?: boolean
   readonly trustProxy?: boolean
@@ -27,7 +31,14 @@ export interface AppOptions {
 /** Largest body that is taken, bytes. */
 const bodyLimit = 4_000_000
 
-export async function buildApp({ sequelize, webRoot, secureCookies = false, trustProxy = false, log = false }: AppOptions): Promise<FastifyInstance> {
+export async function buildApp({
+  sequelize,
+  filesRoot,
+  webRoot,
+  secureCookies = false,
+  trustProxy = false,
+  log = false,
+}: AppOptions): Promise<FastifyInstance> {
   const app = fastify({ bodyLimit, trustProxy, logger: log ? { level: 'warn' } : false })
   handleErrors(app)
   await app.register(compress)
@@ -53,6 +64,9 @@ export async function buildApp({ sequelize, webRoot, secureCookies = false, trus
   await app.register(siteRoutes(sequelize))
   await app.register(jobRoutes(sequelize))
   await app.register(streamRoutes)
+  await app.register(photoRoutes(folderStore(filesRoot)))
+  // By which a device finds out how far its own clock is off.
+  app.get('/api/clock', () => ({ nowMs: Date.now() }))
   await app.register(logbookRoutes(sequelize))
   await app.register(houseRulesRoutes)
   await app.register(storesRoutes)

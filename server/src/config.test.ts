@@ -1,6 +1,13 @@
 import { configFrom } from './config.ts'
 
-const good = { YASTIK_PORT: '4180', YASTIK_DB_PORT: '3306', YASTIK_DB_USER: 'y', YASTIK_DB_PASSWORD: 'p', YASTIK_DB_NAME: 'yastik' }
+const good = {
+  YASTIK_PORT: '4180',
+  YASTIK_DB_PORT: '3306',
+  YASTIK_DB_USER: 'y',
+  YASTIK_DB_PASSWORD: 'p',
+  YASTIK_DB_NAME: 'yastik',
+  YASTIK_FILES: '/files',
+}
 
 describe('the configuration', () => {
   it('comes from the environment, loopback and safe where it is silent', () => {
@@ -8,6 +15,7 @@ describe('the configuration', () => {
       port: 4180,
       host: '127.0.0.1',
       database: { host: '127.0.0.1', port: 3306, user: 'y', password: 'p', name: 'yastik' },
+      filesRoot: '/files',
       webRoot: undefined,
       demo: false,
       secureCookies: false,

@@ -11,7 +11,14 @@ const sequelize = connect(config.database)
 defineModels(sequelize)
 await migrate(sequelize)
 if (config.demo) await loadDemo(sequelize)
-const app = await buildApp({ sequelize, webRoot: config.webRoot, secureCookies: config.secureCookies, trustProxy: config.trustProxy, log: true })
+const app = await buildApp({
+  sequelize,
+  filesRoot: config.filesRoot,
+  webRoot: config.webRoot,
+  secureCookies: config.secureCookies,
+  trustProxy: config.trustProxy,
+  log: true,
+})
 
 const stop = async () => {
   await app.close()

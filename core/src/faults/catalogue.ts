@@ -5,6 +5,8 @@ export const faultCatalogue = {
   'not-json': { status: 400, sentence: 'This is not JSON.' },
   'too-large': { status: 413, sentence: 'This is larger than what is taken.' },
   'does-not-hold-up': { status: 422, sentence: 'Something in what was sent does not hold up.' },
+  'not-a-photo': { status: 422, sentence: 'This is not a photograph that can be kept.' },
+  'broken-off': { status: 400, sentence: 'What was sent broke off in the middle. Nothing of it was kept; send it again.' },
   'not-signed-in': { status: 401, sentence: 'Sign in first.' },
   'wrong-sign-in': { status: 401, sentence: 'This name and password do not go together.' },
   'not-allowed': { status: 403, sentence: 'Your role does not allow this.' },

@@ -99,6 +99,15 @@ export const jobRecordSchema = closed({
 })
 export type JobRecord = z.infer<typeof jobRecordSchema>
 
+/** A photograph that is kept. */
+export const photoRecordSchema = closed({ id: recordId, unitId: recordId, width: z.int(), height: z.int(), bytes: z.int() })
+export type PhotoRecord = z.infer<typeof photoRecordSchema>
+/** Larger ones are turned down: on the device at once, and on the server. */
+export const photoLimits = { megabytes: 25, megapixels: 40 } as const
+
+/** The server's clock. */
+export const clockSchema = closed({ nowMs: z.int() })
+
 /** Events are checked one by one, so that one bad one does not hold up the others. */
 export const eventBatchSchema = closed({ events: z.array(z.unknown()).min(1).max(1000) })
 export const eventReceiptSchema = closed({ accepted: z.array(z.string()), refused: z.array(closed({ id: z.string(), because: z.string() })) })

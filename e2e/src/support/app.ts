@@ -2,6 +2,8 @@
 import { fork, type ChildProcess } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import type { AddressInfo } from 'node:net'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import mariadb from 'mariadb'
 
@@ -39,13 +41,14 @@ async function inDatabase(statement: string): Promise<void> {
 }
 
 /** Starts the server on a port (0 takes one that is free) and waits until it listens. */
-async function launch(database: string, port: number): Promise<{ child: ChildProcess; port: number }> {
+async function launch(database: string, files: string, port: number): Promise<{ child: ChildProcess; port: number }> {
   const child: ChildProcess = fork(join(root, 'server/dist/main.js'), {
     env: {
       ...process.env,
       NODE_OPTIONS: '',
       YASTIK_PORT: String(port),
       YASTIK_DB_NAME: database,
+      YASTIK_FILES: files,
       YASTIK_WEB_ROOT: join(root, 'web/dist'),
       YASTIK_DEMO: '1',
     },
@@ -67,12 +70,13 @@ const ended = (child: ChildProcess, signal: NodeJS.Signals): Promise<unknown> =>
 export async function startApp(): Promise<RunningApp> {
   const name = `yastik_${randomBytes(6).toString('hex')}`
   await inDatabase(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
-  let running = await launch(name, 0)
+  const files = mkdtempSync(join(tmpdir(), 'yastik-files-'))
+  let running = await launch(name, files, 0)
   const { port } = running
   return {
     base: `http://127.0.0.1:${port}`,
     kill: async () => void (await ended(running.child, 'SIGKILL')),
-    revive: async () => void (running = await launch(name, port)),
+    revive: async () => void (running = await launch(name, files, port)),
     storedIds: async (jobId) => {
       const database = await connection()
       const rows: { id: string }[] = await database.query(`SELECT id FROM ${name}.events WHERE job_id = ? ORDER BY seq`, [jobId])
@@ -82,6 +86,7 @@ export async function startApp(): Promise<RunningApp> {
     close: async () => {
       await ended(running.child, 'SIGTERM')
       await inDatabase(`DROP DATABASE ${name}`)
+      rmSync(files, { recursive: true, force: true })
     },
   }
 }

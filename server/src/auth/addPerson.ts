@@ -2,7 +2,7 @@
 import { text } from 'node:stream/consumers'
 import { parseArgs } from 'node:util'
 import { builtInProducts, builtInVan, skills, startHouseRules, type Skill } from '@yastik/core'
-import { configFrom } from '../config.ts'
+import { databaseFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { migrate } from '../db/migrate.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
@@ -34,7 +34,7 @@ function readOptions() {
 const { firm: firmName, name, signIn, role, trained } = readOptions()
 const password = (await text(process.stdin)).trim()
 if (password.length < leastPassword) giveUp(`The password has ${password.length} characters; at least ${leastPassword} are asked.`)
-const sequelize = connect(configFrom({ YASTIK_PORT: '0', ...process.env }).database)
+const sequelize = connect(databaseFrom(process.env))
 defineModels(sequelize)
 await migrate(sequelize)
 if (await User.findOne({ where: { signIn } })) giveUp(`Somebody signs in as “${signIn}” already.`)

@@ -40,6 +40,15 @@ export const migrations: readonly Migration[] = [
     up: ['ALTER TABLE firms ADD COLUMN stores_version INT NOT NULL DEFAULT 1'],
     down: ['ALTER TABLE firms DROP COLUMN stores_version'],
   },
+  {
+    name: '2026-11-25-clocks-and-photos',
+    up: [
+      'ALTER TABLE events ADD COLUMN ahead_ms BIGINT NULL',
+      `CREATE TABLE photos (id ${id} PRIMARY KEY, firm_id INT NOT NULL, job_id ${id}, unit_id ${id}, by_user INT NOT NULL, kind VARCHAR(10) NOT NULL, width INT NOT NULL, height INT NOT NULL,
+        bytes INT NOT NULL, sent_sha256 CHAR(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, FOREIGN KEY (job_id, unit_id) REFERENCES job_units (job_id, unit_id), INDEX by_firm (firm_id)) ${table}`,
+    ],
+    down: ['DROP TABLE photos', 'ALTER TABLE events DROP COLUMN ahead_ms'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -108,7 +108,24 @@ export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreati
   declare unitId: string
   declare byUser: number
   declare atMs: number
+  /** By how much the device's clock ran ahead of ours, where it knew. */
+  declare aheadMs: CreationOptional<number | null>
   declare happening: Happening
+}
+
+/** A photograph of a unit on a job; its files lie in the file store. */
+export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
+  declare id: string
+  declare firmId: number
+  declare jobId: string
+  declare unitId: string
+  declare byUser: number
+  declare kind: 'jpeg' | 'png' | 'webp'
+  declare width: number
+  declare height: number
+  declare bytes: number
+  /** Of what was sent, so that sending again is known. */
+  declare sentSha256: string
 }
 
 // Made anew for every column: the binding writes the column's name into what it is given.
@@ -202,6 +219,21 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'job_units' },
   )
+  Photo.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      jobId: uuid(),
+      unitId: uuid(),
+      byUser: whole(),
+      kind: text(10),
+      width: whole(),
+      height: whole(),
+      bytes: whole(),
+      sentSha256: { type: DataTypes.CHAR(64), allowNull: false, field: 'sent_sha256' },
+    },
+    { sequelize, tableName: 'photos' },
+  )
   StoredEvent.init(
     {
       seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
@@ -211,6 +243,7 @@ export function defineModels(sequelize: Sequelize): void {
       unitId: uuid(),
       byUser: whole(),
       atMs: { type: DataTypes.BIGINT, allowNull: false },
+      aheadMs: { type: DataTypes.BIGINT, allowNull: true },
       happening: json<StoredEvent>('happening'),
     },
     { sequelize, tableName: 'events' },

@@ -7,6 +7,7 @@ import {
   progressOf,
   sayFaultLine,
   stageOf,
+  timeOf,
   unitStateOf,
   worstOf,
   type EventReceipt,
@@ -14,12 +15,18 @@ import {
   type UnitState,
 } from '@yastik/core'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
-import { Job, JobUnit, Site, StoredEvent, Unit, type User } from '../db/models.ts'
+import { Job, JobUnit, Photo, Site, StoredEvent, Unit, type User } from '../db/models.ts'
 
 /** A device's clock may run ahead by this much. */
 const clockAheadMs = 10 * 60_000
 
-export const eventOf = ({ id, atMs, byUser, happening }: StoredEvent): JobEvent => ({ id, atMs: Number(atMs), by: byUser, happening })
+export const eventOf = ({ id, atMs, aheadMs, byUser, happening }: StoredEvent): JobEvent => ({
+  id,
+  atMs: Number(atMs),
+  by: byUser,
+  ...(aheadMs === null || aheadMs === undefined ? {} : { aheadMs: Number(aheadMs) }),
+  happening,
+})
 
 const storedOf = (jobId: string, transaction?: Transaction) => StoredEvent.findAll({ where: { jobId }, order: [['seq', 'ASC']], transaction })
 
@@ -36,11 +43,16 @@ export async function eventsAndSeq(jobId: string): Promise<{ events: JobEvent[];
 export async function storeEvents(sequelize: Sequelize, job: Job, user: User, sent: readonly unknown[], within?: Transaction): Promise<EventReceipt> {
   const refused: EventReceipt['refused'] = []
   const units = await JobUnit.findAll({ where: { jobId: job.id }, transaction: within })
-  const good = sent.flatMap((candidate, index) => {
-    const event = checkEvent(candidate, index, units, user)
+  const parsed = sent.flatMap((candidate, index) => {
+    const event = checkEvent(candidate, index, units, job, user)
     if ('because' in event) refused.push(event)
     return 'because' in event ? [] : [event]
   })
+  const missing = await photosMissing(parsed, job, within)
+  const good = parsed.filter(({ happening }) => happening.type !== 'photo-taken' || !missing.has(happening.photoId))
+  refused.push(
+    ...parsed.filter((event) => !good.includes(event)).map(({ id }) => ({ id, because: 'the photograph of this event was not sent before it' })),
+  )
   const accepted = await inTransaction(sequelize, within, async (transaction) => {
     // Batches of one job come one after the other, so that the summary is of all of them.
     await Job.findByPk(job.id, { transaction, lock: transaction.LOCK.UPDATE })
@@ -50,7 +62,16 @@ export async function storeEvents(sequelize: Sequelize, job: Job, user: User, se
     refused.push(...elsewhere.map(({ id }) => ({ id, because: 'this id belongs to another job' })))
     const fresh = [...new Map(good.map((event) => [event.id, event])).values()].filter(({ id }) => !jobOf.has(id))
     await StoredEvent.bulkCreate(
-      fresh.map(({ id, atMs, by, happening }) => ({ id, firmId: job.firmId, jobId: job.id, unitId: happening.unitId, byUser: by, atMs, happening })),
+      fresh.map(({ id, atMs, aheadMs, by, happening }) => ({
+        id,
+        firmId: job.firmId,
+        jobId: job.id,
+        unitId: happening.unitId,
+        byUser: by,
+        atMs,
+        aheadMs: aheadMs ?? null,
+        happening,
+      })),
       { transaction },
     )
     if (fresh.length > 0) await summarise(job, units, transaction)
@@ -62,7 +83,16 @@ export async function storeEvents(sequelize: Sequelize, job: Job, user: User, se
 const inTransaction = <T>(sequelize: Sequelize, within: Transaction | undefined, work: (transaction: Transaction) => Promise<T>): Promise<T> =>
   within ? work(within) : sequelize.transaction(work)
 
-function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[], user: User): JobEvent | { id: string; because: string } {
+/** Ids of photographs that events speak of and this job does not have. */
+async function photosMissing(events: readonly JobEvent[], job: Job, transaction?: Transaction): Promise<ReadonlySet<string>> {
+  const wanted = events.flatMap(({ happening }) => (happening.type === 'photo-taken' ? [happening.photoId] : []))
+  if (wanted.length === 0) return new Set()
+  const found = await Photo.findAll({ where: { id: { [Op.in]: wanted }, jobId: job.id }, attributes: ['id'], transaction })
+  const known = new Set(found.map(({ id }) => id))
+  return new Set(wanted.filter((id) => !known.has(id)))
+}
+
+function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[], job: Job, user: User): JobEvent | { id: string; because: string } {
   const parsed = eventSchema.safeParse(candidate)
   if (!parsed.success) {
     const id = candidate !== null && typeof candidate === 'object' && 'id' in candidate && typeof candidate.id === 'string' ? candidate.id : ''
@@ -71,9 +101,12 @@ function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[]
   const event = parsed.data
   const refuse = (because: string) => ({ id: event.id, because: `events[${index}].${because}` })
   if (event.by !== user.id) return refuse(`by: ${event.by} is not you; allowed: ${user.id}`)
-  if (event.atMs > Date.now() + clockAheadMs) return refuse('atMs: this lies in the future; set the clock of the device right')
+  if (timeOf(event) > Date.now() + clockAheadMs) return refuse('atMs: this lies in the future; set the clock of the device right')
   if (!units.some(({ unitId }) => unitId === event.happening.unitId))
     return refuse(`happening.unitId: ${event.happening.unitId} is not a unit of this job`)
+  if (event.happening.type === 'exception-written' && user.role !== 'owner') return refuse('happening.type: only the owner may write an exception')
+  if (event.happening.type === 'step-given' && event.happening.to !== null && !job.crewIds.includes(event.happening.to))
+    return refuse(`happening.to: ${event.happening.to} is not in the crew of this job; allowed: ${job.crewIds.join(', ')}`)
   return event
 }
 

@@ -109,6 +109,43 @@ describe('events', () => {
     expect(reasons[3]).toMatch(/is not a unit of this job/)
     expect(await stored(job.id)).toBe(1)
   })
+  it('keep how far the clock of the device was off, and count by ours', async () => {
+    const { job, unitIds } = await newJob()
+    const hour = 3_600_000
+    const fast = graded(unitIds[0], 2, { atMs: Date.now() + hour, aheadMs: hour })
+    const slow = graded(unitIds[0], 3, { atMs: Date.now() - hour, aheadMs: -hour - 20 * 60_000 })
+    const { accepted, refused } = (await send(job.id, [fast, slow])).json()
+    expect(accepted).toEqual([fast.id])
+    expect(refused[0].because).toMatch(/future/)
+    expect((await ask('GET', `/api/jobs/${job.id}`)).json().events).toEqual([fast])
+    const asked = Date.now()
+    const { nowMs } = (await ask('GET', '/api/clock')).json()
+    expect(nowMs).toBeGreaterThanOrEqual(asked)
+    expect(nowMs).toBeLessThanOrEqual(Date.now())
+  })
+  it('that only the owner may write come back from anybody else', async () => {
+    const { job, unitIds } = await newJob()
+    const owner = await signedIn(house.app, 'owner-a')
+    const happening = {
+      type: 'exception-written',
+      unitId: unitIds[0],
+      item: 'front cover',
+      kind: 'cover screw',
+      short: 1,
+      text: 'a new one on Friday',
+    }
+    const { accepted, refused } = (await send(job.id, [graded(unitIds[0], 1, { happening })])).json()
+    expect([accepted, refused[0].because]).toEqual([[], 'events[0].happening.type: only the owner may write an exception'])
+    const events = [graded(unitIds[0], 1, { by: colleague, happening })]
+    expect((await owner('POST', `/api/jobs/${job.id}/events`, { events })).json().accepted).toHaveLength(1)
+  })
+  it('give steps only to people of the crew', async () => {
+    const { job, unitIds } = await newJob()
+    const give = (to: number | null) => graded(unitIds[0], 1, { happening: { type: 'step-given', unitId: unitIds[0], stepId: 'off-cover', to } })
+    const { accepted, refused } = (await send(job.id, [give(me), give(null), give(colleague)])).json()
+    expect(accepted).toHaveLength(2)
+    expect(refused[0].because).toMatch(/is not in the crew of this job; allowed: /)
+  })
   it('whose id belongs to another job are turned down', async () => {
     const [one, two] = [await newJob(), await newJob()]
     const event = graded(one.unitIds[0], 2)

@@ -1,0 +1,46 @@
+// Where do files lie? One interface; here a folder, which several app processes may share.
+import { randomBytes } from 'node:crypto'
+import { mkdir, open, readFile, rename, rm } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
+
+export interface FileStore {
+  /** Keeps the bytes under a key: whole or not at all, also when the power goes. */
+  put(key: string, bytes: Uint8Array): Promise<void>
+  /** The bytes of a key; undefined where there are none. */
+  get(key: string): Promise<Buffer | undefined>
+}
+
+const isMissing = (error: unknown) => error instanceof Error && 'code' in error && error.code === 'ENOENT'
+
+/** A store in a folder. Keys are made by the application from ids, never from what somebody sent. */
+export function folderStore(folder: string): FileStore {
+  const pathOf = (key: string) => {
+    if (!/^[\w-]+(\/[\w-]+)*\.[a-z]+$/.test(key)) throw new Error(`“${key}” is no key of a file`)
+    return join(folder, key)
+  }
+  return {
+    async put(key, bytes) {
+      const path = pathOf(key)
+      await mkdir(dirname(path), { recursive: true, mode: 0o700 })
+      const draft = `${path}.${randomBytes(6).toString('hex')}.part`
+      try {
+        const file = await open(draft, 'wx', 0o600)
+        try {
+          await file.writeFile(bytes)
+          await file.sync()
+        } finally {
+          await file.close()
+        }
+        await rename(draft, path)
+      } catch (error) {
+        await rm(draft, { force: true })
+        throw error
+      }
+    },
+    get: (key) =>
+      readFile(pathOf(key)).catch((error: unknown) => {
+        if (isMissing(error)) return undefined
+        throw error
+      }),
+  }
+}

@@ -1,0 +1,46 @@
+// Is this a photograph, and how is it kept? Judged by its content; upright, whole, and without anything but the picture.
+import { Fault, photoLimits } from '@yastik/core'
+import sharp, { type Metadata, type Sharp } from 'sharp'
+
+export interface Picture {
+  readonly bytes: Buffer
+  readonly preview: Buffer
+  readonly width: number
+  readonly height: number
+  readonly kind: PhotoKind
+}
+export const photoKinds = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const
+export type PhotoKind = keyof typeof photoKinds
+
+/** Quality at which nobody, and no measurement, sees a difference; and of a preview. */
+const quality = { whole: 95, preview: 72 }
+const previewPx = 480
+
+const allowed = `a JPEG, PNG or WebP picture of at most ${photoLimits.megapixels} megapixels and ${photoLimits.megabytes} MB`
+const refuse = (what: string) => new Fault('not-a-photo', { lines: [{ where: 'the photograph', what, allowed }] })
+
+const isKind = (format: string | undefined): format is PhotoKind => format !== undefined && format in photoKinds
+
+/**
+ * Reads the whole picture. What is kept is turned upright and holds no place, device or other note of where it comes from.
+ * @throws Fault `not-a-photo`: no picture of a kind that is taken, too many pixels, or broken off.
+ */
+export async function pictureOf(sent: Buffer): Promise<Picture> {
+  const open = (): Sharp => sharp(sent, { failOn: 'truncated', limitInputPixels: photoLimits.megapixels * 1e6 })
+  const { format, width, height } = await open()
+    .metadata()
+    .catch((error: unknown): Metadata => {
+      if (/pixel limit/i.test(String(error))) throw refuse(`it has more than ${photoLimits.megapixels} megapixels`)
+      throw refuse('this is no picture, whatever its name says')
+    })
+  if (!isKind(format)) throw refuse(`this is a picture of the kind ${format}`)
+  if (width * height > photoLimits.megapixels * 1e6) throw refuse(`it has ${Math.round((width * height) / 1e6)} megapixels`)
+  try {
+    const upright = open().autoOrient().keepIccProfile()
+    const { data, info } = await upright.toFormat(format, { quality: quality.whole }).toBuffer({ resolveWithObject: true })
+    const preview = await sharp(data).resize({ width: previewPx, height: previewPx, fit: 'inside' }).webp({ quality: quality.preview }).toBuffer()
+    return { bytes: data, preview, width: info.width, height: info.height, kind: format }
+  } catch (error) {
+    throw refuse(/premature|truncat|corrupt|end of/i.test(String(error)) ? 'it breaks off in the middle' : 'it cannot be read to its end')
+  }
+}
