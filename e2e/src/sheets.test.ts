@@ -1,6 +1,6 @@
 // Everything beside the whole path: sites, rules, no signal, phone width, keys.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, expectText, find, openBrowser, setSize, signIn, type, type Sheet } from './support/browser.ts'
+import { click, clickText, devtools, expectText, find, openBrowser, setSize, signIn, type, type Sheet } from './support/browser.ts'
 import { grade, sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -15,8 +15,6 @@ afterAll(async () => {
   await sheet?.close()
   await app?.close()
 })
-const devtools = (name: string, parameters: object) =>
-  (sheet.driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(name, parameters)
 
 describe('sites', () => {
   it('are made with a unit, and a visit starts from them', async () => {
@@ -57,12 +55,12 @@ describe('without a signal', () => {
     await sheet.driver.get(`${app.base}/`)
     await clickText(sheet, 'Plotter room')
     await find(sheet, 'svg.section')
-    await devtools('Network.enable', {})
-    await devtools('Network.emulateNetworkConditions', { offline: true, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
+    await devtools(sheet, 'Network.enable', {})
+    await devtools(sheet, 'Network.emulateNetworkConditions', { offline: true, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
     await grade(sheet, 'pan', 3)
     await expectText(sheet, '.unsent', '1 not sent yet')
     await expectText(sheet, '[role="alert"]', 'stays on this device')
-    await devtools('Network.emulateNetworkConditions', { offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
+    await devtools(sheet, 'Network.emulateNetworkConditions', { offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
     await sent(sheet)
     await sheet.driver.navigate().refresh()
     await find(sheet, '[data-part="pan"][data-grade="3"]')

@@ -1,6 +1,6 @@
 // Two people on one job: each sees what the other does, and after a time apart nothing is lost.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, expectText, find, openBrowser, signIn, type Sheet } from './support/browser.ts'
+import { click, clickText, expectText, find, openBrowser, setOffline, signIn, type Sheet } from './support/browser.ts'
 import { doStep, grade, sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -18,10 +18,6 @@ afterAll(async () => {
   await sanna?.close()
   await app?.close()
 })
-const devtools = (sheet: Sheet, name: string, parameters: object) =>
-  (sheet.driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(name, parameters)
-const network = (sheet: Sheet, offline: boolean) =>
-  devtools(sheet, 'Network.emulateNetworkConditions', { offline, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
 async function openBoth(unit: string, station: string): Promise<void> {
   for (const sheet of [imre, sanna]) {
     await sheet.driver.get(`${app.base}/`)
@@ -52,13 +48,12 @@ describe('two people on one job', () => {
   it('come together again after one was without a signal, with everything that both did', async () => {
     await openBoth('Plotter room', 'Look-over')
     await find(sanna, 'svg.section')
-    await devtools(sanna, 'Network.enable', {})
-    await network(sanna, true)
+    await setOffline(sanna, true)
     await grade(sanna, 'pan', 3)
     await expectText(sanna, '.unsent', '1 not sent yet')
     await grade(imre, 'coilFace', 2)
     await sent(imre)
-    await network(sanna, false)
+    await setOffline(sanna, false)
     await sent(sanna)
     await find(imre, '[data-part="pan"][data-grade="3"]')
     await find(sanna, '[data-part="coilFace"][data-grade="2"]')

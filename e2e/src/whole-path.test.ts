@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { root, startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { click, clickText, devtools, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
 import { makeClockMovable, moveClock } from './support/clock.ts'
 import { doStep, grade, sent, stepId, workUntil } from './support/moves.ts'
 
@@ -41,7 +41,6 @@ describe('one wall head, from sign-in to logbook', () => {
   it('grades parts on the drawing, and the plan beside it answers each tap', async () => {
     await clickText(sheet, 'Meeting room')
     await find(sheet, 'svg.section')
-    await sheet.driver.executeScript("localStorage.setItem('test-clock-shift', String(-9 * 3600000))")
     await sheet.driver.navigate().refresh()
     await grade(sheet, 'filter', 2)
     await expectText(sheet, '[data-scope]', 'filter service only')
@@ -98,10 +97,7 @@ describe('one wall head, from sign-in to logbook', () => {
 
   it('decides what the plan command decides from the saved job file', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'yastik-saved-'))
-    await (sheet.driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(
-      'Browser.setDownloadBehavior',
-      { behavior: 'allow', downloadPath: folder },
-    )
+    await devtools(sheet, 'Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
     await click(sheet, '[data-save-job]')
     await sheet.driver.wait(() => readdirSync(folder).includes('job.json'), 10_000, 'no job file was saved')
     const { stdout } = await promisify(execFile)(process.execPath, [join(root, 'scripts/plan.mjs'), join(folder, 'job.json')], {

@@ -55,10 +55,10 @@ const socketIn = (dataDir) =>
   join(dataDir, 'mariadb.sock').length < 100 ? join(dataDir, 'mariadb.sock') : join('/tmp', `yastik-${randomBytes(6).toString('hex')}.sock`)
 
 /**
- * Starts MariaDB on `dataDir` and resolves once it answers.
+ * Starts MariaDB on `dataDir`, at `port` or a free one, and resolves once it answers.
  * @returns {Promise<{ env: Record<string, string>, pid: number, stop: () => Promise<void> }>} what the app needs to connect
  */
-export async function startMariadb(dataDir, { log = say } = {}) {
+export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
   const [server] = await needPrograms('mariadb')
   mkdirSync(dataDir, { recursive: true, mode: 0o700 })
   const left = ownServerPid(dataDir)
@@ -98,7 +98,7 @@ export async function startMariadb(dataDir, { log = say } = {}) {
     ].join('\n'),
     { mode: 0o600 },
   )
-  const port = await freePort()
+  const port = wanted ?? (await freePort())
   const socketPath = socketIn(dataDir)
   rmSync(socketPath, { force: true })
   const logFile = join(dataDir, 'mariadb.log')

@@ -1,12 +1,20 @@
 // How does a fault leave the server? As the catalogue's status, with a sentence and lines.
 import { Fault, type FaultBody } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
+import { ConnectionError, DatabaseError } from 'sequelize'
 
 const bodyOf = (fault: Fault): FaultBody => ({ code: fault.code, sentence: fault.message, lines: [...fault.lines] })
+
+/** A connection that broke in the middle of a statement: the transaction was not committed, or nobody can say. */
+const isGone = ({ original }: DatabaseError): boolean =>
+  ['ER_SOCKET_UNEXPECTED_CLOSE', 'ER_CMD_CONNECTION_CLOSED', 'ER_CONNECTION_ALREADY_CLOSED', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(
+    'code' in original ? String(original.code) : '',
+  )
 
 /** What the frameworks throw, as faults of ours. */
 function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
   if (error instanceof Fault) return error
+  if (error instanceof ConnectionError || (error instanceof DatabaseError && isGone(error))) return new Fault('database-away')
   if (error.code === 'FST_ERR_CTP_BODY_TOO_LARGE') return new Fault('too-large')
   if (error.code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE')
     return new Fault('wrong-media', { lines: [{ where: 'content-type', what: 'this kind is not taken', allowed: 'application/json' }] })
@@ -19,7 +27,7 @@ function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
 export function handleErrors(app: FastifyInstance): void {
   app.setErrorHandler((error: Error, request, reply) => {
     const fault = asFault(error)
-    if (fault.code === 'internal') request.log.error(error)
+    if (fault.status >= 500) request.log.error(error)
     return reply.status(fault.status).send(bodyOf(fault))
   })
 }

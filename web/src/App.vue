@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The sheet's frame: places in a strip on top, the view below.
-import { onMounted, ref } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRouter } from 'vue-router'
 import { NoAnswer } from './api/client.ts'
 import KeyHelp from './components/KeyHelp.vue'
@@ -26,10 +26,18 @@ function setLight(on: boolean) {
 }
 onMounted(() => setLight(localStorage.getItem('yastik-light') === 'outdoor'))
 
+// What an earlier visit left unsent goes as soon as it is known who is here.
+watch(
+  () => session.me?.id,
+  () => void job.send(),
+  { immediate: true },
+)
+
 const stays = ref('')
 async function leave() {
   stays.value = ''
   try {
+    await job.send()
     await session.signOut()
   } catch (error) {
     if (!(error instanceof NoAnswer)) throw error

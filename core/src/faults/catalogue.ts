@@ -17,6 +17,7 @@ export const faultCatalogue = {
   'wrong-media': { status: 415, sentence: 'This kind of content is not taken.' },
   'too-often': { status: 429, sentence: 'Too many tries. Wait a minute.' },
   'no-schedule': { status: 422, sentence: 'No order of work keeps all the limits.' },
+  'database-away': { status: 503, sentence: 'The database does not answer just now. What you enter stays on this device and is sent later.' },
   internal: { status: 500, sentence: 'Something failed on our side. It is logged; try again.' },
 } as const satisfies Record<string, { status: number; sentence: string }>
 

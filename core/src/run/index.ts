@@ -15,4 +15,5 @@ export {
   type TrayItem,
   type UnitState,
 } from './unitState.ts'
+export { leftOut } from './leftOut.ts'
 export { heldNow, stepsLeft } from './left.ts'

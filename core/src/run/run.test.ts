@@ -5,6 +5,7 @@ import type { Step } from '../procedure/index.ts'
 import {
   heldNow,
   lastUndoable,
+  leftOut,
   nextSteps,
   pauseOf,
   progressOf,
@@ -382,6 +383,7 @@ describe('leaving out', () => {
     own.add({ type: 'step-skipped', stepId: 'read-before', because: 'the unit does not start' })
     expect(own.state.progress['read-before']).toMatchObject({ doneAtMs: own.nowMs, skippedBecause: 'the unit does not start' })
     expect(own.state.held).toEqual([])
+    expect(leftOut(own.state)).toEqual([expect.stringMatching(/^Left out: Take the before readings — the unit does not start \(/)])
     own.upTo('off-cover')
     expect(own.state.progress['read-before'].skippedBecause).toBe('the unit does not start')
   })
@@ -427,8 +429,10 @@ describe('the owner’s written exception', () => {
     own.add({ type: 'step-done', stepId: 'on-cover' })
     const shortCover = () => shortfalls(own.state).filter((says) => says.includes('cover'))
     expect(shortCover()).toEqual([])
+    expect(leftOut(own.state)).toEqual(['Stays out: 1 × cover screw of the front cover — fell behind the wall; a new one on Friday'])
     expect(holds('power-on').join()).not.toMatch(/cover/)
     count('cover screw', 1)
+    expect(leftOut(own.state)).toEqual([])
     expect(shortCover()).toEqual(['2 of 3 × cover screw from “front cover” are still out'])
     expect(holds('power-on').join()).toMatch(/2 of 3 × cover screw/)
   })

@@ -5,6 +5,7 @@ import type { AddressInfo } from 'node:net'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import mariadb from 'mariadb'
 
 export const root = process.cwd()
@@ -15,6 +16,8 @@ export interface RunningApp {
   kill(): Promise<void>
   /** Starts it again on the same port and database. */
   revive(): Promise<void>
+  /** Moves the server's clock on. */
+  moveClock(minutes: number): Promise<void>
   /** What the database holds of a job's events: their ids. */
   storedIds(jobId: string): Promise<string[]>
   close(): Promise<void>
@@ -34,6 +37,9 @@ const connection = () =>
     password: need('YASTIK_DB_PASSWORD'),
   })
 
+/** Where the database is: as the test launcher says, or one of the test's own. */
+export type DatabaseEnv = Readonly<Record<string, string>>
+
 async function inDatabase(statement: string): Promise<void> {
   const database = await connection()
   await database.query(statement)
@@ -41,11 +47,13 @@ async function inDatabase(statement: string): Promise<void> {
 }
 
 /** Starts the server on a port (0 takes one that is free) and waits until it listens. */
-async function launch(database: string, files: string, port: number): Promise<{ child: ChildProcess; port: number }> {
+async function launch(database: string, files: string, port: number, shiftMs = 0): Promise<{ child: ChildProcess; port: number }> {
   const child: ChildProcess = fork(join(root, 'server/dist/main.js'), {
+    execArgv: ['--import', pathToFileURL(join(root, 'e2e/src/support/serverClock.mjs')).href],
     env: {
       ...process.env,
       NODE_OPTIONS: '',
+      TEST_CLOCK_SHIFT_MS: String(shiftMs),
       YASTIK_PORT: String(port),
       YASTIK_DB_NAME: database,
       YASTIK_FILES: files,
@@ -73,10 +81,17 @@ export async function startApp(): Promise<RunningApp> {
   const files = mkdtempSync(join(tmpdir(), 'yastik-files-'))
   let running = await launch(name, files, 0)
   const { port } = running
-  return {
+  let shiftMs = 0
+  const app: RunningApp = {
     base: `http://127.0.0.1:${port}`,
     kill: async () => void (await ended(running.child, 'SIGKILL')),
-    revive: async () => void (running = await launch(name, files, port)),
+    revive: async () => void (running = await launch(name, files, port, shiftMs)),
+    moveClock: async (minutes) => {
+      shiftMs += minutes * 60_000
+      const moved = new Promise((resolve) => running.child.once('message', resolve))
+      running.child.send({ shiftMs })
+      await moved
+    },
     storedIds: async (jobId) => {
       const database = await connection()
       const rows: { id: string }[] = await database.query(`SELECT id FROM ${name}.events WHERE job_id = ? ORDER BY seq`, [jobId])
@@ -87,6 +102,17 @@ export async function startApp(): Promise<RunningApp> {
       await ended(running.child, 'SIGTERM')
       await inDatabase(`DROP DATABASE ${name}`)
       rmSync(files, { recursive: true, force: true })
+      apps.delete(app.base)
     },
   }
+  apps.set(app.base, app)
+  return app
+}
+
+/** Running servers by their address. */
+const apps = new Map<string, RunningApp>()
+export const appAt = (base: string): RunningApp => {
+  const app = apps.get(base)
+  if (!app) throw new Error(`no server runs at ${base}`)
+  return app
 }

@@ -49,13 +49,19 @@ export async function openBrowser(base: string, { width = 1280, height = 800 } =
   return sheet
 }
 
-/** Sets the size of the page itself, phone widths included. */
-export async function setSize({ driver }: Sheet, width: number, height: number): Promise<void> {
-  await (driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(
-    'Emulation.setDeviceMetricsOverride',
-    { width, height, deviceScaleFactor: 1, mobile: width < 700 },
-  )
+/** A command of the browser's own devtools protocol. */
+export const devtools = ({ driver }: Sheet, name: string, parameters: object): Promise<void> =>
+  (driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand(name, parameters)
+
+/** Cuts the page off from the network, or joins it again. */
+export async function setOffline(sheet: Sheet, offline: boolean): Promise<void> {
+  await devtools(sheet, 'Network.enable', {})
+  await devtools(sheet, 'Network.emulateNetworkConditions', { offline, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
 }
+
+/** Sets the size of the page itself, phone widths included. */
+export const setSize = (sheet: Sheet, width: number, height: number): Promise<void> =>
+  devtools(sheet, 'Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: width < 700 })
 
 export async function find({ driver }: Sheet, css: string): Promise<WebElement> {
   const element = await driver.wait(until.elementLocated(By.css(css)), patienceMs, `nothing on the page is ${css}`)

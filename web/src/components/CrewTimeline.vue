@@ -1,10 +1,20 @@
 <script setup lang="ts">
 // The day of a crew on one time axis (D3): a lane a person, below them a lane a unit with what it waits for; what sets the end is drawn heavy.
-import type { CrewDay, Step, UnitSteps } from '@yastik/core'
+// A piece of work is dragged to another lane, or moved there with the arrow keys.
+import type { CrewDay, Step, TimelineTask, UnitSteps } from '@yastik/core'
+import { drag, type D3DragEvent } from 'd3-drag'
 import { scaleLinear } from 'd3-scale'
-import { computed } from 'vue'
+import { select } from 'd3-selection'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 
-const props = defineProps<{ day: CrewDay; units: readonly UnitSteps[]; people: readonly string[]; letterOf: (unitId: string) => string }>()
+const props = defineProps<{
+  day: CrewDay
+  units: readonly UnitSteps[]
+  people: readonly string[]
+  letterOf: (unitId: string) => string
+  picked?: TimelineTask
+}>()
+const emit = defineEmits<{ pick: [task: TimelineTask]; give: [task: TimelineTask, to: string] }>()
 const left = 110
 const width = 1180
 const lane = 46
@@ -26,12 +36,15 @@ const bars = computed(() =>
     const x = scale.value(task.startMin)
     return task.who.map((who) => ({
       key: `${key}/${who}`,
+      task,
+      who,
+      given: props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] === who,
       x,
       y: top + props.people.indexOf(who) * lane,
       width: Math.max(1, scale.value(task.endMin) - x),
       letter: props.letterOf(task.unitId),
       critical: chain.value.has(key),
-      says: `${props.letterOf(task.unitId)}: ${stepOf.value.get(key)?.title ?? task.step}, ${Math.round(task.startMin)} to ${Math.round(task.endMin)} min, ${task.who.join(' and ')}`,
+      says: `${props.letterOf(task.unitId)}: ${stepOf.value.get(key)?.title ?? task.step}, ${Math.round(task.startMin)} to ${Math.round(task.endMin)} min, ${task.who.join(' and ')}${props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? ', given' : ''}`,
     }))
   }),
 )
@@ -56,12 +69,40 @@ const waits = computed(() =>
   }),
 )
 const height = computed(() => waitsTop.value + props.units.length * waitLane + 34)
+
+/** The bar that is being dragged: how far, and over whose lane. */
+const dragged = ref<{ key: string; dy: number; over: number }>()
+const laneAt = (y: number) => Math.min(props.people.length - 1, Math.max(0, Math.floor((y - top + lane / 2) / lane)))
+const sheet = useTemplateRef<SVGSVGElement>('sheet')
+type Bar = (typeof bars.value)[number]
+function moveTo({ task, who }: Bar, lane_: number) {
+  const to = props.people[lane_]
+  if (to !== undefined && to !== who && !task.who.includes(to)) emit('give', task, to)
+}
+const behaviour = drag<SVGGElement, Bar>()
+  .container(() => sheet.value!)
+  .clickDistance(4)
+  .on(
+    'start',
+    ({ subject }: D3DragEvent<SVGGElement, Bar, Bar>) => (dragged.value = { key: subject.key, dy: 0, over: props.people.indexOf(subject.who) }),
+  )
+  .on('drag', ({ subject, y }: D3DragEvent<SVGGElement, Bar, Bar>) => (dragged.value = { key: subject.key, dy: y - subject.y, over: laneAt(y) }))
+  .on('end', ({ subject }: D3DragEvent<SVGGElement, Bar, Bar>) => {
+    const over = dragged.value?.over
+    dragged.value = undefined
+    if (over !== undefined) moveTo(subject, over)
+  })
+function bindBars() {
+  if (sheet.value) select(sheet.value).selectAll<SVGGElement, Bar>('g.task').data(bars.value).call(behaviour)
+}
+onMounted(bindBars)
+watch(bars, bindBars, { flush: 'post' })
 const shortEnough = (text: string, room: number) => text.length * 6 < room
 </script>
 
 <template>
   <div class="along" tabindex="0" role="region" aria-label="Timeline, scrolls sideways on a narrow screen">
-    <svg class="day" :viewBox="`0 0 ${width} ${height}`" role="img" aria-label="Timeline of the crew" data-crew-timeline>
+    <svg ref="sheet" class="day" :viewBox="`0 0 ${width} ${height}`" role="img" aria-label="Timeline of the crew" data-crew-timeline>
       <g class="axis">
         <g v-for="tick in ticks" :key="tick">
           <line :x1="scale(tick)" :x2="scale(tick)" :y1="top - 6" :y2="height - 26" />
@@ -73,9 +114,26 @@ const shortEnough = (text: string, room: number) => text.length * 6 < room
       <text v-for="(unit, index) in units" :key="unit.id" x="4" :y="waitsTop + index * waitLane + 16" class="small">
         {{ letterOf(unit.id) }} waits
       </text>
-      <g v-for="bar in bars" :key="bar.key" class="task" :class="{ critical: bar.critical }">
+      <rect v-if="dragged" class="over" :x="left" :y="top + dragged.over * lane - 3" :width="width - left - 12" :height="lane - 6" />
+      <g
+        v-for="bar in bars"
+        :key="bar.key"
+        class="task"
+        :class="{ critical: bar.critical, picked: bar.task === picked }"
+        :transform="dragged?.key === bar.key ? `translate(0 ${dragged.dy})` : undefined"
+        tabindex="0"
+        role="button"
+        :aria-label="bar.says"
+        :data-task="`${bar.task.unitId}/${bar.task.step}`"
+        :data-who="bar.who"
+        @click="emit('pick', bar.task)"
+        @keydown.enter.prevent="emit('pick', bar.task)"
+        @keydown.up.prevent="moveTo(bar, people.indexOf(bar.who) - 1)"
+        @keydown.down.prevent="moveTo(bar, people.indexOf(bar.who) + 1)"
+      >
         <title>{{ bar.says }}</title>
         <rect :x="bar.x" :y="bar.y" :width="bar.width" :height="lane - 12" />
+        <path v-if="bar.given" class="given" :d="`M${bar.x} ${bar.y} h9 l-9 9 z`" />
         <text v-if="bar.width > 11" :x="bar.x + bar.width / 2" :y="bar.y + 22" text-anchor="middle">{{ bar.letter }}</text>
       </g>
       <g v-for="wait in waits" :key="wait.key" class="wait">
@@ -126,6 +184,22 @@ text {
   fill: var(--paper);
   stroke: var(--ink);
   stroke-width: 1;
+}
+.task {
+  cursor: grab;
+  touch-action: pan-x;
+}
+.task.picked rect {
+  stroke-width: 4;
+}
+.given {
+  fill: var(--now);
+}
+.over {
+  fill: none;
+  stroke: var(--now);
+  stroke-width: 2;
+  stroke-dasharray: 6 4;
 }
 .task.critical rect {
   fill: var(--ink);

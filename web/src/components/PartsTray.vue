@@ -1,13 +1,29 @@
 <script setup lang="ts">
-// What is off, where it lies, and whether its fasteners are all there.
-import type { UnitState } from '@yastik/core'
+// What is off, where it lies and how it looked, whether its fasteners are all there, and what may stay out.
+import type { LedgerEntry, UnitState } from '@yastik/core'
+import dayjs from 'dayjs'
 import { computed } from 'vue'
+import { useJob } from '../stores/job.ts'
+import LedgerShortfall from './LedgerShortfall.vue'
+import PhotoThumb from './PhotoThumb.vue'
 
-const props = defineProps<{ state: UnitState; nameOf: (id: number) => string }>()
-const rows = computed(() => props.state.tray.map((item) => ({ ...item, fasteners: props.state.ledger.filter((entry) => entry.item === item.item) })))
+const props = defineProps<{ jobId: string; unitId: string; state: UnitState; nameOf: (id: number) => string }>()
+const job = useJob()
+const rows = computed(() =>
+  props.state.tray.map((item) => ({
+    ...item,
+    fasteners: props.state.ledger.filter((entry) => entry.item === item.item),
+    photos: props.state.photos.filter(({ stepId }) => stepId === item.stepId),
+  })),
+)
 const loose = computed(() =>
   props.state.ledger.filter((entry) => entry.out !== entry.in && !props.state.tray.some(({ item }) => item === entry.item)),
 )
+const titleOf = (stepId: string) => props.state.steps?.find(({ id }) => id === stepId)?.title ?? stepId
+const exceptionFor = ({ item, kind, out, in: back }: LedgerEntry) =>
+  props.state.exceptions.find((exception) => exception.item === item && exception.kind === kind && exception.short === out - back)
+const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
+  job.add(props.unitId, { type: 'exception-written', item, kind, short: out - back, text })
 </script>
 
 <template>
@@ -17,11 +33,27 @@ const loose = computed(() =>
     </h2>
     <ul class="plain">
       <li v-for="row in rows" :key="row.item" class="slot" :data-tray="row.item">
-        <b>{{ row.item }}</b><small>{{ row.slot }} · {{ nameOf(row.by) }}</small>
+        <b>{{ row.item }}</b><small>{{ row.slot }} · {{ nameOf(row.by) }}, {{ dayjs(row.atMs).format('HH:mm') }}</small>
         <small v-for="entry in row.fasteners" :key="entry.kind">{{ entry.in }} of {{ entry.out }} × {{ entry.kind }} back</small>
+        <span v-if="row.photos.length > 0" class="row">
+          <PhotoThumb
+            v-for="photo in row.photos"
+            :key="photo.photoId"
+            :photo-id="photo.photoId"
+            :job-id="jobId"
+            :unit-id="unitId"
+            :says="`${row.item}, before it came off`"
+          />
+        </span>
       </li>
-      <li v-for="entry in loose" :key="entry.item + entry.kind" class="slot short" role="alert">
-        <b>{{ entry.out - entry.in }} × {{ entry.kind }} missing</b><small>came out with “{{ entry.item }}”, {{ entry.slot }}</small>
+      <li v-for="entry in loose" :key="entry.item + entry.kind">
+        <LedgerShortfall
+          :entry="entry"
+          :taken-at="titleOf(entry.takenAt)"
+          :exception="exceptionFor(entry)"
+          :name-of="nameOf"
+          @write="(text) => except(entry, text)"
+        />
       </li>
     </ul>
   </section>
@@ -46,8 +78,5 @@ ul {
   margin: 0 calc(-1 * var(--rule-width)) calc(-1 * var(--rule-width)) 0;
   line-height: 1.2;
   min-width: 9rem;
-}
-.short {
-  border: 3px double var(--now);
 }
 </style>

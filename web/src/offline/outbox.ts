@@ -1,5 +1,5 @@
 // Where do events wait until the server has them? In the browser's own database, so that a reload loses nothing.
-import type { JobEvent } from '@yastik/core'
+import { timeOf, type JobEvent } from '@yastik/core'
 import { onThisDevice } from './database.ts'
 
 export const keep = async (jobId: string, event: JobEvent): Promise<void> => void (await (await onThisDevice()).put('waiting', { jobId, event }))
@@ -8,7 +8,20 @@ export const keep = async (jobId: string, event: JobEvent): Promise<void> => voi
 export const waiting = async (jobId: string): Promise<JobEvent[]> =>
   (await (await onThisDevice()).getAllFromIndex('waiting', 'job', jobId))
     .map(({ event }) => event)
-    .sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
+    .sort((a, b) => timeOf(a) - timeOf(b) || (a.id < b.id ? -1 : 1))
+
+const allOf = async (by: number) => (await (await onThisDevice()).getAll('waiting')).filter(({ event }) => event.by === by)
+/** Jobs of which events of this person wait. */
+export const jobsWaiting = async (by: number): Promise<string[]> => [...new Set((await allOf(by)).map(({ jobId }) => jobId))]
+export const countWaiting = async (by: number): Promise<number> => (await allOf(by)).length
+
+/** Writes on events that do not say yet how far this device's clock is off. Nothing is sent without. */
+export async function stamp(jobId: string, aheadMs: number): Promise<void> {
+  const transaction = (await onThisDevice()).transaction('waiting', 'readwrite')
+  for (let cursor = await transaction.store.index('job').openCursor(jobId); cursor; cursor = await cursor.continue())
+    if (cursor.value.event.aheadMs === undefined) await cursor.update({ jobId, event: { ...cursor.value.event, aheadMs } })
+  await transaction.done
+}
 
 export async function forget(ids: readonly string[]): Promise<void> {
   const transaction = (await onThisDevice()).transaction('waiting', 'readwrite')

@@ -1,13 +1,14 @@
 // The job that is open: its events, what follows from them, and what is not sent yet.
 import {
   emptyUnitState,
+  heldNow,
   knownDesign,
   lastUndoable,
   planJob,
   stateOf,
   stepsLeft,
   streamMessageSchema,
-  type EventReceipt,
+  timeOf,
   type Happening,
   type HouseRules,
   type JobEvent,
@@ -21,8 +22,11 @@ import {
 import { defineStore } from 'pinia'
 import { v7 as newId } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
-import { ask, NoAnswer } from '../api/client.ts'
-import { forget, keep, waiting } from '../offline/outbox.ts'
+import { isNoJudgement } from '../api/client.ts'
+import { aheadMs, measureClock, serverNow } from '../api/clock.ts'
+import { countWaiting, jobsWaiting, keep, waiting } from '../offline/outbox.ts'
+import { keepPhoto } from '../offline/photos.ts'
+import { sendAll, type Watcher } from '../offline/send.ts'
 import { askOrKept, shelve } from '../offline/shelf.ts'
 import { useSession } from './session.ts'
 
@@ -30,6 +34,12 @@ type WithoutUnit<T> = T extends unknown ? Omit<T, 'unitId'> : never
 export type UnitHappening = WithoutUnit<Happening>
 
 const retryMs = 4000
+
+/** An event that happened in another tab; without one, something was sent there. */
+interface TabMessage {
+  readonly jobId: string
+  readonly event?: JobEvent
+}
 
 export const useJob = defineStore('job', () => {
   const session = useSession()
@@ -46,7 +56,7 @@ export const useJob = defineStore('job', () => {
     const own = await waiting(jobId)
     record.value = loaded
     events.value = merged(loaded.events, own)
-    unsent.value = own.length
+    await countUnsent()
     seen = loaded.seq
     listen(loaded.id)
     void send()
@@ -69,7 +79,12 @@ export const useJob = defineStore('job', () => {
       void shelveJob()
     }
     // A signal that comes back is a good moment to send what waits.
-    stream.onopen = () => void send()
+    stream.onopen = () => {
+      void measureClock().catch((error: unknown) => {
+        if (!isNoJudgement(error)) throw error
+      })
+      void send()
+    }
     // The browser tries again by itself while nobody answers, but not after an answer that was no stream.
     stream.onerror = () => {
       if (stream?.readyState === EventSource.CLOSED && record.value?.id === id) setTimeout(() => record.value?.id === id && listen(id), retryMs)
@@ -84,6 +99,13 @@ export const useJob = defineStore('job', () => {
   addEventListener('pageshow', ({ persisted }) => {
     if (persisted && record.value) listen(record.value.id)
   })
+  // A phone that was locked may have slept through everything.
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState !== 'visible' || !record.value) return
+    if (stream?.readyState === EventSource.CLOSED) listen(record.value.id)
+    void send()
+  })
+  addEventListener('online', () => void send())
 
   const merged = (stored: readonly JobEvent[], own: readonly JobEvent[]) => [
     ...new Map([...stored, ...own].map((event) => [event.id, event])).values(),
@@ -95,16 +117,31 @@ export const useJob = defineStore('job', () => {
   /** Records what happened: at once on this device, then on the server. */
   async function add(unitId: string, happening: UnitHappening): Promise<void> {
     if (!record.value || !session.me) throw new Error('no job is open')
+    const { id: me } = session.me
+    const known = aheadMs.value
+    // One's own events keep their order, however close they are and whatever is measured between them.
+    const last = events.value.findLast(({ by }) => by === me)
+    const timeMs = Math.max(serverNow(), last ? timeOf(last) + 1 : 0)
     const event: JobEvent = {
       id: newId(),
-      atMs: Math.max(Date.now(), ...events.value.slice(-1).map(({ atMs, by }) => (by === session.me?.id ? atMs + 1 : 0))),
-      by: session.me.id,
+      atMs: timeMs + (known ?? 0),
+      by: me,
+      ...(known === undefined ? {} : { aheadMs: known }),
       happening: { ...happening, unitId } as Happening,
     }
     events.value = [...events.value, event]
     unsent.value++
     await keep(record.value.id, event)
+    tellTabs({ jobId: record.value.id, event })
     void send()
+  }
+
+  /** Keeps a photograph of a step on this device and notes it in the log; both go to the server when it answers. @throws Fault `not-a-photo`. */
+  async function addPhoto(unitId: string, file: File, stepId?: string): Promise<void> {
+    if (!record.value) throw new Error('no job is open')
+    const photoId = newId()
+    await keepPhoto({ photoId, jobId: record.value.id, unitId }, file)
+    await add(unitId, { type: 'photo-taken', photoId, ...(stepId === undefined ? {} : { stepId }) })
   }
 
   const undoable = (unitId: string): JobEvent | undefined => (session.me ? lastUndoable(events.value, unitId, session.me.id) : undefined)
@@ -114,31 +151,61 @@ export const useJob = defineStore('job', () => {
     if (event) await add(unitId, { type: 'undone', eventId: event.id })
   }
 
+  // Tabs of one browser share the outbox: each tells the others what happened, and what was sent.
+  const tabs = new BroadcastChannel('yastik-job')
+  const tellTabs = (message: TabMessage) => tabs.postMessage(message)
+  tabs.onmessage = ({ data: { jobId, event } }: MessageEvent<TabMessage>) => {
+    if (record.value?.id !== jobId) return
+    if (event) events.value = merged(events.value, [event])
+    void countUnsent()
+  }
+
   let sending = false
+  /** Whether something was added while the last of what waited was on its way. */
+  let more = false
+  /** Sends everything that waits on this device and is of the person who is signed in: of this job, and of others that were left. */
   async function send(): Promise<void> {
-    const jobId = record.value?.id
-    if (sending || !jobId) return
+    const me = session.me?.id
+    if (me === undefined) return
+    more = sending
+    if (sending) return
     sending = true
     try {
-      for (let batch = await waiting(jobId); batch.length > 0; batch = await waiting(jobId)) {
-        const { accepted, refused } = await ask<EventReceipt>('POST', `/api/jobs/${jobId}/events`, { events: batch.slice(0, 500) })
-        if (refused.length > 0) {
-          const gone = new Set(refused.map(({ id }) => id))
-          events.value = events.value.filter(({ id }) => !gone.has(id))
-        }
-        // On the shelf before they leave the outbox: at no moment is an event nowhere on this device.
-        if (record.value?.id === jobId) await shelveJob()
-        await forget([...accepted, ...refused.map(({ id }) => id)])
-        trouble.value = refused.map(({ because }) => because).join('; ')
-      }
+      const reasons: string[] = []
+      for (const jobId of await jobsWaiting(me)) reasons.push(...(await sendAll(jobId, me, watcherOf(jobId))))
+      trouble.value = reasons.join('; ')
     } catch (error) {
       trouble.value = error instanceof Error ? error.message : String(error)
-      if (error instanceof NoAnswer) setTimeout(() => void send(), retryMs)
+      more = false
+      if (isNoJudgement(error)) setTimeout(() => void send(), retryMs)
     } finally {
       sending = false
-      unsent.value = (await waiting(jobId)).length
+      await countUnsent()
+      if (more) void send()
     }
   }
+
+  const countUnsent = async () => {
+    unsent.value = session.me ? await countWaiting(session.me.id) : 0
+  }
+
+  /** What the open job has to know while its events are sent. */
+  const watcherOf = (jobId: string): Watcher | undefined =>
+    record.value?.id !== jobId
+      ? undefined
+      : {
+          stamped: (stamped) => {
+            const byId = new Map(stamped.map((event) => [event.id, event]))
+            events.value = events.value.map((event) => byId.get(event.id) ?? event)
+          },
+          turnedDown: (ids) => {
+            if (ids.length > 0) events.value = events.value.filter(({ id }) => !ids.includes(id))
+          },
+          keep: async () => {
+            if (record.value?.id === jobId) await shelveJob()
+            tellTabs({ jobId })
+          },
+        }
 
   /** The unit as a job file: what the plan command would read. */
   function jobFileFor(unitId: string): JobFile | undefined {
@@ -176,7 +243,9 @@ export const useJob = defineStore('job', () => {
       const state = stateFor(id)
       if (state.handedOver || Object.keys(state.grades).length + state.findings.length === 0) return []
       const steps = state.steps ? stepsLeft(state, nowMs) : (planFor(id)?.units[0].steps ?? [])
-      return steps.length > 0 ? [{ id, steps }] : []
+      const nameOf = (userId: number) => record.value?.crew.find((member) => member.id === userId)?.name
+      const given = Object.fromEntries(Object.entries(state.given).flatMap(([stepId, userId]) => (nameOf(userId) ? [[stepId, nameOf(userId)!]] : [])))
+      return steps.length > 0 ? [{ id, steps, given, held: heldNow(state) }] : []
     })
   }
 
@@ -198,5 +267,23 @@ export const useJob = defineStore('job', () => {
     events.value = []
   }
 
-  return { record, events, unsent, trouble, open, close, add, undo, undoable, send, stateFor, unitFor, designFor, jobFileFor, planFor, visitSteps }
+  return {
+    record,
+    events,
+    unsent,
+    trouble,
+    open,
+    close,
+    add,
+    addPhoto,
+    undo,
+    undoable,
+    send,
+    stateFor,
+    unitFor,
+    designFor,
+    jobFileFor,
+    planFor,
+    visitSteps,
+  }
 })

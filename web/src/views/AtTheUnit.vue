@@ -8,15 +8,25 @@ import {
   reasonsToHold,
   reasonsToWait,
   runningWaits,
+  pauseOf,
   shortfalls,
   withCounts,
+  type Asker,
+  type LedgerEntry,
   type Part,
   type Step,
 } from '@yastik/core'
 import { computed, reactive, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import DwellClock from '../components/DwellClock.vue'
+import Elsewhere from '../components/Elsewhere.vue'
+import FastenerCount from '../components/FastenerCount.vue'
+import LeaveOut from '../components/LeaveOut.vue'
+import LedgerShortfall from '../components/LedgerShortfall.vue'
 import PartsTray from '../components/PartsTray.vue'
+import PauseBar from '../components/PauseBar.vue'
+import SameStepTwice from '../components/SameStepTwice.vue'
+import StepPhotos from '../components/StepPhotos.vue'
 import { useKeys } from '../components/keys.ts'
 import { useNow } from '../components/useNow.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
@@ -31,7 +41,9 @@ const state = computed(() => job.stateFor(props.unitId))
 const session = useSession()
 /** What the person at this screen is trained for; undefined where they do not belong to the crew of this visit. */
 const trained = computed(() => job.record?.crew.find(({ id }) => id === session.me?.id)?.trained)
-const ready = computed(() => nextSteps(state.value, now.value, trained.value))
+const asker = computed<Asker>(() => ({ ...(session.me ? { id: session.me.id } : {}), ...(trained.value ? { trained: trained.value } : {}) }))
+const ready = computed(() => nextSteps(state.value, now.value, asker.value))
+const paused = computed(() => session.me !== undefined && pauseOf(state.value, session.me.id) !== undefined)
 const waits = computed(() => runningWaits(state.value, now.value))
 const progress = computed(() => progressOf(state.value))
 const pickedId = ref<string>()
@@ -58,6 +70,42 @@ const holds = computed(() => {
   return reasonsToHold(withCounts(state.value, own, onScreen), own, now.value)
 })
 
+/** Who is at the step, and to whom it was given, where that is somebody. */
+const whose = computed(() => {
+  const id = step.value?.id
+  if (id === undefined) return []
+  const { begunAtMs, begunBy } = state.value.progress[id] ?? {}
+  const given = state.value.given[id]
+  const who = (person: number) => (person === session.me?.id ? 'you' : nameOf(person))
+  return [
+    ...(given === undefined ? [] : [`given to ${who(given)}`]),
+    ...(begunBy === undefined || begunAtMs === undefined
+      ? []
+      : [`begun by ${who(begunBy)} ${Math.max(0, Math.floor((now.value - begunAtMs) / 60_000))} min ago`]),
+  ]
+})
+async function begin() {
+  if (step.value && state.value.progress[step.value.id]?.begunBy === undefined)
+    await job.add(props.unitId, { type: 'step-begun', stepId: step.value.id })
+}
+/** Fasteners that the count on the screen leaves out, as the ledger would have them. */
+const short = computed<LedgerEntry[]>(() => {
+  const own = step.value
+  if (!own?.putsBack) return []
+  return (own.fasteners ?? []).flatMap(({ kind, count }) => {
+    const entry = outOf(own, kind)
+    const back = counted(own, kind, count)
+    return entry && back < entry.out ? [{ ...entry, in: back }] : []
+  })
+})
+const exceptionFor = ({ item, kind, out, in: back }: LedgerEntry) =>
+  state.value.exceptions.find((exception) => exception.item === item && exception.kind === kind && exception.short === out - back)
+const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
+/** The count goes on record before the word that it may stay so. */
+async function except({ item, kind, out, in: back }: LedgerEntry, text: string) {
+  if (step.value) await countStep(step.value)
+  await job.add(props.unitId, { type: 'exception-written', item, kind, short: out - back, text })
+}
 async function confirmGate() {
   if (step.value?.gate && !confirmed.value) await job.add(props.unitId, { type: 'gate-confirmed', stepId: step.value.id })
 }
@@ -72,7 +120,7 @@ async function countStep(of: Step) {
 }
 async function done() {
   const own = step.value
-  if (!own) return
+  if (!own || paused.value) return
   await countStep(own)
   if (holds.value.length > 0) return
   await job.add(props.unitId, { type: 'step-done', stepId: own.id })
@@ -85,6 +133,7 @@ function pick(direction: 1 | -1) {
 }
 /** Whether what was found since asks for other work than what was agreed. */
 const changes = computed(() => changeOf(state.value, job.planFor(props.unitId)?.units[0].steps ?? []) !== undefined)
+const photosOf = (stepId: string) => state.value.photos.filter((photo) => photo.stepId === stepId)
 const noteText = ref('')
 async function note() {
   if (noteText.value.trim() === '') return
@@ -103,6 +152,7 @@ const bagged = computed(() => isDone('set-containment') && !isDone('take-down'))
 
 useKeys([
   { key: 'Enter', does: 'this step is done', run: () => void done() },
+  { key: 'b', does: 'begin this step, so that others see who is at it', run: () => void begin() },
   { key: 'g', does: 'confirm the gate of this step', run: () => void confirmGate() },
   { key: 'ArrowRight', does: 'show the next step that can be begun', run: () => pick(1) },
   { key: 'ArrowLeft', does: 'show the one before', run: () => pick(-1) },
@@ -121,7 +171,7 @@ useKeys([
         <RouterLink class="tap" :to="{ name: 'method', params: { jobId, unitId } }">See the change</RouterLink>
       </p>
       <div v-for="wait in waits" :key="wait.step.id"><DwellClock :wait="wait" :now-ms="now" /></div>
-      <article v-if="step" class="step" :data-step="step.id">
+      <article v-if="step && !paused" class="step" :data-step="step.id">
         <p class="eyebrow">
           {{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min
         </p>
@@ -131,44 +181,50 @@ useKeys([
           {{ step.skill.replace('-', ' ') }}.
         </p>
         <p v-if="step.how" class="how">{{ step.how }}</p>
-        <p v-if="step.photo" class="how"><b>Photograph first:</b> {{ step.photo }}.</p>
+        <p v-if="whose.length > 0" class="how" data-whose>{{ whose.join(', ') }}</p>
+        <StepPhotos
+          v-if="step.photo || step.takesOff || photosOf(step.id).length > 0"
+          :key="step.id"
+          :job-id="jobId"
+          :unit-id="unitId"
+          :step-id="step.id"
+          :photos="photosOf(step.id)"
+          :wanted="step.photo"
+          :name-of="nameOf"
+        />
         <p v-if="step.takesOff" class="how"><b>Goes to:</b> {{ step.slot }}.</p>
         <ul v-if="step.cautions.length > 0" class="cautions plain">
           <li v-for="caution in step.cautions" :key="caution"><span class="sign" aria-hidden="true">!</span>{{ caution }}</li>
         </ul>
-        <div v-for="fastener in step.fasteners ?? []" :key="fastener.kind" class="count" role="group" :aria-label="fastener.kind">
-          <span
-            ><b>{{ fastener.kind }}</b
-            ><small class="beside">{{
-              step.takesOff ? `expected ${fastener.count}` : `${outOf(step, fastener.kind)?.out ?? fastener.count} came out`
-            }}</small></span
-          >
-          <button
-            class="tap"
-            :aria-label="`one ${fastener.kind} less`"
-            data-less
-            @click="counts[countKey(step, fastener.kind)] = Math.max(0, counted(step, fastener.kind, fastener.count) - 1)"
-          >
-            −
-          </button>
-          <span class="figure" data-count>{{ counted(step, fastener.kind, fastener.count) }}</span>
-          <button
-            class="tap"
-            :aria-label="`one ${fastener.kind} more`"
-            data-more
-            @click="counts[countKey(step, fastener.kind)] = counted(step, fastener.kind, fastener.count) + 1"
-          >
-            +
-          </button>
-          <small>{{ step.takesOff ? 'out' : 'back' }}</small>
-        </div>
+        <FastenerCount
+          v-for="fastener in step.fasteners ?? []"
+          :key="fastener.kind"
+          :kind="fastener.kind"
+          :direction="step.takesOff ? 'out' : 'back'"
+          :beside="step.takesOff ? `expected ${fastener.count}` : `${outOf(step, fastener.kind)?.out ?? fastener.count} came out`"
+          :model-value="counted(step, fastener.kind, fastener.count)"
+          @update:model-value="(value: number) => (counts[countKey(step!, fastener.kind)] = value)"
+        />
+        <LedgerShortfall
+          v-for="entry in short"
+          :key="entry.kind"
+          :entry="entry"
+          :taken-at="titleOf(entry.takenAt)"
+          :exception="exceptionFor(entry)"
+          :name-of="nameOf"
+          :draft="state.ledger.some((other) => other.item === entry.item && other.kind === entry.kind && other.in !== entry.in)"
+          @write="(text) => except(entry, text)"
+          @record="countStep(step!)"
+        />
         <button v-if="step.gate" class="tap gate" role="checkbox" :aria-checked="confirmed" data-gate @click="confirmGate">
           <span class="box" aria-hidden="true">{{ confirmed ? '✓' : '' }}</span>{{ step.gate }}
         </button>
         <div class="row">
           <button class="tap now big finish" data-done :disabled="holds.length > 0" @click="done">Done</button>
+          <button v-if="state.progress[step.id]?.begunBy === undefined" class="tap big" data-begin @click="begin">Begin</button>
           <button v-if="ready.length > 1" class="tap big" data-other @click="pick(1)">Another step ({{ ready.length - 1 }})</button>
         </div>
+        <LeaveOut v-if="step.optional" :key="step.id" :unit-id="unitId" :step="step" />
         <ul v-if="holds.length > 0" class="holds" role="status" data-holds>
           <li v-for="reason in holds" :key="reason">{{ reason }}</li>
         </ul>
@@ -177,7 +233,11 @@ useKeys([
         <h2 class="title">All steps are done.</h2>
         <RouterLink class="tap now big" :to="{ name: 'proof', params: { jobId, unitId } }">Prove it</RouterLink>
       </div>
-      <p v-else class="title" role="status">Only waiting is left for now.</p>
+      <template v-else-if="!paused">
+        <p class="title" role="status">Only waiting is left for now.</p>
+        <Elsewhere :job-id="jobId" :unit-id="unitId" :asker="asker" :now-ms="now" />
+      </template>
+      <PauseBar v-if="!finished" :unit-id="unitId" :state="state" :waits="waits" :now-ms="now" :name-of="nameOf" />
     </section>
     <aside class="stack">
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly :off="offParts" :wet="wetParts" :bagged="bagged" />
@@ -186,6 +246,7 @@ useKeys([
           >{{ progress.done }}<small>of {{ progress.all }} steps</small></span
         ><span class="small">{{ shortfalls(state).length === 0 ? 'ledger balances' : `${shortfalls(state).length} counts open` }}</span>
       </p>
+      <SameStepTwice :state="state" :name-of="nameOf" />
       <details>
         <summary>Steps to come ({{ waiting.length + ready.length }})</summary>
         <ol class="small">
@@ -207,7 +268,7 @@ useKeys([
         /><button class="tap" type="submit">Note</button>
       </form>
     </aside>
-    <PartsTray class="whole" :state="state" :name-of="nameOf" />
+    <PartsTray class="whole" :job-id="jobId" :unit-id="unitId" :state="state" :name-of="nameOf" />
   </div>
 </template>
 
@@ -215,9 +276,6 @@ useKeys([
 .found {
   border: 2px dashed var(--now);
   padding: 0.4rem 0.8rem;
-}
-.beside {
-  margin-left: 0.6rem;
 }
 .step {
   display: flex;
@@ -250,21 +308,6 @@ useKeys([
   place-items: center;
   font-weight: 600;
   line-height: 1;
-}
-.count {
-  display: grid;
-  grid-template-columns: minmax(8rem, 1fr) var(--touch) 3rem var(--touch) 3rem;
-  align-items: center;
-  gap: 0.5rem;
-  border-top: var(--rule-width) solid var(--rule);
-  padding-top: 0.5rem;
-}
-.count .tap {
-  min-height: var(--touch);
-  font-size: 1.5rem;
-}
-.count .figure {
-  text-align: center;
 }
 .gate {
   min-height: 64px;

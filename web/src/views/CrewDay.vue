@@ -1,50 +1,87 @@
 <script setup lang="ts">
 // The crew's day: all units of the visit that were looked over, from now on; who does what, what sets the end, what would shorten it.
-import { partNames, type CrewDay, type FaultLine, type UnitSteps } from '@yastik/core'
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { Fault, partNames, type CrewDay, type TimelineTask, type UnitSteps } from '@yastik/core'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
+import { serverNow } from '../api/clock.ts'
 import CrewTimeline from '../components/CrewTimeline.vue'
+import FaultNote from '../components/FaultNote.vue'
 import { useJob } from '../stores/job.ts'
-import type { CrewDayAnswer, CrewDayAsked } from '../workers/crewDay.worker.ts'
+import { useCrewDay } from '../workers/crewDay.ts'
 
 defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
+const askDay = useCrewDay()
 const units = shallowRef<UnitSteps[]>([])
 const day = shallowRef<CrewDay>()
-const faults = ref<{ sentence: string; lines: readonly FaultLine[] }>()
-const people = computed(() => job.record?.crew.map(({ name }) => name) ?? [])
+const fault = shallowRef<Fault>()
+const crew = computed(() => job.record?.crew ?? [])
+const people = computed(() => crew.value.map(({ name }) => name))
 const letterOf = (id: string) => String.fromCharCode(65 + units.value.findIndex((unit) => unit.id === id))
 const nameOf = (id: string) => job.unitFor(id)?.name ?? id
 const missing = computed(() =>
   (job.record?.unitIds ?? []).filter((id) => !units.value.some((unit) => unit.id === id) && !job.stateFor(id).handedOver),
 )
 
-const worker = new Worker(new URL('../workers/crewDay.worker.ts', import.meta.url), { type: 'module' })
-worker.onmessage = ({ data }: MessageEvent<CrewDayAnswer>) => {
-  if ('day' in data) [day.value, faults.value] = [data.day, undefined]
-  else [day.value, faults.value] = [undefined, data]
-}
-onBeforeUnmount(() => worker.terminate())
-
-function compute() {
-  units.value = job.visitSteps(Date.now())
-  day.value = undefined
-  if (units.value.length === 0) return
-  const asked: CrewDayAsked = {
-    units: units.value,
-    crew: (job.record?.crew ?? []).map(({ name, trained }) => ({ name, ...(trained ? { trained } : {}) })),
-    equipment: job.record?.equipment ?? [],
+const isNoSchedule = (error: unknown): error is Fault => error instanceof Fault && error.code === 'no-schedule'
+async function compute() {
+  const own = job.visitSteps(serverNow())
+  units.value = own
+  if (own.length === 0) return
+  try {
+    const found = await askDay(own, crew.value, job.record?.equipment ?? [])
+    if (units.value !== own) return
+    ;[day.value, fault.value] = [found, undefined]
+  } catch (error) {
+    if (!isNoSchedule(error)) throw error
+    if (units.value === own) [day.value, fault.value] = [undefined, error]
   }
-  // What is reactive cannot be sent to a worker: a plain copy.
-  worker.postMessage(JSON.parse(JSON.stringify(asked)))
 }
 watch(() => job.events.length, compute, { immediate: true })
+
+const picked = shallowRef<TimelineTask>()
+const stepOf = (task: TimelineTask | undefined) => task && units.value.find(({ id }) => id === task.unitId)?.steps.find(({ id }) => id === task.step)
+const isGiven = (task: TimelineTask) => units.value.find(({ id }) => id === task.unitId)?.given?.[task.step] !== undefined
+/** What came of the last giving: how the end moved, or why it cannot be. */
+const outcome = ref('')
+const cannot = shallowRef<Fault>()
+const trying = ref(false)
+
+/** Gives a step to somebody, `undefined` to whoever is free: tried first, and put on record only where the day still works out. */
+async function give({ unitId, step }: TimelineTask, to?: string) {
+  if (trying.value || !day.value) return
+  outcome.value = ''
+  cannot.value = undefined
+  trying.value = true
+  const beforeMin = day.value.timeline.finishMin
+  const tried = units.value.map((unit) => {
+    if (unit.id !== unitId) return unit
+    const { [step]: _, ...others } = unit.given ?? {}
+    return { ...unit, given: { ...others, ...(to === undefined ? {} : { [step]: to }) } }
+  })
+  try {
+    const { timeline } = await askDay(tried, crew.value, job.record?.equipment ?? [])
+    const laterMin = Math.round(timeline.finishMin - beforeMin)
+    await job.add(unitId, { type: 'step-given', stepId: step, to: crew.value.find(({ name }) => name === to)?.id ?? null })
+    const moved = laterMin === 0 ? 'the end stays' : `the end comes ${Math.abs(laterMin)} min ${laterMin > 0 ? 'later' : 'sooner'}`
+    outcome.value = `${to ?? 'Whoever is free'}: ${moved}.`
+    picked.value = undefined
+  } catch (error) {
+    if (!isNoSchedule(error)) throw error
+    cannot.value = error
+  } finally {
+    trying.value = false
+  }
+}
+const givenSteps = computed(() => units.value.flatMap(({ id, given = {} }) => Object.keys(given).map((step) => ({ unitId: id, step }))))
+async function giveBackAll() {
+  for (const { unitId, step } of givenSteps.value) await job.add(unitId, { type: 'step-given', stepId: step, to: null })
+}
 
 const first = computed(() =>
   people.value.map((person) => {
     const task = day.value?.timeline.tasks.find(({ who }) => who.includes(person))
-    const step = task && units.value.find(({ id }) => id === task.unitId)?.steps.find(({ id }) => id === task.step)
-    return { person, task, step }
+    return { person, task, step: stepOf(task) }
   }),
 )
 const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`
@@ -57,13 +94,11 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
       Nothing was looked over yet. <RouterLink :to="{ name: 'look-over', params: { jobId, unitId } }">Grade the first unit</RouterLink>, and its work
       is put in time here.
     </p>
-    <div v-else-if="faults" role="alert" class="stack">
-      <p>
-        <b>{{ faults.sentence }}</b>
+    <div v-else-if="fault" class="stack">
+      <FaultNote :error="fault" />
+      <p v-if="givenSteps.length > 0">
+        <button class="tap" @click="giveBackAll">Take back who was given what</button>
       </p>
-      <ul>
-        <li v-for="line in faults.lines" :key="line.where">{{ line.where }}: {{ line.what }}. Allowed: {{ line.allowed }}</li>
-      </ul>
     </div>
     <p v-else-if="!day" role="status">Putting {{ units.length === 1 ? 'one unit' : `${units.length} units` }} in order …</p>
     <template v-else>
@@ -78,7 +113,28 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
           <span class="figure">{{ units.length }}<small>units</small></span>
         </div>
       </div>
-      <CrewTimeline :day="day" :units="units" :people="people" :letter-of="letterOf" />
+      <CrewTimeline :day="day" :units="units" :people="people" :letter-of="letterOf" :picked="picked" @pick="picked = $event" @give="give" />
+      <p class="small no-print">Drag a piece of work to somebody else’s lane, or tap it; with keys: Tab to it, then ↑ or ↓.</p>
+      <div v-if="picked" class="picked" data-picked>
+        <p>
+          <b>{{ nameOf(picked.unitId) }}: {{ stepOf(picked)?.title }}</b>
+          <small>
+            {{ picked.who.join(' and ') }}, from {{ Math.round(picked.startMin) }} to {{ Math.round(picked.endMin) }} min{{
+              isGiven(picked) ? ', given' : ''
+            }}</small
+          >
+        </p>
+        <div class="row">
+          <button v-for="person in people.filter((name) => !picked!.who.includes(name))" :key="person" class="tap" @click="give(picked, person)">
+            Give to {{ person }}
+          </button>
+          <button v-if="isGiven(picked)" class="tap" @click="give(picked)">Whoever is free</button>
+          <button class="tap bare" @click="picked = undefined">Close</button>
+        </div>
+      </div>
+      <p v-if="trying" role="status">Trying it …</p>
+      <p v-if="outcome" role="status" data-outcome>{{ outcome }}</p>
+      <FaultNote :error="cannot" />
       <div class="three">
         <section>
           <h3>Next, each</h3>
@@ -117,6 +173,10 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
 </template>
 
 <style scoped>
+.picked {
+  border: 2px solid var(--ink);
+  padding: 0.5rem 0.8rem;
+}
 .three {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(16rem, 1fr));

@@ -3,6 +3,7 @@
 import { familyNames, stageOf } from '@yastik/core'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute } from 'vue-router'
+import { aheadMs } from '../api/clock.ts'
 import FaultNote from '../components/FaultNote.vue'
 import PhaseRibbon from '../components/PhaseRibbon.vue'
 import { useKeys } from '../components/keys.ts'
@@ -49,6 +50,10 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
           <button class="tap" :disabled="!canUndo" data-undo @click="job.undo(unitId)">Undo last tap</button>
         </div>
       </div>
+      <p v-if="Math.abs(aheadMs ?? 0) > 60_000" class="small" role="status" data-clock>
+        This device’s clock is {{ Math.round(Math.abs(aheadMs!) / 60_000) }} min {{ aheadMs! > 0 ? 'ahead' : 'behind' }}; waits are counted by the
+        server’s.
+      </p>
       <p v-if="job.trouble" class="trouble" role="alert">{{ job.trouble }}</p>
       <PhaseRibbon :job-id="jobId" :unit-id="unitId" :stage="stageOf(state)" />
       <RouterView v-slot="{ Component }"><component :is="Component" :key="unitId" :job-id="jobId" :unit-id="unitId" /></RouterView>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
-import { assess, partNames } from '@yastik/core'
+import { assess, leftOut, partNames } from '@yastik/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import CustomerText from '../components/CustomerText.vue'
@@ -34,6 +34,9 @@ const proof = computed(() => {
     referrals: unitPlan.value.referrals,
   })
 })
+const left = computed(() => leftOut(state.value))
+/** What the customer is told: the plan's text, and what was left out on the day. */
+const told = computed(() => [unitPlan.value?.customerText ?? '', ...left.value.map((sentence) => `${sentence}.`)].join(' '))
 const openSteps = computed(() => (state.value.steps ?? []).filter(({ id }) => state.value.progress[id]?.doneAtMs === undefined))
 
 async function handOver() {
@@ -42,7 +45,7 @@ async function handOver() {
   if (!state.value.steps) refused.value = ['no method was agreed']
   else refused.value = openSteps.value.map(({ title }) => `not done: ${title}`)
   if (refused.value.length > 0) return
-  await job.add(props.unitId, { type: 'handed-over', verdict: proof.value.verdict, customerText: unitPlan.value?.customerText })
+  await job.add(props.unitId, { type: 'handed-over', verdict: proof.value.verdict, customerText: told.value })
   await router.push({ name: 'record', params: { jobId: props.jobId, unitId: props.unitId } })
 }
 </script>
@@ -106,7 +109,13 @@ async function handOver() {
     <section v-if="unitPlan.notReached.length > 0">
       <h3>Not reached</h3>
       <ul>
-        <li v-for="left in unitPlan.notReached" :key="left.part">{{ partNames[left.part] }}: {{ left.because }}</li>
+        <li v-for="entry in unitPlan.notReached" :key="entry.part">{{ partNames[entry.part] }}: {{ entry.because }}</li>
+      </ul>
+    </section>
+    <section v-if="left.length > 0" data-left-out>
+      <h3>Left out, or still out</h3>
+      <ul>
+        <li v-for="sentence in left" :key="sentence">{{ sentence }}</li>
       </ul>
     </section>
     <section class="due">
@@ -117,7 +126,7 @@ async function handOver() {
         >
       </p>
     </section>
-    <CustomerText :text="state.handedOver?.customerText ?? unitPlan.customerText" :given="state.handedOver !== undefined" />
+    <CustomerText :text="state.handedOver?.customerText ?? told" :given="state.handedOver !== undefined" />
     <div class="row ruled-top">
       <button
         v-if="!state.handedOver"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // The record of one unit on one job, event by event.
-import { effective, gradeNames, inWords, partNames, topicNames, type Happening, type JobEvent } from '@yastik/core'
+import { effective, gradeNames, inOrder, inWords, partNames, timeOf, topicNames, type Happening, type JobEvent } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import CustomerText from '../components/CustomerText.vue'
+import PhotoThumb from '../components/PhotoThumb.vue'
 import ReferralNote from '../components/ReferralNote.vue'
 import { verdictWords } from '../components/stages.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
@@ -17,7 +18,7 @@ const unitPlan = computed(() => job.planFor(props.unitId)?.units[0])
 const own = computed(() => job.events.filter(({ happening }) => happening.unitId === props.unitId))
 const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)))
 const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))
-const entries = computed(() => [...own.value].sort((a, b) => a.atMs - b.atMs))
+const entries = computed(() => inOrder(own.value))
 const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
 
@@ -49,6 +50,20 @@ function says(happening: Happening): string {
       return `done: ${titleOf(happening.stepId)}`
     case 'note':
       return `note: ${happening.text}`
+    case 'step-given':
+      return happening.to === null
+        ? `for whoever is free: ${titleOf(happening.stepId)}`
+        : `given to ${nameOf(happening.to)}: ${titleOf(happening.stepId)}`
+    case 'step-skipped':
+      return `left out: ${titleOf(happening.stepId)} — ${happening.because}`
+    case 'paused':
+      return `paused${happening.because ? `: ${happening.because}` : ''}`
+    case 'resumed':
+      return 'went on'
+    case 'photo-taken':
+      return `photograph${happening.stepId ? ` at: ${titleOf(happening.stepId)}` : ''}`
+    case 'exception-written':
+      return `may stay out: ${happening.short} × ${happening.kind} of ${happening.item} — ${happening.text}`
     case 'handed-over':
       return `handed over, ${verdictWords[happening.verdict]}`
     case 'undone':
@@ -79,10 +94,19 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
         </thead>
         <tbody>
           <tr v-for="event in entries" :key="event.id" :class="{ struck: !counts(event) }">
-            <td class="when">{{ dayjs(event.atMs).format('D MMM HH:mm:ss') }}</td>
+            <td class="when">{{ dayjs(timeOf(event)).format('D MMM HH:mm:ss') }}</td>
             <td>{{ nameOf(event.by) }}</td>
             <td>
-              {{ says(event.happening) }}<small v-if="!counts(event)"> (undone)</small
+              {{ says(event.happening)
+              }}<PhotoThumb
+                v-if="event.happening.type === 'photo-taken'"
+                :photo-id="event.happening.photoId"
+                :job-id="jobId"
+                :unit-id="unitId"
+                :says="says(event.happening)"
+              /><small v-if="Math.abs(event.aheadMs ?? 0) > 60_000">
+                (that device’s clock was {{ Math.round(Math.abs(event.aheadMs!) / 60_000) }} min {{ event.aheadMs! > 0 ? 'ahead' : 'behind' }})</small
+              ><small v-if="!counts(event)"> (undone)</small
               ><small v-if="held.has(event.id)"><br />does not count: {{ held.get(event.id)?.join('; ') }}</small>
             </td>
           </tr>

@@ -2,19 +2,21 @@
 import { crewDay, Fault, type CrewDay, type CrewMember, type Equipment, type FaultLine, type UnitSteps } from '@yastik/core'
 
 export interface CrewDayAsked {
+  /** Comes back with the answer. */
+  asking: number
   units: UnitSteps[]
   crew: CrewMember[]
   equipment: Equipment[]
 }
-export type CrewDayAnswer = { day: CrewDay } | { sentence: string; lines: readonly FaultLine[] }
+export type CrewDayAnswer = { asking: number } & ({ day: CrewDay } | { sentence: string; lines: readonly FaultLine[] })
 
-self.onmessage = ({ data: { units, crew, equipment } }: MessageEvent<CrewDayAsked>) => {
+self.onmessage = ({ data: { asking, units, crew, equipment } }: MessageEvent<CrewDayAsked>) => {
   const count = (kind: string) => equipment.filter((entry) => entry.kind === kind).reduce((sum, { count: pieces }) => sum + pieces, 0)
   const answer = (what: CrewDayAnswer) => self.postMessage(what)
   try {
-    answer({ day: crewDay(units, crew, count) })
+    answer({ asking, day: crewDay(units, crew, count) })
   } catch (error) {
-    if (error instanceof Fault) answer({ sentence: error.message, lines: error.lines })
+    if (error instanceof Fault) answer({ asking, sentence: error.message, lines: error.lines })
     else throw error
   }
 }

@@ -1,0 +1,83 @@
+// The crew's day: work moves to somebody else by drag, by tap and by key; what cannot be is turned down in words.
+import { By, Key, Origin } from 'selenium-webdriver'
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, clickText, exists, expectText, find, openBrowser, signIn, type Sheet } from './support/browser.ts'
+
+jest.setTimeout(180_000)
+let app: RunningApp
+let imre: Sheet
+let sanna: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  ;[imre, sanna] = await Promise.all([openBrowser(app.base), openBrowser(app.base)])
+  await signIn(imre, 'imre', 'clear-to-the-fins')
+  await signIn(sanna, 'sanna', 'clear-to-the-fins')
+  for (const sheet of [imre, sanna]) {
+    await sheet.driver.get(`${app.base}/`)
+    await clickText(sheet, 'Room 3, over the door')
+    await find(sheet, 'h1')
+    await sheet.driver.get((await sheet.driver.getCurrentUrl()).replace(/[a-z-]+$/, 'crew'))
+    await find(sheet, '[data-crew-timeline]')
+  }
+})
+afterAll(async () => {
+  await imre?.close()
+  await sanna?.close()
+  await app?.close()
+})
+/** Who does a step of the first unit, as the timeline shows it. */
+const whoDoes = (sheet: Sheet, step: string) =>
+  sheet.driver.executeScript<string[]>(
+    "return [...document.querySelectorAll('[data-task$=\"/' + arguments[0] + '\"]')].map((bar) => bar.dataset.who)",
+    step,
+  )
+const waitFor = (sheet: Sheet, step: string, who: string) =>
+  sheet.driver.wait(async () => (await whoDoes(sheet, step)).includes(who), 15_000, `${step} is not ${who}’s`)
+/** Drags the first bar of a step by so many lanes. */
+async function drag(sheet: Sheet, step: string, lanes: number): Promise<void> {
+  const bar = await find(sheet, `[data-task$="/${step}"]`)
+  await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', bar)
+  const lane = await sheet.driver.executeScript<number>("return document.querySelector('svg.day').getBoundingClientRect().width / 1180 * 46")
+  await sheet.driver
+    .actions()
+    .move({ origin: bar })
+    .press()
+    .move({ origin: Origin.POINTER, x: 0, y: Math.round((lane * lanes) / 2) })
+    .move({ origin: Origin.POINTER, x: 0, y: Math.round((lane * lanes) / 2) })
+    .release()
+    .perform()
+}
+
+describe('work in the crew’s day', () => {
+  it('is dragged to somebody else, for all to see, and taken back', async () => {
+    const [before] = await whoDoes(imre, 'mix-agent')
+    const [to, lanes] = before === 'Imre Vold' ? ['Sanna Kirov', 1] : ['Imre Vold', -1]
+    await drag(imre, 'mix-agent', lanes)
+    await expectText(imre, '[data-outcome]', new RegExp(`${to}: the end (stays|comes \\d+ min (later|sooner))`))
+    await waitFor(imre, 'mix-agent', to)
+    await waitFor(sanna, 'mix-agent', to)
+    await click(sanna, '[data-task$="/mix-agent"]')
+    await expectText(sanna, '[data-picked]', 'given')
+    await clickText(sanna, 'Whoever is free')
+    await expectText(sanna, '[data-outcome]', 'Whoever is free')
+  })
+  it('that asks for training is not given to somebody without it, and it is said who has it', async () => {
+    expect(await whoDoes(imre, 'off-end-plate')).toEqual(expect.arrayContaining(['Imre Vold']))
+    await drag(imre, 'off-end-plate', 1)
+    await expectText(imre, '[role="alert"]', 'Sanna Kirov is not trained for wheel removal')
+    await expectText(imre, '[role="alert"]', 'Allowed: Imre Vold')
+    expect(await exists(imre, '[data-outcome]')).toBe(false)
+    expect(await whoDoes(imre, 'off-end-plate')).not.toContain('Sanna Kirov')
+  })
+  it('moves with the arrow keys', async () => {
+    const [before] = await whoDoes(imre, 'wash-pan')
+    const [to, key] = before === 'Imre Vold' ? ['Sanna Kirov', Key.ARROW_DOWN] : ['Imre Vold', Key.ARROW_UP]
+    const bar = await find(imre, '[data-task$="/wash-pan"]')
+    await imre.driver.executeScript('arguments[0].focus()', bar)
+    await bar.sendKeys(key)
+    await waitFor(imre, 'wash-pan', to)
+    await clickText(imre, 'At the unit')
+    await find(imre, '[data-step]')
+    expect(await imre.driver.findElements(By.css('[data-crew-timeline]'))).toHaveLength(0)
+  })
+})

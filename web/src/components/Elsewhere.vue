@@ -1,0 +1,31 @@
+<script setup lang="ts">
+// While one has to wait here: what this person could do at the other units of the visit.
+import { nextSteps, type Asker } from '@yastik/core'
+import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
+import { useJob } from '../stores/job.ts'
+
+const props = defineProps<{ jobId: string; unitId: string; asker: Asker; nowMs: number }>()
+const job = useJob()
+const steps = computed(() =>
+  (job.record?.unitIds ?? [])
+    .filter((id) => id !== props.unitId)
+    .flatMap((id) =>
+      nextSteps(job.stateFor(id), props.nowMs, props.asker)
+        .slice(0, 1)
+        .map((step) => ({ id, step })),
+    ),
+)
+</script>
+
+<template>
+  <section v-if="steps.length > 0" class="stack" data-elsewhere>
+    <h3>Meanwhile</h3>
+    <RouterLink v-for="{ id, step } in steps" :key="id" class="tap" :to="{ name: 'at-the-unit', params: { jobId, unitId: id } }">
+      <span
+        ><b>{{ job.unitFor(id)?.name }}</b
+        >: {{ step.title }}</span
+      >
+    </RouterLink>
+  </section>
+</template>

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+// How many of one kind of fastener came out, or went back: counted with a thumb.
+defineProps<{ kind: string; beside: string; direction: 'out' | 'back' }>()
+const count = defineModel<number>({ required: true })
+</script>
+
+<template>
+  <div class="count" role="group" :aria-label="kind">
+    <span
+      ><b>{{ kind }}</b
+      ><small class="beside">{{ beside }}</small></span
+    >
+    <button class="tap" :aria-label="`one ${kind} less`" data-less @click="count = Math.max(0, count - 1)">−</button>
+    <span class="figure" data-count>{{ count }}</span>
+    <button class="tap" :aria-label="`one ${kind} more`" data-more @click="count = count + 1">+</button>
+    <small>{{ direction }}</small>
+  </div>
+</template>
+
+<style scoped>
+.beside {
+  margin-left: 0.6rem;
+}
+.count {
+  display: grid;
+  grid-template-columns: minmax(8rem, 1fr) var(--touch) 3rem var(--touch) 3rem;
+  align-items: center;
+  gap: 0.5rem;
+  border-top: var(--rule-width) solid var(--rule);
+  padding-top: 0.5rem;
+}
+.tap {
+  min-height: var(--touch);
+  font-size: 1.5rem;
+}
+.figure {
+  text-align: center;
+}
+</style>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+// A person stops for a while: one tap, with a reason if there is one; clocks that run go on and stay in view.
+import { pauseOf, type RunningWait, type UnitState } from '@yastik/core'
+import dayjs from 'dayjs'
+import { computed, ref } from 'vue'
+import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
+
+const props = defineProps<{ unitId: string; state: UnitState; waits: readonly RunningWait[]; nowMs: number; nameOf: (id: number) => string }>()
+const job = useJob()
+const session = useSession()
+const reasons = ['a break', 'waiting for somebody', 'something is missing']
+const asking = ref(false)
+const own = computed(() => (session.me ? pauseOf(props.state, session.me.id) : undefined))
+const others = computed(() => props.state.pauses.filter((pause) => pause.toMs === undefined && pause.by !== session.me?.id))
+const minutes = (fromMs: number) => Math.max(0, Math.floor((props.nowMs - fromMs) / 60_000))
+/** The first wait that would run over while one is away. */
+const presses = computed(() =>
+  props.waits
+    .flatMap(({ mostAtMs, step }) => (mostAtMs === undefined ? [] : [{ mostAtMs, what: step.wait?.for ?? step.title }]))
+    .sort((a, b) => a.mostAtMs - b.mostAtMs)
+    .at(0),
+)
+async function pause(because?: string) {
+  asking.value = false
+  await job.add(props.unitId, { type: 'paused', ...(because === undefined ? {} : { because }) })
+}
+</script>
+
+<template>
+  <div class="stack pause">
+    <div v-if="own" class="own" role="status" data-paused>
+      <p class="words">
+        Paused since {{ dayjs(own.fromMs).format('HH:mm') }}<template v-if="own.because"> for {{ own.because }}</template>
+        <small>{{ minutes(own.fromMs) }} min</small>
+      </p>
+      <button class="tap now big" data-resume @click="job.add(unitId, { type: 'resumed' })">Go on</button>
+    </div>
+    <template v-else>
+      <div v-if="asking" class="chips" role="group" aria-label="Why paused">
+        <button v-for="reason in reasons" :key="reason" class="tap" @click="pause(reason)">{{ reason }}</button>
+        <button class="tap" data-pause-now @click="pause()">no reason</button>
+        <button class="tap bare" @click="asking = false">Not now</button>
+      </div>
+      <button v-else class="tap start" data-pause @click="asking = true">Pause</button>
+    </template>
+    <p v-if="presses && (own || asking)" class="presses">
+      <b>Back by {{ dayjs(presses.mostAtMs).format('HH:mm') }}:</b> later is too long for {{ presses.what }}.
+    </p>
+    <p v-for="other in others" :key="other.by" class="small">
+      {{ nameOf(other.by) }} paused at {{ dayjs(other.fromMs).format('HH:mm') }}<template v-if="other.because">: {{ other.because }}</template
+      >.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.8rem;
+  align-items: center;
+  justify-content: space-between;
+  border: 2px dashed var(--ink);
+  padding: 0.6rem 0.8rem;
+}
+.start {
+  align-self: flex-start;
+}
+.words small {
+  margin-left: 0.6rem;
+}
+.words {
+  font-size: 1.3rem;
+}
+.presses {
+  border-left: 6px solid var(--now);
+  padding-left: 0.6rem;
+}
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+// One photograph, small; a tap shows it whole.
+import { Fault } from '@yastik/core'
+import { ElDialog } from 'element-plus/es/components/dialog/index'
+import 'element-plus/theme-chalk/el-dialog.css'
+import 'element-plus/theme-chalk/el-overlay.css'
+import { onBeforeUnmount, ref, watch } from 'vue'
+import { NoAnswer } from '../api/client.ts'
+import { previewFor } from '../offline/photos.ts'
+
+const props = defineProps<{ photoId: string; jobId: string; unitId: string; says: string }>()
+const source = ref('')
+const isOpen = ref(false)
+/** The whole picture needs the server; without one the preview has to do. */
+const whole = ref('')
+
+async function load() {
+  release()
+  try {
+    source.value = URL.createObjectURL(await previewFor({ photoId: props.photoId, jobId: props.jobId, unitId: props.unitId }))
+  } catch (error) {
+    if (!(error instanceof NoAnswer || error instanceof Fault)) throw error
+  }
+}
+function release() {
+  if (source.value) URL.revokeObjectURL(source.value)
+  source.value = ''
+}
+watch(() => props.photoId, load, { immediate: true })
+onBeforeUnmount(release)
+
+function open() {
+  whole.value = `/api/photos/${props.photoId}`
+  isOpen.value = true
+}
+</script>
+
+<template>
+  <button class="thumb" :aria-label="`Photograph: ${says}`" :data-photo="photoId" @click="open">
+    <img v-if="source" :src="source" :alt="says" /><small v-else>not on this device yet</small>
+  </button>
+  <ElDialog v-model="isOpen" :title="says" width="min(60rem, 94vw)">
+    <img class="whole" :src="whole" :alt="says" @error="whole = source" />
+  </ElDialog>
+</template>
+
+<style scoped>
+.thumb {
+  width: 96px;
+  height: 72px;
+  padding: 0;
+  border: var(--rule-width) solid var(--ink);
+  background: var(--paper-deep);
+  cursor: pointer;
+  overflow: hidden;
+}
+.thumb img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+  display: block;
+}
+.whole {
+  width: 100%;
+  max-height: 75vh;
+  object-fit: contain;
+}
+</style>

@@ -1,0 +1,56 @@
+// Where do photographs wait until the server has them, and how are they looked at without a signal? In the browser's own database.
+import { Fault, photoLimits } from '@yastik/core'
+import { ask } from '../api/client.ts'
+import { onThisDevice, type KeptPhoto } from './database.ts'
+
+const previewPx = 480
+const allowed = `a JPEG, PNG or WebP picture of at most ${photoLimits.megapixels} megapixels and ${photoLimits.megabytes} MB`
+const refuse = (name: string, what: string) => new Fault('not-a-photo', { lines: [{ where: name, what, allowed }] })
+
+/** Looks at the picture itself, not at its name, and makes its preview. @throws Fault `not-a-photo`. */
+async function previewOf(file: File): Promise<Blob> {
+  if (file.size > photoLimits.megabytes * 1e6) throw refuse(file.name, `it has ${Math.ceil(file.size / 1e6)} MB`)
+  const picture = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
+    throw refuse(file.name, 'this cannot be read as a picture')
+  })
+  try {
+    const megapixels = (picture.width * picture.height) / 1e6
+    if (megapixels > photoLimits.megapixels) throw refuse(file.name, `it has ${Math.round(megapixels)} megapixels`)
+    const share = Math.min(1, previewPx / Math.max(picture.width, picture.height))
+    const canvas = new OffscreenCanvas(Math.max(1, Math.round(picture.width * share)), Math.max(1, Math.round(picture.height * share)))
+    const context = canvas.getContext('2d')
+    if (!context) throw refuse(file.name, 'this browser cannot draw it')
+    context.drawImage(picture, 0, 0, canvas.width, canvas.height)
+    return await canvas.convertToBlob({ type: 'image/webp', quality: 0.72 })
+  } finally {
+    picture.close()
+  }
+}
+
+/** Keeps a photograph that was just taken until the server has it. @throws Fault `not-a-photo`. */
+export async function keepPhoto(photo: { photoId: string; jobId: string; unitId: string }, file: File): Promise<void> {
+  const preview = await previewOf(file)
+  await (await onThisDevice()).put('photos', { ...photo, preview, whole: file, atMs: Date.now() })
+}
+
+/** Photographs of a job that the server does not have. */
+export const photosWaiting = async (jobId: string): Promise<KeptPhoto[]> =>
+  (await (await onThisDevice()).getAllFromIndex('photos', 'job', jobId)).filter(({ whole }) => whole !== undefined)
+
+/** Sends one; what is acknowledged stays as a preview. @throws Fault as the server says it; NoAnswer without a connection. */
+export async function sendPhoto({ whole, ...photo }: KeptPhoto): Promise<void> {
+  await ask('PUT', `/api/jobs/${photo.jobId}/units/${photo.unitId}/photos/${photo.photoId}`, whole)
+  await (await onThisDevice()).put('photos', photo)
+}
+
+export const dropPhoto = async (photoId: string): Promise<void> => (await onThisDevice()).delete('photos', photoId)
+
+/** The preview: from this device, else from the server, and kept then. @throws Fault, or NoAnswer. */
+export async function previewFor(photo: { photoId: string; jobId: string; unitId: string }): Promise<Blob> {
+  const database = await onThisDevice()
+  const kept = await database.get('photos', photo.photoId)
+  if (kept) return kept.preview
+  const preview = await ask<Blob>('GET', `/api/photos/${photo.photoId}?size=small`)
+  await database.put('photos', { ...photo, preview, atMs: Date.now() })
+  return preview
+}

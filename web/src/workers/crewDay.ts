@@ -1,0 +1,27 @@
+// How is the crew's day asked for? The worker behind one function, for as long as a view is open.
+import { Fault, type CrewDay, type CrewMember, type Equipment, type UnitSteps } from '@yastik/core'
+import { onBeforeUnmount } from 'vue'
+import type { CrewDayAnswer, CrewDayAsked } from './crewDay.worker.ts'
+
+export type AskDay = (units: readonly UnitSteps[], crew: readonly CrewMember[], equipment: readonly Equipment[]) => Promise<CrewDay>
+
+/** @returns a function that computes a day aside; it rejects with the Fault `no-schedule` where no order keeps all limits. */
+export function useCrewDay(): AskDay {
+  const worker = new Worker(new URL('./crewDay.worker.ts', import.meta.url), { type: 'module' })
+  const open = new Map<number, { done: (day: CrewDay) => void; failed: (error: Fault) => void }>()
+  let asking = 0
+  worker.onmessage = ({ data }: MessageEvent<CrewDayAnswer>) => {
+    const asked = open.get(data.asking)
+    open.delete(data.asking)
+    if ('day' in data) asked?.done(data.day)
+    else asked?.failed(new Fault('no-schedule', { sentence: data.sentence, lines: data.lines }))
+  }
+  onBeforeUnmount(() => worker.terminate())
+  return (units, crew, equipment) =>
+    new Promise((done, failed) => {
+      open.set(++asking, { done, failed })
+      const asked = { asking, units, crew: crew.map(({ name, trained }) => ({ name, ...(trained ? { trained } : {}) })), equipment }
+      // What is reactive cannot be sent to a worker: a plain copy.
+      worker.postMessage(JSON.parse(JSON.stringify(asked)) as CrewDayAsked)
+    })
+}
