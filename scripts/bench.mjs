@@ -2,7 +2,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 import { inRoot } from './lib/paths.mjs'
+import { startMariadb } from './lib/mariadb.mjs'
 import { prepareAll } from './lib/prepare.mjs'
+import { run } from './lib/run.mjs'
 
 const print = (name, value, unit, budget) => console.log(JSON.stringify({ name, value: Math.round(value * 100) / 100, unit, budget }))
 
@@ -79,6 +81,40 @@ print(
   'ms',
   50,
 )
+
+// A phone that comes back: a real browser with a full outbox, the real server and database.
+await run('npx', ['--no-install', 'tsc', '-b', 'e2e'])
+const database = await startMariadb(inRoot('.test-data', 'bench-database'), { log: console.error })
+Object.assign(process.env, database.env)
+const { startApp } = await import('../e2e/dist/support/app.js')
+const { clickText, find, openBrowser, setOffline, signIn } = await import('../e2e/dist/support/browser.js')
+const app = await startApp()
+const sheet = await openBrowser(app.base)
+try {
+  await signIn(sheet, 'sanna', 'clear-to-the-fins')
+  await clickText(sheet, 'Meeting room')
+  await find(sheet, 'svg.section')
+  await setOffline(sheet, true)
+  const inOutbox = (script) =>
+    sheet.driver.executeAsyncScript(`
+      const back = arguments[arguments.length - 1]
+      const [, , jobId, unitId] = location.pathname.split('/')
+      const open = indexedDB.open('yastik')
+      open.onsuccess = () => { const store = open.result.transaction('waiting', 'readwrite').objectStore('waiting'); ${script} }`)
+  const by = await app.userId('sanna')
+  await inOutbox(`
+    for (let index = 0; index < 1000; index++)
+      store.put({ jobId, event: { id: crypto.randomUUID(), atMs: Date.now() - 1000 + index, by: ${by}, happening: { type: 'note', unitId, text: 'note ' + index } } })
+    store.transaction.oncomplete = () => back()`)
+  const startedMs = performance.now()
+  await setOffline(sheet, false)
+  while ((await inOutbox('const count = store.count(); count.onsuccess = () => back(count.result)')) > 0);
+  print('1,000 events recorded offline, sent on return', performance.now() - startedMs, 'ms', 2000)
+} finally {
+  await sheet.close()
+  await app.close()
+  await database.stop()
+}
 
 const assets = readdirSync(inRoot('web/dist/assets'))
 const entry = readFileSync(inRoot('web/dist/index.html'), 'utf8').match(/src="\/assets\/([^"]+\.js)"/)[1]

@@ -27,7 +27,8 @@ function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
 export function handleErrors(app: FastifyInstance): void {
   app.setErrorHandler((error: Error, request, reply) => {
     const fault = asFault(error)
-    if (fault.status >= 500) request.log.error(error)
+    if (fault.code === 'internal') request.log.error(error)
+    if (fault.code === 'database-away') request.log.warn(`the database does not answer: ${error.message}`)
     return reply.status(fault.status).send(bodyOf(fault))
   })
 }

@@ -18,6 +18,7 @@ export interface RunningApp {
   revive(): Promise<void>
   /** Moves the server's clock on. */
   moveClock(minutes: number): Promise<void>
+  userId(signIn: string): Promise<number>
   /** What the database holds of a job's events: their ids. */
   storedIds(jobId: string): Promise<string[]>
   close(): Promise<void>
@@ -44,6 +45,13 @@ async function inDatabase(statement: string): Promise<void> {
   const database = await connection()
   await database.query(statement)
   await database.end()
+}
+
+async function select<Row>(query: string, value: string): Promise<Row[]> {
+  const database = await connection()
+  const rows: Row[] = await database.query(query, [value])
+  await database.end()
+  return rows
 }
 
 /** Starts the server on a port (0 takes one that is free) and waits until it listens. */
@@ -92,12 +100,9 @@ export async function startApp(): Promise<RunningApp> {
       running.child.send({ shiftMs })
       await moved
     },
-    storedIds: async (jobId) => {
-      const database = await connection()
-      const rows: { id: string }[] = await database.query(`SELECT id FROM ${name}.events WHERE job_id = ? ORDER BY seq`, [jobId])
-      await database.end()
-      return rows.map(({ id }) => id)
-    },
+    userId: async (signIn) => (await select<{ id: number }>(`SELECT id FROM ${name}.users WHERE sign_in = ?`, signIn))[0].id,
+    storedIds: async (jobId) =>
+      (await select<{ id: string }>(`SELECT id FROM ${name}.events WHERE job_id = ? ORDER BY seq`, jobId)).map(({ id }) => id),
     close: async () => {
       await ended(running.child, 'SIGTERM')
       await inDatabase(`DROP DATABASE ${name}`)

@@ -64,7 +64,7 @@ export async function streamRoutes(app: FastifyInstance): Promise<void> {
     const again = () =>
       void look().catch((error: unknown) => {
         // The browser asks anew by itself; by then the database may answer again.
-        request.log.error(error)
+        request.log.warn(`a stream ends: ${error instanceof Error ? error.message : String(error)}`)
         response.end()
       })
     again()

@@ -35,7 +35,7 @@ const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
       <li v-for="row in rows" :key="row.item" class="slot" :data-tray="row.item">
         <b>{{ row.item }}</b><small>{{ row.slot }} · {{ nameOf(row.by) }}, {{ dayjs(row.atMs).format('HH:mm') }}</small>
         <small v-for="entry in row.fasteners" :key="entry.kind">{{ entry.in }} of {{ entry.out }} × {{ entry.kind }} back</small>
-        <span v-if="row.photos.length > 0" class="row">
+        <span v-if="row.photos.length > 0" class="row photos">
           <PhotoThumb
             v-for="photo in row.photos"
             :key="photo.photoId"
@@ -68,6 +68,9 @@ ul {
   display: flex;
   flex-wrap: wrap;
   gap: 0;
+  margin-top: 0.4rem;
+}
+.photos {
   margin-top: 0.4rem;
 }
 .slot {

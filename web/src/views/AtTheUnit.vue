@@ -77,11 +77,10 @@ const whose = computed(() => {
   const { begunAtMs, begunBy } = state.value.progress[id] ?? {}
   const given = state.value.given[id]
   const who = (person: number) => (person === session.me?.id ? 'you' : nameOf(person))
+  const sinceMin = begunAtMs === undefined ? 0 : Math.floor((now.value - begunAtMs) / 60_000)
   return [
     ...(given === undefined ? [] : [`given to ${who(given)}`]),
-    ...(begunBy === undefined || begunAtMs === undefined
-      ? []
-      : [`begun by ${who(begunBy)} ${Math.max(0, Math.floor((now.value - begunAtMs) / 60_000))} min ago`]),
+    ...(begunBy === undefined || begunAtMs === undefined ? [] : [`begun by ${who(begunBy)}, ${sinceMin < 1 ? 'just now' : `${sinceMin} min ago`}`]),
   ]
 })
 async function begin() {

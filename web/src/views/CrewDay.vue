@@ -173,6 +173,9 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
 </template>
 
 <style scoped>
+.picked small {
+  margin-left: 0.6rem;
+}
 .picked {
   border: 2px solid var(--ink);
   padding: 0.5rem 0.8rem;
