@@ -18,8 +18,8 @@ export const countWaiting = async (by: number): Promise<number> => (await allOf(
 /** Writes on events that do not say yet how far this device's clock is off. Nothing is sent without. */
 export async function stamp(jobId: string, aheadMs: number): Promise<void> {
   const transaction = (await onThisDevice()).transaction('waiting', 'readwrite')
-  for (let cursor = await transaction.store.index('job').openCursor(jobId); cursor; cursor = await cursor.continue())
-    if (cursor.value.event.aheadMs === undefined) await cursor.update({ jobId, event: { ...cursor.value.event, aheadMs } })
+  for (const { event } of await transaction.store.index('job').getAll(jobId))
+    if (event.aheadMs === undefined) void transaction.store.put({ jobId, event: { ...event, aheadMs } })
   await transaction.done
 }
 
