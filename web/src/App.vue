@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // The sheet's frame: places in a strip on top, the view below.
-import { onMounted, ref, watch } from 'vue'
+import { defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRouter } from 'vue-router'
 import { NoAnswer } from './api/client.ts'
 import KeyHelp from './components/KeyHelp.vue'
+import { useMeasures } from './measures/useMeasures.ts'
 import { useJob } from './stores/job.ts'
 import { useSession } from './stores/session.ts'
 
@@ -18,6 +19,10 @@ const places = [
   { to: '/house-rules', name: 'House rules' },
 ]
 const outdoor = ref(false)
+const { measures } = useMeasures()
+const choosing = ref(false)
+// Opened seldom: loaded then.
+const MeasuresDialog = defineAsyncComponent(() => import('./components/MeasuresDialog.vue'))
 
 function setLight(on: boolean) {
   outdoor.value = on
@@ -59,6 +64,7 @@ async function leave() {
       <span v-if="stays" class="unsent" role="alert">{{ stays }}</span>
       <span v-if="job.unsent > 0" class="unsent" role="status">{{ job.unsent }} not sent yet</span>
       <button class="tap bare" :aria-pressed="outdoor" title="High contrast for outdoors" @click="setLight(!outdoor)">Sunlight</button>
+      <button class="tap bare" title="Your units" data-units @click="choosing = true">{{ measures.temperature }} {{ measures.volume }}</button>
       <span class="who small">{{ session.me.name }}</span>
       <button class="tap bare" @click="leave">Sign out</button>
     </div>
@@ -72,6 +78,7 @@ async function leave() {
     </RouterView>
   </main>
   <KeyHelp />
+  <MeasuresDialog v-if="choosing" v-model="choosing" />
 </template>
 
 <style scoped>

@@ -1,7 +1,9 @@
 import { airflowShare } from './airflow.ts'
 import { coilAt } from './coil.ts'
 import { deliveredCooling } from './cooling.ts'
-import { airOf, airWith, dewPointC, pressureAt, wetBulbC } from './state.ts'
+import { chartPoint, humidityLine } from './chart.ts'
+import { airOf, airWith, dewPointC, pressureAt, saturatedAt, wetBulbC } from './state.ts'
+import { traverse } from './traverse.ts'
 
 const seaLevel = pressureAt(0)
 const clean = { filter: 0, coilFace: 0, coilBack: 0, wheel: 0 } as const
@@ -63,4 +65,47 @@ describe('the coil', () => {
     expect(fouled.totalKw).toBeLessThan(coilAt(rated).totalKw * 0.7)
   })
   it('makes no condensate in dry air', () => expect(coilAt({ ...rated, returnAir: airOf(27, 0.12, seaLevel) }).condensateLH).toBe(0))
+})
+
+describe('published psychrometric tables', () => {
+  // ASHRAE Handbook Fundamentals 2017, ch. 1, table 2 (moist air at standard pressure): saturated humidity ratio, enthalpy. The package leaves the enhancement factor out, about 0.5 %.
+  it.each([
+    [0, 0.003789, 9.475],
+    [10, 0.007661, 29.352],
+    [20, 0.014758, 57.555],
+    [30, 0.02733, 99.983],
+    [40, 0.049141, 166.683],
+  ])('give at %d °C saturated %d kg/kg and %d kJ/kg', (dryBulbC, ratio, enthalpy) => {
+    const air = saturatedAt(dryBulbC, seaLevel)
+    expect(Math.abs(air.humidityRatio / ratio - 1)).toBeLessThan(0.006)
+    expect(Math.abs(air.enthalpyKjKg - enthalpy)).toBeLessThan(0.5)
+  })
+  it('are what the chart draws: its lines keep their humidity and end at saturation', () => {
+    const half = humidityLine(0.5, 10, 30, seaLevel, 20)
+    for (const { dryBulbC, humidityGKg } of half) expect(airWith(dryBulbC, humidityGKg / 1000, seaLevel).relativeHumidity).toBeCloseTo(0.5, 6)
+    expect([half[0].dryBulbC, half.at(-1)!.dryBulbC, half.length]).toEqual([10, 30, 21])
+    expect(humidityLine(1, 20, 20, seaLevel, 1)[0]).toEqual(chartPoint(saturatedAt(20, seaLevel)))
+  })
+})
+
+describe('a traverse of the outlet', () => {
+  const outlet = { widthMm: 700, heightMm: 60 }
+  it('is mean velocity times area', () => {
+    expect(traverse({ ...outlet, velocitiesMs: [3, 5] }).airflowM3h).toBeCloseTo(4 * 0.7 * 0.06 * 3600, 9)
+  })
+  it('knows how far its mean may be off, and how many points would make it a tenth', () => {
+    // By hand: mean 4, s 0.8165, spread 0.2041; t(0.975, 3) = 3.182: 3.182 × 0.2041 / 2 = 0.3248; with 3 % of the instrument 0.3262.
+    const four = traverse({ ...outlet, velocitiesMs: [3, 4, 4, 5] })
+    expect(four.spread).toBeCloseTo(0.2041, 4)
+    expect(four.toleranceShare).toBeCloseTo(0.3262, 3)
+    // 19 points: 2.101 × 0.2041 / √19 = 0.0984 is too much with the instrument; 21: 2.086 × 0.2041 / √21 = 0.0929, with it 0.0976.
+    expect(four.pointsForTenth).toBeGreaterThanOrEqual(19)
+    expect(four.pointsForTenth).toBeLessThanOrEqual(22)
+    const many = traverse({ ...outlet, velocitiesMs: Array.from({ length: four.pointsForTenth! }, (_, index) => [3, 4, 4, 5][index % 4]) })
+    expect(many.toleranceShare).toBeLessThan(0.105)
+  })
+  it('of a single point has no tolerance; without air there is none', () => {
+    expect(traverse({ ...outlet, velocitiesMs: [4] }).toleranceShare).toBeUndefined()
+    expect(() => traverse({ ...outlet, velocitiesMs: [0, 0] })).toThrow('no air comes out at any of these points')
+  })
 })

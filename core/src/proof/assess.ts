@@ -1,19 +1,20 @@
 // Did the work help, by measurement? Before, after, and what the clean unit should do at these very conditions.
-import { airOf, airWith, coilAt, deliveredCooling, pressureAt, saturatedAt } from '../air/index.ts'
 import { failedDrainLMin, flowLMin, goodDrainLMin, leastFallMmPerM, type Readings } from '../lookover/index.ts'
 import { estimate, round } from '../quantities/index.ts'
 import type { Verdict } from '../run/index.ts'
 import { partNames, type KnownDesign, type Part } from '../units/index.ts'
+import { cleanCoolingAt, coolingBy, usualTolerance, type CleanCooling, type Measured } from './cooling.ts'
 
 export interface ProofLine {
-  id: 'cooling' | 'airflow' | 'split' | 'flow-test' | 'level' | 'amps'
+  id: 'cooling' | 'sensible' | 'latent' | 'condensate' | 'airflow' | 'split' | 'flow-test' | 'level' | 'amps'
   what: string
   unit: string
   before?: number
   after?: number
   expected?: number
-  /** ± in `unit`, from the instruments' tolerances. */
+  /** ± of `after` in `unit`, from the instruments' tolerances; and of `expected`, from the return air's and the maker's. */
   tolerance?: number
+  expectedTolerance?: number
   /** Undefined: shown, but not judged. */
   verdict?: Verdict
   says: string
@@ -25,11 +26,6 @@ export interface Proof {
   lines: ProofLine[]
 }
 
-/** Tolerance of a thermometer and of an airflow reading. */
-const thermometerK = estimate(0.5, 'K')
-const airflowTolerance = estimate(0.1, 'share')
-/** Humidity of supply air where it was not measured. */
-const usualSupplyRh = estimate(0.9, 'relative humidity')
 /** A line counts as better from this gain on. */
 const gain = estimate(0.1, 'share')
 
@@ -41,24 +37,6 @@ export interface ProofInput {
   readonly outdoorC?: number
   readonly notReached: readonly { part: Part; because: string }[]
   readonly referrals: readonly { because: string }[]
-}
-
-/** Delivered total cooling (kW) by the readings; undefined without a measured airflow, for a split alone proves nothing. */
-export function coolingOf(readings: Readings, altitudeM = 0): { totalKw: number; toleranceKw: number } | undefined {
-  if (readings.airflowM3h === undefined) return undefined
-  const pressurePa = pressureAt(altitudeM)
-  const returnAir = airOf(readings.returnC, readings.returnRh, pressurePa)
-  const supplyAir =
-    readings.supplyRh === undefined
-      ? airWith(
-          readings.supplyC,
-          Math.min(returnAir.humidityRatio, usualSupplyRh.value * saturatedAt(readings.supplyC, pressurePa).humidityRatio),
-          pressurePa,
-        )
-      : airOf(readings.supplyC, readings.supplyRh, pressurePa)
-  const { totalKw, splitK } = deliveredCooling(returnAir, supplyAir, readings.airflowM3h)
-  const relative = Math.hypot(airflowTolerance.value, (Math.SQRT2 * thermometerK.value) / Math.max(Math.abs(splitK), 1))
-  return { totalKw, toleranceKw: Math.abs(totalKw) * relative }
 }
 
 /** Judges every line and the job. Pure. */
@@ -93,18 +71,18 @@ function sentenceFor(verdict: Verdict, lines: readonly ProofLine[], { notReached
   return `Proved: the unit delivers what a clean one delivers at these conditions.${open}`
 }
 
-function coolingLines({ design, altitudeM = 0, outdoorC }: ProofInput, after: Readings, before: Readings | undefined): ProofLine[] {
-  const returnAir = airOf(after.returnC, after.returnRh, pressureAt(altitudeM))
-  const clean = coilAt({ ratedCoolingKw: design.ratedCoolingKw, ratedAirflowM3h: design.ratedAirflowM3h, returnAir, outdoorC })
-  const now = coolingOf(after, altitudeM)
-  const then = before && coolingOf(before, altitudeM)
+function coolingLines({ design, altitudeM, outdoorC }: ProofInput, after: Readings, before: Readings | undefined): ProofLine[] {
+  const clean = cleanCoolingAt(design, after, { altitudeM, outdoorC })
+  const now = coolingBy(after, altitudeM).cooling
+  const then = before && coolingBy(before, altitudeM).cooling
+  const thermometerK = after.tolerance?.temperatureK ?? usualTolerance.thermometerK.value
   const split: ProofLine = {
     id: 'split',
     what: 'temperature split',
     unit: 'K',
     after: round(after.returnC - after.supplyC, 1),
-    expected: round(clean.splitK, 1),
-    tolerance: round(Math.SQRT2 * thermometerK.value, 1),
+    expected: round(clean.coil.splitK, 1),
+    tolerance: round(Math.SQRT2 * thermometerK, 1),
     ...(before ? { before: round(before.returnC - before.supplyC, 1) } : {}),
     says: 'shown, not judged: a large split with little air is a sign of fouling',
   }
@@ -114,60 +92,88 @@ function coolingLines({ design, altitudeM = 0, outdoorC }: ProofInput, after: Re
         id: 'cooling',
         what: 'delivered cooling',
         unit: 'kW',
-        expected: round(clean.totalKw, 2),
+        expected: round(clean.coil.totalKw, 2),
+        expectedTolerance: round(clean.totalToleranceKw, 2),
         verdict: 'partly',
         says: 'airflow was not measured, and a split alone proves nothing',
       },
       split,
     ]
   }
+  return [totalLine(clean, now, then), ...partLines(clean, now, then), airflowLine(design, after, before), split]
+}
+
+/** Judged by what the instruments can tell: short of the clean unit by more than both tolerances together is short. */
+function totalLine(clean: CleanCooling, now: Measured, then: Measured | undefined): ProofLine {
+  const shortKw = clean.coil.totalKw - now.totalKw.value
   const verdict: Verdict =
-    now.totalKw + now.toleranceKw >= clean.totalKw * (1 - gain.value)
+    shortKw <= Math.hypot(now.totalKw.tolerance, clean.totalToleranceKw)
       ? 'proved'
-      : then && now.totalKw > then.totalKw * (1 + gain.value)
+      : then && now.totalKw.value > then.totalKw.value * (1 + gain.value)
         ? 'partly'
         : 'not-proved'
-  const says = {
-    proved: 'it delivers what a clean unit delivers at these conditions',
-    partly: 'it delivers more than before, and less than a clean unit should',
-    'not-proved':
-      'it delivers less than a clean unit should: look at back face and wheel again; clean parts that do not cool are a case for a licensed refrigerant technician',
-  }[verdict]
-  const airflowVerdict: Verdict =
-    after.airflowM3h! >= design.ratedAirflowM3h * (1 - 2 * airflowTolerance.value)
+  return {
+    id: 'cooling',
+    what: 'delivered cooling',
+    unit: 'kW',
+    after: round(now.totalKw.value, 2),
+    expected: round(clean.coil.totalKw, 2),
+    tolerance: round(now.totalKw.tolerance, 2),
+    expectedTolerance: round(clean.totalToleranceKw, 2),
+    ...(then ? { before: round(then.totalKw.value, 2) } : {}),
+    verdict,
+    says: {
+      proved: 'it delivers what a clean unit delivers at these conditions',
+      partly: 'it delivers more than before, and less than a clean unit should',
+      'not-proved':
+        'it delivers less than a clean unit should: look at back face and wheel again; clean parts that do not cool are a case for a licensed refrigerant technician',
+    }[verdict],
+  }
+}
+
+/** What the total is made of, and the water that comes with it: shown, not judged. */
+function partLines({ coil }: CleanCooling, now: Measured, then: Measured | undefined): ProofLine[] {
+  const parts = [
+    { id: 'sensible', figure: 'sensibleKw', what: 'of it cooling the air', unit: 'kW' },
+    { id: 'latent', figure: 'latentKw', what: 'of it drying the air', unit: 'kW' },
+    { id: 'condensate', figure: 'condensateLH', what: 'condensate', unit: 'L/h' },
+  ] as const
+  return parts.map(({ id, figure, what, unit }) => ({
+    id,
+    what,
+    unit,
+    after: round(now[figure].value, 2),
+    tolerance: round(now[figure].tolerance, 2),
+    expected: round(coil[figure], 2),
+    ...(then ? { before: round(then[figure].value, 2) } : {}),
+    says: '',
+  }))
+}
+
+function airflowLine(design: KnownDesign, after: Readings, before: Readings | undefined): ProofLine {
+  const share = after.tolerance?.airflowShare ?? usualTolerance.airflowShare.value
+  const airflowM3h = after.airflowM3h ?? 0
+  const verdict: Verdict =
+    airflowM3h >= design.ratedAirflowM3h * (1 - 2 * usualTolerance.airflowShare.value)
       ? 'proved'
-      : before?.airflowM3h && after.airflowM3h! > before.airflowM3h * (1 + gain.value)
+      : before?.airflowM3h && airflowM3h > before.airflowM3h * (1 + gain.value)
         ? 'partly'
         : 'not-proved'
-  return [
-    {
-      id: 'cooling',
-      what: 'delivered cooling',
-      unit: 'kW',
-      after: round(now.totalKw, 2),
-      expected: round(clean.totalKw, 2),
-      tolerance: round(now.toleranceKw, 2),
-      ...(then ? { before: round(then.totalKw, 2) } : {}),
-      verdict,
-      says,
-    },
-    {
-      id: 'airflow',
-      what: 'airflow',
-      unit: 'm³/h',
-      after: round(after.airflowM3h!),
-      expected: round(design.ratedAirflowM3h),
-      tolerance: round(after.airflowM3h! * airflowTolerance.value),
-      ...(before?.airflowM3h ? { before: round(before.airflowM3h) } : {}),
-      verdict: airflowVerdict,
-      says: {
-        proved: 'as much air as a clean unit moves',
-        partly: 'more air than before, less than a clean unit moves',
-        'not-proved': 'little air: look at filter, wheel and back face again',
-      }[airflowVerdict],
-    },
-    split,
-  ]
+  return {
+    id: 'airflow',
+    what: 'airflow',
+    unit: 'm³/h',
+    after: round(airflowM3h),
+    expected: round(design.ratedAirflowM3h),
+    tolerance: round(airflowM3h * share),
+    ...(before?.airflowM3h ? { before: round(before.airflowM3h) } : {}),
+    verdict,
+    says: {
+      proved: 'as much air as a clean unit moves',
+      partly: 'more air than before, less than a clean unit moves',
+      'not-proved': 'little air: look at filter, wheel and back face again',
+    }[verdict],
+  }
 }
 
 function drainLines(after: Readings, before: Readings | undefined): ProofLine[] {

@@ -1,2 +1,3 @@
 // Proof: before and after, and the verdict.
-export { assess, coolingOf, type Proof, type ProofInput, type ProofLine } from './assess.ts'
+export { cleanCoolingAt, coolingBy, usualTolerance, type CleanCooling, type CoolingMeasured, type Measured } from './cooling.ts'
+export { assess, type Proof, type ProofInput, type ProofLine } from './assess.ts'

@@ -16,7 +16,17 @@ export const daySchema = z.iso.date()
 export const signInSchema = closed({ signIn: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) })
 
 export const roles = ['owner', 'technician'] as const
-export const meSchema = closed({ id: z.int(), name: z.string(), role: z.literal(roles), firm: z.string() })
+/** In which units a person reads and enters figures; what is stored and computed stays SI. */
+export const measuresSchema = closed({
+  temperature: z.literal(['°C', '°F']),
+  volume: z.literal(['L', 'gal']),
+  airflow: z.literal(['m³/h', 'CFM']),
+  power: z.literal(['kW', 'Btu/h']),
+})
+export type Measures = z.infer<typeof measuresSchema>
+export const metric: Measures = { temperature: '°C', volume: 'L', airflow: 'm³/h', power: 'kW' }
+
+export const meSchema = closed({ id: z.int(), name: z.string(), role: z.literal(roles), firm: z.string(), measures: measuresSchema })
 export type Me = z.infer<typeof meSchema>
 
 /** What a person fills in about a site. */

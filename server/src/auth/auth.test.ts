@@ -54,9 +54,23 @@ describe('sign-in', () => {
   })
 })
 
+describe('units of measure', () => {
+  it('are a person’s own, metric until they choose, and only what there is', async () => {
+    const [owner, technician] = [await signedIn(house.app, 'owner-a'), await signedIn(house.app, 'technician-a')]
+    const metric = { temperature: '°C', volume: 'L', airflow: 'm³/h', power: 'kW' }
+    expect((await owner('GET', '/api/session')).json().measures).toEqual(metric)
+    expect((await owner('PUT', '/api/session/measures', { ...metric, temperature: '°F' })).json().measures.temperature).toBe('°F')
+    expect((await owner('GET', '/api/session')).json().measures).toEqual({ ...metric, temperature: '°F' })
+    expect((await technician('GET', '/api/session')).json().measures).toEqual(metric)
+    const wrong = await owner('PUT', '/api/session/measures', { ...metric, power: 'horses' })
+    expect([wrong.statusCode, wrong.json().lines[0].where]).toEqual([422, 'power'])
+  })
+})
+
 describe('every other route', () => {
   it.each([
     ['GET', '/api/session'],
+    ['PUT', '/api/session/measures'],
     ['GET', '/api/today?day=2026-05-01'],
     ['GET', '/api/sites'],
     ['POST', '/api/sites'],
@@ -83,7 +97,7 @@ describe('every other route', () => {
     expect(answer.json().code).toBe('wrong-origin')
   })
   it('counts tries by the caller that a trusted proxy names', async () => {
-    const behind = await buildApp({ sequelize: house.sequelize, trustProxy: true })
+    const behind = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, trustProxy: true })
     try {
       const from = (caller: string) =>
         behind.inject({

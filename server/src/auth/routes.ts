@@ -1,5 +1,5 @@
 // Sign in, sign out, who am I.
-import { Fault, readBy, signInSchema, type Me } from '@yastik/core'
+import { Fault, measuresSchema, metric, readBy, signInSchema, type Me } from '@yastik/core'
 import rateLimit from '@fastify/rate-limit'
 import type { FastifyInstance } from 'fastify'
 import type { Sequelize } from 'sequelize'
@@ -8,7 +8,13 @@ import { hashPassword, verifyPassword } from './passwords.ts'
 import { rateStoreFor } from './rateStore.ts'
 import { closeSession, cookieName, openSession } from './sessions.ts'
 
-const meOf = (user: User, firm: Firm): Me => ({ id: user.id, name: user.name, role: user.role, firm: firm.name })
+const meOf = (user: User, firm: Firm): Me => ({
+  id: user.id,
+  name: user.name,
+  role: user.role,
+  firm: firm.name,
+  measures: user.measures ?? metric,
+})
 
 const windowMs = 60_000
 const triesPerWindow = 10
@@ -34,6 +40,8 @@ export function authRoutes(sequelize: Sequelize, secure: boolean) {
       reply.clearCookie(cookieName, { path: '/' })
       return reply.status(204).send()
     })
+
+    app.put('/api/session/measures', async ({ user, firm, body }) => meOf(await user.update({ measures: readBy(measuresSchema, body) }), firm))
 
     app.get('/api/session', async (request) => meOf(request.user, request.firm))
   }

@@ -49,6 +49,11 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['DROP TABLE photos', 'ALTER TABLE events DROP COLUMN ahead_ms'],
   },
+  {
+    name: '2026-11-25-measures',
+    up: ['ALTER TABLE users ADD COLUMN measures LONGTEXT NULL'],
+    down: ['ALTER TABLE users DROP COLUMN measures'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -1,5 +1,5 @@
 // What does the database hold?
-import type { CrewRecord, Design, Equipment, Happening, HouseRules, Product, SiteForm, UnitForm } from '@yastik/core'
+import type { CrewRecord, Design, Equipment, Happening, HouseRules, Measures, Product, SiteForm, UnitForm } from '@yastik/core'
 import {
   DataTypes,
   Model,
@@ -43,6 +43,8 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   declare role: 'owner' | 'technician'
   declare passwordHash: string
   declare trained: NonNullable<CrewRecord['trained']>
+  /** Units that this person reads in; null is metric. */
+  declare measures: CreationOptional<Measures | null>
 }
 
 export class Session extends Model<InferAttributes<Session>, InferCreationAttributes<Session>> {
@@ -156,6 +158,7 @@ export function defineModels(sequelize: Sequelize): void {
       role: text(20),
       passwordHash: text(300),
       trained: json<User>('trained'),
+      measures: { ...(json<User>('measures') as object), allowNull: true } as ModelAttributes<User>[string],
     },
     { sequelize, tableName: 'users' },
   )

@@ -1,7 +1,7 @@
 // How do events get into the log? One transaction per batch; the answer comes after the commit; sending twice does nothing.
 import {
   Fault,
-  coolingOf,
+  coolingBy,
   eventSchema,
   linesOf,
   progressOf,
@@ -135,7 +135,7 @@ function summaryOf(state: UnitState, unit: Unit, altitudeM: number | undefined) 
   const lookOver = { family: unit.family, complaints: state.complaints, grades: state.grades, findings: state.findings }
   const graded = Object.keys(state.grades)
   const { done, all } = progressOf(state)
-  const cooling = (readings: UnitState['readings']['before']) => (readings && coolingOf(readings, altitudeM)?.totalKw) ?? null
+  const cooling = (readings: UnitState['readings']['before']) => (readings && coolingBy(readings, altitudeM).cooling?.totalKw.value) ?? null
   return {
     stage: stageOf(state),
     done,

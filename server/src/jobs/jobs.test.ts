@@ -6,6 +6,8 @@ import { demoPassword, demoPeople } from '../demo/firm.ts'
 import { loadDemo } from '../demo/load.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
+// The demo is walked step by step through the real planner.
+jest.setTimeout(60_000)
 let house: TestHouse
 let ask: Ask
 let other: Ask

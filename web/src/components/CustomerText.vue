@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // What the customer is told in writing about this unit, ready to be copied or read aloud.
 import { ref } from 'vue'
+import { useMeasures } from '../measures/useMeasures.ts'
 
+const { sentence } = useMeasures()
 const props = defineProps<{
   text: string
   /** Whether it was handed over with this text; before that it is what will be said once all is done. */
@@ -10,7 +12,7 @@ const props = defineProps<{
 const said = ref('')
 async function copy() {
   try {
-    await navigator.clipboard.writeText(props.text)
+    await navigator.clipboard.writeText(sentence(props.text))
     said.value = 'Copied.'
   } catch (error) {
     said.value = `Not copied (${error instanceof Error ? error.message : String(error)}): mark the text and copy it by hand.`
@@ -21,7 +23,7 @@ async function copy() {
 <template>
   <section class="stack customer" aria-label="For the customer">
     <h3>{{ given ? 'What the customer was told' : 'For the customer, once it is done' }}</h3>
-    <blockquote data-customer-text>{{ text }}</blockquote>
+    <blockquote data-customer-text>{{ sentence(text) }}</blockquote>
     <div class="row no-print">
       <button class="tap" type="button" @click="copy">Copy the text</button><span role="status" class="small">{{ said }}</span>
     </div>

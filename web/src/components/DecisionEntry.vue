@@ -2,7 +2,9 @@
 // One decision as a sentence with its because; what was turned down, why, and what it would change.
 import { byHand, choiceNames, topicNames, type Choice, type Comparison, type PlannedDecision } from '@yastik/core'
 import { ref } from 'vue'
+import { useMeasures } from '../measures/useMeasures.ts'
 
+const { figure, unit } = useMeasures()
 const props = defineProps<{
   decision: PlannedDecision
   fixed: boolean
@@ -20,7 +22,7 @@ const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Mat
 const differences = ({ minutes, money, waterL }: Comparison) => [
   ...(minutes ? [signed(minutes, 'min')] : []),
   ...(money ? [`price ${signed(money, '').trim()}`] : []),
-  ...(waterL ? [signed(waterL, 'L water')] : []),
+  ...(waterL ? [signed(figure(waterL, 'L'), `${unit('L')} water`)] : []),
 ]
 function confirm() {
   if (wanted.value) emit('choose', wanted.value, because.value)

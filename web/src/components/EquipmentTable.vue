@@ -3,14 +3,17 @@
 import { equipmentKinds, type Equipment, type EquipmentKind } from '@yastik/core'
 import { ref } from 'vue'
 import NumberField from './NumberField.vue'
+import type { SiUnit } from '../measures/measures.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 
+const { figure, unit } = useMeasures()
 const props = defineProps<{ equipment: readonly Equipment[]; mayEdit: boolean }>()
 const emit = defineEmits<{ save: [equipment: Equipment[]] }>()
 type Figure = 'flowLMin' | 'pressureBar' | 'litres' | 'outletMm'
-const figures: { field: Figure; says: string }[] = [
-  { field: 'flowLMin', says: 'Flow, L/min' },
+const figures: { field: Figure; says: string; si?: SiUnit }[] = [
+  { field: 'flowLMin', says: 'Flow', si: 'L/min' },
   { field: 'pressureBar', says: 'Pressure, bar' },
-  { field: 'litres', says: 'Holds, L' },
+  { field: 'litres', says: 'Holds', si: 'L' },
   { field: 'outletMm', says: 'Outlet, mm' },
 ]
 const kind = ref<EquipmentKind>('air-line')
@@ -34,7 +37,7 @@ function add() {
       <tr>
         <th>Equipment</th>
         <th class="number">How many</th>
-        <th v-for="{ field, says } in figures" :key="field" class="number">{{ says }}</th>
+        <th v-for="{ field, says, si } in figures" :key="field" class="number">{{ says }}{{ si ? `, ${unit(si)}` : '' }}</th>
         <th v-if="mayEdit"></th>
       </tr>
     </thead>
@@ -49,13 +52,14 @@ function add() {
             @commit="change(entry.id, { count: $event ?? Number.NaN })"
           /><template v-else>{{ entry.count }}</template>
         </td>
-        <td v-for="{ field } in figures" :key="field" class="number">
+        <td v-for="{ field, si } in figures" :key="field" class="number">
           <NumberField
             v-if="mayEdit && entry[field] !== undefined"
+            :si="si"
             :name="`${field}-${entry.id}`"
             :model-value="entry[field]"
             @commit="change(entry.id, { [field]: $event })"
-          /><template v-else>{{ entry[field] ?? '' }}</template>
+          /><template v-else>{{ entry[field] === undefined ? '' : si ? figure(entry[field], si) : entry[field] }}</template>
         </td>
         <td v-if="mayEdit" class="number">
           <button

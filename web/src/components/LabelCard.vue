@@ -3,8 +3,10 @@
 import type { Product } from '@yastik/core'
 import { computed } from 'vue'
 import NumberField from './NumberField.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
 
 const props = defineProps<{ product: Product; mayEdit: boolean }>()
+const { unit } = useMeasures()
 const emit = defineEmits<{ edit: []; stock: [litres: number | undefined] }>()
 
 const range = (limits: readonly [number, number] | undefined, unit = '') =>
@@ -63,8 +65,8 @@ const allowed = computed(() => {
       </li>
     </ul>
     <label class="field stock"
-      ><span>In the van, L</span
-      ><NumberField :name="`stock-${product.id}`" :model-value="product.inStockLitres" :disabled="!mayEdit" @commit="emit('stock', $event)"
+      ><span>In the van, {{ unit('L') }}</span
+      ><NumberField si="L" :name="`stock-${product.id}`" :model-value="product.inStockLitres" :disabled="!mayEdit" @commit="emit('stock', $event)"
     /></label>
   </article>
 </template>

@@ -10,6 +10,7 @@ import 'element-plus/theme-chalk/el-scrollbar.css'
 import 'element-plus/theme-chalk/el-select.css'
 import 'element-plus/theme-chalk/el-tag.css'
 import NumberField from './NumberField.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
 
 const product = defineModel<Product>({ required: true })
 type Label = Product['label']
@@ -34,12 +35,13 @@ const rinses: { value: Label['rinse']; says: string }[] = [
   { value: 'self-rinsing', says: 'self-rinsing' },
   { value: 'none', says: 'stays' },
 ]
-const numbers: { field: 'packLitres' | 'pricePerPack' | 'inStockLitres'; says: string }[] = [
-  { field: 'packLitres', says: 'Pack, L' },
+const numbers: { field: 'packLitres' | 'pricePerPack' | 'inStockLitres'; says: string; si?: 'L' }[] = [
+  { field: 'packLitres', says: 'Pack', si: 'L' },
   { field: 'pricePerPack', says: 'Price of a pack' },
-  { field: 'inStockLitres', says: 'In the van, L' },
+  { field: 'inStockLitres', says: 'In the van', si: 'L' },
 ]
 
+const { unit } = useMeasures()
 const setLabel = (change: Partial<Label>) => (product.value = { ...product.value, label: { ...product.value.label, ...change } })
 /** Either end alone counts for both, so that a label with one figure is written as one. */
 function setEnd(field: Range, end: 0 | 1, value: number | undefined) {
@@ -75,9 +77,9 @@ function setEnd(field: Range, end: 0 | 1, value: number | undefined) {
       ><span>Lasts, weeks</span
       ><NumberField name="lifeWeeks" :model-value="product.label.lifeWeeks" @update:model-value="setLabel({ lifeWeeks: $event })"
     /></label>
-    <label v-for="{ field, says } in numbers" :key="field" class="field"
-      ><span>{{ says }}</span
-      ><NumberField v-model="product[field]" :name="field"
+    <label v-for="{ field, says, si } in numbers" :key="field" class="field"
+      ><span>{{ says }}{{ si ? `, ${unit(si)}` : '' }}</span
+      ><NumberField v-model="product[field]" :si="si" :name="field"
     /></label>
     <div class="field whole">
       <span>What the label allows</span>

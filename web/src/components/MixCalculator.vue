@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The mixing calculator on its own: product, area, passes and strength → litres, cost, what is left; and what must not be mixed or used here.
-import { coilAreaM2, dilutionFor, mix, reasonsAgainst, unrinsedClash, type Mix, type Product, type UseWay } from '@yastik/core'
+import { coilAreaM2, dilutionFor, mix, reasonsAgainst, round, unrinsedClash, type Mix, type Product, type UseWay } from '@yastik/core'
 import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
 import 'element-plus/theme-chalk/el-option.css'
 import 'element-plus/theme-chalk/el-popper.css'
@@ -9,7 +9,9 @@ import 'element-plus/theme-chalk/el-select.css'
 import 'element-plus/theme-chalk/el-tag.css'
 import { computed, ref, watch } from 'vue'
 import NumberField from './NumberField.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
 
+const { figure, unit } = useMeasures()
 const props = defineProps<{ products: readonly Product[]; householdAllowed: boolean }>()
 const productId = ref(props.products[0]?.id ?? '')
 const beforeId = ref('')
@@ -76,7 +78,10 @@ const left = computed(() => {
         ><ElSelect v-model="beforeId" name="mix-before" placeholder="nothing"
           ><ElOption value="" label="nothing" /><ElOption v-for="entry in products" :key="entry.id" :value="entry.id" :label="entry.name" /></ElSelect
       ></label>
-      <label class="field"><span>Rated cooling, kW</span><NumberField v-model="coolingKw" name="mix-kw" /></label>
+      <label class="field"
+        ><span>Rated cooling, {{ unit('kW') }}</span
+        ><NumberField v-model="coolingKw" si="kW" name="mix-kw"
+      /></label>
       <label class="field"><span>Area, m²</span><NumberField v-model="areaM2" name="mix-area" /></label>
       <label class="field"><span>Passes</span><NumberField v-model="passes" name="mix-passes" /></label>
       <label class="field"
@@ -120,17 +125,21 @@ const left = computed(() => {
     <p v-else-if="result.wrong" role="alert" data-wrong>{{ result.wrong }}</p>
     <div v-else-if="result.mix && product" class="figures" data-mix>
       <div>
-        <span class="figure">{{ result.mix.productL.toFixed(3) }}<small>L of product</small></span>
+        <span class="figure"
+          >{{ figure(round(result.mix.productL, 3), 'L') }}<small>{{ unit('L') }} of product</small></span
+        >
       </div>
       <div>
-        <span class="figure">{{ result.mix.waterL.toFixed(3) }}<small>L of water</small></span>
+        <span class="figure"
+          >{{ figure(round(result.mix.waterL, 3), 'L') }}<small>{{ unit('L') }} of water</small></span
+        >
       </div>
       <div v-if="result.mix.cost !== undefined">
         <span class="figure">{{ result.mix.cost.toFixed(2) }}<small>cost</small></span>
       </div>
       <div v-if="left !== undefined">
         <span class="figure"
-          >{{ left }}<small>L left in the van{{ left < 0 ? ': too little' : '' }}</small></span
+          >{{ figure(left, 'L') }}<small>{{ unit('L') }} left in the van{{ left < 0 ? ': too little' : '' }}</small></span
         >
       </div>
     </div>

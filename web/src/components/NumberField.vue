@@ -2,7 +2,9 @@
 // A field for a number: takes comma or point, keeps what is typed, empty means not noted. What is no number stays visible and is turned down on saving.
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { asEntered, asRead, type SiUnit } from '../measures/measures.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 
 const props = withDefaults(
   defineProps<{
@@ -10,13 +12,20 @@ const props = withDefaults(
     name: string
     disabled?: boolean
     /** Shown = value × times; 100 shows a share in percent. */ times?: number
+    /** Unit in which the value is stored: it is shown and entered as this person reads it. */ si?: SiUnit
   }>(),
-  { disabled: false, times: 1 },
+  { disabled: false, times: 1, si: undefined },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: number | undefined]; commit: [value: number | undefined] }>()
 
-const shown = (value: number | undefined) => (value === undefined || Number.isNaN(value) ? '' : String(Math.round(value * props.times * 1e6) / 1e6))
-const parse = (typed: string) => (typed.trim() === '' ? undefined : Number(typed.replace(',', '.')) / props.times)
+const { measures } = useMeasures()
+const read = (value: number) => (props.si ? asRead(value, props.si, measures.value) : value * props.times)
+const stored = (value: number) => (props.si && !Number.isNaN(value) ? asEntered(value, props.si, measures.value) : value / props.times)
+/** Converted figures are as fine as anybody measures. */
+const digits = computed(() => (props.si ? 1e3 : 1e6))
+const shown = (value: number | undefined) =>
+  value === undefined || Number.isNaN(value) ? '' : String(Math.round(read(value) * digits.value) / digits.value)
+const parse = (typed: string) => (typed.trim() === '' ? undefined : stored(Number(typed.replace(',', '.'))))
 const text = ref(shown(props.modelValue))
 watch(
   () => props.modelValue,

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 // Readings by hand, with what cannot be true said at once.
-import { doubtfulReadings, Fault, linesOf, readingsSchema, type FaultLine, type Readings } from '@yastik/core'
+import { doubtfulReadings, Fault, linesOf, readingsSchema, traverse, type FaultLine, type Readings } from '@yastik/core'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import { computed, reactive, ref } from 'vue'
+import { asEntered, asRead, isSiUnit } from '../measures/measures.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 import FaultNote from './FaultNote.vue'
+import TraverseForm from './TraverseForm.vue'
 
 const props = defineProps<{ label: string; value?: Readings }>()
 const emit = defineEmits<{ take: [readings: Readings] }>()
@@ -22,12 +25,30 @@ const fields = [
 ] as const
 type Field = (typeof fields)[number]['name']
 
-const shown = (value: number | undefined) => (value === undefined ? '' : String(Math.round(value * 100) / 100))
-const texts = reactive(Object.fromEntries(fields.map(({ name, of }) => [name, props.value ? shown(of(props.value)) : ''])) as Record<Field, string>)
+const { measures, unit } = useMeasures()
+const unitOf = (name: Field) => fields.find((field) => field.name === name)!.unit
+const read = (value: number, name: Field) => {
+  const si = unitOf(name)
+  return isSiUnit(si) ? asRead(value, si, measures.value) : value
+}
+const stored = (value: number, name: Field) => {
+  const si = unitOf(name)
+  // A hundredth of what is stored is finer than any instrument; it keeps a figure what it was over there and back.
+  return isSiUnit(si) ? Math.round(asEntered(value, si, measures.value) * 1e4) / 1e4 : value
+}
+const shown = (value: number | undefined, name: Field) => (value === undefined ? '' : String(Math.round(read(value, name) * 100) / 100))
+const texts = reactive(
+  Object.fromEntries(fields.map(({ name, of }) => [name, props.value ? shown(of(props.value), name) : ''])) as Record<Field, string>,
+)
+const points = ref(props.value?.traverse)
+function fromTraverse(taken: NonNullable<Readings['traverse']>) {
+  points.value = taken
+  texts.airflowM3h = shown(Math.round(traverse(taken).airflowM3h), 'airflowM3h')
+}
 const error = ref<unknown>()
 const doubts = ref<FaultLine[]>([])
 
-const number = (name: Field) => (texts[name].trim() === '' ? undefined : Number(texts[name].replace(',', '.')))
+const number = (name: Field) => (texts[name].trim() === '' ? undefined : stored(Number(texts[name].replace(',', '.')), name))
 const share = (name: Field) => {
   const value = number(name)
   return value === undefined ? undefined : value / 100
@@ -42,10 +63,18 @@ const draft = computed(() => {
     airflowM3h: number('airflowM3h'),
     amps: number('amps'),
     levelMmPerM: number('levelMmPerM'),
+    ...traverseOf(),
     flowTest: litres === undefined && seconds === undefined ? undefined : { litres, seconds },
   }
   return Object.fromEntries(Object.entries(entries).filter(([, value]) => value !== undefined))
 })
+/** The traverse counts only as long as the airflow is the one that it gave. */
+function traverseOf(): Pick<Readings, 'traverse' | 'tolerance'> {
+  if (!points.value) return {}
+  const { airflowM3h, toleranceShare } = traverse(points.value)
+  if (shown(Math.round(airflowM3h), 'airflowM3h') !== texts.airflowM3h) return {}
+  return { traverse: points.value, ...(toleranceShare === undefined ? {} : { tolerance: { airflowShare: Math.min(0.5, toleranceShare) } }) }
+}
 const wordOf: Record<string, string> = {
   returnRh: 'return humidity (0 is dry, 1 is saturated: enter percent)',
   supplyRh: 'supply humidity (0 is dry, 1 is saturated: enter percent)',
@@ -79,10 +108,11 @@ function swap() {
   <form class="stack" :data-readings="label" @submit.prevent="take(false)">
     <div class="fields">
       <label v-for="field in fields" :key="field.name" class="field"
-        ><span>{{ field.says }}, {{ field.unit }}</span
+        ><span>{{ field.says }}, {{ unit(field.unit) }}</span
         ><ElInput v-model="texts[field.name]" :name="field.name" inputmode="decimal"
       /></label>
     </div>
+    <TraverseForm :label="label" :value="points" @take="fromTraverse" />
     <FaultNote :error="error" />
     <div v-if="doubts.length > 0" class="doubt" role="alert">
       <p v-for="doubt in doubts" :key="doubt.where">

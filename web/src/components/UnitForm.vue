@@ -9,6 +9,8 @@ import 'element-plus/theme-chalk/el-select.css'
 import 'element-plus/theme-chalk/el-tag.css'
 import { computed } from 'vue'
 import NumberField from './NumberField.vue'
+import { isSiUnit } from '../measures/measures.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 
 const form = defineModel<UnitForm>({ required: true })
 
@@ -67,6 +69,7 @@ const asked = computed(() => ({ numbers: numbers.filter(has), words: words.filte
 const wordOf = (trait: Trait) => (form.value.design[trait] ?? '') as string | number
 const valueOf = <T extends Design[Trait]>(trait: Trait) => form.value.design[trait] as T | undefined
 
+const { unit } = useMeasures()
 const setTrait = (trait: string, value: unknown) =>
   (form.value = { ...form.value, design: { ...form.value.design, [trait]: value === '' ? undefined : value } })
 </script>
@@ -75,8 +78,12 @@ const setTrait = (trait: string, value: unknown) =>
   <div class="unit-form">
     <slot />
     <label v-for="entry in asked.numbers" :key="entry.trait" class="field"
-      ><span>{{ entry.says }}{{ entry.unit ? `, ${entry.unit}` : '' }}</span
-      ><NumberField :name="entry.trait" :model-value="valueOf<number>(entry.trait)" @update:model-value="setTrait(entry.trait, $event)"
+      ><span>{{ entry.says }}{{ entry.unit ? `, ${unit(entry.unit)}` : '' }}</span
+      ><NumberField
+        :si="entry.unit && isSiUnit(entry.unit) ? entry.unit : undefined"
+        :name="entry.trait"
+        :model-value="valueOf<number>(entry.trait)"
+        @update:model-value="setTrait(entry.trait, $event)"
     /></label>
     <label class="field"><span>Runs a day, h</span><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></label>
     <label v-for="entry in asked.words" :key="entry.trait" class="field"

@@ -1,5 +1,5 @@
 // Who is signed in on this device?
-import { Fault, type Me } from '@yastik/core'
+import { Fault, type Me, type Measures } from '@yastik/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
@@ -38,5 +38,11 @@ export const useSession = defineStore('session', () => {
     me.value = undefined
   }
 
-  return { me, whoAmI, signIn, signOut }
+  async function setMeasures(measures: Measures): Promise<void> {
+    const who = await ask<Me>('PUT', '/api/session/measures', measures)
+    me.value = who
+    await shelve('/api/session', who)
+  }
+
+  return { me, setMeasures, whoAmI, signIn, signOut }
 })

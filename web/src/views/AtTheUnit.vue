@@ -32,7 +32,9 @@ import { useNow } from '../components/useNow.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 
+const { sentence } = useMeasures()
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const now = useNow()
@@ -174,12 +176,12 @@ useKeys([
         <p class="eyebrow">
           {{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min
         </p>
-        <h2 class="title">{{ step.title }}</h2>
+        <h2 class="title">{{ sentence(step.title) }}</h2>
         <p v-if="step.skill" class="how" data-skill>
           <b>{{ trained?.includes(step.skill) ? 'For somebody trained, such as you:' : 'For somebody trained:' }}</b>
           {{ step.skill.replace('-', ' ') }}.
         </p>
-        <p v-if="step.how" class="how">{{ step.how }}</p>
+        <p v-if="step.how" class="how">{{ sentence(step.how) }}</p>
         <p v-if="whose.length > 0" class="how" data-whose>{{ whose.join(', ') }}</p>
         <StepPhotos
           v-if="step.photo || step.takesOff || photosOf(step.id).length > 0"
@@ -250,9 +252,10 @@ useKeys([
         <summary>Steps to come ({{ waiting.length + ready.length }})</summary>
         <ol class="small">
           <li v-for="entry in [...ready, ...waiting]" :key="entry.id">
-            {{ entry.title }}<br v-if="reasonsToWait(state, entry, now).length > 0" /><em v-if="reasonsToWait(state, entry, now).length > 0">{{
-              reasonsToWait(state, entry, now)[0]
-            }}</em>
+            {{ sentence(entry.title) }}<br v-if="reasonsToWait(state, entry, now).length > 0" /><em
+              v-if="reasonsToWait(state, entry, now).length > 0"
+              >{{ reasonsToWait(state, entry, now)[0] }}</em
+            >
           </li>
         </ol>
       </details>

@@ -16,7 +16,9 @@ import FaultNote from '../components/FaultNote.vue'
 import NumberField from '../components/NumberField.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
 import { useSession } from '../stores/session.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 
+const { figure, quantity, unit } = useMeasures()
 const session = useSession()
 const record = ref<HouseRulesRecord>()
 const stores = ref<StoresRecord>()
@@ -46,7 +48,7 @@ function difference(one: Consequence, followed: Consequence): string {
   const said = [
     ...(one.minutes === followed.minutes ? [] : [signed(one.minutes - followed.minutes, 'min')]),
     ...(one.money === followed.money ? [] : [signed(Math.round((one.money - followed.money) * 100) / 100, 'for work and product')]),
-    ...(one.waterL === followed.waterL ? [] : [signed(one.waterL - followed.waterL, 'L water')]),
+    ...(one.waterL === followed.waterL ? [] : [signed(figure(Math.round((one.waterL - followed.waterL) * 10) / 10, 'L'), `${unit('L')} water`)]),
     ...(left === 0 ? [] : [left > 0 ? `${left} more soiled parts not reached` : `${-left} fewer soiled parts not reached`]),
   ]
   return said.join(', ') || 'no difference on this round'
@@ -92,7 +94,7 @@ async function set(change: Partial<HouseRules>) {
     </p>
     <p data-round>
       The same round of ten ordinary units, two of each family, takes one person <b>{{ followed.minutes }} min</b> with waits,
-      <b>{{ followed.money.toFixed(2) }}</b> of work and product, <b>{{ followed.waterL }} L</b> of water, and leaves
+      <b>{{ followed.money.toFixed(2) }}</b> of work and product, <b>{{ quantity(followed.waterL, 'L') }}</b> of water, and leaves
       <b>{{ followed.notReached }}</b> soiled parts. Under each other way stands what it would change.
     </p>
     <FaultNote :error="error" />
@@ -111,9 +113,9 @@ async function set(change: Partial<HouseRules>) {
     <section class="ruled-top stack">
       <h2>Rates and limits</h2>
       <div class="fields">
-        <label v-for="figure in figures" :key="figure.name" class="field"
-          ><span>{{ figure.says }}</span
-          ><NumberField :name="figure.name" :model-value="rules[figure.name]" :disabled="!isOwner" @commit="set({ [figure.name]: $event })"
+        <label v-for="entry in figures" :key="entry.name" class="field"
+          ><span>{{ entry.says }}</span
+          ><NumberField :name="entry.name" :model-value="rules[entry.name]" :disabled="!isOwner" @commit="set({ [entry.name]: $event })"
         /></label>
       </div>
     </section>

@@ -8,7 +8,9 @@ import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import { verdictWords } from '../components/stages.ts'
 import { useJob } from '../stores/job.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 
+const { figure, unit } = useMeasures()
 useJob().close()
 const route = useRoute()
 const entries = ref<LogEntry[]>([])
@@ -31,7 +33,7 @@ async function load(after?: string) {
 }
 await load()
 watch(unitId, () => load())
-const kw = (value: number | null) => (value === null ? '–' : value.toFixed(2))
+const kw = (value: number | null) => (value === null ? '–' : String(figure(Math.round(value * 100) / 100, 'kW')))
 </script>
 
 <template>
@@ -49,7 +51,7 @@ const kw = (value: number | null) => (value === null ? '–' : value.toFixed(2))
           <th>Unit</th>
           <th>Method</th>
           <th>Worst found</th>
-          <th class="number">Cooling, kW<br />before → after</th>
+          <th class="number">Cooling, {{ unit('kW') }}<br />before → after</th>
           <th>Verdict</th>
           <th>By</th>
         </tr>

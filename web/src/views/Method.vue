@@ -13,6 +13,7 @@ import {
   type PlannedDecision,
   type SchoolName,
   type Topic,
+  round,
 } from '@yastik/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -21,7 +22,9 @@ import SchoolSwitch from '../components/SchoolSwitch.vue'
 import ReferralNote from '../components/ReferralNote.vue'
 import { useKeys } from '../components/keys.ts'
 import { useJob } from '../stores/job.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 
+const { figure, quantity, sentence, unit: unitName } = useMeasures()
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const router = useRouter()
@@ -85,7 +88,9 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           <span class="figure">{{ plan.price.total.toFixed(2) }}<small>price</small></span>
         </div>
         <div>
-          <span class="figure">{{ totals.waterL }}<small>L of water</small></span>
+          <span class="figure"
+            >{{ figure(totals.waterL, 'L') }}<small>{{ unitName('L') }} of water</small></span
+          >
         </div>
       </div>
       <p><RouterLink class="tap" :to="{ name: 'crew', params: { jobId, unitId } }">The crew’s day, all units together</RouterLink></p>
@@ -152,8 +157,8 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
             <tr>
               <th>Product</th>
               <th class="number">Parts</th>
-              <th class="number">Product, L</th>
-              <th class="number">Water, L</th>
+              <th class="number">Product, {{ unitName('L') }}</th>
+              <th class="number">Water, {{ unitName('L') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -164,22 +169,23 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
                 }}</small>
               </td>
               <td class="number">{{ mix.dilution ? `1:${mix.dilution}` : 'ready' }}</td>
-              <td class="number">{{ mix.productL.toFixed(2) }}</td>
-              <td class="number">{{ mix.waterL.toFixed(2) }}</td>
+              <td class="number">{{ figure(round(mix.productL, 2), 'L') }}</td>
+              <td class="number">{{ figure(round(mix.waterL, 2), 'L') }}</td>
             </tr>
           </tbody>
         </table>
       </template>
       <p v-if="unitPlan.washWater">
-        About {{ unitPlan.washWater.litres }} L of wash water.
+        About {{ quantity(unitPlan.washWater.litres, 'L') }} of wash water.
         <template v-if="unitPlan.washWater.peakLevelShare > 0"
           >What catches it fills to {{ percent(unitPlan.washWater.peakLevelShare) }}.
           {{ unitPlan.washWater.bucketChanges > 0 ? `Change the bucket ${unitPlan.washWater.bucketChanges}×.` : 'One bucket takes it.' }}</template
         >
       </p>
       <p>
-        Expected once clean: a split of {{ unitPlan.expected.cleanSplitK }} K and {{ unitPlan.expected.cleanCoolingKw }} kW at this air;
-        {{ unitPlan.expected.condensateLPerDay }} L of condensate a day.
+        Expected once clean: a split of {{ quantity(unitPlan.expected.cleanSplitK ?? 0, 'K') }} and
+        {{ quantity(unitPlan.expected.cleanCoolingKw ?? 0, 'kW') }} at this air; {{ quantity(unitPlan.expected.condensateLPerDay, 'L') }} of
+        condensate a day.
       </p>
       <div v-if="unitPlan.notReached.length > 0">
         <h3>Not reached</h3>
@@ -189,7 +195,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
       </div>
       <h3>To bear in mind</h3>
       <ul class="small">
-        <li v-for="warning in plan.warnings" :key="warning">{{ warning }}</li>
+        <li v-for="warning in plan.warnings" :key="warning">{{ sentence(warning) }}</li>
       </ul>
       <button class="tap" @click="showSteps = !showSteps">{{ showSteps ? 'Hide the steps' : `Show the ${unitPlan.steps.length} steps` }}</button>
       <ol v-if="showSteps" class="small">

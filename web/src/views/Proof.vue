@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
-import { assess, leftOut, partNames } from '@yastik/core'
+import { assess, leftOut, partNames, type ProofLine } from '@yastik/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import CustomerText from '../components/CustomerText.vue'
 import ProofBar from '../components/ProofBar.vue'
+import PsychroChart from '../components/PsychroChart.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
 import { verdictWords } from '../components/stages.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
 import { useJob } from '../stores/job.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
@@ -21,11 +23,11 @@ const whyDeclined = computed(() => {
   const scope = unitPlan.value?.decisions.find(({ topic }) => topic === 'scope')
   return [...(scope?.because ?? []), ...(unitPlan.value?.referrals.map(({ because }) => because) ?? [])].join('; ')
 })
+const design = computed(() => job.designFor(props.unitId))
 const proof = computed(() => {
-  const design = job.designFor(props.unitId)
-  if (!design || !unitPlan.value) return undefined
+  if (!design.value || !unitPlan.value) return undefined
   return assess({
-    design,
+    design: design.value,
     before: state.value.readings.before,
     after: state.value.readings.after,
     altitudeM: site.value?.altitudeM,
@@ -37,6 +39,22 @@ const proof = computed(() => {
 const left = computed(() => leftOut(state.value))
 /** What the customer is told: the plan's text, and what was left out on the day. */
 const told = computed(() => [unitPlan.value?.customerText ?? '', ...left.value.map((sentence) => `${sentence}.`)].join(' '))
+const { figure, unit, sentence } = useMeasures()
+/** Lines in the units of the person who reads them. */
+const lines = computed(() =>
+  (proof.value?.lines ?? []).map((line): ProofLine => {
+    const read = (value: number | undefined) => (value === undefined ? undefined : figure(value, line.unit))
+    return {
+      ...line,
+      unit: unit(line.unit),
+      before: read(line.before),
+      after: read(line.after),
+      expected: read(line.expected),
+      tolerance: read(line.tolerance),
+      expectedTolerance: read(line.expectedTolerance),
+    }
+  }),
+)
 const openSteps = computed(() => (state.value.steps ?? []).filter(({ id }) => state.value.progress[id]?.doneAtMs === undefined))
 
 async function handOver() {
@@ -54,9 +72,9 @@ async function handOver() {
   <div v-if="proof && unitPlan" class="stack">
     <div class="verdict" :class="proof.verdict" data-verdict>
       <span class="stamp">{{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}</span>
-      <p>{{ declined ? whyDeclined : proof.sentence }}</p>
+      <p>{{ sentence(declined ? whyDeclined : proof.sentence) }}</p>
     </div>
-    <table v-if="proof.lines.length > 0" class="ledger">
+    <table v-if="lines.length > 0" class="ledger">
       <thead>
         <tr>
           <th>What</th>
@@ -68,7 +86,7 @@ async function handOver() {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="line in proof.lines" :key="line.id" :data-line="line.id">
+        <tr v-for="line in lines" :key="line.id" :data-line="line.id">
           <td>
             <b>{{ line.what }}</b><br /><small>{{ line.unit }}</small>
           </td>
@@ -78,7 +96,12 @@ async function handOver() {
               ><br /><small>± {{ line.tolerance }}</small></template
             >
           </td>
-          <td class="number">{{ line.expected ?? '–' }}</td>
+          <td class="number">
+            {{ line.expected ?? '–'
+            }}<template v-if="line.expectedTolerance"
+              ><br /><small>± {{ line.expectedTolerance }}</small></template
+            >
+          </td>
           <td><ProofBar :line="line" /></td>
           <td>
             {{ line.verdict ? verdictWords[line.verdict] : '' }}<br /><small>{{ line.says }}</small>
@@ -86,6 +109,14 @@ async function handOver() {
         </tr>
       </tbody>
     </table>
+    <PsychroChart
+      v-if="design && (state.readings.before || state.readings.after)"
+      :design="design"
+      :before="state.readings.before"
+      :after="state.readings.after"
+      :altitude-m="site?.altitudeM"
+      :outdoor-c="site?.outdoorAir?.dryBulbC"
+    />
     <div class="two">
       <section class="stack">
         <h2>Before</h2>
@@ -115,7 +146,7 @@ async function handOver() {
     <section v-if="left.length > 0" data-left-out>
       <h3>Left out, or still out</h3>
       <ul>
-        <li v-for="sentence in left" :key="sentence">{{ sentence }}</li>
+        <li v-for="entry in left" :key="entry">{{ sentence(entry) }}</li>
       </ul>
     </section>
     <section class="due">

@@ -29,8 +29,10 @@ import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import NumberField from '../components/NumberField.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
 import UnitFormFields from '../components/UnitForm.vue'
 
+const { quantity, unit: unitName } = useMeasures()
 const props = defineProps<{ siteId?: string }>()
 const router = useRouter()
 const record = ref<SiteRecord>()
@@ -182,7 +184,7 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
               <b>{{ unit.name }}</b><br /><small><RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small>
             </td>
             <td>{{ familyNames[unit.family] }}</td>
-            <td class="number">{{ unit.design.ratedCoolingKw ?? '–' }} kW</td>
+            <td class="number">{{ unit.design.ratedCoolingKw === undefined ? '–' : quantity(unit.design.ratedCoolingKw, 'kW') }}</td>
             <td class="number">{{ unit.lastCleanedAt ? dayjs(unit.lastCleanedAt).format('D MMM YYYY') : 'never' }}</td>
             <td class="number">
               <button class="tap bare" @click="edit(unit)">Traits</button
@@ -256,8 +258,8 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
         ></label>
         <label class="field"><span>Altitude, m</span><NumberField v-model="form.site.altitudeM" name="altitude" /></label>
         <label class="field"
-          ><span>Outdoor air, °C</span
-          ><NumberField name="outdoor-c" :model-value="form.site.outdoorAir?.dryBulbC" @update:model-value="setOutdoor({ dryBulbC: $event })"
+          ><span>Outdoor air, {{ unitName('°C') }}</span
+          ><NumberField si="°C" name="outdoor-c" :model-value="form.site.outdoorAir?.dryBulbC" @update:model-value="setOutdoor({ dryBulbC: $event })"
         /></label>
         <label class="field"
           ><span>Outdoor humidity, %</span

@@ -1,0 +1,44 @@
+import { metric, type Measures } from '@yastik/core'
+import { asEntered, asRead, figureOf, sentenceOf, unitFor, type SiUnit } from './measures.ts'
+
+const imperial: Measures = { temperature: '°F', volume: 'gal', airflow: 'CFM', power: 'Btu/h' }
+
+describe('figures in a person’s units', () => {
+  // NIST SP 811, appendix B: °F = 1.8 °C + 32; 1 US gal = 3.785412 L; 1 ft³/min = 1.699011 m³/h; 1 Btu(IT)/h = 0.2930711 W.
+  it.each([
+    ['°C', 25, 77],
+    ['°C', -40, -40],
+    ['K', 10, 18],
+    ['L', 3.785412, 1],
+    ['L/min', 1.6, 0.42268],
+    ['m³/h', 1.699011, 1],
+    ['kW', 3.5, 11942.5],
+  ] as [SiUnit, number, number][])('%s: %d reads as %d, and back', (unit, stored, read) => {
+    expect(asRead(stored, unit, imperial) / read).toBeCloseTo(1, 4)
+    expect(asEntered(read, unit, imperial)).toBeCloseTo(stored, 3)
+    expect(asRead(stored, unit, metric)).toBe(stored)
+    expect(asEntered(stored, unit, metric)).toBe(stored)
+  })
+  it('have the decimals that they deserve', () => {
+    expect(figureOf(26.4, '°C', imperial)).toBe(79.5)
+    expect(figureOf(612, 'm³/h', imperial)).toBe(360)
+    expect(figureOf(3.47, 'kW', imperial)).toBe(11800)
+    expect(figureOf(8.4, 'L', imperial)).toBe(2.22)
+    expect(figureOf(0, 'L', imperial)).toBe(0)
+    expect(figureOf(8.4, 'L', metric)).toBe(8.4)
+  })
+  it('stand in sentences, and nothing else in them changes', () => {
+    expect(sentenceOf('About 8.4 L of wash water will come down; it fills to 3 % at most.', imperial)).toBe(
+      'About 2.22 gal of wash water will come down; it fills to 3 % at most.',
+    )
+    expect(sentenceOf('Make up 0.1 L of foam in 0.4 L of water (1:4), 12 LEDs, 3 kWh', imperial)).toBe(
+      'Make up 0.03 gal of foam in 0.11 gal of water (1:4), 12 LEDs, 3 kWh',
+    )
+    expect(sentenceOf('28 °C and 1.6 L/min', imperial)).toBe('82 °F and 0.42 gal/min')
+    const text = 'About 8.4 L at 26 °C'
+    expect(sentenceOf(text, metric)).toBe(text)
+  })
+  it('are named as they are read', () => {
+    expect((['°C', 'K', 'L/h', 'm³/h', 'kW'] as SiUnit[]).map((unit) => unitFor(unit, imperial))).toEqual(['°F', '°F', 'gal/h', 'CFM', 'Btu/h'])
+  })
+})

@@ -1,0 +1,71 @@
+// In which units does a person read and enter figures? The core stays SI; a well-kept package converts.
+import type { Measures } from '@yastik/core'
+import Qty from 'js-quantities'
+
+/** Kinds of quantity that people read differently, by the SI unit in which they are stored. */
+export type SiUnit = '°C' | 'K' | 'L' | 'L/min' | 'L/h' | 'm³/h' | 'kW'
+
+interface Reading {
+  /** How the package names the stored unit and the one that is read; and how it is written. */
+  readonly from: string
+  readonly to: string
+  readonly shown: string
+  /** Decimals that the stored figure's own decimals gain or lose. */
+  readonly digits: number
+}
+
+const asStored = (unit: SiUnit): Reading => ({ from: '', to: '', shown: unit, digits: 0 })
+
+function readingOf(unit: SiUnit, measures: Measures): Reading {
+  const gallons = measures.volume === 'gal'
+  const fahrenheit = measures.temperature === '°F'
+  switch (unit) {
+    case '°C':
+      return fahrenheit ? { from: 'tempC', to: 'tempF', shown: '°F', digits: 0 } : asStored(unit)
+    case 'K':
+      return fahrenheit ? { from: 'degC', to: 'degF', shown: '°F', digits: 0 } : asStored(unit)
+    case 'L':
+      return gallons ? { from: 'liter', to: 'gallon', shown: 'gal', digits: 1 } : asStored(unit)
+    case 'L/min':
+      return gallons ? { from: 'liter/min', to: 'gallon/min', shown: 'gal/min', digits: 1 } : asStored(unit)
+    case 'L/h':
+      return gallons ? { from: 'liter/hour', to: 'gallon/hour', shown: 'gal/h', digits: 1 } : asStored(unit)
+    case 'm³/h':
+      return measures.airflow === 'CFM' ? { from: 'm^3/hour', to: 'ft^3/min', shown: 'CFM', digits: 0 } : asStored(unit)
+    case 'kW':
+      return measures.power === 'Btu/h' ? { from: 'kW', to: 'btu/hour', shown: 'Btu/h', digits: -4 } : asStored(unit)
+  }
+}
+
+const units: readonly string[] = ['°C', 'K', 'L', 'L/min', 'L/h', 'm³/h', 'kW'] satisfies SiUnit[]
+export const isSiUnit = (unit: string): unit is SiUnit => units.includes(unit)
+
+/** The unit in which a person reads what is stored in `unit`. */
+export const unitFor = (unit: SiUnit, measures: Measures): string => readingOf(unit, measures).shown
+
+/** A stored figure as the person reads it, not rounded. */
+export function asRead(value: number, unit: SiUnit, measures: Measures): number {
+  const { from, to } = readingOf(unit, measures)
+  return from === '' ? value : Qty(value, from).to(to).scalar
+}
+
+/** A figure that the person entered, as it is stored. */
+export function asEntered(value: number, unit: SiUnit, measures: Measures): number {
+  const { from, to } = readingOf(unit, measures)
+  return from === '' ? value : Qty(value, to).to(from).scalar
+}
+
+const roundTo = (value: number, digits: number) =>
+  (digits < 0 ? Math.round(value / 10 ** -digits) * 10 ** -digits : Math.round(value * 10 ** digits) / 10 ** digits) + 0
+
+/** Figure without unit, with as many decimals as the stored one has, or what the change of unit asks for. */
+export function figureOf(value: number, unit: SiUnit, measures: Measures): number {
+  const decimals = (String(value).split('.')[1] ?? '').length
+  return roundTo(asRead(value, unit, measures), Math.min(6, decimals + readingOf(unit, measures).digits))
+}
+
+const inWords = /(\d+(?:\.\d+)?) (°C|L\/min|L\/h|L|m³\/h|kW)(?![\w/])/g
+
+/** A sentence in which quantities stand, with each as the person reads it. */
+export const sentenceOf = (text: string, measures: Measures): string =>
+  text.replace(inWords, (_, figure: string, unit: SiUnit) => `${figureOf(Number(figure), unit, measures)} ${unitFor(unit, measures)}`)
