@@ -1,12 +1,12 @@
 // What is the customer told in writing about one unit? Drafted in plain words from the decisions, to be sent or read aloud.
 import { inWords } from '../lookover/index.ts'
-import type { ChoiceOf, Decision, Facts, NotReached, Referral } from '../method/index.ts'
+import type { ChoiceOf, Decision, Facts, NotReached, Referral, Topic } from '../method/index.ts'
 import { familyNames, partNames } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { UnitJob } from './jobFile.ts'
 import type { PlannedMix } from './mixes.ts'
 
-const refereeNames: Record<Referral['to'], string> = {
+export const refereeNames: Record<Referral['to'], string> = {
   'refrigerant-technician': 'a licensed refrigerant technician',
   electrician: 'an electrician',
   plumber: 'a plumber or installer',
@@ -29,6 +29,21 @@ const rinseSentences: Record<ChoiceOf<'rinse'>, string> = {
   'pump-wand': 'Rinsed with clear water until the run-off was clear.',
   hose: 'Rinsed with clear water outdoors until the run-off was clear.',
 }
+
+/** Choices as they were agreed, perhaps by an earlier version of the rules. */
+type Agreed = Readonly<Partial<Record<Topic, string>>>
+
+/** What was done, in sentences for the customer, by the choices that were agreed. */
+export function workSentences(agreed: Agreed): string[] {
+  const scope = agreed.scope
+  if (scope === undefined || scope === 'decline') return ['Not cleaned on this visit.']
+  const rinse = agreed.rinse === undefined ? '' : rinseSentences[agreed.rinse as ChoiceOf<'rinse'>]
+  return [scopeSentences[scope as keyof typeof scopeSentences], ...(rinse === '' ? [] : [rinse])]
+}
+
+/** Said beforehand wherever a wheel was washed or taken out: it is usual, and it surprises. */
+export const speckSentence = 'A few specks at the first start are usual.'
+export const throwsSpecks = (agreed: Agreed): boolean => agreed.wheel === 'remove-and-wash' || agreed.wheel === 'wash-in-place'
 
 interface Told {
   readonly unit: UnitJob
@@ -58,12 +73,11 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
   const reentry = Math.max(0, ...mixes.map(({ product }) => product.label.reentryMin ?? 0))
   const said = [
     title,
-    scopeSentences[scope.choice as keyof typeof scopeSentences],
-    rinseSentences[facts.decided.rinse as ChoiceOf<'rinse'>],
+    ...workSentences(facts.decided),
     notReached.length > 0 ? `Not reached: ${notReached.map(({ part, because }) => `${partNames[part]} (${because})`).join('; ')}.` : '',
     findings.length > 0 ? `Found: ${findings.join(', ')}.` : '',
     ...calls,
-    facts.decided.wheel === 'remove-and-wash' || facts.decided.wheel === 'wash-in-place' ? 'A few specks at the first start are usual.' : '',
+    throwsSpecks(facts.decided) ? speckSentence : '',
     reentry > 0 ? `Please use the room again ${reentry} minutes after the work at the earliest.` : '',
     `Next: ${due.map(({ what, weeks }) => `${what.replaceAll('-', ' ')} in about ${Math.round(weeks)} weeks`).join(', ')}.`,
   ]

@@ -1,7 +1,7 @@
 // What can happen at a unit? Append-only events with an id made on the device, the device's clock, and who.
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
-import { amountUpTo, gradeSchema, identifier } from '../quantities/index.ts'
+import { amountUpTo, gradeSchema, identifier, shownName } from '../quantities/index.ts'
 import { complaintSchema, findingSchema, readingsSchema, soilKindSchema } from '../lookover/index.ts'
 import { partSchema } from '../units/index.ts'
 import { schools, topicSchema, type SchoolName } from '../method/index.ts'
@@ -21,7 +21,15 @@ const schoolNames = Object.keys(schools) as [SchoolName, ...SchoolName[]]
 /** What an event says, by type. */
 export const happeningSchema = z.discriminatedUnion('type', [
   closed({ type: z.literal('complaint-set'), unitId, complaint: complaintSchema, present }),
-  closed({ type: z.literal('grade-set'), unitId, part: partSchema, grade: gradeSchema.nullable(), kinds: z.array(soilKindSchema).max(10) }),
+  closed({
+    type: z.literal('grade-set'),
+    unitId,
+    part: partSchema,
+    grade: gradeSchema.nullable(),
+    kinds: z.array(soilKindSchema).max(10),
+    /** As it is after the work; without it, as it was found. */
+    when: z.literal('after').optional(),
+  }),
   closed({ type: z.literal('finding-set'), unitId, finding: findingSchema, present }),
   closed({ type: z.literal('reading-taken'), unitId, when: z.literal(['before', 'after']), readings: readingsSchema }),
   closed({
@@ -63,7 +71,16 @@ export const happeningSchema = z.discriminatedUnion('type', [
   closed({ type: z.literal('step-done'), unitId, stepId }),
   closed({ type: z.literal('note'), unitId, text: z.string().trim().min(1).max(2000) }),
   /** The picture itself is stored beside the log, under this id. */
-  closed({ type: z.literal('photo-taken'), unitId, photoId: z.uuid(), stepId: stepId.optional() }),
+  closed({
+    type: z.literal('photo-taken'),
+    unitId,
+    photoId: z.uuid(),
+    stepId: stepId.optional(),
+    /** Of a part as it was found, or after the work. */
+    of: closed({ part: partSchema, when: z.literal(['before', 'after']) }).optional(),
+  }),
+  /** The customer has signed; the signature is a picture as photographs are. */
+  closed({ type: z.literal('signed'), unitId, photoId: z.uuid(), name: shownName }),
   /** The owner's word that the unit may go on although `short` fasteners of this kind stay out. */
   closed({
     type: z.literal('exception-written'),
@@ -81,6 +98,10 @@ export type Happening = z.infer<typeof happeningSchema>
 
 /** Clocks that are farther off than ten years are no clocks. */
 const farthestMs = 10 * 366 * 86_400_000
+
+/** The picture that an event speaks of, if any: it is stored before the event. */
+export const photoIdOf = (happening: Happening): string | undefined =>
+  happening.type === 'photo-taken' || happening.type === 'signed' ? happening.photoId : undefined
 
 export const eventSchema = closed({
   id: z.uuid(),

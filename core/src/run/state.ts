@@ -55,10 +55,12 @@ function apply(unit: UnitState, event: JobEvent): void {
     case 'complaint-set':
       unit.complaints = withOrWithout(unit.complaints, happening.complaint, happening.present)
       return
-    case 'grade-set':
-      if (happening.grade === null) delete unit.grades[happening.part]
-      else unit.grades[happening.part] = { grade: happening.grade, ...(happening.kinds.length > 0 ? { kinds: happening.kinds } : {}) }
+    case 'grade-set': {
+      const grades = happening.when === 'after' ? unit.gradesAfter : unit.grades
+      if (happening.grade === null) delete grades[happening.part]
+      else grades[happening.part] = { grade: happening.grade, ...(happening.kinds.length > 0 ? { kinds: happening.kinds } : {}) }
       return
+    }
     case 'finding-set':
       unit.findings = withOrWithout(unit.findings, happening.finding, happening.present)
       return
@@ -112,7 +114,11 @@ function apply(unit: UnitState, event: JobEvent): void {
         atMs,
         eventId: id,
         ...(happening.stepId === undefined ? {} : { stepId: happening.stepId }),
+        ...(happening.of === undefined ? {} : { of: happening.of }),
       })
+      return
+    case 'signed':
+      unit.signed = { photoId: happening.photoId, name: happening.name, atMs }
       return
     case 'exception-written': {
       const { item, kind, short, text } = happening

@@ -2,6 +2,7 @@
 import type { Complaint, Finding, Grades, Readings } from '../lookover/index.ts'
 import type { SchoolName, Topic } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
+import type { Part } from '../units/index.ts'
 import type { Verdict } from './event.ts'
 
 export interface StepState {
@@ -30,6 +31,7 @@ export interface Pause {
 export interface TakenPhoto {
   photoId: string
   stepId?: string
+  of?: { part: Part; when: 'before' | 'after' }
   by: number
   atMs: number
   eventId: string
@@ -66,6 +68,8 @@ export interface TrayItem {
 export interface UnitState {
   complaints: Complaint[]
   grades: Grades
+  /** As the parts are after the work, where somebody looked. */
+  gradesAfter: Grades
   findings: Finding[]
   readings: { before?: Readings; after?: Readings }
   schools: Partial<Record<SchoolName, string>>
@@ -84,6 +88,7 @@ export interface UnitState {
   pauses: Pause[]
   photos: TakenPhoto[]
   notes: { text: string; atMs: number; by: number; eventId: string }[]
+  signed?: { photoId: string; name: string; atMs: number }
   handedOver?: { verdict: Verdict; atMs: number; by: number; customerText?: string }
   /** Events that are on record but do not count, and why. */
   held: { eventId: string; because: string[] }[]
@@ -92,6 +97,7 @@ export interface UnitState {
 export const emptyUnitState = (): UnitState => ({
   complaints: [],
   grades: {},
+  gradesAfter: {},
   findings: [],
   readings: {},
   schools: {},

@@ -24,13 +24,20 @@ export const measuresSchema = closed({
   power: z.literal(['kW', 'Btu/h']),
 })
 export type Measures = z.infer<typeof measuresSchema>
+export const customary: Measures = { temperature: '°F', volume: 'gal', airflow: 'CFM', power: 'Btu/h' }
 export const metric: Measures = { temperature: '°C', volume: 'L', airflow: 'm³/h', power: 'kW' }
 
 export const meSchema = closed({ id: z.int(), name: z.string(), role: z.literal(roles), firm: z.string(), measures: measuresSchema })
 export type Me = z.infer<typeof meSchema>
 
 /** What a person fills in about a site. */
-export const siteFormSchema = closed({ site: siteSchema, address: z.string().trim().max(300), contact: z.string().trim().max(200) })
+export const siteFormSchema = closed({
+  site: siteSchema,
+  address: z.string().trim().max(300),
+  contact: z.string().trim().max(200),
+  /** In which units the customer reads figures in reports; metric where nothing is said. */
+  customerUnits: z.literal(['metric', 'us']).optional(),
+})
 export type SiteForm = z.infer<typeof siteFormSchema>
 export const siteSaveSchema = closed({ ...siteFormSchema.shape, version })
 

@@ -4,6 +4,7 @@ import {
   coolingBy,
   eventSchema,
   linesOf,
+  photoIdOf,
   progressOf,
   sayFaultLine,
   stageOf,
@@ -49,7 +50,7 @@ export async function storeEvents(sequelize: Sequelize, job: Job, user: User, se
     return 'because' in event ? [] : [event]
   })
   const missing = await photosMissing(parsed, job, within)
-  const good = parsed.filter(({ happening }) => happening.type !== 'photo-taken' || !missing.has(happening.photoId))
+  const good = parsed.filter(({ happening }) => !missing.has(photoIdOf(happening) ?? ''))
   refused.push(
     ...parsed.filter((event) => !good.includes(event)).map(({ id }) => ({ id, because: 'the photograph of this event was not sent before it' })),
   )
@@ -85,7 +86,7 @@ const inTransaction = <T>(sequelize: Sequelize, within: Transaction | undefined,
 
 /** Ids of photographs that events speak of and this job does not have. */
 async function photosMissing(events: readonly JobEvent[], job: Job, transaction?: Transaction): Promise<ReadonlySet<string>> {
-  const wanted = events.flatMap(({ happening }) => (happening.type === 'photo-taken' ? [happening.photoId] : []))
+  const wanted = events.flatMap(({ happening }) => photoIdOf(happening) ?? [])
   if (wanted.length === 0) return new Set()
   const found = await Photo.findAll({ where: { id: { [Op.in]: wanted }, jobId: job.id }, attributes: ['id'], transaction })
   const known = new Set(found.map(({ id }) => id))

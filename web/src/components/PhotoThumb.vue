@@ -8,7 +8,7 @@ import { onBeforeUnmount, ref, watch } from 'vue'
 import { NoAnswer } from '../api/client.ts'
 import { previewFor } from '../offline/photos.ts'
 
-const props = defineProps<{ photoId: string; jobId: string; unitId: string; says: string }>()
+const props = defineProps<{ photoId: string; jobId: string; unitId: string; says: string; /** As large as its place. */ wide?: boolean }>()
 const source = ref('')
 const isOpen = ref(false)
 /** The whole picture needs the server; without one the preview has to do. */
@@ -36,7 +36,7 @@ function open() {
 </script>
 
 <template>
-  <button class="thumb" :aria-label="`Photograph: ${says}`" :data-photo="photoId" @click="open">
+  <button class="thumb" :class="{ wide }" :aria-label="`Photograph: ${says}`" :data-photo="photoId" @click="open">
     <img v-if="source" :src="source" :alt="says" /><small v-else>not on this device yet</small>
   </button>
   <ElDialog v-model="isOpen" :title="says" width="min(60rem, 94vw)">
@@ -53,6 +53,13 @@ function open() {
   background: var(--paper-deep);
   cursor: pointer;
   overflow: hidden;
+}
+.thumb.wide {
+  width: 100%;
+  height: 15rem;
+}
+.thumb.wide img {
+  object-fit: contain;
 }
 .thumb img {
   width: 100%;

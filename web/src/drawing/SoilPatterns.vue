@@ -1,13 +1,8 @@
 <script setup lang="ts">
 // Hatching for soil, denser with the grade; waves for wet; sparse dots for "not seen yet". Never colour.
+import { hatchAngle, hatches } from './hatches.ts'
+
 defineProps<{ prefix: string }>()
-// Width of a cell, and the strength of its two sets of lines; grades 3 and 4 are cross-hatched.
-const hatches = [
-  { grade: 1, gap: 15, line: 1.1, cross: 0 },
-  { grade: 2, gap: 9, line: 1.1, cross: 0 },
-  { grade: 3, gap: 5.5, line: 1.5, cross: 0.7 },
-  { grade: 4, gap: 3.4, line: 1.9, cross: 1.5 },
-]
 </script>
 
 <template>
@@ -19,7 +14,7 @@ const hatches = [
       :width="gap"
       :height="gap"
       patternUnits="userSpaceOnUse"
-      patternTransform="rotate(38)"
+      :patternTransform="`rotate(${hatchAngle})`"
     >
       <line x1="0" y1="0" x2="0" :y2="gap" stroke="var(--ink)" :stroke-width="line" />
       <line v-if="cross > 0" x1="0" y1="0" :x2="gap" y2="0" stroke="var(--ink)" :stroke-width="cross" />

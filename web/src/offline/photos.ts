@@ -1,6 +1,6 @@
 // Where do photographs wait until the server has them, and how are they looked at without a signal? In the browser's own database.
 import { Fault, photoLimits } from '@yastik/core'
-import { ask } from '../api/client.ts'
+import { ask, isNoJudgement } from '../api/client.ts'
 import { onThisDevice, type KeptPhoto } from './database.ts'
 
 const previewPx = 480
@@ -53,4 +53,16 @@ export async function previewFor(photo: { photoId: string; jobId: string; unitId
   const preview = await ask<Blob>('GET', `/api/photos/${photo.photoId}?size=small`)
   await database.put('photos', { ...photo, preview, atMs: Date.now() })
   return preview
+}
+
+/** The picture as large as it can be had: whole from this device or the server, else its preview; undefined where it is nowhere. */
+export async function pictureFor(photo: { photoId: string; jobId: string; unitId: string }): Promise<Blob | undefined> {
+  const kept = await (await onThisDevice()).get('photos', photo.photoId)
+  if (kept?.whole) return kept.whole
+  try {
+    return await ask<Blob>('GET', `/api/photos/${photo.photoId}`)
+  } catch (error) {
+    if (isNoJudgement(error) || (error instanceof Fault && error.code === 'not-there')) return kept?.preview
+    throw error
+  }
 }

@@ -1,5 +1,5 @@
 // How does what waits on this device get to the server? Steps first, in batches, then photographs, each before the event that speaks of it.
-import { Fault, sayFaultLine, type EventReceipt, type JobEvent } from '@yastik/core'
+import { Fault, photoIdOf, sayFaultLine, type EventReceipt, type JobEvent } from '@yastik/core'
 import { ask, isNoJudgement } from '../api/client.ts'
 import { measureClock } from '../api/clock.ts'
 import type { KeptPhoto } from './database.ts'
@@ -32,7 +32,7 @@ export async function sendAll(jobId: string, by: number, watcher?: Watcher): Pro
     const events = await own()
     const photos = await photosOf(jobId, events)
     const held = new Set(photos.map(({ photoId }) => photoId))
-    const batch = events.filter(({ happening }) => happening.type !== 'photo-taken' || !held.has(happening.photoId)).slice(0, mostAtOnce)
+    const batch = events.filter(({ happening }) => !held.has(photoIdOf(happening) ?? '')).slice(0, mostAtOnce)
     // Steps go before pictures, which are large.
     if (batch.length > 0) reasons.push(...(await sendBatch(jobId, batch, watcher)))
     else if (photos.length > 0) reasons.push(...(await sendOnePhoto(photos[0], events, watcher)))
@@ -42,7 +42,7 @@ export async function sendAll(jobId: string, by: number, watcher?: Watcher): Pro
 
 /** Photographs that wait and that these events speak of. */
 async function photosOf(jobId: string, events: readonly JobEvent[]): Promise<KeptPhoto[]> {
-  const spokenOf = new Set(events.flatMap(({ happening }) => (happening.type === 'photo-taken' ? [happening.photoId] : [])))
+  const spokenOf = new Set(events.flatMap(({ happening }) => photoIdOf(happening) ?? []))
   return spokenOf.size === 0 ? [] : (await photosWaiting(jobId)).filter(({ photoId }) => spokenOf.has(photoId))
 }
 
@@ -61,7 +61,7 @@ async function sendOnePhoto(photo: KeptPhoto, events: readonly JobEvent[], watch
     return []
   } catch (error) {
     if (!(error instanceof Fault) || isNoJudgement(error) || error.code === 'not-signed-in') throw error
-    const ids = events.filter(({ happening }) => happening.type === 'photo-taken' && happening.photoId === photo.photoId).map(({ id }) => id)
+    const ids = events.filter(({ happening }) => photoIdOf(happening) === photo.photoId).map(({ id }) => id)
     watcher?.turnedDown(ids)
     await watcher?.keep()
     await forget(ids)

@@ -32,6 +32,8 @@ import { useSession } from './session.ts'
 
 type WithoutUnit<T> = T extends unknown ? Omit<T, 'unitId'> : never
 export type UnitHappening = WithoutUnit<Happening>
+/** What a photograph shows: a step, or a part before or after. */
+export type PhotoOf = Pick<Extract<Happening, { type: 'photo-taken' }>, 'stepId' | 'of'>
 
 const retryMs = 4000
 
@@ -136,13 +138,15 @@ export const useJob = defineStore('job', () => {
     void send()
   }
 
-  /** Keeps a photograph of a step on this device and notes it in the log; both go to the server when it answers. @throws Fault `not-a-photo`. */
-  async function addPhoto(unitId: string, file: File, stepId?: string): Promise<void> {
+  /** Keeps a picture on this device and notes it in the log; both go to the server when it answers. @throws Fault `not-a-photo`. */
+  async function addPicture(unitId: string, file: File, happening: (photoId: string) => UnitHappening): Promise<void> {
     if (!record.value) throw new Error('no job is open')
     const photoId = newId()
     await keepPhoto({ photoId, jobId: record.value.id, unitId }, file)
-    await add(unitId, { type: 'photo-taken', photoId, ...(stepId === undefined ? {} : { stepId }) })
+    await add(unitId, happening(photoId))
   }
+  const addPhoto = (unitId: string, file: File, of: PhotoOf) => addPicture(unitId, file, (photoId) => ({ type: 'photo-taken', photoId, ...of }))
+  const sign = (unitId: string, file: File, name: string) => addPicture(unitId, file, (photoId) => ({ type: 'signed', photoId, name }))
 
   const undoable = (unitId: string): JobEvent | undefined => (session.me ? lastUndoable(events.value, unitId, session.me.id) : undefined)
 
@@ -276,6 +280,7 @@ export const useJob = defineStore('job', () => {
     close,
     add,
     addPhoto,
+    sign,
     undo,
     undoable,
     send,

@@ -26,7 +26,7 @@ import LedgerShortfall from '../components/LedgerShortfall.vue'
 import PartsTray from '../components/PartsTray.vue'
 import PauseBar from '../components/PauseBar.vue'
 import SameStepTwice from '../components/SameStepTwice.vue'
-import StepPhotos from '../components/StepPhotos.vue'
+import PhotoSlot from '../components/PhotoSlot.vue'
 import { useKeys } from '../components/keys.ts'
 import { useNow } from '../components/useNow.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
@@ -183,12 +183,12 @@ useKeys([
         </p>
         <p v-if="step.how" class="how">{{ sentence(step.how) }}</p>
         <p v-if="whose.length > 0" class="how" data-whose>{{ whose.join(', ') }}</p>
-        <StepPhotos
+        <PhotoSlot
           v-if="step.photo || step.takesOff || photosOf(step.id).length > 0"
           :key="step.id"
           :job-id="jobId"
           :unit-id="unitId"
-          :step-id="step.id"
+          :subject="{ stepId: step.id }"
           :photos="photosOf(step.id)"
           :wanted="step.photo"
           :name-of="nameOf"

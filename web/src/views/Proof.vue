@@ -4,6 +4,7 @@ import { assess, leftOut, partNames, type ProofLine } from '@yastik/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import CustomerText from '../components/CustomerText.vue'
+import PartsAfter from '../components/PartsAfter.vue'
 import ProofBar from '../components/ProofBar.vue'
 import PsychroChart from '../components/PsychroChart.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
@@ -137,6 +138,7 @@ async function handOver() {
         />
       </section>
     </div>
+    <PartsAfter v-if="!declined" :job-id="jobId" :unit-id="unitId" />
     <section v-if="unitPlan.notReached.length > 0">
       <h3>Not reached</h3>
       <ul>
@@ -168,7 +170,8 @@ async function handOver() {
       >
         Hand over as {{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}
       </button>
-      <RouterLink v-else class="tap" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</RouterLink>
+      <RouterLink class="tap" :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</RouterLink>
+      <RouterLink v-if="state.handedOver" class="tap" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</RouterLink>
     </div>
     <div v-if="refused.length > 0" class="refused" role="alert">
       <b>Not handed over yet:</b>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // The record of one unit on one job, event by event.
-import { effective, gradeNames, inOrder, inWords, partNames, timeOf, topicNames, type Happening, type JobEvent } from '@yastik/core'
+import { effective, gradeNames, inOrder, inWords, partNames, photoIdOf, timeOf, topicNames, type Happening, type JobEvent } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import CustomerText from '../components/CustomerText.vue'
 import PhotoThumb from '../components/PhotoThumb.vue'
 import ReferralNote from '../components/ReferralNote.vue'
@@ -27,7 +28,7 @@ function says(happening: Happening): string {
     case 'complaint-set':
       return `complaint ${happening.present ? '' : 'withdrawn: '}${inWords(happening.complaint)}`
     case 'grade-set':
-      return `${partNames[happening.part]}: ${happening.grade === null ? 'not graded' : `grade ${happening.grade}, ${gradeNames[happening.grade]}`}${happening.kinds.length > 0 ? ` (${happening.kinds.map(inWords).join(', ')})` : ''}`
+      return `${partNames[happening.part]}${happening.when === 'after' ? ', afterwards' : ''}: ${happening.grade === null ? 'not graded' : `grade ${happening.grade}, ${gradeNames[happening.grade]}`}${happening.kinds.length > 0 ? ` (${happening.kinds.map(inWords).join(', ')})` : ''}`
     case 'finding-set':
       return `finding ${happening.present ? '' : 'withdrawn: '}${inWords(happening.finding)}`
     case 'reading-taken':
@@ -61,7 +62,9 @@ function says(happening: Happening): string {
     case 'resumed':
       return 'went on'
     case 'photo-taken':
-      return `photograph${happening.stepId ? ` at: ${titleOf(happening.stepId)}` : ''}`
+      return `photograph${happening.stepId ? ` at: ${titleOf(happening.stepId)}` : happening.of ? ` of the ${partNames[happening.of.part]}, ${happening.of.when}` : ''}`
+    case 'signed':
+      return `signed by ${happening.name}`
     case 'exception-written':
       return `may stay out: ${happening.short} × ${happening.kind} of ${happening.item} — ${happening.text}`
     case 'handed-over':
@@ -99,8 +102,8 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
             <td>
               {{ says(event.happening)
               }}<PhotoThumb
-                v-if="event.happening.type === 'photo-taken'"
-                :photo-id="event.happening.photoId"
+                v-if="photoIdOf(event.happening)"
+                :photo-id="photoIdOf(event.happening)!"
                 :job-id="jobId"
                 :unit-id="unitId"
                 :says="says(event.happening)"
@@ -114,6 +117,7 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
       </table>
     </section>
     <aside class="stack">
+      <RouterLink class="tap no-print" :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</RouterLink>
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly />
       <template v-if="unitPlan">
         <ReferralNote :referrals="unitPlan.referrals" />

@@ -59,7 +59,8 @@ async function load() {
   }
   try {
     record.value = await ask<SiteRecord>('GET', `/api/sites/${props.siteId}`)
-    form.value = copyOf({ site: record.value.site, address: record.value.address, contact: record.value.contact })
+    const { site, address, contact, customerUnits } = record.value
+    form.value = copyOf({ site, address, contact, ...(customerUnits ? { customerUnits } : {}) })
     picked.value = record.value.units.map(({ id }) => id)
     crew.value = await ask<CrewRecord[]>('GET', '/api/crew')
     if (crewIds.value.length === 0) crewIds.value = crew.value.slice(0, 2).map(({ id }) => id)
@@ -251,6 +252,26 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
         <label class="field"><span>Name</span><ElInput v-model="form.site.name" name="site-name" required /></label>
         <label class="field"><span>Address</span><ElInput v-model="form.address" name="address" /></label>
         <label class="field"><span>Contact, keys, hours</span><ElInput v-model="form.contact" name="contact" /></label>
+        <div class="field" role="radiogroup" aria-label="Units in the customer’s report">
+          <span>Units in the customer’s report</span>
+          <div class="chips">
+            <button
+              v-for="[value, says] in [
+                ['metric', '°C, L, kW'],
+                ['us', '°F, gal, Btu/h'],
+              ] as const"
+              :key="value"
+              type="button"
+              class="tap"
+              role="radio"
+              :aria-checked="(form.customerUnits ?? 'metric') === value"
+              :data-customer-units="value"
+              @click="form.customerUnits = value"
+            >
+              {{ says }}
+            </button>
+          </div>
+        </div>
         <label class="field"
           ><span>Setting</span
           ><ElSelect v-model="form.site.setting"

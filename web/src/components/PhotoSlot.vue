@@ -1,16 +1,16 @@
 <script setup lang="ts">
-// The photographs of a step: those taken, and a slot for the next one.
+// Photographs of a step, or of a part: those taken, and a slot for the next one.
 import type { TakenPhoto } from '@yastik/core'
 import dayjs from 'dayjs'
 import { ref } from 'vue'
-import { useJob } from '../stores/job.ts'
+import { useJob, type PhotoOf } from '../stores/job.ts'
 import FaultNote from './FaultNote.vue'
 import PhotoThumb from './PhotoThumb.vue'
 
 const props = defineProps<{
   jobId: string
   unitId: string
-  stepId: string
+  subject: PhotoOf
   photos: readonly TakenPhoto[]
   wanted?: string
   nameOf: (id: number) => string
@@ -26,7 +26,7 @@ async function take(event: Event) {
   error.value = undefined
   busy.value = true
   try {
-    for (const file of files) await job.addPhoto(props.unitId, file, props.stepId)
+    for (const file of files) await job.addPhoto(props.unitId, file, props.subject)
   } catch (caught) {
     error.value = caught
   } finally {

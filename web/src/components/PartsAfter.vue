@@ -1,0 +1,88 @@
+<script setup lang="ts">
+// Part by part: as it was found, as it is now, and how both looked.
+import { allGrades, gradeLooks, gradeNames, partNames, partsOf, type Grade, type Part } from '@yastik/core'
+import { computed } from 'vue'
+import { useJob } from '../stores/job.ts'
+import PhotoSlot from './PhotoSlot.vue'
+
+const props = defineProps<{ jobId: string; unitId: string }>()
+const job = useJob()
+const unit = computed(() => job.unitFor(props.unitId)!)
+const state = computed(() => job.stateFor(props.unitId))
+const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
+const parts = computed(() => partsOf[unit.value.family].filter((part) => state.value.grades[part] !== undefined))
+const photosOf = (part: Part, when: 'before' | 'after') => state.value.photos.filter(({ of }) => of?.part === part && of.when === when)
+const before = (part: Part) => state.value.grades[part]!.grade
+const after = (part: Part) => state.value.gradesAfter[part]?.grade
+const set = (part: Part, grade: Grade) =>
+  job.add(props.unitId, { type: 'grade-set', part, grade: after(part) === grade ? null : grade, kinds: [], when: 'after' })
+</script>
+
+<template>
+  <section v-if="parts.length > 0" class="stack" data-parts-after>
+    <h2>Part by part <small>as it was found, and as it is now</small></h2>
+    <ul class="plain">
+      <li v-for="part in parts" :key="part" class="part" :data-part-after="part">
+        <div class="name">
+          <b>{{ partNames[part] }}</b>
+          <small>found: {{ before(part) }} {{ gradeNames[before(part)] }}</small>
+        </div>
+        <div class="grades" role="radiogroup" :aria-label="`${partNames[part]}, now`">
+          <button
+            v-for="grade in allGrades"
+            :key="grade"
+            class="tap"
+            role="radio"
+            :aria-checked="after(part) === grade"
+            :title="gradeLooks(part)[grade]"
+            :data-after-grade="grade"
+            @click="set(part, grade)"
+          >
+            {{ grade }} <small>{{ gradeNames[grade] }}</small>
+          </button>
+        </div>
+        <div class="photos">
+          <div v-for="when in ['before', 'after'] as const" :key="when">
+            <small>{{ when }}</small>
+            <PhotoSlot :job-id="jobId" :unit-id="unitId" :subject="{ of: { part, when } }" :photos="photosOf(part, when)" :name-of="nameOf" />
+          </div>
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.part {
+  display: grid;
+  grid-template-columns: 10rem minmax(0, 1fr) auto;
+  gap: 0.6rem 1.4rem;
+  align-items: center;
+  border-top: var(--rule-width) solid var(--rule);
+  padding: 0.5rem 0;
+}
+.name {
+  display: flex;
+  flex-direction: column;
+}
+.grades {
+  display: flex;
+  flex-wrap: wrap;
+}
+.grades .tap {
+  margin-left: calc(-1 * var(--rule-width));
+  min-width: 4.4rem;
+}
+.grades [aria-checked='true'] small {
+  color: inherit;
+}
+.photos {
+  display: flex;
+  gap: 1.2rem;
+}
+@media (max-width: 900px) {
+  .part {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

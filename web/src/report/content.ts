@@ -1,0 +1,168 @@
+// What does a customer read in the report on one unit? Everything in words and in the customer's units; how it is laid out is for paper and screen.
+import {
+  assess,
+  customary,
+  familyNames,
+  gradeNames,
+  knownDesign,
+  leftOut,
+  metric,
+  partNames,
+  partsOf,
+  refereeNames,
+  speckSentence,
+  throwsSpecks,
+  workSentences,
+  type Family,
+  type Grades,
+  type JobRecord,
+  type Measures,
+  type Part,
+  type Proof,
+  type UnitPlan,
+  type UnitRecord,
+  type UnitState,
+} from '@yastik/core'
+import dayjs from 'dayjs'
+import { figureOf, isSiUnit, sentenceOf, unitFor } from '../measures/measures.ts'
+
+export interface ReportContent {
+  readonly title: string
+  readonly firm: string
+  readonly unit: string
+  readonly family: Family
+  readonly facts: readonly { readonly what: string; readonly says: string }[]
+  readonly verdict: { readonly stamp: string; readonly sentence: string }
+  readonly gradesBefore: Grades
+  readonly gradesAfter: Grades
+  readonly parts: readonly { readonly part: string; readonly before: string; readonly after: string }[]
+  readonly readings: readonly { readonly what: string; readonly before: string; readonly after: string; readonly clean: string }[]
+  readonly photos: readonly { readonly part: string; readonly before?: string; readonly after?: string }[]
+  /** Headed lists of sentences, in order; none is empty. */
+  readonly sections: readonly { readonly heading: string; readonly sentences: readonly string[] }[]
+  readonly signed?: { readonly photoId: string; readonly says: string }
+  readonly foot: string
+}
+
+export interface ReportInput {
+  readonly firm: string
+  readonly record: JobRecord
+  readonly unit: UnitRecord
+  readonly state: UnitState
+  readonly plan: UnitPlan
+}
+
+const stamps = { proved: 'Proved', partly: 'Partly proved', 'not-proved': 'Not proved' } as const
+const nothing = '–'
+
+export function reportContent({ firm, record, unit, state, plan }: ReportInput): ReportContent {
+  const measures = record.site.customerUnits === 'us' ? customary : metric
+  const say = (text: string) => sentenceOf(text, measures)
+  const declined = state.agreed.scope === 'decline'
+  const { site } = record.site
+  const proof = assess({
+    design: knownDesign(unit.family, unit.design).design,
+    before: state.readings.before,
+    after: state.readings.after,
+    altitudeM: site.altitudeM,
+    outdoorC: site.outdoorAir?.dryBulbC,
+    notReached: plan.notReached,
+    referrals: plan.referrals,
+  })
+  const crew = record.crew.map(({ name }) => name).join(', ')
+  const at = state.handedOver?.atMs
+  return {
+    title: 'Cleaning report',
+    firm,
+    unit: unit.name,
+    family: unit.family,
+    facts: [
+      { what: 'Place', says: [site.name, record.site.address].filter((text) => text !== '').join(', ') },
+      { what: 'Unit', says: `${unit.name}, ${familyNames[unit.family]}` },
+      { what: 'Day', says: dayjs(at ?? record.onDate).format('D MMMM YYYY') },
+      { what: 'By', says: crew },
+    ],
+    verdict: declined
+      ? { stamp: 'Not cleaned', sentence: say(workSentences(state.agreed)[0]) }
+      : { stamp: stamps[proof.verdict], sentence: say(proof.sentence) },
+    gradesBefore: state.grades,
+    gradesAfter: state.gradesAfter,
+    parts: partsIn(unit.family, state),
+    readings: declined ? [] : readingsIn(proof, measures),
+    photos: photosIn(unit.family, state),
+    sections: sectionsOf(record, state, plan).map(({ heading, sentences }) => ({ heading, sentences: sentences.map(say) })),
+    ...(state.signed
+      ? { signed: { photoId: state.signed.photoId, says: `${state.signed.name}, ${dayjs(state.signed.atMs).format('D MMMM YYYY, HH:mm')}` } }
+      : {}),
+    foot: 'Local codes, the maker’s manual and licensed practice come before anything written here.',
+  }
+}
+
+const gradeWords = (grades: Grades, part: Part): string => {
+  const grade = grades[part]?.grade
+  return grade === undefined ? nothing : `${grade} ${gradeNames[grade]}`
+}
+
+const partsIn = (family: Family, { grades, gradesAfter }: UnitState): ReportContent['parts'] =>
+  partsOf[family]
+    .filter((part) => grades[part] || gradesAfter[part])
+    .map((part) => ({ part: partNames[part], before: gradeWords(grades, part), after: gradeWords(gradesAfter, part) }))
+
+function readingsIn({ lines }: Proof, measures: Measures): ReportContent['readings'] {
+  return lines
+    .filter(({ id }) => id !== 'sensible' && id !== 'latent')
+    .map(({ what, unit, before, after, expected, tolerance }) => {
+      const read = (value: number | undefined) => (value === undefined ? undefined : isSiUnit(unit) ? figureOf(value, unit, measures) : value)
+      const name = isSiUnit(unit) ? unitFor(unit, measures) : unit
+      const full = (value: number | undefined, more = '') => (value === undefined ? nothing : `${read(value)}${more} ${name}`)
+      return { what, before: full(before), after: full(after, tolerance ? ` ± ${read(tolerance)}` : ''), clean: full(expected) }
+    })
+}
+
+function photosIn(family: Family, { photos }: UnitState): ReportContent['photos'] {
+  const latest = (part: Part, when: 'before' | 'after') => photos.findLast(({ of }) => of?.part === part && of.when === when)?.photoId
+  return partsOf[family].flatMap((part) => {
+    const [before, after] = [latest(part, 'before'), latest(part, 'after')]
+    if (before === undefined && after === undefined) return []
+    return [{ part: partNames[part], ...(before === undefined ? {} : { before }), ...(after === undefined ? {} : { after }) }]
+  })
+}
+
+function sectionsOf(record: JobRecord, state: UnitState, plan: UnitPlan): { heading: string; sentences: string[] }[] {
+  const declined = state.agreed.scope === 'decline'
+  const product = (id: string) => record.products.find((entry) => entry.id === id)
+  const used = plan.mixes.map(({ productId, part, dilution }) => {
+    const on = part === 'coilFace' ? 'coil' : part === 'condenserFace' ? 'outdoor coil' : partNames[part]
+    return `${product(productId)?.name ?? productId} on the ${on}${dilution > 0 ? `, one part in ${dilution} parts of water` : ''}.`
+  })
+  const reentryMin = Math.max(0, ...plan.mixes.map(({ productId }) => product(productId)?.label.reentryMin ?? 0))
+  const notes = [
+    ...(throwsSpecks(state.agreed) ? [`${speckSentence} Let it run until they stop.`] : []),
+    ...(state.agreed.rinse === 'condensate' ? ['Let the unit cool today: the water it makes carries the foam off.'] : []),
+    ...(reentryMin > 0 ? [`Please use the room again ${reentryMin} minutes after the work at the earliest.`] : []),
+  ]
+  const all = [
+    { heading: 'What was done', sentences: [...workSentences(state.agreed), ...(declined ? [] : used)] },
+    {
+      heading: 'Not reached, left out or still out',
+      sentences: [
+        ...plan.notReached.map(({ part, because }) => `${capital(partNames[part])}: ${because}.`),
+        ...leftOut(state).map((sentence) => `${sentence}.`),
+      ],
+    },
+    { heading: 'Please have it seen to', sentences: plan.referrals.map(({ to, because }) => `${capital(refereeNames[to])}: ${because}.`) },
+    { heading: 'Good to know', sentences: declined ? [] : notes },
+    {
+      heading: 'Due next',
+      sentences: declined
+        ? []
+        : plan.due.map(({ what, weeks, low, high }) => {
+            const span = low === undefined || high === undefined ? '' : ` (${low} to ${high})`
+            return `${capital(what.replaceAll('-', ' '))}: in about ${weeks} weeks${span}.`
+          }),
+    },
+  ]
+  return all.filter(({ sentences }) => sentences.length > 0)
+}
+
+const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`

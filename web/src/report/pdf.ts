@@ -1,0 +1,240 @@
+// How does the report become a PDF? Tagged, with title and language, its text selectable and its typeface embedded.
+import PDFDocument from 'pdfkit'
+import { toBlob } from 'pdfkit/output'
+import type { ReportContent } from './content.ts'
+import { drawSection, sectionInWords } from './section.ts'
+
+export interface Fonts {
+  readonly body: ArrayBuffer
+  readonly strong: ArrayBuffer
+}
+/** Pictures by the id of their photograph, as JPEG or PNG. */
+export type Pictures = ReadonlyMap<string, ArrayBuffer>
+
+type Paper = PDFKit.PDFDocument
+type Struct = PDFKit.PDFStructureElement
+
+const ink = '#1b2a35'
+const soft = '#54636d'
+const margin = 46
+const gutter = 14
+
+/** The flow of a page: puts one thing below the other, each with its tag. */
+class Flow {
+  readonly paper: Paper
+  readonly root: Struct
+  readonly width: number
+
+  constructor(paper: Paper) {
+    this.paper = paper
+    this.root = paper.struct('Document')
+    paper.addStructure(this.root)
+    this.width = paper.page.width - 2 * margin
+  }
+
+  /** Begins a new page where less than `height` is left. */
+  need(height: number): void {
+    if (this.paper.y + height > this.paper.page.height - margin) this.paper.addPage()
+  }
+
+  text(tag: string, text: string, { size = 10.5, strong = false, colour = ink, after = 4, into = this.root } = {}): void {
+    const { paper } = this
+    into.add(
+      paper.struct(tag, {}, () => {
+        paper
+          .font(strong ? 'strong' : 'body')
+          .fontSize(size)
+          .fillColor(colour)
+          .text(text, margin, paper.y, { width: this.width, lineGap: 1.5 })
+      }),
+    )
+    paper.y += after
+  }
+
+  heading(text: string): void {
+    this.need(60)
+    this.paper.y += 6
+    this.text('H2', text, { size: 13, strong: true, after: 3 })
+  }
+
+  list(sentences: readonly string[]): void {
+    const { paper } = this
+    const list = paper.struct('L')
+    this.root.add(list)
+    for (const sentence of sentences) {
+      this.need(30)
+      const item = paper.struct('LI')
+      list.add(item)
+      const top = paper.y
+      item.add(paper.struct('Lbl', {}, () => void paper.font('body').fontSize(10.5).fillColor(ink).text('–', margin, top, { width: 10 })))
+      item.add(paper.struct('LBody', {}, () => void paper.text(sentence, margin + 12, top, { width: this.width - 12, lineGap: 1.5 })))
+      item.end()
+      paper.y += 2
+    }
+    list.end()
+    paper.y += 2
+  }
+
+  /** Columns by their shares of the width; the first row is the head. */
+  table(shares: readonly number[], rows: readonly (readonly string[])[]): void {
+    const { paper } = this
+    const table = paper.struct('Table')
+    this.root.add(table)
+    rows.forEach((cells, index) => {
+      const isHead = index === 0
+      paper.font(isHead ? 'body' : 'strong').fontSize(isHead ? 9 : 10.5)
+      const height = Math.max(...cells.map((cell, at) => paper.heightOfString(cell, { width: shares[at] * this.width - 8 })))
+      this.need(height + 8)
+      const top = paper.y
+      const row = paper.struct('TR')
+      table.add(row)
+      let left = margin
+      cells.forEach((cell, at) => {
+        const [x, width] = [left, shares[at] * this.width]
+        row.add(
+          paper.struct(isHead ? 'TH' : 'TD', {}, () => {
+            paper
+              .font(isHead || at !== 0 ? 'body' : 'strong')
+              .fontSize(isHead ? 9 : 10.5)
+              .fillColor(isHead ? soft : ink)
+              .text(cell, x, top, { width: width - 8 })
+          }),
+        )
+        left += width
+      })
+      row.end()
+      paper.y = top + height + 3
+      paper.markContent('Artifact')
+      paper
+        .moveTo(margin, paper.y)
+        .lineTo(margin + this.width, paper.y)
+        .lineWidth(isHead ? 0.9 : 0.4)
+        .strokeColor(ink)
+        .stroke()
+      paper.endMarkedContent()
+      paper.y += 3
+    })
+    table.end()
+    paper.y += 4
+  }
+
+  /** Two things side by side, each with its words; `draw` returns the height it took. */
+  pair(
+    entries: readonly { readonly alt: string; readonly caption: string; readonly draw: (left: number, top: number, width: number) => number }[],
+    height: number,
+  ): void {
+    const { paper } = this
+    this.need(height + 20)
+    const top = paper.y
+    const width = (this.width - gutter) / 2
+    const heights = entries.map(({ alt, caption, draw }, index) => {
+      const left = margin + index * (width + gutter)
+      let took = 0
+      this.root.add(paper.struct('Caption', {}, () => void paper.font('body').fontSize(9).fillColor(soft).text(caption, left, top, { width })))
+      this.root.add(paper.struct('Figure', { alt }, () => (took = draw(left, top + 13, width))))
+      return took
+    })
+    paper.y = top + 13 + Math.max(...heights) + 8
+  }
+}
+
+export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: Pictures): Promise<Blob> {
+  const paper = new PDFDocument({
+    size: 'A4',
+    margin,
+    lang: 'en',
+    tagged: true,
+    displayTitle: true,
+    pdfVersion: '1.7',
+    // None but our own, which are embedded.
+    font: '',
+    info: { Title: `${content.title}: ${content.unit}`, Author: content.firm },
+  })
+  paper.registerFont('body', fonts.body)
+  paper.registerFont('strong', fonts.strong)
+  const whole = toBlob(paper)
+  const flow = new Flow(paper)
+  flow.text('P', content.firm, { size: 10, colour: soft, after: 2 })
+  flow.text('H1', `${content.title}: ${content.unit}`, { size: 21, strong: true, after: 6 })
+  flow.table([0.16, 0.84], [['What', 'Says'], ...content.facts.map(({ what, says }) => [what, says])])
+  flow.text('P', content.verdict.stamp, { size: 16, strong: true, after: 1 })
+  flow.text('P', content.verdict.sentence, { after: 6 })
+  drawings(flow, content)
+  for (const section of content.sections) {
+    flow.heading(section.heading)
+    flow.list(section.sentences)
+  }
+  if (content.readings.length > 0) {
+    flow.heading('Readings')
+    flow.table(
+      [0.34, 0.2, 0.26, 0.2],
+      [['What', 'Before', 'After', 'A clean unit here'], ...content.readings.map(({ what, before, after, clean }) => [what, before, after, clean])],
+    )
+  }
+  photographs(flow, content, pictures)
+  signature(flow, content, pictures)
+  flow.text('P', content.foot, { size: 9, colour: soft })
+  flow.root.end()
+  paper.end()
+  return whole
+}
+
+function drawings(flow: Flow, { family, gradesBefore, gradesAfter, parts }: ReportContent): void {
+  if (parts.length === 0) return
+  flow.heading('The unit in section')
+  const entry = (caption: string, grades: ReportContent['gradesBefore']) => ({
+    caption,
+    alt: `Section of the unit, ${caption}: ${sectionInWords(grades)}`,
+    draw: (left: number, top: number, width: number) => drawSection(flow.paper, family, grades, left, top, width),
+  })
+  flow.pair([entry('as it was found', gradesBefore), entry('after the work', gradesAfter)], 160)
+}
+
+function photographs(flow: Flow, { photos }: ReportContent, pictures: Pictures): void {
+  const shown = photos.filter(({ before, after }) => [before, after].some((id) => id !== undefined && pictures.has(id)))
+  if (shown.length === 0) return
+  flow.heading('Photographs')
+  const height = 150
+  for (const { part, before, after } of shown) {
+    const entries = [
+      { id: before, when: 'before' },
+      { id: after, when: 'after' },
+    ].flatMap(({ id, when }) => {
+      const bytes = id === undefined ? undefined : pictures.get(id)
+      if (!bytes) return []
+      return [
+        {
+          caption: `${part}, ${when}`,
+          alt: `Photograph of the ${part}, ${when} the work`,
+          draw: (left: number, top: number, width: number) => {
+            flow.paper.image(bytes, left, top, { fit: [width, height] })
+            return height
+          },
+        },
+      ]
+    })
+    flow.pair(entries, height)
+  }
+}
+
+function signature(flow: Flow, { signed }: ReportContent, pictures: Pictures): void {
+  flow.heading('Signature')
+  flow.need(70)
+  const { paper } = flow
+  const picture = signed && pictures.get(signed.photoId)
+  if (picture) {
+    const top = paper.y
+    flow.root.add(paper.struct('Figure', { alt: 'Signature of the customer' }, () => void paper.image(picture, margin, top, { fit: [200, 50] })))
+    paper.y = top + 54
+  } else paper.y += 34
+  paper.markContent('Artifact')
+  paper
+    .moveTo(margin, paper.y)
+    .lineTo(margin + 240, paper.y)
+    .lineWidth(0.8)
+    .strokeColor(ink)
+    .stroke()
+  paper.endMarkedContent()
+  paper.y += 3
+  flow.text('P', signed?.says ?? 'Customer, day', { size: 9, colour: soft, after: 10 })
+}

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+// The report for the customer: on the screen and printed as a page, and the same as a PDF.
+import { computed, ref } from 'vue'
+import FaultNote from '../components/FaultNote.vue'
+import PhotoThumb from '../components/PhotoThumb.vue'
+import SignatureSlot from '../components/SignatureSlot.vue'
+import SectionDrawing from '../drawing/SectionDrawing.vue'
+import { pictureFor } from '../offline/photos.ts'
+import { reportContent } from '../report/content.ts'
+import type { ReportAnswer, ReportAsked } from '../report/report.worker.ts'
+import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
+
+const props = defineProps<{ jobId: string; unitId: string }>()
+const job = useJob()
+const session = useSession()
+const state = computed(() => job.stateFor(props.unitId))
+const content = computed(() => {
+  const { record } = job
+  const unit = job.unitFor(props.unitId)
+  const plan = job.planFor(props.unitId)?.units[0]
+  if (!record || !unit || !plan || !session.me) return undefined
+  return reportContent({ firm: session.me.firm, record, unit, state: state.value, plan })
+})
+const photoIds = computed(() => [...(content.value?.photos.flatMap(({ before, after }) => [before, after]) ?? []), content.value?.signed?.photoId])
+
+const busy = ref(false)
+const error = ref<unknown>()
+const missing = ref(0)
+/** Made aside; the page stays quick meanwhile. */
+async function save() {
+  if (!content.value) return
+  busy.value = true
+  error.value = undefined
+  const worker = new Worker(new URL('../report/report.worker.ts', import.meta.url), { type: 'module' })
+  try {
+    const ids = photoIds.value.filter((id) => id !== undefined)
+    const photos = (
+      await Promise.all(ids.map(async (id) => ({ id, bytes: await pictureFor({ photoId: id, jobId: props.jobId, unitId: props.unitId }) })))
+    ).flatMap(({ id, bytes }) => (bytes ? [{ id, bytes }] : []))
+    missing.value = ids.length - photos.length
+    const asked: ReportAsked = { content: JSON.parse(JSON.stringify(content.value)), photos }
+    const answer = await new Promise<ReportAnswer>((done, failed) => {
+      worker.onmessage = ({ data }: MessageEvent<ReportAnswer>) => done(data)
+      worker.onerror = ({ message }) => failed(new Error(message))
+      worker.postMessage(asked)
+    })
+    if ('failed' in answer) throw new Error(answer.failed)
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(answer.pdf)
+    link.download = `report ${content.value.unit.replace(/[^\p{L}\p{N} -]/gu, '')}.pdf`
+    link.click()
+    setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+  } catch (caught) {
+    error.value = caught
+  } finally {
+    worker.terminate()
+    busy.value = false
+  }
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <div v-if="content" class="stack">
+    <div class="row no-print">
+      <button class="tap now" data-save-report :disabled="busy" @click="save">{{ busy ? 'Making it …' : 'Save as PDF' }}</button>
+      <button class="tap" @click="print">Print this page</button>
+      <span v-if="missing > 0" role="status" class="small">{{ missing }} photographs are not on this device and could not be fetched.</span>
+    </div>
+    <FaultNote :error="error" />
+    <article class="report stack" data-report>
+      <p class="small">{{ content.firm }}</p>
+      <h2 class="title">{{ content.title }}: {{ content.unit }}</h2>
+      <dl class="facts">
+        <div v-for="fact in content.facts" :key="fact.what">
+          <dt>{{ fact.what }}</dt>
+          <dd>{{ fact.says }}</dd>
+        </div>
+      </dl>
+      <p class="stamp">{{ content.verdict.stamp }}</p>
+      <p>{{ content.verdict.sentence }}</p>
+      <div v-if="content.parts.length > 0" class="pair">
+        <figure>
+          <figcaption class="small">as it was found</figcaption>
+          <SectionDrawing :family="content.family" :grades="content.gradesBefore" readonly />
+        </figure>
+        <figure>
+          <figcaption class="small">after the work</figcaption>
+          <SectionDrawing :family="content.family" :grades="content.gradesAfter" readonly />
+        </figure>
+      </div>
+      <section v-for="section in content.sections" :key="section.heading">
+        <h3>{{ section.heading }}</h3>
+        <ul>
+          <li v-for="sentence in section.sentences" :key="sentence">{{ sentence }}</li>
+        </ul>
+      </section>
+      <section v-if="content.readings.length > 0">
+        <h3>Readings</h3>
+        <table class="ledger">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th>Before</th>
+              <th>After</th>
+              <th>A clean unit here</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="line in content.readings" :key="line.what">
+              <td>
+                <b>{{ line.what }}</b>
+              </td>
+              <td>{{ line.before }}</td>
+              <td>{{ line.after }}</td>
+              <td>{{ line.clean }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <section v-if="content.photos.length > 0">
+        <h3>Photographs</h3>
+        <div v-for="photo in content.photos" :key="photo.part" class="pair">
+          <figure v-for="when in ['before', 'after'] as const" :key="when">
+            <template v-if="photo[when]">
+              <figcaption class="small">{{ photo.part }}, {{ when }}</figcaption>
+              <PhotoThumb wide :photo-id="photo[when]!" :job-id="jobId" :unit-id="unitId" :says="`${photo.part}, ${when}`" />
+            </template>
+          </figure>
+        </div>
+      </section>
+      <section class="stack">
+        <h3>Signature</h3>
+        <template v-if="content.signed">
+          <PhotoThumb :photo-id="content.signed.photoId" :job-id="jobId" :unit-id="unitId" :says="`Signature of ${content.signed.says}`" />
+          <p class="small" data-signed>{{ content.signed.says }}</p>
+        </template>
+        <SignatureSlot v-else :unit-id="unitId" />
+      </section>
+      <p class="small">{{ content.foot }}</p>
+    </article>
+  </div>
+  <p v-else>This unit is not part of the visit.</p>
+</template>
+
+<style scoped>
+.report {
+  max-width: 52rem;
+}
+.title {
+  font-size: 1.7rem;
+}
+.facts {
+  margin: 0;
+}
+.facts > div {
+  display: grid;
+  grid-template-columns: 6rem 1fr;
+  border-bottom: var(--rule-width) solid var(--rule);
+  padding: 0.2rem 0;
+}
+dt {
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+}
+.stamp {
+  font-size: 1.4rem;
+  font-weight: 600;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 1rem;
+}
+figure {
+  margin: 0;
+}
+ul {
+  margin: 0.2rem 0 0;
+  padding-left: 1.1rem;
+}
+@media (max-width: 700px) {
+  .pair {
+    grid-template-columns: 1fr;
+  }
+}
+@media print {
+  section,
+  figure {
+    break-inside: avoid;
+  }
+}
+</style>
