@@ -60,7 +60,7 @@ if (wanted.length === 0) {
 }
 for (const project of ['core', 'web']) if (chosen.includes(project)) await jest(project, process.env)
 if (chosen.includes('server') || chosen.includes('interface')) {
-  if (chosen.includes('interface')) await needPrograms('chromium', 'chromedriver')
+  if (chosen.includes('interface')) await needPrograms('chromium', 'chromedriver', 'pdftotext')
   const database = await startMariadb(inRoot('.test-data', 'database'))
   const env = { ...process.env, ...database.env, YASTIK_PORT: '0' }
   try {

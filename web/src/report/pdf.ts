@@ -75,13 +75,13 @@ class Flow {
     paper.y += 2
   }
 
-  /** Columns by their shares of the width; the first row is the head. */
-  table(shares: readonly number[], rows: readonly (readonly string[])[]): void {
+  /** Columns by their shares of the width. */
+  table(shares: readonly number[], rows: readonly (readonly string[])[], { headed = true } = {}): void {
     const { paper } = this
     const table = paper.struct('Table')
     this.root.add(table)
     rows.forEach((cells, index) => {
-      const isHead = index === 0
+      const isHead = headed && index === 0
       paper.font(isHead ? 'body' : 'strong').fontSize(isHead ? 9 : 10.5)
       const height = Math.max(...cells.map((cell, at) => paper.heightOfString(cell, { width: shares[at] * this.width - 8 })))
       this.need(height + 8)
@@ -156,7 +156,11 @@ export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: 
   const flow = new Flow(paper)
   flow.text('P', content.firm, { size: 10, colour: soft, after: 2 })
   flow.text('H1', `${content.title}: ${content.unit}`, { size: 21, strong: true, after: 6 })
-  flow.table([0.16, 0.84], [['What', 'Says'], ...content.facts.map(({ what, says }) => [what, says])])
+  flow.table(
+    [0.16, 0.84],
+    content.facts.map(({ what, says }) => [what, says]),
+    { headed: false },
+  )
   flow.text('P', content.verdict.stamp, { size: 16, strong: true, after: 1 })
   flow.text('P', content.verdict.sentence, { after: 6 })
   drawings(flow, content)

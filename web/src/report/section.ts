@@ -52,11 +52,11 @@ export function drawSection(paper: Paper, family: Family, grades: Grades, left: 
     paper
       .fillColor(ink)
       .font('body')
-      .fontSize(15)
-      .text(partNames[part], x, text[1] - 24, { lineBreak: false })
+      .fontSize(20)
+      .text(partNames[part], x, text[1] - 28, { lineBreak: false })
     paper
       .font('strong')
-      .fontSize(17)
+      .fontSize(21)
       .text(`${grade} ${gradeNames[grade]}`, x, text[1] - 6, { lineBreak: false })
   }
   paper.restore()

@@ -1,0 +1,158 @@
+// Proof part by part, each in the reader's units, and the report that the customer gets: on the screen, signed, and as a PDF read back by others' tools.
+import { execFile } from 'node:child_process'
+import { mkdtempSync, readdirSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { promisify } from 'node:util'
+import sharp from 'sharp'
+import { By, Origin } from 'selenium-webdriver'
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, clickText, devtools, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { sent } from './support/moves.ts'
+
+jest.setTimeout(180_000)
+const run = promisify(execFile)
+const folder = mkdtempSync(join(tmpdir(), 'yastik-report-'))
+let app: RunningApp
+let sheet: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  sheet = await openBrowser(app.base)
+  await signIn(sheet, 'mira', 'clear-to-the-fins')
+  await sheet.driver.get(`${app.base}/logbook`)
+  await clickText(sheet, 'Over the counter')
+  await clickText(sheet, 'Proof')
+  await find(sheet, '[data-parts-after]')
+})
+afterAll(async () => {
+  await sheet?.close()
+  await app?.close()
+})
+async function photograph(part: string, slot: 0 | 1, colour: string): Promise<void> {
+  const path = join(folder, `${part}-${slot}.jpg`)
+  await sharp({ create: { width: 800, height: 600, channels: 3, background: colour } })
+    .jpeg()
+    .toFile(path)
+  const slots = await sheet.driver.findElements(By.css(`[data-part-after="${part}"] input[name="photo"]`))
+  await slots[slot].sendKeys(path)
+  await sheet.driver.wait(
+    async () => (await sheet.driver.findElements(By.css(`[data-part-after="${part}"] [data-photo] img`))).length === slot + 1,
+    10_000,
+    'the photograph is not shown',
+  )
+}
+/** Saves the report and returns the path of the PDF. */
+async function savePdf(): Promise<string> {
+  const before = readdirSync(folder).filter((name) => name.endsWith('.pdf')).length
+  await click(sheet, '[data-save-report]')
+  await sheet.driver.wait(() => readdirSync(folder).filter((name) => name.endsWith('.pdf')).length > before, 20_000, 'no PDF was saved')
+  return join(
+    folder,
+    readdirSync(folder)
+      .filter((name) => name.endsWith('.pdf'))
+      .sort()
+      .at(-1)!,
+  )
+}
+const textIn = async (path: string) => (await run('pdftotext', ['-layout', path, '-'])).stdout.replace(/[ \t]+/g, ' ')
+
+describe('proof in a person’s units', () => {
+  it('shows the way of the air on a chart, and every figure as the reader wants it', async () => {
+    await find(sheet, '[data-air-chart] .process.before')
+    await find(sheet, '[data-air-chart] .zone')
+    await expectText(sheet, '[data-line="cooling"]', /kW/)
+    const kw = Number((await textOf(sheet, '[data-line="cooling"] td.number b')).trim())
+    await click(sheet, '[data-units]')
+    for (const measure of ['°F', 'CFM', 'Btu/h']) await click(sheet, `[data-measure="${measure}"]`)
+    await click(sheet, '.el-dialog__headerbtn')
+    await expectText(sheet, '[data-line="cooling"]', /Btu\/h/)
+    expect(Number(await textOf(sheet, '[data-line="cooling"] td.number b')) / kw).toBeCloseTo(3412, -2)
+    await expectText(sheet, '[data-air-chart]', 'air temperature, °F')
+    await sheet.driver.navigate().refresh()
+    await expectText(sheet, '[data-line="airflow"]', 'CFM')
+  })
+  it('takes the airflow from a traverse, and says how many points are enough', async () => {
+    const at = '[data-traverse="after"]'
+    await click(sheet, `${at} summary`)
+    for (const [name, value] of [
+      ['outlet-width', '700'],
+      ['outlet-height', '60'],
+      ['point-1', '3'],
+      ['point-2', '4'],
+      ['point-3', '5'],
+    ])
+      await type(sheet, `${at} input[name="${name}"]`, value)
+    await expectText(sheet, `${at} [data-traverse-result]`, /356 CFM ± \d+ % from 3 points.*about \d+ points are needed/s)
+    await type(sheet, `${at} input[name="point-2"]`, '-4')
+    await expectText(sheet, `${at} [role="alert"]`, 'A velocity is a number from 0 on.')
+  })
+})
+
+describe('the report', () => {
+  it('has what was found and what was made of it, part by part, and is signed', async () => {
+    await photograph('wheel', 0, '#554433')
+    await photograph('wheel', 1, '#ddeeff')
+    await click(sheet, '[data-part-after="wheel"] [data-after-grade="0"]')
+    await click(sheet, '[data-part-after="coilFace"] [data-after-grade="1"]')
+    await sent(sheet)
+    await clickText(sheet, 'Report for the customer')
+    await expectText(sheet, '[data-report]', 'A few specks at the first start are usual')
+    await find(sheet, '[data-report] [data-part="wheel"][data-grade="0"]')
+    const canvas = await find(sheet, '[data-signature] canvas')
+    await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', canvas)
+    await sheet.driver
+      .actions()
+      .move({ origin: canvas, x: -60 })
+      .press()
+      .move({ origin: Origin.POINTER, x: 40, y: -20 })
+      .move({ origin: Origin.POINTER, x: 50, y: 30 })
+      .release()
+      .perform()
+    await type(sheet, 'input[name="signer"]', 'Ruta Almstedt')
+    await clickText(sheet, 'Signed')
+    await expectText(sheet, '[data-signed]', 'Ruta Almstedt')
+    await sent(sheet)
+  })
+  it('is a PDF of one to three pages: tagged, with title and language, its fonts embedded, its text selectable', async () => {
+    await devtools(sheet, 'Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
+    const path = await savePdf()
+    const info = (await run('pdfinfo', [path])).stdout
+    expect(info).toMatch(/Title:\s+Cleaning report: Over the counter/)
+    expect(info).toMatch(/Tagged:\s+yes/)
+    expect(Number(/Pages:\s+(\d+)/.exec(info)![1])).toBeLessThanOrEqual(3)
+    const fonts = (await run('pdffonts', [path])).stdout.trim().split('\n').slice(2)
+    expect(fonts).toHaveLength(2)
+    for (const font of fonts) expect(font).toMatch(/BarlowSemiCondensed.*\byes\s+yes\s+yes\b/)
+    const structure = (await run('pdfinfo', ['-struct-text', path])).stdout
+    expect(structure).toMatch(/Document[\s\S]*H1[\s\S]*Cleaning report[\s\S]*Table[\s\S]*TH[\s\S]*Figure/)
+    const text = await textIn(path)
+    for (const words of [
+      'blower wheel',
+      '0 clear',
+      'A few specks at the first start are usual',
+      'delivered cooling',
+      'Due next',
+      'Ruta Almstedt',
+      'maker’s manual',
+    ])
+      expect(text).toContain(words)
+    const pictures = (await run('pdfimages', ['-list', path])).stdout.trim().split('\n').slice(2)
+    expect(pictures).toHaveLength(3)
+  })
+  it('speaks in the customer’s units, whoever makes it', async () => {
+    const kw = await textIn(
+      join(
+        folder,
+        readdirSync(folder).find((name) => name.endsWith('.pdf'))!,
+      ),
+    )
+    expect(kw).toMatch(/delivered cooling [\d.]+ kW/)
+    const report = await sheet.driver.getCurrentUrl()
+    await click(sheet, '.eyebrow a')
+    await click(sheet, '[data-customer-units="us"]')
+    await clickText(sheet, 'Save the site')
+    await expectText(sheet, 'form [role="status"]', 'aved')
+    await sheet.driver.get(report)
+    await expectText(sheet, '[data-report]', /delivered cooling\s+\d+ Btu\/h/)
+  })
+})
