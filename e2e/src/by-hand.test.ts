@@ -1,5 +1,5 @@
 // Choices by hand, keys, notes, a declined unit from end to end, and the life of a unit.
-import { By } from 'selenium-webdriver'
+import { By, Key, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
 import { doStep, grade, sent, stepId } from './support/moves.ts'
@@ -128,6 +128,54 @@ describe('a unit that must not be opened', () => {
     await sent(sheet)
     await clickText(sheet, 'Logbook')
     await expectText(sheet, '[data-logbook] tbody tr:first-child', 'do not clean today')
+  })
+})
+
+describe('washing, tried beforehand', () => {
+  const slide = (name: string, value: number) =>
+    sheet.driver.executeScript(
+      'const slider = document.querySelector(`input[name="${arguments[0]}"]`); slider.value = arguments[1]; slider.dispatchEvent(new Event("input", { bubbles: true }))',
+      name,
+      value,
+    )
+  const pauseAt = async () => Number(await (await find(sheet, '[data-pause="0"]')).getAttribute('aria-valuenow'))
+  it('shows when it would run over, and the pauses that keep it in', async () => {
+    await sheet.driver.get(`${app.base}/`)
+    await clickText(sheet, 'Room 5, window wall')
+    await clickText(sheet, 'Method')
+    await expectText(sheet, '[data-wash-says]', 'the bag fills to')
+    await slide('wash-flow', 6)
+    await slide('wash-minutes', 14)
+    await expectText(sheet, '[data-wash-says]', /84 L of water in 14 min; it runs over after [\d.]+ min: [\d.]+ L on the floor/)
+    await click(sheet, '[data-keep-in]')
+    await expectText(sheet, '[data-wash-says]', 'the bag fills to')
+  })
+  it('lets a pause be dragged and moved by key, and keeps what is chosen', async () => {
+    const before = await pauseAt()
+    const pause = await find(sheet, '[data-pause="0"] circle')
+    await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', pause)
+    await sheet.driver
+      .actions()
+      .move({ origin: pause })
+      .press()
+      .move({ origin: Origin.POINTER, x: -40, y: 0 })
+      .move({ origin: Origin.POINTER, x: -20, y: 0 })
+      .release()
+      .perform()
+    const dragged = await pauseAt()
+    expect(dragged).toBeLessThan(before)
+    await (await find(sheet, '[data-pause="0"]')).sendKeys(Key.ARROW_RIGHT)
+    expect(await pauseAt()).toBeCloseTo(dragged + 0.25, 6)
+    await click(sheet, '[data-choose-wash]')
+    await find(sheet, '[data-plan-wash]')
+    await sheet.driver.navigate().refresh()
+    await expectText(sheet, '[data-wash-says]', '84 L')
+    await sent(sheet)
+    await clickText(sheet, 'Record')
+    await expectText(sheet, '[data-record]', /washing chosen: 6 L\/min, 14 min, pauses after [\d., ]+ min/)
+    await clickText(sheet, 'Method')
+    await click(sheet, '[data-plan-wash]')
+    await sheet.driver.wait(async () => !(await exists(sheet, '[data-plan-wash]')), 10_000, 'the choice stays')
   })
 })
 

@@ -8,6 +8,7 @@ import { equipmentSchema, productSchema } from '../products/index.ts'
 import { choicesOf, houseRulesSchema, topics, type Topic } from '../method/index.ts'
 import { skills } from '../procedure/index.ts'
 import { surroundings } from '../upkeep/index.ts'
+import { washPlanSchema } from '../wash/index.ts'
 
 export const settings = ['home', 'office', 'food', 'health', 'lodging', 'vehicle', 'workshop', 'equipment-room'] as const
 
@@ -53,6 +54,8 @@ export const unitJobSchema = closed({
   hoursPerDay: amountUpTo(24).optional(),
   /** Choices made by hand for this job, by topic; kept where no bar and no safety rule speaks against them. */
   choices: closed(choicesShape).optional(),
+  /** How somebody wants to wash: flow, minutes, pauses. */
+  wash: washPlanSchema.optional(),
 })
 export type UnitJob = z.infer<typeof unitJobSchema>
 

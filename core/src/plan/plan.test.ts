@@ -199,3 +199,15 @@ describe('comparisons', () => {
     expect(said.minutes!).toBeLessThanOrEqual(really + 1)
   })
 })
+
+describe('washing chosen by hand', () => {
+  it('enters the steps: minutes, pauses with their time, and the water', () => {
+    const soiled = { complaints: ['smell' as const], grades: { wheel: { grade: 3 as const }, coilFace: { grade: 3 as const } } }
+    const rinse = (unit: Partial<UnitJob>) => planOf(unit).units[0].steps.find(({ id }) => id === 'rinse-coil')!
+    const chosen = { ...soiled, wash: { flowLMin: 2, washMin: 8, pausesAtMin: [3, 6] } }
+    expect(rinse(soiled).how).not.toMatch(/Stop after/)
+    expect(rinse(chosen)).toMatchObject({ handsMin: 11, how: expect.stringContaining('Stop after 3, 6 min of washing and clear the outlet.') })
+    expect(planOf(chosen).units[0].washWater).toMatchObject({ litres: 16, pausesAtMin: [3, 6] })
+    expect(planFileSchema.parse(planOf(chosen))).toEqual(planOf(chosen))
+  })
+})

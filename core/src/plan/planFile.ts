@@ -49,6 +49,7 @@ export const unitPlanSchema = closed({
     overflowsAtMin: amount.nullable(),
     bucketChanges: z.int(),
     longestWashMin: amount,
+    pausesAtMin: z.array(amount).optional(),
   }).optional(),
   drying: z.array(closed({ part: partSchema, minutes: amount, how: z.literal(dryingWays) })),
   expected: closed({

@@ -19,7 +19,7 @@ import type { Equipment, Product } from '../products/index.ts'
 import { draftSteps, stepsFor, whatComesOff, type Step } from '../procedure/index.ts'
 import { coilAreaM2, knownDesign, type KnownDesign } from '../units/index.ts'
 import { dueAfter } from '../upkeep/index.ts'
-import { rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater } from '../wash/index.ts'
+import { rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater, washRunOf, type WashRun } from '../wash/index.ts'
 import { customerText } from './customerText.ts'
 import { dryingTimes } from './dryingTimes.ts'
 import { expectedOf } from './expected.ts'
@@ -62,6 +62,8 @@ export interface PlannedUnit {
   readonly plan: UnitPlan
   readonly warnings: string[]
   readonly facts: Facts
+  /** How the wash water goes through bag or sheet, where something fills up. */
+  readonly washRun?: WashRun
   /** What would follow if this topic were decided otherwise by hand. */
   readonly alternative: (topic: Topic, choice: string) => WorkedOut
 }
@@ -77,6 +79,7 @@ function settle(unit: UnitJob, { site, trained, liftKg, houseRules, products, eq
   }
   const areaM2 = coilAreaM2(design)
   const washJob = (rinse: ChoiceOf<'rinse'>, wheelInPlace: boolean): WashJob => ({
+    ...(unit.wash ? { chosen: unit.wash } : {}),
     rinse,
     wheelInPlace,
     equipment,
@@ -135,12 +138,17 @@ export function planUnit(unit: UnitJob, context: UnitContext): PlannedUnit {
   const { design, lookOver, room, assumed } = settled
   const { site } = context
   let washWater: WashWater | undefined
+  let washRun: WashRun | undefined
   const { decisions, facts } = decide(settled.facts, unit.choices ?? {})
   const {
     mixes,
     steps,
     notReached: left,
-  } = workOut(settled, facts, stepsFor, (job, catcher) => (washWater = rinseMinutes(job) > 0 ? simulateWash(job, catcher) : undefined))
+  } = workOut(settled, facts, stepsFor, (job, catcher) => {
+    if (rinseMinutes(job) <= 0) return undefined
+    washRun = catcher && washRunOf(job, catcher)
+    return (washWater = simulateWash(job, catcher))
+  })
   const { decided } = facts
   const diagnosis = diagnose(seenFrom(lookOver, design, { altitudeM: site.altitudeM, outdoorC: site.outdoorAir?.dryBulbC }))
   const referrals = referralsFor(facts, diagnosis)
@@ -177,6 +185,7 @@ export function planUnit(unit: UnitJob, context: UnitContext): PlannedUnit {
   return {
     plan,
     facts,
+    ...(washRun ? { washRun } : {}),
     warnings: warningsFor({ unit, assumed, facts, decisions, mixes, washWater }),
     alternative: (topic, choice) => workOut(settled, redecide(settled.facts, { ...unit.choices, [topic]: choice }, decided, topic), draftSteps),
   }

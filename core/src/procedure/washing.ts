@@ -2,14 +2,23 @@
 import { caution } from './cautions.ts'
 import { ids, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
+import { pauseMin } from '../wash/index.ts'
 import { stepMin, stepMinPerM2 } from './stepTimes.ts'
+
+/** When to stop and clear the outlet: as somebody chose, else before it would run over. */
+function pausesIn(washWater: Drafting['washWater'], rinseMin: number): string {
+  if (!washWater) return ''
+  const chosen = washWater.pausesAtMin?.filter((at) => at < rinseMin) ?? []
+  if (chosen.length > 0) return ` Stop after ${chosen.join(', ')} min of washing and clear the outlet.`
+  return washWater.longestWashMin < rinseMin ? ` Stop every ${washWater.longestWashMin} min and clear the outlet.` : ''
+}
 
 export function washSteps(drafting: Drafting, before: readonly Step[]): Step[] {
   const { decided, facts, rinseMin, washWater } = drafting
   const applied = before.some(({ id }) => id === 'apply-coil') ? ['apply-coil'] : ids(before)
   const steps: Step[] = []
   if (decided.rinse === 'pump-wand' || decided.rinse === 'spray-bottle' || decided.rinse === 'hose') {
-    const pauses = washWater && washWater.longestWashMin < rinseMin ? ` Stop every ${washWater.longestWashMin} min and clear the outlet.` : ''
+    const pauses = pausesIn(washWater, rinseMin)
     const changes =
       washWater && washWater.bucketChanges > 0
         ? ` Change the bucket ${washWater.bucketChanges === 1 ? 'once' : `${washWater.bucketChanges} times`}.`
@@ -20,7 +29,7 @@ export function washSteps(drafting: Drafting, before: readonly Step[]): Step[] {
         phase: 'rinse',
         title: 'Rinse the coil from the top down until the run-off is clear',
         part: 'coilFace',
-        handsMin: Math.max(2, rinseMin),
+        handsMin: Math.max(2, rinseMin + (washWater?.pausesAtMin?.length ?? 0) * pauseMin.value),
         after: applied,
         equipment: [decided.rinse],
         how: `Along the fins, back face first where it is reached.${decided.rinse === 'hose' ? ' An open hose without a nozzle: pressure bends fins.' : ''}${pauses}${changes}`,

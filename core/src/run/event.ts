@@ -6,6 +6,7 @@ import { complaintSchema, findingSchema, readingsSchema, soilKindSchema } from '
 import { partSchema } from '../units/index.ts'
 import { schools, topicSchema, type SchoolName } from '../method/index.ts'
 import { stepSchema } from '../procedure/index.ts'
+import { washPlanSchema } from '../wash/index.ts'
 
 /** Verdicts of a proof. */
 export const verdicts = ['proved', 'partly', 'not-proved'] as const
@@ -46,6 +47,8 @@ export const happeningSchema = z.discriminatedUnion('type', [
     choice: z.string().max(40).nullable(),
     because: z.string().max(500).optional(),
   }),
+  /** How somebody wants to wash; `null` is as the plan has it. */
+  closed({ type: z.literal('wash-chosen'), unitId, wash: washPlanSchema.nullable() }),
   closed({
     type: z.literal('method-agreed'),
     unitId,

@@ -74,6 +74,10 @@ function apply(unit: UnitState, event: JobEvent): void {
       if (happening.choice === null) delete unit.choices[happening.topic]
       else unit.choices[happening.topic] = happening.choice
       return
+    case 'wash-chosen':
+      if (happening.wash === null) delete unit.wash
+      else unit.wash = happening.wash
+      return
     case 'method-agreed':
       unit.steps = happening.steps
       unit.agreed = Object.fromEntries(happening.decisions.map(({ topic, choice }) => [topic, choice]))

@@ -2,6 +2,7 @@
 import type { Complaint, Finding, Grades, Readings } from '../lookover/index.ts'
 import type { SchoolName, Topic } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
+import type { WashPlan } from '../wash/index.ts'
 import type { Part } from '../units/index.ts'
 import type { Verdict } from './event.ts'
 
@@ -74,6 +75,8 @@ export interface UnitState {
   readings: { before?: Readings; after?: Readings }
   schools: Partial<Record<SchoolName, string>>
   choices: Partial<Record<Topic, string>>
+  /** How somebody wants to wash, where they chose. */
+  wash?: WashPlan
   /** The choices that were agreed. */
   agreed: Partial<Record<Topic, string>>
   /** The agreed steps; undefined before the method is agreed. */

@@ -1,3 +1,18 @@
 // Wash: wash water, what catches it, and drying.
 export { dryingMinutes, dryingWays, type DryingWay } from './drying.ts'
-export { condenserRinseMin, rinseFlowLMin, rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater } from './water.ts'
+export { pauseMin, washCourse, type WashCourse, type WashMoment, type WashRun } from './level.ts'
+export {
+  longestWashOf,
+  pausesFor,
+  washPlanSchema,
+  washRunOf,
+  type WashPlan,
+  condenserRinseMin,
+  rinseFlowLMin,
+  rinseMinutes,
+  simulateWash,
+  washLitres,
+  type Catcher,
+  type WashJob,
+  type WashWater,
+} from './water.ts'

@@ -1,6 +1,19 @@
+import fc from 'fast-check'
 import { airOf, pressureAt } from '../air/index.ts'
 import { builtInVan, type Equipment } from '../products/index.ts'
-import { dryingMinutes, rinseMinutes, simulateWash, washLitres, type WashJob } from './index.ts'
+import {
+  dryingMinutes,
+  longestWashOf,
+  pausesFor,
+  pauseMin,
+  rinseMinutes,
+  simulateWash,
+  washCourse,
+  washLitres,
+  washRunOf,
+  type WashJob,
+  type WashRun,
+} from './index.ts'
 
 const job: WashJob = { rinse: 'pump-wand', areaM2: 0.2, grade: 2, faces: 2, wheelInPlace: false, equipment: builtInVan }
 
@@ -34,6 +47,59 @@ describe('wash water', () => {
   })
   it('counts bucket changes at four fifths full', () =>
     expect(simulateWash({ ...job, areaM2: 0.6, grade: 4 }, 'wash-bag').bucketChanges).toBe(Math.ceil((1.6 * 2 * 3.5 * 3) / 12) - 1))
+})
+
+describe('the course of washing', () => {
+  const run: WashRun = { flowLMin: 3, washMin: 9, pausesAtMin: [], grade: 4, holdsL: 5, outletMm: 12, bucketL: 15 }
+  it('loses no drop: what came stands, drained or ran over, within 0.1 %', () =>
+    fc.assert(
+      fc.property(
+        fc.record({
+          flowLMin: fc.double({ min: 0.3, max: 9, noNaN: true }),
+          washMin: fc.double({ min: 0.5, max: 30, noNaN: true }),
+          pausesAtMin: fc.array(fc.double({ min: 0.1, max: 30, noNaN: true }), { maxLength: 5 }),
+          grade: fc.constantFrom(0, 1, 2, 3, 4) as fc.Arbitrary<0 | 1 | 2 | 3 | 4>,
+          holdsL: fc.double({ min: 1, max: 20, noNaN: true }),
+          outletMm: fc.double({ min: 6, max: 40, noNaN: true }),
+          bucketL: fc.double({ min: 5, max: 30, noNaN: true }),
+        }),
+        (random) => {
+          const { inL, standingL, drainedL, overflowL, peakL, overflowsAtMin } = washCourse(random)
+          expect(inL).toBeCloseTo(random.flowLMin * random.washMin, 6)
+          expect(Math.abs(standingL + drainedL + overflowL - inL)).toBeLessThanOrEqual(inL * 0.001)
+          expect(peakL).toBeLessThanOrEqual(random.holdsL + 1e-9)
+          expect(overflowsAtMin !== null).toBe(overflowL > 0)
+        },
+      ),
+      { numRuns: 150 },
+    ))
+  it('is kept from running over by pauses in which the outlet is cleared', () => {
+    const without = washCourse(run)
+    expect(without.overflowsAtMin).not.toBeNull()
+    const pausesAtMin = pausesFor(run)
+    expect(pausesAtMin[0]).toBeLessThan(longestWashOf(run))
+    expect(pausesFor({ ...run, outletMm: 40, grade: 0 })).toEqual([])
+    const paused = washCourse({ ...run, pausesAtMin })
+    expect(paused.overflowsAtMin).toBeNull()
+    expect(paused.endMin - without.endMin).toBeCloseTo(pausesAtMin.length * pauseMin.value, 1)
+    expect(paused.inL).toBeCloseTo(without.inL, 9)
+  })
+  it('pauses only within the washing, and once at a time', () => {
+    expect(washCourse({ ...run, pausesAtMin: [4, 4, 9, 20] }).endMin).toBeCloseTo(run.washMin + pauseMin.value, 1)
+  })
+  it('changes the bucket whenever it is four fifths full', () => {
+    const { bucketChangesAtMin, moments } = washCourse({ ...run, grade: 0, outletMm: 40, flowLMin: 4, washMin: 10 })
+    expect(bucketChangesAtMin).toHaveLength(Math.floor(40 / 12))
+    expect(Math.max(...moments.map(({ bucketL }) => bucketL))).toBeLessThanOrEqual(12.1)
+  })
+  it('follows what somebody chose by hand', () => {
+    const chosen = { ...job, chosen: { flowLMin: 2.5, washMin: 6, pausesAtMin: [2, 4] } }
+    expect(washRunOf(chosen, 'wash-bag')).toMatchObject({ flowLMin: 2.5, washMin: 6, pausesAtMin: [2, 4] })
+    expect(washLitres(chosen)).toBeCloseTo(15, 9)
+    expect(simulateWash(chosen, 'wash-bag')).toMatchObject({ litres: 15, pausesAtMin: [2, 4], bucketChanges: 1 })
+    // A spray bottle gives what it gives.
+    expect(washLitres({ ...chosen, rinse: 'spray-bottle' })).toBeCloseTo(1.5, 9)
+  })
 })
 
 describe('drying', () => {

@@ -231,6 +231,7 @@ export const useJob = defineStore('job', () => {
           grades: state.grades,
           findings: state.findings,
           ...(state.readings.before ? { readings: state.readings.before } : {}),
+          ...(state.wash ? { wash: state.wash } : {}),
           ...(unit.hoursPerDay === undefined ? {} : { hoursPerDay: unit.hoursPerDay }),
           ...(Object.keys(state.choices).length > 0 ? { choices: state.choices as JobFile['units'][number]['choices'] } : {}),
         },

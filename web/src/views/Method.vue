@@ -6,6 +6,7 @@ import {
   contextOf,
   knownHouseRules,
   partNames,
+  planUnit,
   planTotals,
   schools,
   type Choice,
@@ -19,6 +20,7 @@ import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import DecisionEntry from '../components/DecisionEntry.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
+import WashBench from '../components/WashBench.vue'
 import ReferralNote from '../components/ReferralNote.vue'
 import { useKeys } from '../components/keys.ts'
 import { useJob } from '../stores/job.ts'
@@ -32,6 +34,9 @@ const state = computed(() => job.stateFor(props.unitId))
 const file = computed(() => job.jobFileFor(props.unitId))
 const plan = computed(() => job.planFor(props.unitId))
 const unitPlan = computed(() => plan.value?.units[0])
+/** The course of the wash water, where something fills up. */
+const washRun = computed(() => file.value && planUnit(file.value.units[0], contextOf(file.value)).washRun)
+const rinses = computed(() => unitPlan.value?.decisions.find(({ topic }) => topic === 'rinse')?.choice)
 const rules = computed(() => knownHouseRules(file.value?.houseRules))
 const houseRules = computed(() => knownHouseRules(job.record?.houseRules))
 const totals = computed(() => unitPlan.value && planTotals(unitPlan.value, rules.value))
@@ -208,6 +213,14 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         ><button class="tap" @click="saveFile(plan, 'plan.json')">Save as plan file</button>
       </div>
     </aside>
+    <WashBench
+      v-if="washRun"
+      class="whole ruled-top"
+      :run="washRun"
+      :chosen="state.wash"
+      :flow-is-free="rinses === 'pump-wand' || rinses === 'hose'"
+      @choose="(wash) => job.add(unitId, { type: 'wash-chosen', wash })"
+    />
   </div>
 </template>
 

@@ -1,6 +1,18 @@
 <script setup lang="ts">
 // The record of one unit on one job, event by event.
-import { effective, gradeNames, inOrder, inWords, partNames, photoIdOf, timeOf, topicNames, type Happening, type JobEvent } from '@yastik/core'
+import {
+  effective,
+  gradeNames,
+  inOrder,
+  inWords,
+  partNames,
+  photoIdOf,
+  timeOf,
+  topicNames,
+  type Happening,
+  type JobEvent,
+  type WashPlan,
+} from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -23,6 +35,13 @@ const entries = computed(() => inOrder(own.value))
 const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
 
+const washWords = ({ flowLMin, washMin, pausesAtMin = [] }: WashPlan) =>
+  [
+    ...(flowLMin === undefined ? [] : [`${flowLMin} L/min`]),
+    ...(washMin === undefined ? [] : [`${washMin} min`]),
+    ...(pausesAtMin.length === 0 ? [] : [`pauses after ${pausesAtMin.join(', ')} min`]),
+  ].join(', ')
+
 function says(happening: Happening): string {
   switch (happening.type) {
     case 'complaint-set':
@@ -39,6 +58,8 @@ function says(happening: Happening): string {
       return happening.choice === null
         ? `${topicNames[happening.topic]}: back to the rule`
         : `${topicNames[happening.topic]}, by hand: ${happening.choice.replaceAll('-', ' ')}${happening.because ? ` — ${happening.because}` : ''}`
+    case 'wash-chosen':
+      return happening.wash === null ? 'washing: back to the plan' : `washing chosen: ${washWords(happening.wash)}`
     case 'method-agreed':
       return `method agreed, ${happening.steps.length} steps`
     case 'step-begun':
