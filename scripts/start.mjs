@@ -68,6 +68,7 @@ const app = fork(main, {
     YASTIK_FILES: join(dataDir, 'files'),
     YASTIK_WEB_ROOT: inRoot('web/dist'),
     YASTIK_DEMO: demo ? '1' : '0',
+    YASTIK_INSTRUMENTS: process.env.YASTIK_INSTRUMENTS ?? (demo ? 'simulated' : 'none'),
   },
 })
 writeFileSync(pidFile, String(app.pid))

@@ -88,6 +88,52 @@ describe('proof in a person’s units', () => {
   })
 })
 
+describe('instruments', () => {
+  const readAll = async (label: string) => {
+    await click(sheet, `[data-instruments="${label}"] [data-connect]`)
+    await expectText(sheet, `[data-instruments="${label}"]`, 'still moving')
+    await sheet.driver.wait(
+      async () => (await textOf(sheet, `[data-instruments="${label}"] [data-take]`)).includes('8 of 8'),
+      60_000,
+      'the readings do not settle',
+    )
+    await click(sheet, `[data-instruments="${label}"] [data-take]`)
+    await click(sheet, `[data-readings="${label}"] button[type="submit"]`)
+  }
+  const valueOf = async (label: string, name: string) =>
+    Number(await (await find(sheet, `[data-readings="${label}"] input[name="${name}"]`)).getAttribute('value'))
+  it('are read when they have settled, and the verdict follows what was really done', async () => {
+    await readAll('after')
+    await expectText(sheet, '[data-line="cooling"]', 'it delivers what a clean unit delivers')
+    await expectText(sheet, '[data-line="airflow"]', 'as much air as a clean unit moves')
+    await expectText(sheet, '[data-verdict]', 'proved')
+    await sent(sheet)
+    await sheet.driver.navigate().refresh()
+    // Better instruments than the usual ones: the tolerance is theirs.
+    const [airflow, tolerance] = [
+      await valueOf('after', 'airflowM3h'),
+      Number((await textOf(sheet, '[data-line="airflow"] td.number small')).replace('±', '')),
+    ]
+    expect(tolerance / airflow).toBeLessThan(0.07)
+    expect(tolerance / airflow).toBeGreaterThan(0.03)
+  })
+  it('show at a unit that was not cleaned what its soil leaves of the air', async () => {
+    const proof = await sheet.driver.getCurrentUrl()
+    await sheet.driver.get(`${app.base}/`)
+    await clickText(sheet, 'Room 5, window wall')
+    await clickText(sheet, 'Look-over')
+    await clickText(sheet, 'Before readings')
+    await readAll('before')
+    const airflow = await valueOf('before', 'airflowM3h')
+    expect(airflow).toBeGreaterThan(0)
+    await sent(sheet)
+    await clickText(sheet, 'Proof')
+    await expectText(sheet, '[data-verdict]', 'take the after readings')
+    await sheet.driver.get(proof)
+    await find(sheet, '[data-parts-after]')
+  })
+})
+
 describe('the report', () => {
   it('has what was found and what was made of it, part by part, and is signed', async () => {
     await photograph('wheel', 0, '#554433')

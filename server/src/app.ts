@@ -10,18 +10,23 @@ import { authRoutes } from './auth/routes.ts'
 import { guard } from './auth/sessions.ts'
 import { handleErrors } from './errors.ts'
 import { houseRulesRoutes } from './houseRules/routes.ts'
+import { instrumentRoutes } from './instruments/routes.ts'
+import type { InstrumentSource } from './instruments/source.ts'
 import { jobRoutes } from './jobs/routes.ts'
 import { streamRoutes } from './jobs/stream.ts'
 import { folderStore } from './files/store.ts'
 import { logbookRoutes } from './logbook/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
+import { endStreamsWith } from './streams.ts'
 import { storesRoutes } from './stores/routes.ts'
 
 export interface AppOptions {
   readonly sequelize: Sequelize
   /** Folder of the files: photographs. */
   readonly filesRoot: string
+  /** Where readings come from; without it they are entered by hand. */
+  readonly instruments?: InstrumentSource
   readonly webRoot?: string
   readonly secureCookies?: boolean
   readonly trustProxy?: boolean
@@ -34,6 +39,7 @@ const bodyLimit = 4_000_000
 export async function buildApp({
   sequelize,
   filesRoot,
+  instruments,
   webRoot,
   secureCookies = false,
   trustProxy = false,
@@ -63,7 +69,9 @@ export async function buildApp({
   await app.register(authRoutes(sequelize, secureCookies))
   await app.register(siteRoutes(sequelize))
   await app.register(jobRoutes(sequelize))
+  endStreamsWith(app)
   await app.register(streamRoutes)
+  await app.register(instrumentRoutes(instruments))
   await app.register(photoRoutes(folderStore(filesRoot)))
   // By which a device finds out how far its own clock is off.
   app.get('/api/clock', () => ({ nowMs: Date.now() }))

@@ -18,6 +18,7 @@ describe('the configuration', () => {
       filesRoot: '/files',
       webRoot: undefined,
       demo: false,
+      simulatedInstruments: false,
       secureCookies: false,
       trustProxy: false,
     })

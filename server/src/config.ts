@@ -8,6 +8,8 @@ export interface Config {
   /** Folder of the built interface; undefined serves the API alone. */
   readonly webRoot?: string
   readonly demo: boolean
+  /** Whether stand-ins take the place of instruments. */
+  readonly simulatedInstruments: boolean
   readonly secureCookies: boolean
   /** Whether a proxy in front names the caller; without one, callers could name themselves. */
   readonly trustProxy: boolean
@@ -43,6 +45,7 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     filesRoot: need(env, 'YASTIK_FILES'),
     webRoot: env.YASTIK_WEB_ROOT,
     demo: env.YASTIK_DEMO === '1',
+    simulatedInstruments: env.YASTIK_INSTRUMENTS === 'simulated',
     secureCookies: env.YASTIK_SECURE_COOKIES === '1',
     trustProxy: env.YASTIK_TRUST_PROXY === '1',
   }

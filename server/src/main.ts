@@ -5,6 +5,7 @@ import { connect } from './db/connection.ts'
 import { migrate } from './db/migrate.ts'
 import { defineModels } from './db/models.ts'
 import { loadDemo } from './demo/load.ts'
+import { simulatedSource } from './instruments/source.ts'
 
 const config = configFrom(process.env)
 const sequelize = connect(config.database)
@@ -14,6 +15,7 @@ if (config.demo) await loadDemo(sequelize)
 const app = await buildApp({
   sequelize,
   filesRoot: config.filesRoot,
+  instruments: config.simulatedInstruments ? simulatedSource : undefined,
   webRoot: config.webRoot,
   secureCookies: config.secureCookies,
   trustProxy: config.trustProxy,

@@ -1,3 +1,4 @@
 // Proof: before and after, and the verdict.
+export * from './instruments/index.ts'
 export { cleanCoolingAt, coolingBy, usualTolerance, type CleanCooling, type CoolingMeasured, type Measured } from './cooling.ts'
 export { assess, type Proof, type ProofInput, type ProofLine } from './assess.ts'

@@ -5,6 +5,7 @@ import { amountUpTo, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
+import { instrumentReadingSchema } from '../proof/index.ts'
 import { eventSchema, verdicts } from '../run/index.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
 
@@ -129,6 +130,9 @@ export const clockSchema = closed({ nowMs: z.int() })
 export const eventBatchSchema = closed({ events: z.array(z.unknown()).min(1).max(1000) })
 export const eventReceiptSchema = closed({ accepted: z.array(z.string()), refused: z.array(closed({ id: z.string(), because: z.string() })) })
 export type EventReceipt = z.infer<typeof eventReceiptSchema>
+
+/** What a stream of instruments says. */
+export const instrumentMessageSchema = closed({ readings: z.array(instrumentReadingSchema) })
 
 /** What a stream of a job says: events that were stored since. */
 export const streamMessageSchema = closed({ events: z.array(eventSchema) })

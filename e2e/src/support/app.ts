@@ -67,6 +67,7 @@ async function launch(database: string, files: string, port: number, shiftMs = 0
       YASTIK_FILES: files,
       YASTIK_WEB_ROOT: join(root, 'web/dist'),
       YASTIK_DEMO: '1',
+      YASTIK_INSTRUMENTS: 'simulated',
     },
   })
   const address = await new Promise<AddressInfo>((resolve, reject) => {

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid'
 import { Unit } from '../db/models.ts'
-import { addFirm, openHouse, password, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, cookieOf, openHouse, signedIn, streamAs, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
 let base: string
@@ -27,39 +27,19 @@ afterAll(() => house.close())
 const graded = (part: string) => ({ id: newId(), atMs: Date.now(), by, happening: { type: 'grade-set', unitId, part, grade: 2, kinds: [] } })
 const store = (...events: object[]) => ask('POST', `/api/jobs/${jobId}/events`, { events })
 
-async function cookieOf(signIn: string): Promise<string> {
-  const answer = await fetch(`${base}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: base },
-    body: JSON.stringify({ signIn, password }),
-  })
-  return answer.headers.getSetCookie()[0].split(';')[0]
-}
-
 /** Listens until `count` events came; returns their ids and the number of the last. */
 async function listen(after: number, count: number, header?: string): Promise<{ ids: string[]; seq: number }> {
-  const stop = new AbortController()
-  const answer = await fetch(`${base}/api/jobs/${jobId}/stream?after=${after}`, {
-    headers: { cookie: await cookieOf('technician-a'), ...(header ? { 'last-event-id': header } : {}) },
-    signal: stop.signal,
-  })
-  expect(answer.headers.get('content-type')).toBe('text/event-stream')
   const ids: string[] = []
-  let seq = 0
-  let text = ''
-  for await (const chunk of answer.body!) {
-    text += new TextDecoder().decode(chunk as Uint8Array)
-    const messages = text.split('\n\n')
-    text = messages.pop()!
-    for (const message of messages) {
-      const data = /^data: (.*)$/m.exec(message)?.[1]
-      if (data) ids.push(...(JSON.parse(data) as { events: { id: string }[] }).events.map(({ id }) => id))
-      seq = Number(/^id: (\d+)$/m.exec(message)?.[1] ?? seq)
-    }
-    if (ids.length >= count) break
+  for await (const { data, id } of streamAs(
+    'technician-a',
+    house.app,
+    `/api/jobs/${jobId}/stream?after=${after}`,
+    header ? { 'last-event-id': header } : {},
+  )) {
+    ids.push(...(JSON.parse(data) as { events: { id: string }[] }).events.map((event) => event.id))
+    if (ids.length >= count) return { ids, seq: Number(id) }
   }
-  stop.abort()
-  return { ids, seq }
+  throw new Error('the stream ended')
 }
 
 describe('the stream of a job', () => {
@@ -87,8 +67,8 @@ describe('the stream of a job', () => {
   it('is closed to strangers, and asks for a number that is one', async () => {
     const path = `${base}/api/jobs/${jobId}/stream`
     expect((await fetch(path)).status).toBe(401)
-    expect((await fetch(path, { headers: { cookie: await cookieOf('owner-b') } })).status).toBe(404)
-    const odd = await fetch(`${path}?after=yesterday`, { headers: { cookie: await cookieOf('technician-a') } })
+    expect((await fetch(path, { headers: { cookie: await cookieOf('owner-b', house.app) } })).status).toBe(404)
+    const odd = await fetch(`${path}?after=yesterday`, { headers: { cookie: await cookieOf('technician-a', house.app) } })
     expect(await odd.json()).toMatchObject({ code: 'does-not-hold-up', lines: [{ where: 'after', allowed: 'a whole number from 0' }] })
   })
 })

@@ -1,6 +1,7 @@
 // A database of its own for a test file, on the instance that the test launcher started.
 import { randomBytes } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
+import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { FastifyInstance, LightMyRequestResponse } from 'fastify'
@@ -10,6 +11,7 @@ import { hashPassword } from '../auth/passwords.ts'
 import { databaseFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { migrate } from '../db/migrate.ts'
+import { simulatedSource } from '../instruments/source.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
 
 export interface TestHouse {
@@ -31,7 +33,7 @@ export async function openHouse(): Promise<TestHouse> {
   defineModels(sequelize)
   await migrate(sequelize)
   const filesRoot = mkdtempSync(join(tmpdir(), 'yastik-files-'))
-  const app = await buildApp({ sequelize, filesRoot })
+  const app = await buildApp({ sequelize, filesRoot, instruments: simulatedSource })
   return {
     app,
     sequelize,
@@ -84,4 +86,39 @@ export async function signedIn(app: FastifyInstance, signIn: string): Promise<As
   const cookies = Object.fromEntries(answer.cookies.map((cookie) => [cookie.name, cookie.value]))
   return (method, url, body, headers) =>
     app.inject({ method, url, headers: { host, origin, ...headers }, cookies, ...(body === undefined ? {} : { payload: body as object }) })
+}
+
+/** The cookie of somebody who signed in, for asking over the network. */
+export async function cookieOf(signIn: string, app: FastifyInstance): Promise<string> {
+  const answer = await app.inject({ method: 'POST', url: '/api/session', headers: { host, origin }, payload: { signIn, password } })
+  return answer.cookies.map(({ name, value }) => `${name}=${value}`).join('; ')
+}
+
+/** Messages of a stream as they come; leaving the loop closes it. */
+export async function* streamAs(
+  signIn: string,
+  app: FastifyInstance,
+  path: string,
+  headers: Record<string, string> = {},
+): AsyncGenerator<{ data: string; id?: string }> {
+  const stop = new AbortController()
+  const { port } = app.server.address() as AddressInfo
+  const answer = await fetch(`http://127.0.0.1:${port}${path}`, { headers: { cookie: await cookieOf(signIn, app), ...headers }, signal: stop.signal })
+  if (answer.headers.get('content-type') !== 'text/event-stream') throw new Error(`no stream: ${await answer.text()}`)
+  const reader = answer.body!.getReader()
+  let text = ''
+  try {
+    for (let { value, done } = await reader.read(); !done; { value, done } = await reader.read()) {
+      text += new TextDecoder().decode(value)
+      const messages = text.split('\n\n')
+      text = messages.pop()!
+      for (const message of messages) {
+        const data = /^data: (.*)$/m.exec(message)?.[1]
+        const id = /^id: (\d+)$/m.exec(message)?.[1]
+        if (data !== undefined) yield { data, ...(id === undefined ? {} : { id }) }
+      }
+    }
+  } finally {
+    stop.abort()
+  }
 }

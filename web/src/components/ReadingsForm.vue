@@ -7,9 +7,10 @@ import { computed, reactive, ref } from 'vue'
 import { asEntered, asRead, isSiUnit } from '../measures/measures.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import FaultNote from './FaultNote.vue'
+import InstrumentPanel from './InstrumentPanel.vue'
 import TraverseForm from './TraverseForm.vue'
 
-const props = defineProps<{ label: string; value?: Readings }>()
+const props = defineProps<{ jobId: string; unitId: string; label: string; value?: Readings }>()
 const emit = defineEmits<{ take: [readings: Readings] }>()
 
 const fields = [
@@ -40,6 +41,31 @@ const shown = (value: number | undefined, name: Field) => (value === undefined ?
 const texts = reactive(
   Object.fromEntries(fields.map(({ name, of }) => [name, props.value ? shown(of(props.value), name) : ''])) as Record<Field, string>,
 )
+/** What instruments said of themselves, as long as their figures stand in the form. */
+const measured = ref<Partial<Readings>>(props.value?.tolerance && !props.value.traverse ? { ...props.value } : {})
+function fromInstruments(taken: Partial<Readings>) {
+  for (const { name, of } of fields) {
+    const value = of(taken as Readings)
+    if (value !== undefined && !Number.isNaN(value)) texts[name] = shown(value, name)
+  }
+  measured.value = taken
+  if (taken.airflowM3h !== undefined) points.value = undefined
+}
+/** Their tolerances hold for figures that nobody changed afterwards. */
+function toleranceOf(): NonNullable<Readings['tolerance']> {
+  const own = measured.value
+  const still = (...names: Field[]) =>
+    names.every((name) => {
+      const value = fields.find((field) => field.name === name)!.of(own as Readings)
+      return value === undefined || Number.isNaN(value) || shown(value, name) === texts[name]
+    })
+  const { temperatureK, humidity, airflowShare } = own.tolerance ?? {}
+  return {
+    ...(temperatureK !== undefined && still('returnC', 'supplyC') ? { temperatureK } : {}),
+    ...(humidity !== undefined && still('returnRh', 'supplyRh') ? { humidity } : {}),
+    ...(airflowShare !== undefined && still('airflowM3h') ? { airflowShare } : {}),
+  }
+}
 const points = ref(props.value?.traverse)
 function fromTraverse(taken: NonNullable<Readings['traverse']>) {
   points.value = taken
@@ -70,10 +96,13 @@ const draft = computed(() => {
 })
 /** The traverse counts only as long as the airflow is the one that it gave. */
 function traverseOf(): Pick<Readings, 'traverse' | 'tolerance'> {
-  if (!points.value) return {}
+  const tolerance = toleranceOf()
+  const withOwn = Object.keys(tolerance).length > 0 ? { tolerance } : {}
+  if (!points.value) return withOwn
   const { airflowM3h, toleranceShare } = traverse(points.value)
-  if (shown(Math.round(airflowM3h), 'airflowM3h') !== texts.airflowM3h) return {}
-  return { traverse: points.value, ...(toleranceShare === undefined ? {} : { tolerance: { airflowShare: Math.min(0.5, toleranceShare) } }) }
+  if (shown(Math.round(airflowM3h), 'airflowM3h') !== texts.airflowM3h) return withOwn
+  if (toleranceShare === undefined) return { ...withOwn, traverse: points.value }
+  return { traverse: points.value, tolerance: { ...tolerance, airflowShare: Math.min(0.5, toleranceShare) } }
 }
 const wordOf: Record<string, string> = {
   returnRh: 'return humidity (0 is dry, 1 is saturated: enter percent)',
@@ -106,6 +135,7 @@ function swap() {
 
 <template>
   <form class="stack" :data-readings="label" @submit.prevent="take(false)">
+    <InstrumentPanel :job-id="jobId" :unit-id="unitId" :label="label" @take="fromInstruments" />
     <div class="fields">
       <label v-for="field in fields" :key="field.name" class="field"
         ><span>{{ field.says }}, {{ unit(field.unit) }}</span

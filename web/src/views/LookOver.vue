@@ -154,6 +154,8 @@ useKeys([
       <details>
         <summary class="tap">Before readings {{ state.readings.before ? '(taken)' : '' }}</summary>
         <ReadingsForm
+          :job-id="jobId"
+          :unit-id="unitId"
           label="before"
           :value="state.readings.before"
           @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"

@@ -123,6 +123,8 @@ async function handOver() {
         <h2>Before</h2>
         <ReadingsForm
           :key="`before${state.readings.before ? 1 : 0}`"
+          :job-id="jobId"
+          :unit-id="unitId"
           label="before"
           :value="state.readings.before"
           @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"
@@ -132,6 +134,8 @@ async function handOver() {
         <h2>After <small>at least ten minutes of steady cooling</small></h2>
         <ReadingsForm
           :key="`after${state.readings.after ? 1 : 0}`"
+          :job-id="jobId"
+          :unit-id="unitId"
           label="after"
           :value="state.readings.after"
           @take="job.add(unitId, { type: 'reading-taken', when: 'after', readings: $event })"

@@ -1,0 +1,68 @@
+// How does the server say something again and again? Server-sent events, ended with the server, and after a while so that sessions are checked anew.
+import type { ServerResponse } from 'node:http'
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+
+/** Sign of life through proxies that cut silent connections. */
+const silenceMs = 15_000
+/** A stream ends after this long; the browser asks anew, and its session is checked again. */
+const longestMs = 10 * 60_000
+
+/** So long the server waits for answers under way when it ends. */
+const graceMs = 2000
+
+const open = new WeakMap<FastifyInstance['server'], Set<ServerResponse>>()
+
+/** Streams end when the server does. */
+export function endStreamsWith(app: FastifyInstance): void {
+  const own = new Set<ServerResponse>()
+  open.set(app.server, own)
+  app.addHook('preClose', (done) => {
+    for (const response of own) response.end()
+    // Browsers keep connections on which they never asked anything: nobody waits for those.
+    setTimeout(() => app.server.closeAllConnections(), graceMs).unref()
+    done()
+  })
+}
+
+export interface Stream {
+  readonly everyMs: number
+  /** What is to be said now, as the protocol writes it; undefined where there is nothing. */
+  next(): Promise<string | undefined>
+}
+
+/** Takes over the reply and asks `next` for as long as somebody listens. An error ends the stream: the browser asks anew by itself. */
+export function openStream(request: FastifyRequest, reply: FastifyReply, { everyMs, next }: Stream): void {
+  const headers = { ...reply.getHeaders(), 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' }
+  reply.hijack()
+  const response = reply.raw
+  response.writeHead(200, headers as Record<string, string>)
+  response.write(': open\n\n')
+  const own = open.get(request.server.server)
+  own?.add(response)
+  const startedMs = Date.now()
+  let spokeMs = startedMs
+  let timer: NodeJS.Timeout | undefined
+  response.once('close', () => {
+    clearTimeout(timer)
+    own?.delete(response)
+  })
+  const say = (text: string) => {
+    response.write(text)
+    spokeMs = Date.now()
+  }
+  const turn = async () => {
+    const text = await next()
+    // Whoever listened may have gone while one looked.
+    if (response.writableEnded || response.destroyed) return
+    if (text !== undefined) say(text)
+    else if (Date.now() - spokeMs > silenceMs) say(': still here\n\n')
+    if (Date.now() - startedMs > longestMs) response.end()
+    else timer = setTimeout(again, everyMs)
+  }
+  const again = () =>
+    void turn().catch((error: unknown) => {
+      request.log.warn(`a stream ends: ${error instanceof Error ? error.message : String(error)}`)
+      response.end()
+    })
+  again()
+}
