@@ -129,7 +129,8 @@ export const useJob = defineStore('job', () => {
       atMs: timeMs + (known ?? 0),
       by: me,
       ...(known === undefined ? {} : { aheadMs: known }),
-      happening: { ...happening, unitId } as Happening,
+      // Plain, whatever a view hands over: what is reactive cannot be kept.
+      happening: JSON.parse(JSON.stringify({ ...happening, unitId })) as Happening,
     }
     events.value = [...events.value, event]
     unsent.value++
