@@ -67,6 +67,8 @@ try {
   )
   await go(`${proved}/proof`, '[data-line="cooling"]')
   await shoot('proof')
+  await go(`${proved}/report`, '[data-report]')
+  await shoot('report')
   await go(`${proved}/record`, '[data-record]')
   await shoot('record')
   await go('/house-rules', '[data-school]')

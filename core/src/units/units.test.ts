@@ -1,4 +1,4 @@
-import { coilAreaM2, componentsOf, families, knownDesign, partsOf, stripOrder, traitsOf, type Design, type Family } from './index.ts'
+import { coilAreaM2, componentsOf, electricLoad, families, knownDesign, partsOf, stripOrder, traitsOf, type Design, type Family } from './index.ts'
 import { graphs } from './partGraph.ts'
 import { wallHeadComponents } from './graphs/wallHead.ts'
 
@@ -160,4 +160,20 @@ describe('coil area', () => {
     expect(coilAreaM2({ ratedCoolingKw: 3.5, faceWidthMm: 700, faceSlantMm: [180, 120, 150] })).toBeCloseTo(0.315, 9)
   })
   it('is 0.06 m² a kW where they were not', () => expect(coilAreaM2({ ratedCoolingKw: 3.5 })).toBeCloseTo(0.21, 9))
+})
+
+describe('the electric load', () => {
+  it('is a share of the breaker, at most four fifths for hours on end', () => {
+    expect(electricLoad({ amps: 8, volts: 230, breakerAmps: 16 })).toMatchObject({ loadShare: 0.5, carries: true, dropV: 0 })
+    expect(electricLoad({ amps: 12.8, volts: 230, breakerAmps: 16 }).carries).toBe(true)
+    expect(electricLoad({ amps: 13, volts: 230, breakerAmps: 16 }).carries).toBe(false)
+  })
+  it('drops along a cord, there and back', () => {
+    // By hand: 2 · 20 m · 0.0175 · 8 A / 1.5 mm² = 3.73 V, 1.6 %.
+    const load = electricLoad({ amps: 8, volts: 230, breakerAmps: 16, cord: { mm2: 1.5, lengthM: 20 } })
+    expect(load.dropV).toBeCloseTo(3.73, 2)
+    expect(load).toMatchObject({ dropsTooMuch: false })
+    expect(electricLoad({ amps: 12, volts: 120, breakerAmps: 15, cord: { mm2: 1.5, lengthM: 20 } }).dropsTooMuch).toBe(true)
+  })
+  it('needs figures above zero', () => expect(() => electricLoad({ amps: 0, volts: 230, breakerAmps: 16 })).toThrow('amps 0 is not above zero'))
 })

@@ -16,3 +16,5 @@ export {
   type WashJob,
   type WashWater,
 } from './water.ts'
+export { dryingAdvice, electricsDryH } from './dryingAdvice.ts'
+export { finsStandKPa, jetOnFins, leastDistanceCm, type Jet, type JetOnFins } from './jet.ts'

@@ -2,7 +2,9 @@ import fc from 'fast-check'
 import { airOf, pressureAt } from '../air/index.ts'
 import { builtInVan, type Equipment } from '../products/index.ts'
 import {
+  dryingAdvice,
   dryingMinutes,
+  jetOnFins,
   longestWashOf,
   pausesFor,
   pauseMin,
@@ -114,5 +116,35 @@ describe('drying', () => {
     expect(dryingMinutes('wheel', 'still-air', room)).toBeGreaterThan(dryingMinutes('wheel', 'fan', room))
     expect(dryingMinutes('filter', 'fan', room, 'disposable') / dryingMinutes('filter', 'fan', room)).toBeCloseTo(8, 6)
     expect(dryingMinutes('wheel', 'fan', airOf(25, 1, pressureAt(0)))).toBe(Infinity)
+  })
+})
+
+describe('a jet on fins', () => {
+  const fan = { pressureBar: 6, flowLMin: 1.6, distanceCm: 30, fanDegrees: 40 }
+  it('presses with its momentum on the place where it lands', () => {
+    // By hand: v = 0.85·√(2·6e5/998) = 29.5 m/s; F = 998·2.667e-5·29.5 = 0.784 N; 0.2184 m × 0.020 m: 0.18 kPa.
+    const { kPa, speedMs, stands } = jetOnFins(fan)
+    expect(speedMs).toBeCloseTo(29.5, 1)
+    expect(kPa).toBeCloseTo(0.18, 2)
+    expect(stands).toBe(true)
+  })
+  it('presses less from farther away, and more with more pressure', () => {
+    expect(jetOnFins({ ...fan, distanceCm: 60 }).kPa).toBeLessThan(jetOnFins(fan).kPa / 2)
+    expect(jetOnFins({ ...fan, pressureBar: 60 }).kPa).toBeGreaterThan(jetOnFins(fan).kPa * 3)
+  })
+  it('is never a pencil jet, and never nearer than 20 cm', () => {
+    expect(jetOnFins({ ...fan, fanDegrees: 0 }).reasons.join()).toMatch(/pencil jet/)
+    expect(jetOnFins({ ...fan, distanceCm: 12 }).reasons).toContain('nearer than 20 cm')
+    expect(jetOnFins({ pressureBar: 100, flowLMin: 6, distanceCm: 20, fanDegrees: 15 }).stands).toBe(false)
+    expect(() => jetOnFins({ ...fan, distanceCm: 0 })).toThrow('distanceCm 0 is not above zero')
+  })
+})
+
+describe('advice on drying', () => {
+  it('is to wait, to let a fan run, or to come again', () => {
+    expect(dryingAdvice([]).advice).toBe('Nothing has to dry.')
+    expect(dryingAdvice([12, 30]).advice).toMatch(/^Dry in about 30 min: wait for it.*no power for 24 hours/)
+    expect(dryingAdvice([90]).advice).toMatch(/a fan on it/)
+    expect(dryingAdvice([90, 300]).advice).toMatch(/second visit/)
   })
 })

@@ -26,6 +26,7 @@ import LedgerShortfall from '../components/LedgerShortfall.vue'
 import PartsTray from '../components/PartsTray.vue'
 import PauseBar from '../components/PauseBar.vue'
 import SameStepTwice from '../components/SameStepTwice.vue'
+import StepHelp from '../components/StepHelp.vue'
 import PhotoSlot from '../components/PhotoSlot.vue'
 import { useKeys } from '../components/keys.ts'
 import { useNow } from '../components/useNow.ts'
@@ -134,6 +135,12 @@ function pick(direction: 1 | -1) {
 }
 /** Whether what was found since asks for other work than what was agreed. */
 const changes = computed(() => changeOf(state.value, job.planFor(props.unitId)?.units[0].steps ?? []) !== undefined)
+const design = computed(() => job.designFor(props.unitId))
+/** What the pump in the van gives, for sums about its jet. */
+const jet = computed(() => {
+  const { flowLMin = 1.6, pressureBar = 6 } = job.record?.equipment.find(({ kind }) => kind === 'pump-wand') ?? {}
+  return { flowLMin, pressureBar }
+})
 const photosOf = (stepId: string) => state.value.photos.filter((photo) => photo.stepId === stepId)
 const noteText = ref('')
 async function note() {
@@ -225,6 +232,7 @@ useKeys([
           <button v-if="state.progress[step.id]?.begunBy === undefined" class="tap big" data-begin @click="begin">Begin</button>
           <button v-if="ready.length > 1" class="tap big" data-other @click="pick(1)">Another step ({{ ready.length - 1 }})</button>
         </div>
+        <StepHelp v-if="design" :key="`${step.id}-help`" :step="step" :design="design" :flow-l-min="jet.flowLMin" :pressure-bar="jet.pressureBar" />
         <LeaveOut v-if="step.optional" :key="step.id" :unit-id="unitId" :step="step" />
         <ul v-if="holds.length > 0" class="holds" role="status" data-holds>
           <li v-for="reason in holds" :key="reason">{{ reason }}</li>

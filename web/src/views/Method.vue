@@ -4,12 +4,15 @@ import {
   changeOf,
   compareChoice,
   contextOf,
+  dryingAdvice,
+  dryingWays,
   knownHouseRules,
   partNames,
   planUnit,
   planTotals,
   schools,
   type Choice,
+  type DryingWay,
   type JobFile,
   type PlannedDecision,
   type SchoolName,
@@ -34,6 +37,16 @@ const state = computed(() => job.stateFor(props.unitId))
 const file = computed(() => job.jobFileFor(props.unitId))
 const plan = computed(() => job.planFor(props.unitId))
 const unitPlan = computed(() => plan.value?.units[0])
+const drying = computed(() => {
+  const parts = [...new Set(unitPlan.value?.drying.map(({ part }) => part))]
+  return parts.map((part) => ({
+    part,
+    minutes: Object.fromEntries(unitPlan.value!.drying.filter((entry) => entry.part === part).map(({ how, minutes }) => [how, minutes])) as Partial<
+      Record<DryingWay, number>
+    >,
+  }))
+})
+const dryingSays = computed(() => dryingAdvice(drying.value.map(({ minutes }) => Math.min(...Object.values(minutes)))).advice)
 /** The course of the wash water, where something fills up. */
 const washRun = computed(() => file.value && planUnit(file.value.units[0], contextOf(file.value)).washRun)
 const rinses = computed(() => unitPlan.value?.decisions.find(({ topic }) => topic === 'rinse')?.choice)
@@ -198,6 +211,26 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           <li v-for="left in unitPlan.notReached" :key="left.part">{{ partNames[left.part] }}: {{ left.because }}</li>
         </ul>
       </div>
+      <template v-if="unitPlan.drying.length > 0">
+        <h3>Drying, in this air</h3>
+        <table class="ledger" data-drying>
+          <thead>
+            <tr>
+              <th>Part</th>
+              <th class="number">Still air</th>
+              <th class="number">Fan</th>
+              <th class="number">Its own fan</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in drying" :key="row.part">
+              <td>{{ partNames[row.part] }}</td>
+              <td v-for="how in dryingWays" :key="how" class="number">{{ row.minutes[how] === undefined ? '–' : `${row.minutes[how]} min` }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="small">{{ dryingSays }}</p>
+      </template>
       <h3>To bear in mind</h3>
       <ul class="small">
         <li v-for="warning in plan.warnings" :key="warning">{{ sentence(warning) }}</li>

@@ -7,8 +7,9 @@ import { isRunning, settledOf, settledS, simulatedReadings, soilNow, truthOf, ty
 
 const { design } = knownDesign('wall-head', openHead.design)
 const soil = { filter: 2, coilFace: 3, coilBack: 3, wheel: 3, pan: 2, drainLine: 3 } as const
-const { steps } = planJob(jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3 }, coilFace: { grade: 3 }, coilBack: { grade: 3 } } }))
-  .units[0]
+const { steps } = planJob(
+  jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3 }, coilFace: { grade: 3 }, coilBack: { grade: 3 }, drainLine: { grade: 3 } } }),
+).units[0]
 /** The unit with all steps done but those that are left out. */
 const doneBut = (...leftOut: string[]): UnitState => ({
   ...emptyUnitState(),

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+// Small sums at the step where they matter: the load before power goes on, the jet before it meets the fins.
+import { electricLoad, finsStandKPa, jetOnFins, round, type KnownDesign, type Step } from '@yastik/core'
+import { computed, ref } from 'vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+import NumberField from './NumberField.vue'
+
+const props = defineProps<{ step: Step; design: KnownDesign; flowLMin: number; pressureBar: number }>()
+const { unit } = useMeasures()
+const isLoad = computed(() => props.step.id === 'power-on' || props.step.id === 'isolate')
+const isJet = computed(() => props.step.id.startsWith('rinse-'))
+
+const amps = ref<number | undefined>(props.design.nameplateAmps ?? round(props.design.ratedPowerW / (props.design.volts ?? 230), 1))
+const volts = ref<number | undefined>(props.design.volts ?? 230)
+const breaker = ref<number | undefined>(16)
+const cordMm2 = ref<number>()
+const cordM = ref<number>()
+const above = (value: number | undefined): value is number => value !== undefined && value > 0
+const load = computed(() => {
+  if (!above(amps.value) || !above(volts.value) || !above(breaker.value)) return undefined
+  const cord = above(cordMm2.value) && above(cordM.value) ? { mm2: cordMm2.value, lengthM: cordM.value } : undefined
+  return electricLoad({ amps: amps.value, volts: volts.value, breakerAmps: breaker.value, ...(cord ? { cord } : {}) })
+})
+const pressure = ref<number | undefined>(props.pressureBar)
+const flow = ref<number | undefined>(props.flowLMin)
+const distance = ref<number | undefined>(30)
+const angle = ref<number | undefined>(40)
+const jet = computed(() =>
+  above(pressure.value) && above(flow.value) && above(distance.value) && angle.value !== undefined && angle.value >= 0 && angle.value <= 120
+    ? jetOnFins({ pressureBar: pressure.value, flowLMin: flow.value, distanceCm: distance.value, fanDegrees: angle.value })
+    : undefined,
+)
+const percent = (share: number) => `${round(share * 100, 1)} %`
+</script>
+
+<template>
+  <details v-if="isLoad" data-step-help="load">
+    <summary>Does the supply carry it?</summary>
+    <div class="fields">
+      <label class="field"><span>Nameplate, A</span><NumberField v-model="amps" name="load-amps" /></label>
+      <label class="field"><span>Supply, V</span><NumberField v-model="volts" name="load-volts" /></label>
+      <label class="field"><span>Breaker, A</span><NumberField v-model="breaker" name="load-breaker" /></label>
+      <label class="field"><span>Cord, mm² each</span><NumberField v-model="cordMm2" name="load-cord" /></label>
+      <label class="field"><span>Cord, m long</span><NumberField v-model="cordM" name="load-length" /></label>
+    </div>
+    <p v-if="load" role="status">
+      <b>{{ percent(load.loadShare) }} of the breaker</b>:
+      {{ load.carries ? 'it carries that for hours.' : 'too much for hours on end (80 % at most).' }}
+      <template v-if="load.dropV > 0">
+        <b>{{ round(load.dropV, 1) }} V</b> drop along the cord, {{ percent(load.dropShare)
+        }}{{ load.dropsTooMuch ? ': motors start badly, take a shorter or thicker one.' : '.' }}
+      </template>
+    </p>
+    <p v-else role="alert">Amps, volts and breaker are numbers above zero.</p>
+    <p class="small">A figure only: the local code and whoever is licensed for it decide.</p>
+  </details>
+  <details v-else-if="isJet" data-step-help="jet">
+    <summary>What does the jet do to the fins?</summary>
+    <div class="fields">
+      <label class="field"><span>Pressure, bar</span><NumberField v-model="pressure" name="jet-bar" /></label>
+      <label class="field"
+        ><span>Flow, {{ unit('L/min') }}</span
+        ><NumberField v-model="flow" si="L/min" name="jet-flow"
+      /></label>
+      <label class="field"><span>Distance, cm</span><NumberField v-model="distance" name="jet-distance" /></label>
+      <label class="field"><span>Fan tip, degrees</span><NumberField v-model="angle" name="jet-angle" /></label>
+    </div>
+    <p v-if="jet" role="status">
+      <b>{{ round(jet.kPa, 2) }} kPa</b> where it lands; fins stand about {{ finsStandKPa.value }}.
+      <b v-if="!jet.stands">Do not: {{ jet.reasons.join('; ') }}.</b>
+      <template v-else>Along the fins, never across.</template>
+    </p>
+    <p v-else role="alert">Pressure, flow and distance are numbers above zero, the angle lies between 0 and 120.</p>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 44px;
+  padding-top: 0.5rem;
+  cursor: pointer;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(8rem, 1fr));
+  gap: 0.6rem;
+  margin-bottom: 0.6rem;
+}
+</style>
