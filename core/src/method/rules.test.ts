@@ -5,7 +5,7 @@ import { jobWith } from '../tests/jobs.ts'
 import { ruleBook, topics, type Choice } from './index.ts'
 
 type Unit = Partial<UnitJob>
-type Rest = Parameters<typeof jobWith>[1]
+type Rest = NonNullable<Parameters<typeof jobWith>[1]>
 type Grade = 0 | 1 | 2 | 3 | 4
 type Case = [id: string, choice: Choice, unit?: Unit, rest?: Rest]
 

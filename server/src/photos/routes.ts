@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto'
 import { Fault, photoLimits, type PhotoRecord } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
+import { UniqueConstraintError } from 'sequelize'
 import { validate as isId } from 'uuid'
 import { Job, JobUnit, Photo } from '../db/models.ts'
 import type { FileStore } from '../files/store.ts'
@@ -51,7 +52,14 @@ export function photoRoutes(files: FileStore) {
       // The files first: a record never speaks of a file that is not there.
       await files.put(keyOf(photo), picture.bytes)
       await files.put(previewKeyOf(photo), picture.preview)
-      await photo.save()
+      try {
+        await photo.save()
+      } catch (error) {
+        // Sent twice at once: the other one was faster.
+        const other = error instanceof UniqueConstraintError ? await Photo.findByPk(photo.id) : null
+        if (!other) throw error
+        return reply.send(recordOf(sameOr(other, job, sum)))
+      }
       return reply.status(201).send(recordOf(photo))
     })
 
