@@ -1,6 +1,6 @@
 // May this step count as done now, and if not, why not? The gates hold here, on phone and server alike.
 import type { Step } from '../procedure/index.ts'
-import type { LedgerEntry, UnitState } from './unitState.ts'
+import type { LedgerEntry, LedgerException, UnitState } from './unitState.ts'
 
 const minuteMs = 60_000
 
@@ -14,9 +14,10 @@ export function waitOf(unit: UnitState, step: Step): { leastAtMs: number; mostAt
   }
 }
 
-/** Whether the owner has written that this very shortfall may stay; one more missing, and it holds no longer. */
-export const isExcepted = (unit: UnitState, { item, kind, out, in: back }: LedgerEntry): boolean =>
-  unit.exceptions.some((exception) => exception.item === item && exception.kind === kind && exception.short === out - back)
+/** The owner's word that this very shortfall may stay, if there is one; one more missing, and it holds no longer. */
+export const exceptionFor = (unit: UnitState, { item, kind, out, in: back }: LedgerEntry): LedgerException | undefined =>
+  unit.exceptions.find((exception) => exception.item === item && exception.kind === kind && exception.short === out - back)
+const isExcepted = (unit: UnitState, entry: LedgerEntry): boolean => exceptionFor(unit, entry) !== undefined
 
 /** Fasteners that came out and are not back, as sentences that name the step. */
 export const shortfalls = (unit: UnitState): string[] =>

@@ -17,4 +17,4 @@ export {
   type WashWater,
 } from './water.ts'
 export { dryingAdvice, electricsDryH } from './dryingAdvice.ts'
-export { finsStandKPa, jetOnFins, leastDistanceCm, type Jet, type JetOnFins } from './jet.ts'
+export { finsStandKPa, jetOnFins, leastDistanceCm, usualPumpBar, type Jet, type JetOnFins } from './jet.ts'

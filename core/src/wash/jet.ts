@@ -3,6 +3,8 @@ import { estimate, published } from '../quantities/index.ts'
 
 /** What aluminium fins stand across their edge before they lie down. */
 export const finsStandKPa = estimate(6, 'kPa')
+/** Pressure of a pump whose maker does not say. */
+export const usualPumpBar = estimate(6, 'bar')
 /** Nearer than this nobody holds a fan tip to fins. */
 export const leastDistanceCm = estimate(20, 'cm')
 /** Thickness of a fan jet at the tip, and how it widens on its way. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is off, where it lies and how it looked, whether its fasteners are all there, and what may stay out.
-import type { LedgerEntry, UnitState } from '@yastik/core'
+import { exceptionFor, type LedgerEntry, type UnitState } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { useJob } from '../stores/job.ts'
@@ -20,8 +20,6 @@ const loose = computed(() =>
   props.state.ledger.filter((entry) => entry.out !== entry.in && !props.state.tray.some(({ item }) => item === entry.item)),
 )
 const titleOf = (stepId: string) => props.state.steps?.find(({ id }) => id === stepId)?.title ?? stepId
-const exceptionFor = ({ item, kind, out, in: back }: LedgerEntry) =>
-  props.state.exceptions.find((exception) => exception.item === item && exception.kind === kind && exception.short === out - back)
 const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
   job.add(props.unitId, { type: 'exception-written', item, kind, short: out - back, text })
 </script>
@@ -50,7 +48,7 @@ const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
         <LedgerShortfall
           :entry="entry"
           :taken-at="titleOf(entry.takenAt)"
-          :exception="exceptionFor(entry)"
+          :exception="exceptionFor(state, entry)"
           :name-of="nameOf"
           @write="(text) => except(entry, text)"
         />

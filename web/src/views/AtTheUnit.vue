@@ -2,14 +2,17 @@
 // At the unit: one step at a time, readable at arm's length; gates, counts, dwell clock and parts tray in view.
 import {
   changeOf,
+  exceptionFor,
   nextSteps,
   partNames,
   progressOf,
   reasonsToHold,
   reasonsToWait,
+  rinseFlowLMin,
   runningWaits,
   pauseOf,
   shortfalls,
+  usualPumpBar,
   withCounts,
   type Asker,
   type LedgerEntry,
@@ -100,8 +103,6 @@ const short = computed<LedgerEntry[]>(() => {
     return entry && back < entry.out ? [{ ...entry, in: back }] : []
   })
 })
-const exceptionFor = ({ item, kind, out, in: back }: LedgerEntry) =>
-  state.value.exceptions.find((exception) => exception.item === item && exception.kind === kind && exception.short === out - back)
 const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
 /** The count goes on record before the word that it may stay so. */
 async function except({ item, kind, out, in: back }: LedgerEntry, text: string) {
@@ -138,8 +139,9 @@ const changes = computed(() => changeOf(state.value, job.planFor(props.unitId)?.
 const design = computed(() => job.designFor(props.unitId))
 /** What the pump in the van gives, for sums about its jet. */
 const jet = computed(() => {
-  const { flowLMin = 1.6, pressureBar = 6 } = job.record?.equipment.find(({ kind }) => kind === 'pump-wand') ?? {}
-  return { flowLMin, pressureBar }
+  const equipment = job.record?.equipment ?? []
+  const { pressureBar = usualPumpBar.value } = equipment.find(({ kind }) => kind === 'pump-wand') ?? {}
+  return { flowLMin: rinseFlowLMin('pump-wand', equipment), pressureBar }
 })
 const photosOf = (stepId: string) => state.value.photos.filter((photo) => photo.stepId === stepId)
 const noteText = ref('')
@@ -218,7 +220,7 @@ useKeys([
           :key="entry.kind"
           :entry="entry"
           :taken-at="titleOf(entry.takenAt)"
-          :exception="exceptionFor(entry)"
+          :exception="exceptionFor(state, entry)"
           :name-of="nameOf"
           :draft="state.ledger.some((other) => other.item === entry.item && other.kind === entry.kind && other.in !== entry.in)"
           @write="(text) => except(entry, text)"

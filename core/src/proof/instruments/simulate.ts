@@ -27,7 +27,7 @@ interface Traits {
   readonly followsS: number
 }
 
-/** How good and how quick the instruments are. */
+/** How good and how quick the stand-ins are, in the unit of each quantity and in seconds: engineering estimates, as of hand instruments. */
 const traitsOf: Record<MeasuredQuantity, Traits> = {
   returnC: { instrument: 'return probe', tolerance: () => 0.3, step: 0.1, followsS: 4 },
   returnRh: { instrument: 'return probe', tolerance: () => 0.02, step: 0.001, followsS: 6 },
@@ -39,13 +39,12 @@ const traitsOf: Record<MeasuredQuantity, Traits> = {
   flowTestS: { instrument: 'flow-test cup', tolerance: () => 1, step: 0.1, followsS: 1 },
 }
 export const simulatedQuantities = Object.keys(traitsOf) as MeasuredQuantity[]
-/** Noise of a single reading, as a share of the tolerance (one standard deviation). */
-const noiseShare = 0.12
+/** Noise of a single reading: one standard deviation. */
+const noiseShare = estimate(0.12, 'share of the tolerance')
 
 /** Steps of the run that take the soil off a part. */
 const cleans: Readonly<Record<string, readonly Part[]>> = {
   'wash-filters': ['filter'],
-  'vacuum-coil': [],
   'rinse-coil': ['coilFace', 'coilBack'],
   'draw-off': ['coilFace'],
   'wash-wheel': ['wheel'],
@@ -59,8 +58,10 @@ const cleans: Readonly<Record<string, readonly Part[]>> = {
 const left: Grade = 0
 /** Seconds that a litre takes through the drain, by grade of the line. */
 const drainS = [36, 44, 70, 150, 320].map((value) => estimate(value, 's/L'))
-/** Current without air to cool, as a share of the rated one: the fan alone; and the share that follows the airflow. */
-const fanShare = estimate(0.08, 'share of rated current')
+/** Current of the fan alone; of the whole at full load; and how much of the compressor's follows the airflow. */
+const fanShare = estimate(0.08, 'share of the running current')
+const runningShare = estimate(0.85, 'share of the nameplate')
+const followsAir = estimate(0.4, 'share of the compressor’s current')
 
 /** Soil as the steps that are really done have left it: what was skipped, or not reached, is still there. */
 export function soilNow({ soil, state }: Pick<Simulated, 'soil' | 'state'>): Simulated['soil'] {
@@ -96,7 +97,7 @@ export function truthOf(simulated: Simulated): Record<MeasuredQuantity, number> 
     supplyRh: coil.supplyAir.relativeHumidity,
     airflowM3h: coil.airflowM3h,
     // Less air to cool, less work for the compressor; the fan draws what it draws.
-    amps: ratedAmps * 0.85 * (fanShare.value + (1 - fanShare.value) * (0.6 + 0.4 * share)),
+    amps: ratedAmps * runningShare.value * (fanShare.value + (1 - fanShare.value) * (1 - followsAir.value * (1 - share))),
   }
 }
 
@@ -122,7 +123,7 @@ export function simulatedReadings(simulated: Simulated, sinceMs: number, nowMs: 
     const error = tolerance(truth[quantity])
     // Off by one and the same amount all the time, and by a little more or less each time.
     const offset = (noise(simulated.seed, index, 0) * error) / 3
-    const noisy = exact + (exact === 0 ? 0 : offset) + noise(simulated.seed, index, Math.floor(nowMs / 250)) * error * noiseShare
+    const noisy = exact + (exact === 0 ? 0 : offset) + noise(simulated.seed, index, Math.floor(nowMs / 250)) * error * noiseShare.value
     const bounded =
       quantity === 'returnRh' || quantity === 'supplyRh' ? Math.min(1, Math.max(0, noisy)) : quantity === 'levelMmPerM' ? noisy : Math.max(0, noisy)
     return { instrument, quantity, value: Math.round(bounded / step) * step, tolerance: error, step, atMs: Math.round(nowMs) }
