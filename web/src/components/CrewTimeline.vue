@@ -152,9 +152,6 @@ const shortEnough = (text: string, room: number) => text.length * 6 < room
 </template>
 
 <style scoped>
-.along {
-  overflow-x: auto;
-}
 .day {
   width: 100%;
   min-width: 54rem;

@@ -71,47 +71,49 @@ const spoken = computed(() => processes.value.map(({ when, from, to }) => `${whe
 
 <template>
   <figure class="chart" data-air-chart>
-    <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="`Air states. ${spoken}`">
-      <defs>
-        <pattern :id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <line x1="0" y1="0" x2="0" y2="6" class="hatch" />
-        </pattern>
-      </defs>
-      <g class="grid">
-        <g v-for="tick in x.ticks(8)" :key="`x${tick}`">
-          <line :x1="x(tick)" :x2="x(tick)" :y1="frame.top" :y2="height - frame.bottom" />
-          <text :x="x(tick)" :y="height - frame.bottom + 18" text-anchor="middle">{{ figure(tick, '°C') }}</text>
+    <div class="along" tabindex="0" role="region" aria-label="Chart of the air, scrolls sideways on a narrow screen">
+      <svg class="chart-sheet" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="`Air states. ${spoken}`">
+        <defs>
+          <pattern :id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <line x1="0" y1="0" x2="0" y2="6" class="hatch" />
+          </pattern>
+        </defs>
+        <g class="grid">
+          <g v-for="tick in x.ticks(8)" :key="`x${tick}`">
+            <line :x1="x(tick)" :x2="x(tick)" :y1="frame.top" :y2="height - frame.bottom" />
+            <text :x="x(tick)" :y="height - frame.bottom + 18" text-anchor="middle">{{ figure(tick, '°C') }}</text>
+          </g>
+          <g v-for="tick in y.ticks(6)" :key="`y${tick}`">
+            <line :x1="frame.left" :x2="width - frame.right" :y1="y(tick)" :y2="y(tick)" />
+            <text :x="width - frame.right + 8" :y="y(tick) + 4">{{ tick }}</text>
+          </g>
+          <text :x="(frame.left + width - frame.right) / 2" :y="height - 8" text-anchor="middle">air temperature, {{ unit('°C') }}</text>
+          <text :x="width - 4" :y="height - 8" text-anchor="end">g water / kg air</text>
         </g>
-        <g v-for="tick in y.ticks(6)" :key="`y${tick}`">
-          <line :x1="frame.left" :x2="width - frame.right" :y1="y(tick)" :y2="y(tick)" />
-          <text :x="width - frame.right + 8" :y="y(tick) + 4">{{ tick }}</text>
+        <g class="humidity">
+          <template v-for="line in lines" :key="line.share">
+            <path :d="line.path" :class="{ saturated: line.share === 1 }" />
+            <text v-if="line.end" :x="x(line.end.dryBulbC) - 4" :y="y(line.end.humidityGKg) - 4" text-anchor="end">{{ line.share * 100 }} %</text>
+          </template>
         </g>
-        <text :x="(frame.left + width - frame.right) / 2" :y="height - 8" text-anchor="middle">air temperature, {{ unit('°C') }}</text>
-        <text :x="width - 4" :y="height - 8" text-anchor="end">g water / kg air</text>
-      </g>
-      <g class="humidity">
-        <template v-for="line in lines" :key="line.share">
-          <path :d="line.path" :class="{ saturated: line.share === 1 }" />
-          <text v-if="line.end" :x="x(line.end.dryBulbC) - 4" :y="y(line.end.humidityGKg) - 4" text-anchor="end">{{ line.share * 100 }} %</text>
-        </template>
-      </g>
-      <g v-if="zone" class="zone">
-        <ellipse v-bind="zone" :fill="`url(#${hatch})`" />
-        <text :x="zone.cx - zone.rx - 4" :y="zone.cy - zone.ry - 4" text-anchor="end">a clean unit brings it here</text>
-      </g>
-      <g v-for="process in processes" :key="process.when" :class="['process', process.when]">
-        <path :d="`M${px(process.from)}L${px(process.to)}`" />
-        <circle v-for="(point, index) in [process.from, process.to]" :key="index" :cx="x(point.dryBulbC)" :cy="y(point.humidityGKg)" r="5">
-          <title>{{ process.when }}, {{ index === 0 ? 'return' : 'supply' }}: {{ says(point) }}</title>
-        </circle>
-        <text :x="x(process.to.dryBulbC) + 4" :y="labelTop + (process.when === 'before' ? 36 : 18)">
-          {{ process.when }}{{ process.totalKw === undefined ? '' : `, ${quantity(Math.round(process.totalKw * 100) / 100, 'kW')}` }}
-        </text>
-      </g>
-    </svg>
+        <g v-if="zone" class="zone">
+          <ellipse v-bind="zone" :fill="`url(#${hatch})`" />
+          <text :x="zone.cx - zone.rx - 4" :y="zone.cy - zone.ry - 4" text-anchor="end">a clean unit brings it here</text>
+        </g>
+        <g v-for="process in processes" :key="process.when" :class="['process', process.when]">
+          <path :d="`M${px(process.from)}L${px(process.to)}`" />
+          <circle v-for="(point, index) in [process.from, process.to]" :key="index" :cx="x(point.dryBulbC)" :cy="y(point.humidityGKg)" r="5">
+            <title>{{ process.when }}, {{ index === 0 ? 'return' : 'supply' }}: {{ says(point) }}</title>
+          </circle>
+          <text :x="x(process.to.dryBulbC) + 4" :y="labelTop + (process.when === 'before' ? 36 : 18)">
+            {{ process.when }}{{ process.totalKw === undefined ? '' : `, ${quantity(Math.round(process.totalKw * 100) / 100, 'kW')}` }}
+          </text>
+        </g>
+      </svg>
+    </div>
     <figcaption class="small">
       From the return air down to the supply air: left is colder, down is drier. A long way with little air is no more cooling than a short one with
-      much: the figure in kW counts both.
+      much: the figure in {{ unit('kW') }} counts both.
     </figcaption>
   </figure>
 </template>
@@ -120,12 +122,6 @@ const spoken = computed(() => processes.value.map(({ when, from, to }) => `${whe
 .chart {
   margin: 0;
   max-width: 46rem;
-}
-svg {
-  width: 100%;
-  height: auto;
-  display: block;
-  font-family: inherit;
 }
 text {
   font-size: 13px;

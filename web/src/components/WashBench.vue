@@ -136,63 +136,65 @@ const at = (minute: number) => `${round(minute, 1)} min`
         <span class="small">Drag it along the time, or move it with ← and →; Delete takes it away.</span>
       </div>
     </div>
-    <svg ref="sheet" class="chart" :viewBox="`0 0 ${width} ${height}`" role="img" aria-label="Level in the bag and in the bucket over time">
-      <g class="axis">
-        <template v-for="tick in x.ticks(8)" :key="`t${tick}`">
-          <line :x1="x(tick)" :x2="x(tick)" :y1="frame.top" :y2="bucketTop + low" />
-          <text :x="x(tick)" :y="bucketTop + low + 16" text-anchor="middle">{{ tick }}</text>
-        </template>
-        <text :x="width / 2" :y="height - 6" text-anchor="middle">minutes</text>
-        <template v-for="tick in bag.ticks(4)" :key="`b${tick}`">
-          <text :x="frame.left - 6" :y="bag(tick) + 4" text-anchor="end">{{ figure(tick, 'L') }}</text>
-        </template>
-        <text :x="4" :y="frame.top - 5">bag, {{ unit('L') }}</text>
-        <template v-for="tick in bucket.ticks(3)" :key="`k${tick}`">
-          <text :x="frame.left - 6" :y="bucket(tick) + 4" text-anchor="end">{{ figure(tick, 'L') }}</text>
-        </template>
-        <text :x="4" :y="bucketTop - 6">bucket, {{ unit('L') }}</text>
-      </g>
-      <rect
-        v-for="band in pauseBands"
-        :key="band.from"
-        class="band"
-        :x="x(band.from)"
-        :width="Math.max(2, x(band.to) - x(band.from))"
-        :y="frame.top"
-        :height="bucketTop + low - frame.top"
-      />
-      <g class="edge">
-        <line :x1="frame.left" :x2="width - frame.right" :y1="bag(run.holdsL)" :y2="bag(run.holdsL)" />
-        <text :x="width - frame.right" :y="bag(run.holdsL) - 4" text-anchor="end">runs over above this edge</text>
-      </g>
-      <path :d="bagLine" class="level" />
-      <path :d="bucketLine" class="level thin" />
-      <g v-if="course && course.overflowsAtMin !== null" class="spill">
-        <line :x1="x(course.overflowsAtMin)" :x2="x(course.overflowsAtMin)" :y1="frame.top" :y2="frame.top + high" />
-        <text :x="x(course.overflowsAtMin) + 5" :y="frame.top + high - 6">runs over</text>
-      </g>
-      <g v-for="minute in course?.bucketChangesAtMin ?? []" :key="minute" class="change">
-        <line :x1="x(minute)" :x2="x(minute)" :y1="bucketTop" :y2="bucketTop + low" />
-        <text :x="x(minute) - 4" :y="bucketTop + 12" text-anchor="end">new bucket</text>
-      </g>
-      <g
-        v-for="(pause, index) in pauses"
-        :key="index"
-        class="pause"
-        tabindex="0"
-        role="slider"
-        :aria-label="`Pause after ${pause} min of washing`"
-        :aria-valuenow="pause"
-        :data-pause="index"
-        @keydown.left.prevent="move(index, -0.25)"
-        @keydown.right.prevent="move(index, 0.25)"
-        @keydown.delete.prevent="remove(index)"
-      >
-        <line :x1="pauseX(index)" :x2="pauseX(index)" :y1="frame.top" :y2="bucketTop + low" />
-        <circle :cx="pauseX(index)" :cy="frame.top + high + gap / 2" r="11" />
-        <text :x="pauseX(index)" :y="frame.top + high + gap / 2 + 4" text-anchor="middle">{{ index + 1 }}</text>
-      </g>
-    </svg>
+    <div class="along" tabindex="0" role="region" aria-label="Course of the washing, scrolls sideways on a narrow screen">
+      <svg ref="sheet" class="chart-sheet" :viewBox="`0 0 ${width} ${height}`" role="img" aria-label="Level in the bag and in the bucket over time">
+        <g class="axis">
+          <template v-for="tick in x.ticks(8)" :key="`t${tick}`">
+            <line :x1="x(tick)" :x2="x(tick)" :y1="frame.top" :y2="bucketTop + low" />
+            <text :x="x(tick)" :y="bucketTop + low + 16" text-anchor="middle">{{ tick }}</text>
+          </template>
+          <text :x="width / 2" :y="height - 6" text-anchor="middle">minutes</text>
+          <template v-for="tick in bag.ticks(4)" :key="`b${tick}`">
+            <text :x="frame.left - 6" :y="bag(tick) + 4" text-anchor="end">{{ figure(tick, 'L') }}</text>
+          </template>
+          <text :x="4" :y="frame.top - 5">bag, {{ unit('L') }}</text>
+          <template v-for="tick in bucket.ticks(3)" :key="`k${tick}`">
+            <text :x="frame.left - 6" :y="bucket(tick) + 4" text-anchor="end">{{ figure(tick, 'L') }}</text>
+          </template>
+          <text :x="4" :y="bucketTop - 6">bucket, {{ unit('L') }}</text>
+        </g>
+        <rect
+          v-for="band in pauseBands"
+          :key="band.from"
+          class="band"
+          :x="x(band.from)"
+          :width="Math.max(2, x(band.to) - x(band.from))"
+          :y="frame.top"
+          :height="bucketTop + low - frame.top"
+        />
+        <g class="edge">
+          <line :x1="frame.left" :x2="width - frame.right" :y1="bag(run.holdsL)" :y2="bag(run.holdsL)" />
+          <text :x="width - frame.right" :y="bag(run.holdsL) - 4" text-anchor="end">runs over above this edge</text>
+        </g>
+        <path :d="bagLine" class="level" />
+        <path :d="bucketLine" class="level thin" />
+        <g v-if="course && course.overflowsAtMin !== null" class="spill">
+          <line :x1="x(course.overflowsAtMin)" :x2="x(course.overflowsAtMin)" :y1="frame.top" :y2="frame.top + high" />
+          <text :x="x(course.overflowsAtMin) + 5" :y="frame.top + high - 6">runs over</text>
+        </g>
+        <g v-for="minute in course?.bucketChangesAtMin ?? []" :key="minute" class="change">
+          <line :x1="x(minute)" :x2="x(minute)" :y1="bucketTop" :y2="bucketTop + low" />
+          <text :x="x(minute) - 4" :y="bucketTop + 12" text-anchor="end">new bucket</text>
+        </g>
+        <g
+          v-for="(pause, index) in pauses"
+          :key="index"
+          class="pause"
+          tabindex="0"
+          role="slider"
+          :aria-label="`Pause after ${pause} min of washing`"
+          :aria-valuenow="pause"
+          :data-pause="index"
+          @keydown.left.prevent="move(index, -0.25)"
+          @keydown.right.prevent="move(index, 0.25)"
+          @keydown.delete.prevent="remove(index)"
+        >
+          <line :x1="pauseX(index)" :x2="pauseX(index)" :y1="frame.top" :y2="bucketTop + low" />
+          <circle :cx="pauseX(index)" :cy="frame.top + high + gap / 2" r="11" />
+          <text :x="pauseX(index)" :y="frame.top + high + gap / 2 + 4" text-anchor="middle">{{ index + 1 }}</text>
+        </g>
+      </svg>
+    </div>
     <p v-if="course" role="status" data-wash-says>
       <b>{{ quantity(round(course.inL, 1), 'L') }}</b> of water in {{ at(course.endMin) }};
       <template v-if="course.overflowsAtMin === null">the bag fills to {{ Math.round((course.peakL / run.holdsL) * 100) }} % at most.</template>
@@ -217,12 +219,6 @@ input[type='range'] {
   width: 100%;
   min-height: 44px;
   accent-color: var(--ink);
-}
-.chart {
-  width: 100%;
-  height: auto;
-  display: block;
-  font-family: inherit;
 }
 text {
   font-size: 13px;
