@@ -66,7 +66,7 @@ export async function buildApp({
     strictTransportSecurity: secureCookies,
   })
   guard(app)
-  await app.register(authRoutes(sequelize, secureCookies))
+  await app.register(authRoutes(sequelize, secureCookies, instruments !== undefined))
   await app.register(siteRoutes(sequelize))
   await app.register(jobRoutes(sequelize))
   endStreamsWith(app)

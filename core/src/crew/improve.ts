@@ -1,4 +1,5 @@
 // Is there a better order? Forward and backward passes, then seeded shaking of the best so far.
+import { seeded } from '../quantities/index.ts'
 import { generate, type DeadEnd, type Placement } from './generate.ts'
 import { reversed, type Arc, type Network } from './network.ts'
 import type { ScheduleOptions } from './problem.ts'
@@ -106,15 +107,4 @@ export function qualityOf({ starts, chosen, finish }: Placement, { minutes, plac
 function isLess(a: readonly number[], b: readonly number[]): boolean {
   for (let at = 0; at < a.length; at++) if (Math.abs(a[at] - b[at]) > 1e-9) return a[at] < b[at]
   return false
-}
-
-/** Random numbers in [0, 1), the same for the same seed (mulberry32). */
-function seeded(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296
-  }
 }

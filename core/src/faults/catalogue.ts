@@ -6,6 +6,7 @@ export const faultCatalogue = {
   'too-large': { status: 413, sentence: 'This is larger than what is taken.' },
   'does-not-hold-up': { status: 422, sentence: 'Something in what was sent does not hold up.' },
   'not-a-photo': { status: 422, sentence: 'This is not a photograph that can be kept.' },
+  'photo-unclear': { status: 422, sentence: 'This photograph cannot be read.' },
   'broken-off': { status: 400, sentence: 'What was sent broke off in the middle. Nothing of it was kept; send it again.' },
   'not-signed-in': { status: 401, sentence: 'Sign in first.' },
   'wrong-sign-in': { status: 401, sentence: 'This name and password do not go together.' },

@@ -34,3 +34,4 @@ export {
   type Finding,
   type SoilKind,
 } from './vocabulary.ts'
+export { photoMeasureSchema, regionSchema, type PhotoMeasure, type Region } from './photoMeasure.ts'

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { amountUpTo, gradeSchema, identifier, shownName } from '../quantities/index.ts'
-import { complaintSchema, findingSchema, readingsSchema, soilKindSchema } from '../lookover/index.ts'
+import { complaintSchema, findingSchema, photoMeasureSchema, readingsSchema, soilKindSchema } from '../lookover/index.ts'
 import { partSchema } from '../units/index.ts'
 import { schools, topicSchema, type SchoolName } from '../method/index.ts'
 import { stepSchema } from '../procedure/index.ts'
@@ -82,6 +82,8 @@ export const happeningSchema = z.discriminatedUnion('type', [
     /** Of a part as it was found, or after the work. */
     of: closed({ part: partSchema, when: z.literal(['before', 'after']) }).optional(),
   }),
+  /** What was read off a photograph; the grade that follows is set by a person. */
+  closed({ type: z.literal('photo-measured'), unitId, photoId: z.uuid(), measure: photoMeasureSchema }),
   /** The customer has signed; the signature is a picture as photographs are. */
   closed({ type: z.literal('signed'), unitId, photoId: z.uuid(), name: shownName }),
   /** The owner's word that the unit may go on although `short` fasteners of this kind stay out. */

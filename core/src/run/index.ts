@@ -7,6 +7,7 @@ export { effective, inOrder, pauseOf, stateOf, unitStateOf, withCounts } from '.
 export { lastUndoable } from './undo.ts'
 export {
   emptyUnitState,
+  photosOfPart,
   type LedgerEntry,
   type LedgerException,
   type Pause,

@@ -121,6 +121,11 @@ function apply(unit: UnitState, event: JobEvent): void {
         ...(happening.of === undefined ? {} : { of: happening.of }),
       })
       return
+    case 'photo-measured': {
+      const photo = unit.photos.find(({ photoId }) => photoId === happening.photoId)
+      if (photo) photo.measure = happening.measure
+      return
+    }
     case 'signed':
       unit.signed = { photoId: happening.photoId, name: happening.name, atMs }
       return

@@ -1,5 +1,5 @@
 // What is known of a unit under way?
-import type { Complaint, Finding, Grades, Readings } from '../lookover/index.ts'
+import type { Complaint, Finding, Grades, PhotoMeasure, Readings } from '../lookover/index.ts'
 import type { SchoolName, Topic } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
 import type { WashPlan } from '../wash/index.ts'
@@ -33,10 +33,16 @@ export interface TakenPhoto {
   photoId: string
   stepId?: string
   of?: { part: Part; when: 'before' | 'after' }
+  /** What was read off it last. */
+  measure?: PhotoMeasure
   by: number
   atMs: number
   eventId: string
 }
+
+/** Photographs of a part as it was found, or after the work, in the order in which they were taken. */
+export const photosOfPart = (photos: readonly TakenPhoto[], part: Part, when: 'before' | 'after'): TakenPhoto[] =>
+  photos.filter(({ of }) => of?.part === part && of.when === when)
 
 /** The owner's written word that fasteners may stay out. */
 export interface LedgerException {

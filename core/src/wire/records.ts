@@ -28,7 +28,14 @@ export type Measures = z.infer<typeof measuresSchema>
 export const customary: Measures = { temperature: '°F', volume: 'gal', airflow: 'CFM', power: 'Btu/h' }
 export const metric: Measures = { temperature: '°C', volume: 'L', airflow: 'm³/h', power: 'kW' }
 
-export const meSchema = closed({ id: z.int(), name: z.string(), role: z.literal(roles), firm: z.string(), measures: measuresSchema })
+export const meSchema = closed({
+  id: z.int(),
+  name: z.string(),
+  role: z.literal(roles),
+  firm: z.string(),
+  measures: measuresSchema,
+  /** Whether instruments, or stand-ins for them, can be read. */ instruments: z.boolean(),
+})
 export type Me = z.infer<typeof meSchema>
 
 /** What a person fills in about a site. */

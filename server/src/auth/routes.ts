@@ -8,18 +8,18 @@ import { hashPassword, verifyPassword } from './passwords.ts'
 import { rateStoreFor } from './rateStore.ts'
 import { closeSession, cookieName, openSession } from './sessions.ts'
 
-const meOf = (user: User, firm: Firm): Me => ({
-  id: user.id,
-  name: user.name,
-  role: user.role,
-  firm: firm.name,
-  measures: user.measures ?? metric,
-})
-
 const windowMs = 60_000
 const triesPerWindow = 10
 
-export function authRoutes(sequelize: Sequelize, secure: boolean) {
+export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: boolean) {
+  const meOf = (user: User, firm: Firm): Me => ({
+    id: user.id,
+    name: user.name,
+    role: user.role,
+    firm: firm.name,
+    measures: user.measures ?? metric,
+    instruments,
+  })
   return async (app: FastifyInstance): Promise<void> => {
     await app.register(rateLimit, { global: false, store: rateStoreFor(sequelize, windowMs) })
     // Somebody unknown costs as long as somebody known.

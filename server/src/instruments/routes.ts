@@ -1,5 +1,5 @@
 // Instruments at a unit: a stream of readings for as long as somebody holds them there.
-import { Fault, unitStateOf, type InstrumentReading } from '@yastik/core'
+import { Fault, partSchema, surfaceOf, unitStateOf, type InstrumentReading } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { Job, JobUnit, Site, StoredEvent, Unit } from '../db/models.ts'
 import { eventsOf } from '../jobs/events.ts'
@@ -11,23 +11,53 @@ const everyMs = 500
 /** Steps that are done meanwhile change what is read. */
 const lookEveryMs = 2000
 
+interface Address {
+  Params: { id: string; unitId: string }
+}
+
 export function instrumentRoutes(source: InstrumentSource | undefined) {
   return async (app: FastifyInstance): Promise<void> => {
-    app.get<{ Params: { id: string; unitId: string } }>('/api/jobs/:id/units/:unitId/instruments', async (request, reply) => {
-      const { params, user } = request
-      const job = await findOwn(Job, 'job', params.id, user.firmId)
-      const jobUnit = await JobUnit.findOne({ where: { jobId: job.id, unitId: params.unitId } })
+    /** @throws Fault `not-there`: no such job or unit, or no instruments. */
+    async function unitAt(jobId: string, unitId: string, firmId: number) {
+      const job = await findOwn(Job, 'job', jobId, firmId)
+      const jobUnit = await JobUnit.findOne({ where: { jobId: job.id, unitId } })
       if (!jobUnit || !source)
         throw new Fault('not-there', { lines: [{ where: 'instruments', what: 'none are connected here', allowed: 'readings by hand' }] })
-      const unit = await findOwn(Unit, 'unit', params.unitId, user.firmId)
-      const site = await findOwn(Site, 'site', job.siteId, user.firmId)
+      const unit = await findOwn(Unit, 'unit', unitId, firmId)
+      const site = await findOwn(Site, 'site', job.siteId, firmId)
+      const look = async (): Promise<AtUnit> => ({
+        unitId: unit.id,
+        form: unit,
+        site: site.form.site,
+        state: unitStateOf(await eventsOf(job.id), unit.id),
+      })
+      return { job, source, look }
+    }
+
+    app.get<Address & { Querystring: { part?: string } }>('/api/jobs/:id/units/:unitId/instruments/camera', async (request, reply) => {
+      const { params, query, user } = request
+      const { source, look } = await unitAt(params.id, params.unitId, user.firmId)
+      const part = partSchema.safeParse(query.part)
+      const picture = part.success ? await source.photograph(await look(), part.data, Date.now()) : undefined
+      if (!picture)
+        throw new Fault('not-there', {
+          lines: [
+            { where: 'part', what: `the camera does not reach “${query.part ?? ''}”`, allowed: [...partSchema.values].filter(surfaceOf).join(', ') },
+          ],
+        })
+      return reply.header('content-type', 'image/jpeg').header('cache-control', 'no-store').send(picture)
+    })
+
+    app.get<Address>('/api/jobs/:id/units/:unitId/instruments', async (request, reply) => {
+      const { params, user } = request
+      const { job, source, look: lookNow } = await unitAt(params.id, params.unitId, user.firmId)
       let known = -1
       let at: AtUnit | undefined
       const look = async (): Promise<AtUnit> => {
         const newest = Number((await StoredEvent.max('seq', { where: { jobId: job.id } })) ?? 0)
         if (at && newest === known) return at
         known = newest
-        at = { unitId: unit.id, form: unit, site: site.form.site, state: unitStateOf(await eventsOf(job.id), unit.id) }
+        at = await lookNow()
         return at
       }
       const sinceMs = Date.now()

@@ -1,21 +1,36 @@
 <script setup lang="ts">
 // Part by part: as it was found, as it is now, and how both looked.
-import { allGrades, gradeLooks, gradeNames, partNames, partsOf, type Grade, type Part } from '@yastik/core'
-import { computed } from 'vue'
+import { allGrades, gradeLooks, gradeNames, partNames, partsOf, photosOfPart, type Grade, type Part } from '@yastik/core'
+import { computed, defineAsyncComponent } from 'vue'
 import { useJob } from '../stores/job.ts'
 import PhotoSlot from './PhotoSlot.vue'
 
+const PhotoCompare = defineAsyncComponent(() => import('../photo/PhotoCompare.vue'))
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
 const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 const parts = computed(() => partsOf[unit.value.family].filter((part) => state.value.grades[part] !== undefined))
-const photosOf = (part: Part, when: 'before' | 'after') => state.value.photos.filter(({ of }) => of?.part === part && of.when === when)
+const photosOf = (part: Part, when: 'before' | 'after') => photosOfPart(state.value.photos, part, when)
 const before = (part: Part) => state.value.grades[part]!.grade
 const after = (part: Part) => state.value.gradesAfter[part]?.grade
 const set = (part: Part, grade: Grade) =>
   job.add(props.unitId, { type: 'grade-set', part, grade: after(part) === grade ? null : grade, kinds: [], when: 'after' })
+/** From a photograph: as it was found, or as it is now. */
+const gradeByPhoto = (part: Part, value: Grade, when: 'before' | 'after') =>
+  job.add(props.unitId, {
+    type: 'grade-set',
+    part,
+    grade: value,
+    ...(when === 'after' ? { kinds: [], when } : { kinds: [...(value > 0 ? (state.value.grades[part]?.kinds ?? []) : [])] }),
+  })
+/** The latest measured photographs of a part, where there is one of each. */
+function measuredPair(part: Part) {
+  const latest = (when: 'before' | 'after') => photosOf(part, when).findLast(({ measure }) => measure)
+  const [found, now] = [latest('before'), latest('after')]
+  return found && now && { before: found, after: now }
+}
 </script>
 
 <template>
@@ -44,9 +59,25 @@ const set = (part: Part, grade: Grade) =>
         <div class="photos">
           <div v-for="when in ['before', 'after'] as const" :key="when">
             <small>{{ when }}</small>
-            <PhotoSlot :job-id="jobId" :unit-id="unitId" :subject="{ of: { part, when } }" :photos="photosOf(part, when)" :name-of="nameOf" />
+            <PhotoSlot
+              :job-id="jobId"
+              :unit-id="unitId"
+              :subject="{ of: { part, when } }"
+              :photos="photosOf(part, when)"
+              :name-of="nameOf"
+              @grade="gradeByPhoto(part, $event, when)"
+            />
           </div>
         </div>
+        <PhotoCompare
+          v-if="measuredPair(part)"
+          class="whole-row"
+          :job-id="jobId"
+          :unit-id="unitId"
+          :part="part"
+          :before="measuredPair(part)!.before"
+          :after="measuredPair(part)!.after"
+        />
       </li>
     </ul>
   </section>
@@ -64,6 +95,9 @@ const set = (part: Part, grade: Grade) =>
 .name {
   display: flex;
   flex-direction: column;
+}
+.whole-row {
+  grid-column: 1 / -1;
 }
 .grades {
   display: flex;

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 // Photographs of a step, or of a part: those taken, and a slot for the next one.
-import type { TakenPhoto } from '@yastik/core'
+import { partNames, surfaceOf, type Grade, type TakenPhoto } from '@yastik/core'
 import dayjs from 'dayjs'
-import { ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
+import { ask } from '../api/client.ts'
 import { useJob, type PhotoOf } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
 import FaultNote from './FaultNote.vue'
 import PhotoThumb from './PhotoThumb.vue'
 
@@ -15,7 +17,14 @@ const props = defineProps<{
   wanted?: string
   nameOf: (id: number) => string
 }>()
+const emit = defineEmits<{ grade: [grade: Grade] }>()
+const PhotoMeasure = defineAsyncComponent(() => import('../photo/PhotoMeasure.vue'))
 const job = useJob()
+const session = useSession()
+/** Parts whose photographs can be measured. */
+const measurable = computed(() => props.subject.of && surfaceOf(props.subject.of.part) !== undefined)
+const measuring = ref<string>()
+const measured = computed(() => props.photos.find(({ photoId }) => photoId === measuring.value))
 const error = ref<unknown>()
 const busy = ref(false)
 
@@ -23,10 +32,20 @@ async function take(event: Event) {
   const input = event.target as HTMLInputElement
   const files = [...(input.files ?? [])]
   input.value = ''
+  await keep(() => Promise.resolve(files))
+}
+/** The camera that is connected as the other instruments are. */
+const takeByCamera = () =>
+  keep(async () => {
+    const part = props.subject.of!.part
+    const picture = await ask<Blob>('GET', `/api/jobs/${props.jobId}/units/${props.unitId}/instruments/camera?part=${part}`)
+    return [new File([picture], `${partNames[part]}.jpg`, { type: picture.type })]
+  })
+async function keep(files: () => Promise<readonly File[]>) {
   error.value = undefined
   busy.value = true
   try {
-    for (const file of files) await job.addPhoto(props.unitId, file, props.subject)
+    for (const file of await files()) await job.addPhoto(props.unitId, file, props.subject)
   } catch (caught) {
     error.value = caught
   } finally {
@@ -39,19 +58,26 @@ async function take(event: Event) {
   <div class="stack" data-photos>
     <p v-if="wanted" class="how"><b>Photograph first:</b> {{ wanted }}.</p>
     <div class="row">
-      <PhotoThumb
-        v-for="photo in photos"
-        :key="photo.photoId"
-        :photo-id="photo.photoId"
-        :job-id="jobId"
-        :unit-id="unitId"
-        :says="`${nameOf(photo.by)}, ${dayjs(photo.atMs).format('D MMM, HH:mm')}`"
-      />
+      <div v-for="photo in photos" :key="photo.photoId" class="taken">
+        <PhotoThumb
+          :photo-id="photo.photoId"
+          :job-id="jobId"
+          :unit-id="unitId"
+          :says="`${nameOf(photo.by)}, ${dayjs(photo.atMs).format('D MMM, HH:mm')}`"
+        />
+        <button v-if="measurable" class="tap" :data-measure="photo.photoId" @click="measuring = photo.photoId">
+          {{ photo.measure ? `${Math.round(photo.measure.coveredShare * 100)} % covered` : 'Measure' }}
+        </button>
+      </div>
       <label class="tap slot" :class="{ wanted: wanted && photos.length === 0 }">
         <input type="file" accept="image/*" capture="environment" class="file" name="photo" :disabled="busy" @change="take" />
         {{ busy ? 'Keeping it …' : photos.length === 0 ? 'Photograph' : 'One more' }}
       </label>
+      <button v-if="measurable && session.me?.instruments" class="tap slot" data-camera :disabled="busy" @click="takeByCamera">
+        From the camera
+      </button>
     </div>
+    <PhotoMeasure v-if="measured" :job-id="jobId" :unit-id="unitId" :photo="measured" @grade="emit('grade', $event)" @close="measuring = undefined" />
     <FaultNote :error="error" />
   </div>
 </template>
@@ -66,6 +92,17 @@ async function take(event: Event) {
   height: 72px;
   border-style: dashed;
   line-height: 1.1;
+}
+.taken {
+  display: flex;
+  flex-direction: column;
+  width: 96px;
+}
+.taken .tap {
+  min-height: 44px;
+  padding: 0 0.2rem;
+  border-top: 0;
+  font-size: 0.85rem;
 }
 .slot.wanted {
   border-color: var(--now);

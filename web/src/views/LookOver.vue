@@ -10,6 +10,7 @@ import {
   isSplit,
   partNames,
   partsOf,
+  photosOfPart,
   type Choice,
   type Complaint,
   type Finding,
@@ -20,6 +21,7 @@ import {
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import GradeScale from '../components/GradeScale.vue'
+import PhotoSlot from '../components/PhotoSlot.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
 import ReferralNote from '../components/ReferralNote.vue'
 import { useKeys } from '../components/keys.ts'
@@ -57,6 +59,7 @@ function toggleComplaint(complaint: Complaint) {
 const toggleFinding = (finding: Finding) => job.add(props.unitId, { type: 'finding-set', finding, present: !state.value.findings.includes(finding) })
 const scope = computed(() => unitPlan.value?.decisions.find(({ topic }) => topic === 'scope'))
 const minutes = computed(() => Math.round(unitPlan.value?.steps.reduce((sum, { handsMin }) => sum + handsMin, 0) ?? 0))
+const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 const helps = { yes: 'cleaning helps', partly: 'cleaning helps in part', no: 'cleaning does not help' }
 const wholeWords = (choice: string) => choiceNames[choice as Choice]
 
@@ -79,7 +82,17 @@ useKeys([
         @grade="(part, grade) => ((selected = part), setGrade(part, grade))"
       />
       <GradeScale v-if="selected" :part="selected" :value="state.grades[selected]" @set="(grade, kinds) => setGrade(selected!, grade, kinds)" />
-      <div v-else class="hint">
+      <PhotoSlot
+        v-if="selected"
+        :key="selected"
+        :job-id="jobId"
+        :unit-id="unitId"
+        :subject="{ of: { part: selected, when: 'before' } }"
+        :photos="photosOfPart(state.photos, selected, 'before')"
+        :name-of="nameOf"
+        @grade="setGrade(selected!, $event)"
+      />
+      <div v-if="!selected" class="hint">
         <p><b>Tap a part</b> on the drawing and grade what you see.</p>
         <button v-if="nextUngraded" class="tap now big" @click="selected = nextUngraded">Start with the {{ partNames[nextUngraded] }}</button>
       </div>

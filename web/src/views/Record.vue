@@ -84,6 +84,8 @@ function says(happening: Happening): string {
       return 'went on'
     case 'photo-taken':
       return `photograph${happening.stepId ? ` at: ${titleOf(happening.stepId)}` : happening.of ? ` of the ${partNames[happening.of.part]}, ${happening.of.when}` : ''}`
+    case 'photo-measured':
+      return `measured on a photograph: ${Math.round(happening.measure.coveredShare * 100)} % covered`
     case 'signed':
       return `signed by ${happening.name}`
     case 'exception-written':

@@ -1,0 +1,20 @@
+// What does a measured photograph say of a part? Where the part is on it, and the shares read off.
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { share } from '../quantities/index.ts'
+
+const corner = closed({ x: share, y: share })
+/** The part on the photograph: corners in shares of its width and height, from top left clockwise as the part itself stands. */
+export const regionSchema = z.tuple([corner, corner, corner, corner])
+export type Region = z.infer<typeof regionSchema>
+
+export const photoMeasureSchema = closed({
+  region: regionSchema,
+  /** Share of the region that soil covers, and where it lies nine times in ten. */
+  coveredShare: share,
+  low: share,
+  high: share,
+  /** Share of the fins that can be seen which are straight. */
+  straightShare: share.optional(),
+})
+export type PhotoMeasure = z.infer<typeof photoMeasureSchema>

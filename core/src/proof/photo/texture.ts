@@ -1,0 +1,165 @@
+// How much do brightness edges in each small block of a picture agree on one direction? Fins and blades do; soil does not.
+import type { Perspective } from './perspective.ts'
+import type { Raster } from './raster.ts'
+
+/** sRGB to linear light (IEC 61966-2-1), by code value. */
+const toLinear = Float32Array.from({ length: 256 }, (_, code) => {
+  const value = code / 255
+  return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
+})
+
+/** Brightness in linear light, 0..1, row by row. */
+export interface Brightness {
+  readonly width: number
+  readonly height: number
+  readonly values: Float32Array
+}
+
+/** Weights of red, green and blue in relative luminance (ITU-R BT.709). */
+const luminance = [0.2126, 0.7152, 0.0722] as const
+
+const [red, green, blue] = luminance.map((weight) => toLinear.map((value) => value * weight))
+
+/** Relative luminance of a picture. */
+export function brightnessOf({ width, height, data }: Raster): Brightness {
+  const values = new Float32Array(width * height)
+  for (let pixel = 0, at = 0; pixel < values.length; pixel++, at += 4) values[pixel] = red[data[at]] + green[data[at + 1]] + blue[data[at + 2]]
+  return { width, height, values }
+}
+
+/**
+ * The part as it would be seen from straight above: `columns` × `rows` values, each the mean of `boxPx` × `boxPx` pixels, or between four of
+ * them. Written without objects in its loops: there are millions of values.
+ */
+export function straightened(
+  { width, height, values }: Brightness,
+  perspective: Perspective,
+  columns: number,
+  rows: number,
+  boxPx: number,
+): Brightness {
+  const out = new Float32Array(columns * rows)
+  const { a, b, c, d, e, f, g, h } = perspective.weights
+  const half = 0.5 + (boxPx - 1) / 2
+  const share = 1 / (boxPx * boxPx)
+  for (let row = 0; row < rows; row++) {
+    const v = (row + 0.5) / rows
+    for (let column = 0; column < columns; column++) {
+      const u = (column + 0.5) / columns
+      const w = 1 / (g * u + h * v + 1)
+      const left = (a * u + b * v + c) * w - half
+      const top = (d * u + e * v + f) * w - half
+      if (boxPx === 1) {
+        const x0 = Math.min(width - 2, Math.max(0, Math.floor(left)))
+        const y0 = Math.min(height - 2, Math.max(0, Math.floor(top)))
+        const dx = Math.min(1, Math.max(0, left - x0))
+        const dy = Math.min(1, Math.max(0, top - y0))
+        const at = y0 * width + x0
+        const upper = values[at] + (values[at + 1] - values[at]) * dx
+        const lower = values[at + width] + (values[at + width + 1] - values[at + width]) * dx
+        out[row * columns + column] = upper + (lower - upper) * dy
+        continue
+      }
+      const x0 = Math.min(width - boxPx, Math.max(0, Math.round(left)))
+      const y0 = Math.min(height - boxPx, Math.max(0, Math.round(top)))
+      let sum = 0
+      for (let line = 0; line < boxPx; line++) {
+        const at = (y0 + line) * width + x0
+        for (let pixel = 0; pixel < boxPx; pixel++) sum += values[at + pixel]
+      }
+      out[row * columns + column] = sum * share
+    }
+  }
+  return { width: columns, height: rows, values: out }
+}
+
+/** Each value as the mean of those within `reach` on its left and right: what runs along the rows stays, all else is evened out. */
+export function evenedAlongRows({ width, height, values }: Brightness, reach: number): Brightness {
+  const out = new Float32Array(values.length)
+  for (let row = 0; row < height; row++) {
+    const at = row * width
+    let sum = 0
+    let count = 0
+    for (let column = -reach; column < width; column++) {
+      if (column + reach < width) {
+        sum += values[at + column + reach]
+        count++
+      }
+      if (column - reach - 1 >= 0) {
+        sum -= values[at + column - reach - 1]
+        count--
+      }
+      if (column >= 0) out[at + column] = sum / count
+    }
+  }
+  return { width, height, values: out }
+}
+
+/** Sums over blocks of {@link blockPx} × {@link blockPx} values: the structure tensor and the mean brightness. */
+export interface Blocks {
+  readonly columns: number
+  readonly rows: number
+  readonly xx: Float32Array
+  readonly xy: Float32Array
+  readonly yy: Float32Array
+  readonly mean: Float32Array
+}
+export const blockPx = 8
+
+/**
+ * The structure tensor per block: means of the products of brightness gradients.
+ * Source: J. Bigün and G. H. Granlund, “Optimal orientation detection of linear symmetry” (1987).
+ */
+export function blocksOf({ width, height, values }: Brightness): Blocks {
+  const columns = Math.floor(width / blockPx)
+  const rows = Math.floor(height / blockPx)
+  const size = columns * rows
+  const [xx, xy, yy, mean] = [new Float32Array(size), new Float32Array(size), new Float32Array(size), new Float32Array(size)]
+  for (let y = 0; y < rows * blockPx; y++) {
+    const up = y > 0 ? -width : 0
+    const down = y < height - 1 ? width : 0
+    const scaleY = up !== 0 && down !== 0 ? 0.5 : 1
+    for (let column = 0; column < columns; column++) {
+      let [sxx, sxy, syy, sum] = [0, 0, 0, 0]
+      const from = column * blockPx
+      for (let x = from; x < from + blockPx; x++) {
+        const at = y * width + x
+        const dx = x > 0 && x < width - 1 ? (values[at + 1] - values[at - 1]) * 0.5 : 0
+        const dy = (values[at + down] - values[at + up]) * scaleY
+        sxx += dx * dx
+        sxy += dx * dy
+        syy += dy * dy
+        sum += values[at]
+      }
+      const block = ((y / blockPx) | 0) * columns + column
+      xx[block] += sxx
+      xy[block] += sxy
+      yy[block] += syy
+      mean[block] += sum
+    }
+  }
+  const share = 1 / (blockPx * blockPx)
+  for (const sums of [xx, xy, yy, mean]) for (let at = 0; at < size; at++) sums[at] *= share
+  return { columns, rows, xx, xy, yy, mean }
+}
+
+/** Each value mixed with its neighbours, 1-2-1 along rows and columns, `times` over. */
+export function smoothed(values: Float32Array, columns: number, rows: number, times: number): Float32Array {
+  let from = values
+  for (let turn = 0; turn < times; turn++) {
+    const across = new Float32Array(from.length)
+    for (let row = 0; row < rows; row++)
+      for (let column = 0; column < columns; column++) {
+        const at = row * columns + column
+        across[at] = (from[column > 0 ? at - 1 : at] + 2 * from[at] + from[column < columns - 1 ? at + 1 : at]) / 4
+      }
+    const both = new Float32Array(from.length)
+    for (let row = 0; row < rows; row++)
+      for (let column = 0; column < columns; column++) {
+        const at = row * columns + column
+        both[at] = (across[row > 0 ? at - columns : at] + 2 * across[at] + across[row < rows - 1 ? at + columns : at]) / 4
+      }
+    from = both
+  }
+  return from
+}

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+// Before and after of one part, laid over each other: a line that is drawn across, and a map of what is left.
+import { Fault, partNames, surfaceOf, type Part, type TakenPhoto } from '@yastik/core'
+import { computed, ref, shallowRef, useId, watch } from 'vue'
+import { NoAnswer } from '../api/client.ts'
+import FaultNote from '../components/FaultNote.vue'
+import { pictureFor } from '../offline/photos.ts'
+import PartMap from './PartMap.vue'
+import { usePhotoMeasure, type PhotoRead } from './usePhotoMeasure.ts'
+
+/** Both measured: each has its own corners, through which they are aligned. */
+const props = defineProps<{ jobId: string; unitId: string; part: Part; before: TakenPhoto; after: TakenPhoto }>()
+const measure = usePhotoMeasure()
+const reads = shallowRef<{ before: PhotoRead; after: PhotoRead }>()
+const error = ref<unknown>()
+/** Where the line stands, % from the left: before on its left, after on its right. */
+const line = ref(50)
+const showsMap = ref(true)
+const slider = useId()
+
+async function readOf(photo: TakenPhoto): Promise<PhotoRead> {
+  const picture = await pictureFor({ photoId: photo.photoId, jobId: props.jobId, unitId: props.unitId })
+  if (!picture || !photo.measure) throw new Fault('not-there', { sentence: 'One of the two photographs is not on this device.' })
+  return measure(picture, photo.measure.region, surfaceOf(props.part)!)
+}
+watch(
+  () => [props.before, props.after],
+  async () => {
+    error.value = undefined
+    try {
+      const [before, after] = [await readOf(props.before), await readOf(props.after)]
+      reads.value = { before, after }
+    } catch (caught) {
+      if (!(caught instanceof Fault || caught instanceof NoAnswer)) throw caught
+      error.value = caught
+    }
+  },
+  { immediate: true },
+)
+const percent = (share: number) => `${Math.round(share * 100)} %`
+const says = computed(() => {
+  const [before, after] = [props.before.measure!, props.after.measure!]
+  const fins =
+    before.straightShare !== undefined && after.straightShare !== undefined
+      ? `, fins straight ${percent(before.straightShare)} before, ${percent(after.straightShare)} now`
+      : ''
+  return `covered ${percent(before.coveredShare)} before, ${percent(after.coveredShare)} now${fins}`
+})
+</script>
+
+<template>
+  <div class="stack compare" :data-compare="part">
+    <p>
+      <b>{{ partNames[part] }}:</b> {{ says }}
+    </p>
+    <template v-if="reads">
+      <div class="over">
+        <PartMap :upright="reads.after.upright" :map="showsMap ? reads.after.measured.map : undefined" :says="`${partNames[part]}, after`" />
+        <div class="before" :style="{ clipPath: `inset(0 ${100 - line}% 0 0)` }">
+          <PartMap :upright="reads.before.upright" :says="`${partNames[part]}, before`" />
+        </div>
+        <span class="line" :style="{ left: `${line}%` }" aria-hidden="true"><i>before</i><i>after</i></span>
+      </div>
+      <label :for="slider" class="small">Draw the line across</label>
+      <input :id="slider" v-model.number="line" type="range" min="0" max="100" class="slider" />
+      <label class="row small"><input v-model="showsMap" type="checkbox" /> hatch what is left</label>
+    </template>
+    <p v-else-if="!error" class="small">Laying them over each other …</p>
+    <FaultNote :error="error" />
+  </div>
+</template>
+
+<style scoped>
+.compare {
+  max-width: 34rem;
+}
+.over {
+  position: relative;
+}
+.before {
+  position: absolute;
+  inset: 0;
+}
+.line {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  width: 0;
+  border-left: 3px solid var(--paper);
+  outline: 1px solid var(--ink);
+}
+.line i {
+  position: absolute;
+  bottom: 0.3rem;
+  background: var(--paper);
+  padding: 0 0.4rem;
+  font-style: normal;
+  line-height: 1.4;
+}
+.line i:first-child {
+  right: 0.5rem;
+}
+.line i:last-child {
+  left: 0.4rem;
+}
+.slider {
+  width: 100%;
+  height: 44px;
+  accent-color: var(--ink);
+}
+</style>
