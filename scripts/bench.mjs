@@ -5,6 +5,7 @@ import { inRoot } from './lib/paths.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
 import { prepareAll } from './lib/prepare.mjs'
 import { run } from './lib/run.mjs'
+import { photoErrors } from './lib/photoBench.mjs'
 
 const print = (name, value, unit, budget) => console.log(JSON.stringify({ name, value: Math.round(value * 100) / 100, unit, budget }))
 
@@ -34,7 +35,8 @@ console.log = (
     String(said[0]).startsWith('·') ? console.error(...said) : log(...said)
 )(console.log)
 await prepareAll()
-const { planJob, planUnit, contextOf, readJobFile, stateOf } = await import('../core/dist/index.js')
+const core = await import('../core/dist/index.js')
+const { planJob, planUnit, contextOf, readJobFile, stateOf } = core
 const job = readJobFile(readFileSync(inRoot('docs/examples/wall-head-strip-down.json'), 'utf8'))
 
 const examples = readdirSync(inRoot('docs/examples')).map((name) => readJobFile(readFileSync(inRoot('docs/examples', name), 'utf8')))
@@ -80,6 +82,23 @@ print(
   median(10, () => stateOf(events)),
   'ms',
   50,
+)
+
+// Photographs: the errors against known truth, and 12 megapixels.
+const { silent, ...errors } = await photoErrors(core)
+for (const [what, of] of Object.entries({ fins: 'covered share of a coil', blades: 'covered share of a wheel', straight: 'straight fins' })) {
+  const own = errors[what]
+  const share = (limit) => (100 * own.filter((error) => Math.abs(error) <= limit).length) / own.length
+  print(`${of}, ${own.length} photographs: mean error`, own.reduce((sum, error) => sum + Math.abs(error), 0) / own.length, 'points', 5)
+  print(`${of}: within five points`, share(5), '%', 90)
+}
+print('photographs that gave no figure', silent, 'photographs', 10)
+const large = core.samplePhoto({ seed: 5, surface: 'fins', width: 4000, height: 3000, coveredShare: 0.4, kind: 'dust', bentShare: 0.1 })
+print(
+  'photo coverage and fin straightness, 12 MP',
+  median(3, () => core.measurePhoto(large.raster, large.truth.region, 'fins')),
+  'ms',
+  1500,
 )
 
 // A phone that comes back: a real browser with a full outbox, the real server and database.

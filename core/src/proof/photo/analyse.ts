@@ -33,7 +33,7 @@ const leastRegionPx = 64
 const leastCells = 40
 /** Spread of the measured share around the truth on sample photographs: at the ends, and what is added half covered. */
 const spreads = {
-  fins: { ends: estimate(0.02, 'share'), between: estimate(0.002, 'share') },
+  fins: { ends: estimate(0.022, 'share'), between: estimate(0.002, 'share') },
   blades: { ends: estimate(0.016, 'share'), between: estimate(0.016, 'share') },
 }
 /** Directions that belong together when the one that most fins share is looked for, degrees. */

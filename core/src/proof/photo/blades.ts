@@ -4,6 +4,9 @@ import { innerPlaces, type Cell } from './cell.ts'
 import { blockPx, evenedAlongRows, type Brightness } from './texture.ts'
 import { nothingSeen } from './unclear.ts'
 
+// Looked up once: these are called in loops over millions of values.
+const { PI, floor, max, min, round } = Math
+
 /** Contrast over one pitch, (most − least) / (most + least), below which soil bridges it: the picture's own valley between the two, held between these. */
 const leastContrast = estimate(0.28, 'contrast')
 const mostContrast = estimate(0.5, 'contrast')
@@ -23,23 +26,23 @@ export function bladeCells(flat: Brightness, period: number): Cell[] {
   // Grain of the soil is evened out along the blades first.
   const { width, height, values } = evenedAlongRows(flat, period >> 2)
   const reach = period >> 1
-  const narrow = Math.round(period * discShare)
+  const narrow = round(period * discShare)
   const most = extreme(values, width, height, reach, 'rows', 'most')
   const lowest = extreme(values, width, height, reach, 'rows', 'least')
   const contrast = most.map((value, at) => (value - lowest[at]) / (value + lowest[at] + 1e-6))
-  if (contrast.slice().sort()[Math.floor(contrast.length * 0.98)] < bareContrast.value) throw nothingSeen('blades')
+  if (contrast.slice().sort()[floor(contrast.length * 0.98)] < bareContrast.value) throw nothingSeen('blades')
   const limit = clamp(valley(contrast), leastContrast.value, mostContrast.value)
   // A window without a gap is soil from end to end, but for the rim of the next blade; so what it spans is covered.
   const core = contrast.map((value) => (value < limit ? 1 : 0))
-  const spanned = extreme(core, width, height, Math.max(1, reach - (period >> 3)), 'rows', 'most')
+  const spanned = extreme(core, width, height, max(1, reach - (period >> 3)), 'rows', 'most')
   const kept = extreme(spanned, width, height, narrow >> 1, 'columns', 'least')
   const soil = extreme(kept, width, height, narrow >> 1, 'columns', 'most')
-  const [columns, rows] = [Math.floor(width / blockPx), Math.floor(height / blockPx)]
+  const [columns, rows] = [floor(width / blockPx), floor(height / blockPx)]
   return innerPlaces(columns, rows).map((place) => {
-    const [left, top] = [Math.floor(place.u * columns) * blockPx, Math.floor(place.v * rows) * blockPx]
+    const [left, top] = [floor(place.u * columns) * blockPx, floor(place.v * rows) * blockPx]
     let sum = 0
     for (let row = top; row < top + blockPx; row++) for (let column = left; column < left + blockPx; column++) sum += soil[row * width + column]
-    return { ...place, bare: 1 - sum / blockPx ** 2, angle: Math.PI / 2 }
+    return { ...place, bare: 1 - sum / blockPx ** 2, angle: PI / 2 }
   })
 }
 
@@ -47,7 +50,7 @@ export function bladeCells(flat: Brightness, period: number): Cell[] {
 function valley(values: Float32Array): number {
   const bins = 64
   const histogram = new Float64Array(bins)
-  for (const value of values) histogram[Math.min(bins - 1, Math.max(0, Math.floor(value * bins)))]++
+  for (const value of values) histogram[min(bins - 1, max(0, floor(value * bins)))]++
   const total = values.length
   const sum = histogram.reduce((all, count, bin) => all + count * bin, 0)
   let [below, sumBelow, best, at] = [0, 0, -1, 0]
@@ -76,9 +79,9 @@ function extreme(
   for (let by = -reach; by <= reach; by++) {
     const [down, across] = along === 'rows' ? [by, 0] : [0, by]
     const shift = down * width + across
-    for (let row = Math.max(0, -down); row < Math.min(height, height - down); row++) {
-      const end = row * width + Math.min(width, width - across)
-      for (let at = row * width + Math.max(0, -across); at < end; at++) if (from[at + shift] > out[at]) out[at] = from[at + shift]
+    for (let row = max(0, -down); row < min(height, height - down); row++) {
+      const end = row * width + min(width, width - across)
+      for (let at = row * width + max(0, -across); at < end; at++) if (from[at + shift] > out[at]) out[at] = from[at + shift]
     }
   }
   return which === 'most' ? out : out.map((value) => -value)

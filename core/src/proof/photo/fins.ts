@@ -5,6 +5,9 @@ import { innerPlaces, type Cell, type Place } from './cell.ts'
 import { blocksOf, smoothed, type Brightness } from './texture.ts'
 import { nothingSeen } from './unclear.ts'
 
+// Looked up once: these are called in loops over millions of values.
+const { atan2, exp, floor, log, max, sqrt } = Math
+
 /** Edge energy against that of bare metal at the same place, where soil covers all of a block and where none. Fitted to sample photographs, seeds 1 to 160. */
 const coveredBelow = estimate(0.18, 'share of the edge energy')
 const bareAbove = estimate(0.59, 'share of the edge energy')
@@ -29,9 +32,9 @@ export function finCells(flat: Brightness): Cell[] {
   const { columns, rows, ...sums } = blocksOf(flat)
   const [xx, xy, yy, mean] = [sums.xx, sums.xy, sums.yy, sums.mean].map((values) => smoothed(values, columns, rows, 1))
   const places = innerPlaces(columns, rows)
-  const energy = Float64Array.from(places, ({ at }) => Math.sqrt((xx[at] - yy[at]) ** 2 + 4 * xy[at] * xy[at]))
-  const relative = Float64Array.from(places, ({ at }, index) => energy[index] / Math.max(darkest, mean[at]) ** 2)
-  const strongest = relative.slice().sort()[Math.floor(relative.length * 0.97)] ?? 0
+  const energy = Float64Array.from(places, ({ at }) => sqrt((xx[at] - yy[at]) ** 2 + 4 * xy[at] * xy[at]))
+  const relative = Float64Array.from(places, ({ at }, index) => energy[index] / max(darkest, mean[at]) ** 2)
+  const strongest = relative.slice().sort()[floor(relative.length * 0.97)] ?? 0
   if (strongest < leastEdge.value) throw nothingSeen('fins')
   const indexes = places.map((_, index) => index)
   let bareEnergy = fitted(
@@ -52,7 +55,7 @@ export function finCells(flat: Brightness): Cell[] {
     u,
     v,
     bare: clamp((energy[index] / bareEnergy[index] - coveredBelow.value) / (bareAbove.value - coveredBelow.value), 0, 1),
-    angle: 0.5 * Math.atan2(2 * xy[at], xx[at] - yy[at]),
+    angle: 0.5 * atan2(2 * xy[at], xx[at] - yy[at]),
   }))
 }
 
@@ -63,15 +66,15 @@ export function finCells(flat: Brightness): Cell[] {
 function fitted(places: readonly Place[], energy: Float64Array, certain: readonly number[]): Float64Array {
   const termsAt = ({ u, v }: Place) => [1, u - 0.5, v - 0.5, (u - 0.5) ** 2, (u - 0.5) * (v - 0.5), (v - 0.5) ** 2]
   // A smooth surface needs no more.
-  const stride = Math.max(1, Math.floor(certain.length / mostToFit))
+  const stride = max(1, floor(certain.length / mostToFit))
   const chosen = certain.filter((_, index) => index % stride === 0)
   const design = new Matrix(chosen.map((index) => termsAt(places[index])))
   const turned = design.transpose()
   const ridge = Matrix.diag([0, 1, 1, 1, 1, 1].map((one) => one * (2 + 0.01 * chosen.length)))
-  const right = turned.mmul(Matrix.columnVector(chosen.map((index) => Math.log(energy[index]))))
+  const right = turned.mmul(Matrix.columnVector(chosen.map((index) => log(energy[index]))))
   const [w0, w1, w2, w3, w4, w5] = inverse(turned.mmul(design).add(ridge)).mmul(right).to1DArray()
   return Float64Array.from(places, ({ u, v }) => {
     const [x, y] = [u - 0.5, v - 0.5]
-    return Math.exp(w0 + w1 * x + w2 * y + w3 * x * x + w4 * x * y + w5 * y * y)
+    return exp(w0 + w1 * x + w2 * y + w3 * x * x + w4 * x * y + w5 * y * y)
   })
 }

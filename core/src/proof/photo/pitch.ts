@@ -3,6 +3,9 @@ import type { Perspective } from './perspective.ts'
 import type { Raster } from './raster.ts'
 import type { Surface } from './surface.ts'
 
+// Looked up once: these are called in loops over millions of values.
+const { floor, hypot, max, min, round } = Math
+
 const lines = 14
 /** Periods that are looked for: up to so many px, and so many cycles over the whole. */
 const longestPx = 400
@@ -15,9 +18,9 @@ const fewestCycles = 4
 export function pitchOf({ width, height, data }: Raster, perspective: Perspective, surface: Surface): { pitchPx: number; clearness: number } {
   const from = perspective.at(surface === 'fins' ? 0 : 0.5, surface === 'fins' ? 0.5 : 0)
   const to = perspective.at(surface === 'fins' ? 1 : 0.5, surface === 'fins' ? 0.5 : 1)
-  const lengthPx = Math.hypot(to.x - from.x, to.y - from.y)
-  const count = Math.min(4096, Math.max(64, Math.round(lengthPx)))
-  const most = Math.min(longestPx, Math.floor(count / fewestCycles))
+  const lengthPx = hypot(to.x - from.x, to.y - from.y)
+  const count = min(4096, max(64, round(lengthPx)))
+  const most = min(longestPx, floor(count / fewestCycles))
   const sum = new Float64Array(most + 1)
   for (let line = 0; line < lines; line++) {
     const across = 0.06 + (0.88 * line) / (lines - 1)
@@ -25,8 +28,8 @@ export function pitchOf({ width, height, data }: Raster, perspective: Perspectiv
     for (let at = 0; at < count; at++) {
       const along = (at + 0.5) / count
       const { x, y } = surface === 'fins' ? perspective.at(along, across) : perspective.at(across, along)
-      const px = Math.min(width - 1, Math.max(0, Math.floor(x)))
-      const py = Math.min(height - 1, Math.max(0, Math.floor(y)))
+      const px = min(width - 1, max(0, floor(x)))
+      const py = min(height - 1, max(0, floor(y)))
       values[at] = data[(py * width + px) * 4 + 1]
     }
     // Differences take away what changes slowly: light, tubes, patches.
@@ -39,13 +42,13 @@ export function pitchOf({ width, height, data }: Raster, perspective: Perspectiv
     }
   }
   // The first clear peak after the first dip: multiples of the pitch peak as well.
-  const floor = sum[0] * 0.08
+  const baseline = sum[0] * 0.08
   let lag = 1
   while (lag < most && sum[lag] > 0) lag++
   let best = 0
-  for (let at = lag; at < most; at++) best = Math.max(best, sum[at])
-  for (let at = Math.max(2, lag); at < most; at++)
+  for (let at = lag; at < most; at++) best = max(best, sum[at])
+  for (let at = max(2, lag); at < most; at++)
     if (sum[at] >= best * 0.6 && sum[at] >= sum[at - 1] && sum[at] >= sum[at + 1])
-      return { pitchPx: (at * lengthPx) / count, clearness: sum[at] / Math.max(1e-9, floor) }
+      return { pitchPx: (at * lengthPx) / count, clearness: sum[at] / max(1e-9, baseline) }
   return { pitchPx: 0, clearness: 0 }
 }

@@ -32,6 +32,9 @@ export interface Sample {
   readonly truth: SampleTruth
 }
 
+// Looked up once: these are called in loops over millions of values.
+const { PI, abs, atan, cos, exp, floor, imul, max, min, round, sin, sqrt, tan } = Math
+
 /** How each kind of soil looks: colour in linear light, grain of its patches (periods over the region), stretch along the rows, softness of its edge, how much shines through, and its own roughness. */
 const looks: Record<
   SoilKind,
@@ -54,7 +57,7 @@ function noiseOver(random: () => number): (x: number, y: number) => number {
   const lattice = Float32Array.from({ length: 4096 }, () => random() * 2 - 1)
   const at = (x: number, y: number) => lattice[(((x * 73) ^ (y * 1009)) >>> 0) & 4095]
   return (x, y) => {
-    const [x0, y0] = [Math.floor(x), Math.floor(y)]
+    const [x0, y0] = [floor(x), floor(y)]
     const [dx, dy] = [x - x0, y - y0]
     const [sx, sy] = [dx * dx * (3 - 2 * dx), dy * dy * (3 - 2 * dy)]
     const top = at(x0, y0) + (at(x0 + 1, y0) - at(x0, y0)) * sx
@@ -63,7 +66,7 @@ function noiseOver(random: () => number): (x: number, y: number) => number {
   }
 }
 const smooth = (from: number, to: number, value: number): number => {
-  const share = Math.min(1, Math.max(0, (value - from) / (to - from)))
+  const share = min(1, max(0, (value - from) / (to - from)))
   return share * share * (3 - 2 * share)
 }
 /** Grid on which soil and bends are laid out before they are drawn. */
@@ -88,7 +91,7 @@ export function samplePhoto(wish: SampleWish): Sample {
 /** The same row by row, for callers that have other things to do in between. */
 export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
   const part = seeded(wish.seed)
-  const camera = seeded(Math.imul(wish.seed, 31) + 1013 * ((wish.shot ?? 0) + 1))
+  const camera = seeded(imul(wish.seed, 31) + 1013 * ((wish.shot ?? 0) + 1))
   const between = (random: () => number, least: number, most: number) => least + (most - least) * random()
   const look = looks[wish.kind]
   const isFins = wish.surface === 'fins'
@@ -101,8 +104,8 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
     const [cx, cy] = [(x - 0.5) * (1 - 2 * margin), (y - 0.5) * (1 - 2 * margin)]
     const jitter = () => between(camera, -0.03, 0.03)
     return {
-      x: (0.5 + cx * Math.cos(lean) - (cy * Math.sin(lean) * height) / width + jitter()) * width,
-      y: (0.5 + (cx * Math.sin(lean) * width) / height + cy * Math.cos(lean) + jitter()) * height,
+      x: (0.5 + cx * cos(lean) - (cy * sin(lean) * height) / width + jitter()) * width,
+      y: (0.5 + (cx * sin(lean) * width) / height + cy * cos(lean) + jitter()) * height,
     }
   }
   const corners = [corner(0, 0), corner(1, 0), corner(1, 1), corner(0, 1)] as const
@@ -130,11 +133,11 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
     for (let row = 0; row < gridV; row++)
       for (let column = 0; column < gridU; column++) values[row * gridU + column] = at((column + 0.5) / gridU, (row + 0.5) / gridV)
     values.sort()
-    return values[Math.min(values.length - 1, Math.floor((1 - share) * values.length))]
+    return values[min(values.length - 1, floor((1 - share) * values.length))]
   }
   const soilFrom = threshold(soilAt, wish.coveredShare)
   const bentFrom = isFins ? threshold(bendAt, wish.bentShare) : Infinity
-  const bendTan = Math.tan((between(part, 18, 38) * Math.PI) / 180) * (part() < 0.5 ? -1 : 1)
+  const bendTan = tan((between(part, 18, 38) * PI) / 180) * (part() < 0.5 ? -1 : 1)
   // Bent fins lean: their shift grows down the bend and comes back below it. Summed down each column of a grid.
   const shift = new Float32Array((gridU + 1) * (gridV + 1))
   const leaning = new Float32Array((gridU + 1) * (gridV + 1))
@@ -148,8 +151,8 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
         leaning[at] = (shift[at] - above) * gridV * aspect
       }
   const onGrid = (grid: Float32Array, u: number, v: number) => {
-    const [x, y] = [Math.min(gridU - 1e-3, Math.max(0, u * gridU)), Math.min(gridV - 1e-3, Math.max(0, v * gridV))]
-    const [x0, y0] = [Math.floor(x), Math.floor(y)]
+    const [x, y] = [min(gridU - 1e-3, max(0, u * gridU)), min(gridV - 1e-3, max(0, v * gridV))]
+    const [x0, y0] = [floor(x), floor(y)]
     const at = y0 * (gridU + 1) + x0
     const [dx, dy] = [x - x0, y - y0]
     return (grid[at] * (1 - dx) + grid[at + 1] * dx) * (1 - dy) + (grid[at + gridU + 1] * (1 - dx) + grid[at + gridU + 2] * dx) * dy
@@ -158,30 +161,30 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
   // The light.
   const warm = between(camera, -0.28, 0.28)
   const tint = between(camera, -0.08, 0.08)
-  const gain = [Math.exp(warm), Math.exp(tint), Math.exp(-warm)]
+  const gain = [exp(warm), exp(tint), exp(-warm)]
   const exposure = between(camera, 0.55, 1.25)
   const spot = { x: between(camera, 0.25, 0.75), y: between(camera, 0.25, 0.75), fall: between(camera, 0.2, 1.1) }
   const grainy = between(camera, 0.004, 0.022)
   const metal = isFins ? between(part, 0.55, 0.75) : between(part, 0.16, 0.4)
   const gap = isFins ? between(part, 0.07, 0.16) : between(part, 0.03, 0.06)
   const edge = isFins ? between(part, 0.36, 0.5) : between(part, 0.4, 0.52)
-  const tubes = Math.round(between(part, 3, 6))
+  const tubes = round(between(part, 3, 6))
 
   /** A drum turns away from the light above and below. */
-  const roundAt = (v: number) => (isFins ? 1 : 0.35 + 0.65 * Math.sin(Math.PI * (0.12 + 0.76 * v)))
+  const roundAt = (v: number) => (isFins ? 1 : 0.35 + 0.65 * sin(PI * (0.12 + 0.76 * v)))
   const surfaceAt = (u: number, v: number, sharp: number): number => {
     if (isFins) {
       const phase = (u + (finLean * v) / aspect - onGrid(shift, u, v)) * count
-      const t = phase - Math.floor(phase)
-      const open = smooth(edge / 2 - sharp, edge / 2 + sharp, Math.abs(t - 0.5))
-      const tube = 0.75 + 0.5 * smooth(0.1, 0.3, Math.abs(((v * tubes) % 1) - 0.5))
+      const t = phase - floor(phase)
+      const open = smooth(edge / 2 - sharp, edge / 2 + sharp, abs(t - 0.5))
+      const tube = 0.75 + 0.5 * smooth(0.1, 0.3, abs(((v * tubes) % 1) - 0.5))
       return metal + (gap * tube - metal) * open
     }
     const phase = v * count
-    const t = phase - Math.floor(phase)
+    const t = phase - floor(phase)
     const open = smooth(edge - sharp, edge + sharp, t) * smooth(1 + sharp, 1 - sharp, t)
     const round = roundAt(v)
-    const disc = smooth(0.003, 0.006, Math.abs(((u * 3 + 0.31) % 1) - 0.5) / 3)
+    const disc = smooth(0.003, 0.006, abs(((u * 3 + 0.31) % 1) - 0.5) / 3)
     return (metal * (0.6 + 0.4 * t) * (1 - open) + gap * open) * round * disc + metal * 0.8 * round * (1 - disc)
   }
 
@@ -197,14 +200,14 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
       const { x: u, y: v } = perspective.back(x + 0.5, y + 0.5)
       const at = (y * width + x) * 3
       let [r, g, b] = [0.5, 0.49, 0.46]
-      const off = Math.max(-u, u - 1, -v, v - 1)
+      const off = max(-u, u - 1, -v, v - 1)
       if (off > 0) {
         // The housing round it: a shadow line, and ribs that do not look like fins.
         const dark = off < 0.012 ? 0.12 : 1
         const shade = dark * (0.85 + 0.1 * patches(u * 3, v * 3))
         ;[r, g, b] = [r * shade, g * shade, b * shade]
       } else {
-        const bare = surfaceAt(u, v, Math.max(0.1, pixelPhase * 0.6))
+        const bare = surfaceAt(u, v, max(0.1, pixelPhase * 0.6))
         const density = wish.coveredShare <= 0 ? 0 : wish.coveredShare >= 1 ? 1 : smooth(soilFrom - look.soft, soilFrom + look.soft, soilAt(u, v))
         const alpha = density * (1 - look.through)
         const lump = (1 + look.rough * (rough(u * 55 * aspect, v * 55) + 0.7 * rough(u * 130 * aspect, v * 130))) * roundAt(v)
@@ -215,7 +218,7 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
         if (density > 0.5) covered++
         else {
           seen++
-          if (Math.abs(Math.atan(onGrid(leaning, u, v))) * (180 / Math.PI) <= straightWithinDeg) straight++
+          if (abs(atan(onGrid(leaning, u, v))) * (180 / PI) <= straightWithinDeg) straight++
         }
       }
       const [fx, fy] = [x / width - spot.x, y / height - spot.y]
@@ -230,8 +233,8 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
   for (let pixel = 0; pixel < width * height; pixel++) {
     for (let channel = 0; channel < 3; channel++) {
       const value = blurred[pixel * 3 + channel]
-      const noisy = value + (camera() + camera() + camera() - 1.5) * 2 * grainy * Math.sqrt(Math.max(0.02, value))
-      data[pixel * 4 + channel] = 255 * (noisy <= 0.0031308 ? Math.max(0, noisy) * 12.92 : 1.055 * Math.min(1, noisy) ** (1 / 2.4) - 0.055)
+      const noisy = value + (camera() + camera() + camera() - 1.5) * 2 * grainy * sqrt(max(0.02, value))
+      data[pixel * 4 + channel] = 255 * (noisy <= 0.0031308 ? max(0, noisy) * 12.92 : 1.055 * min(1, noisy) ** (1 / 2.4) - 0.055)
     }
     data[pixel * 4 + 3] = 255
   }
@@ -241,7 +244,7 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
       region: corners.map(({ x, y }) => ({ x: x / width, y: y / height })) as Region,
       coveredShare: covered / inside,
       straightShare: seen === 0 ? 1 : straight / seen,
-      finDirectionDeg: (Math.atan(finLean) * 180) / Math.PI,
+      finDirectionDeg: (atan(finLean) * 180) / PI,
     },
   }
 }

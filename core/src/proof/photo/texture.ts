@@ -2,6 +2,9 @@
 import type { Perspective } from './perspective.ts'
 import type { Raster } from './raster.ts'
 
+// Looked up once: these are called in loops over millions of values.
+const { floor, max, min, round } = Math
+
 /** sRGB to linear light (IEC 61966-2-1), by code value. */
 const toLinear = Float32Array.from({ length: 256 }, (_, code) => {
   const value = code / 255
@@ -50,18 +53,18 @@ export function straightened(
       const left = (a * u + b * v + c) * w - half
       const top = (d * u + e * v + f) * w - half
       if (boxPx === 1) {
-        const x0 = Math.min(width - 2, Math.max(0, Math.floor(left)))
-        const y0 = Math.min(height - 2, Math.max(0, Math.floor(top)))
-        const dx = Math.min(1, Math.max(0, left - x0))
-        const dy = Math.min(1, Math.max(0, top - y0))
+        const x0 = min(width - 2, max(0, floor(left)))
+        const y0 = min(height - 2, max(0, floor(top)))
+        const dx = min(1, max(0, left - x0))
+        const dy = min(1, max(0, top - y0))
         const at = y0 * width + x0
         const upper = values[at] + (values[at + 1] - values[at]) * dx
         const lower = values[at + width] + (values[at + width + 1] - values[at + width]) * dx
         out[row * columns + column] = upper + (lower - upper) * dy
         continue
       }
-      const x0 = Math.min(width - boxPx, Math.max(0, Math.round(left)))
-      const y0 = Math.min(height - boxPx, Math.max(0, Math.round(top)))
+      const x0 = min(width - boxPx, max(0, round(left)))
+      const y0 = min(height - boxPx, max(0, round(top)))
       let sum = 0
       for (let line = 0; line < boxPx; line++) {
         const at = (y0 + line) * width + x0
@@ -111,8 +114,8 @@ export const blockPx = 8
  * Source: J. Bigün and G. H. Granlund, “Optimal orientation detection of linear symmetry” (1987).
  */
 export function blocksOf({ width, height, values }: Brightness): Blocks {
-  const columns = Math.floor(width / blockPx)
-  const rows = Math.floor(height / blockPx)
+  const columns = floor(width / blockPx)
+  const rows = floor(height / blockPx)
   const size = columns * rows
   const [xx, xy, yy, mean] = [new Float32Array(size), new Float32Array(size), new Float32Array(size), new Float32Array(size)]
   for (let y = 0; y < rows * blockPx; y++) {

@@ -2,6 +2,9 @@
 import { perspectiveOf } from './perspective.ts'
 import type { Raster, Region } from './raster.ts'
 
+// Looked up once: these are called in loops over millions of values.
+const { floor, max, min } = Math
+
 /**
  * The region of a photograph drawn as a rectangle of `width` × `height` px: both photographs of a part, each through its own four corners,
  * then show every place of the part at the same pixel. Each pixel is between four of the photograph.
@@ -12,9 +15,9 @@ export function uprightOf(raster: Raster, region: Region, width: number, height:
   for (let row = 0; row < height; row++)
     for (let column = 0; column < width; column++) {
       const { x, y } = at((column + 0.5) / width, (row + 0.5) / height)
-      const left = Math.min(raster.width - 1.001, Math.max(0, x - 0.5))
-      const top = Math.min(raster.height - 1.001, Math.max(0, y - 0.5))
-      const from = (Math.floor(top) * raster.width + Math.floor(left)) * 4
+      const left = min(raster.width - 1.001, max(0, x - 0.5))
+      const top = min(raster.height - 1.001, max(0, y - 0.5))
+      const from = (floor(top) * raster.width + floor(left)) * 4
       const below = from + raster.width * 4
       const [dx, dy] = [left % 1, top % 1]
       const to = (row * width + column) * 4
