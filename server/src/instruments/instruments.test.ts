@@ -1,4 +1,5 @@
-import { instrumentMessageSchema, type InstrumentReading } from '@yastik/core'
+import { instrumentMessageSchema, measurePhoto, type InstrumentReading, type Region } from '@yastik/core'
+import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { buildApp } from '../app.ts'
 import { addFirm, openHouse, signedIn, streamAs, type Ask, type TestHouse } from '../tests/database.ts'
@@ -52,6 +53,27 @@ describe('the stream of instruments', () => {
     expect(valueOf(readings, 'airflowM3h')).toBeLessThan(10)
     expect(valueOf(readings, 'amps')).toBeLessThan(0.1)
   }, 20_000)
+  it('has a camera that sees what is there: less soil once the coil was rinsed, and nothing where there are no fins', async () => {
+    const coveredOf = async () => {
+      const answer = await ask('GET', `${path}/camera?part=coilFace`)
+      expect(answer.headers['content-type']).toBe('image/jpeg')
+      const { data, info } = await sharp(answer.rawPayload).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+      const most = { left: 0.15, right: 0.85 }
+      const region = [
+        { x: most.left, y: most.left },
+        { x: most.right, y: most.left },
+        { x: most.right, y: most.right },
+        { x: most.left, y: most.right },
+      ] as Region
+      return measurePhoto({ width: info.width, height: info.height, data }, region, 'fins').coveredShare
+    }
+    const before = await coveredOf()
+    const happening = { unitId, type: 'step-done', stepId: 'rinse-coil' }
+    const events = [{ id: newId(), atMs: Date.now(), by, happening }]
+    expect((await ask('POST', `/api/jobs/${jobId}/events`, { events })).json().accepted).toHaveLength(1)
+    expect(await coveredOf()).toBeLessThan(Math.min(0.05, before))
+    expect((await ask('GET', `${path}/camera?part=pan`)).json().lines[0]).toMatchObject({ where: 'part', what: 'the camera does not reach “pan”' })
+  }, 60_000)
   it('is for the firm alone, and for nobody who is not signed in', async () => {
     const other = await signedIn(house.app, 'technician-b')
     expect((await other('GET', path)).statusCode).toBe(404)

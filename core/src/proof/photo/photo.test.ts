@@ -8,6 +8,7 @@ import {
   surfaceOf,
   uprightOf,
   usualRegion,
+  type PhotoMeasured,
   type Raster,
   type Sample,
   type SampleWish,

@@ -1,0 +1,141 @@
+// Photographs that are measured: by the camera stand-in, corners by keyboard, the grade taken or overruled, before and after laid over each other, and files that are none.
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import sharp from 'sharp'
+import { By, Key } from 'selenium-webdriver'
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, type Sheet } from './support/browser.ts'
+
+jest.setTimeout(180_000)
+const folder = mkdtempSync(join(tmpdir(), 'yastik-photographs-'))
+let app: RunningApp
+let sheet: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  sheet = await openBrowser(app.base)
+  await signIn(sheet, 'imre', 'clear-to-the-fins')
+  await clickText(sheet, 'Meeting room')
+  await find(sheet, 'svg.section')
+})
+afterAll(async () => {
+  await sheet?.close()
+  await app?.close()
+})
+const countOf = async (css: string) => (await sheet.driver.findElements(By.css(css))).length
+/** Gives the slot a file as a person would, and waits for a picture or a sentence. */
+async function give(path: string): Promise<void> {
+  const photos = await countOf('[data-photos] [data-photo]')
+  await sheet.driver.findElement(By.css('[data-photos] input[name="photo"]')).sendKeys(path)
+  await sheet.driver.wait(
+    async () => (await exists(sheet, '[data-photos] [role="alert"]')) || (await countOf('[data-photos] [data-photo]')) > photos,
+    15_000,
+  )
+}
+const measure = async (): Promise<void> => {
+  await click(sheet, '[data-measure-now]')
+  await find(sheet, '[data-photo-measure] :is([data-covered], [role="alert"])')
+}
+
+describe('at the look-over', () => {
+  it('offers to measure parts with fins or blades, and no others', async () => {
+    await click(sheet, '[data-callout="pan"] .hit')
+    await find(sheet, '[data-photos]')
+    expect(await exists(sheet, '[data-camera]')).toBe(false)
+    await click(sheet, '[data-callout="coilFace"] .hit')
+    await find(sheet, '[data-camera]')
+  })
+  it('takes a photograph by the camera, measures it between the corners, and takes the grade that follows', async () => {
+    await click(sheet, '[data-camera]')
+    await click(sheet, '[data-measure]')
+    const corner = await find(sheet, '[data-corner="0"]')
+    const from = await corner.getAttribute('style')
+    await corner.sendKeys(Key.ARROW_LEFT, Key.ARROW_UP)
+    expect(await corner.getAttribute('style')).not.toBe(from)
+    // However far it is pushed, it stays on the picture.
+    await corner.sendKeys(...Array.from({ length: 20 }, () => Key.chord(Key.SHIFT, Key.ARROW_LEFT)))
+    expect(await corner.getAttribute('style')).toContain('left: 0%')
+    await corner.sendKeys(...Array.from({ length: 4 }, () => Key.chord(Key.SHIFT, Key.ARROW_RIGHT)))
+    await measure()
+    const covered = Number.parseInt(await textOf(sheet, '[data-covered]'), 10)
+    expect(covered).toBeGreaterThan(0)
+    await expectText(sheet, '[data-photo-measure]', /nine times in ten \d+ to \d+ %/)
+    const proposed = (await textOf(sheet, '[data-take-grade]')).match(/\d/)![0]
+    expect(Number(proposed)).toBe(covered < 2 ? 0 : covered < 10 ? 1 : covered < 35 ? 2 : covered < 70 ? 3 : 4)
+    await click(sheet, '[data-take-grade]')
+    await find(sheet, `[data-part="coilFace"][data-grade="${proposed}"]`)
+    await expectText(sheet, '[data-measure]', `${covered} % covered`)
+  })
+  it('lets a person overrule it, and keeps both in the record', async () => {
+    await click(sheet, '[data-measure]')
+    await measure()
+    await click(sheet, '[data-other-grade="4"]')
+    await find(sheet, '[data-part="coilFace"][data-grade="4"]')
+    await clickText(sheet, 'Record')
+    await expectText(sheet, '[data-record]', /measured on a photograph: \d+ % covered/)
+    await clickText(sheet, 'Look-over')
+    await click(sheet, '[data-callout="coilFace"] .hit')
+  })
+})
+
+describe('pictures that are none, or show nothing', () => {
+  it.each<[string, Buffer, RegExp]>([
+    ['a text.jpg', Buffer.from('Dear Sir, this is not a photograph.'), /cannot be read as a picture/],
+    ['heic.jpg', Buffer.from('000000186674797068656963000000006d69663168656963', 'hex'), /cannot be read as a picture/],
+  ])('%s is turned down with a sentence', async (name, bytes, says) => {
+    const path = join(folder, name)
+    writeFileSync(path, bytes)
+    const before = await countOf('[data-photos] [data-photo]')
+    await give(path)
+    await expectText(sheet, '[data-photos] [role="alert"]', says)
+    expect(await countOf('[data-photos] [data-photo]')).toBe(before)
+  })
+  it('50 megapixels are turned down with their number', async () => {
+    const path = join(folder, 'large.png')
+    await sharp({ create: { width: 8660, height: 5774, channels: 3, background: '#888' } })
+      .png({ compressionLevel: 1 })
+      .toFile(path)
+    await give(path)
+    await expectText(sheet, '[data-photos] [role="alert"]', '50 megapixels')
+  })
+  it('a wall is kept as a photograph, but gives no figure and no grade', async () => {
+    const path = join(folder, 'wall.jpg')
+    await sharp({ create: { width: 1200, height: 900, channels: 3, background: '#cfcac0' } })
+      .jpeg()
+      .toFile(path)
+    await give(path)
+    const buttons = await sheet.driver.findElements(By.css('[data-measure]'))
+    await buttons.at(-1)!.click()
+    await measure()
+    await expectText(sheet, '[data-photo-measure] [role="alert"]', 'no fins can be made out')
+    expect(await exists(sheet, '[data-take-grade]')).toBe(false)
+    await click(sheet, '.el-dialog__headerbtn')
+  })
+})
+
+describe('at the proof', () => {
+  it('lays before and after over each other once both are measured', async () => {
+    await clickText(sheet, 'Proof')
+    const part = '[data-part-after="coilFace"]'
+    await find(sheet, `${part} [data-camera]`)
+    const cameras = await sheet.driver.findElements(By.css(`${part} [data-camera]`))
+    await cameras[1].click()
+    await sheet.driver.wait(async () => (await countOf(`${part} [data-measure]`)) === 3, 20_000, 'no photograph of after')
+    const buttons = await sheet.driver.findElements(By.css(`${part} [data-measure]`))
+    await buttons.at(-1)!.click()
+    await find(sheet, '[data-region] img')
+    await measure()
+    await click(sheet, '[data-take-grade]')
+    await find(sheet, `${part} [data-after-grade][aria-checked="true"]`)
+    await expectText(sheet, '[data-compare="coilFace"]', /covered \d+ % before, \d+ % now/)
+    const slider = await find(sheet, '[data-compare="coilFace"] input[type="range"]')
+    await slider.sendKeys(Key.HOME)
+    const clip = await (await find(sheet, '[data-compare="coilFace"] .before')).getAttribute('style')
+    expect(clip).toContain('100%')
+  })
+  it('fits a phone', async () => {
+    await setSize(sheet, 390, 844)
+    await find(sheet, '[data-compare="coilFace"] canvas')
+    expect(await sheet.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth')).toBe(true)
+  })
+})
