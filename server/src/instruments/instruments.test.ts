@@ -68,9 +68,13 @@ describe('the stream of instruments', () => {
       return measurePhoto({ width: info.width, height: info.height, data }, region, 'fins').coveredShare
     }
     const before = await coveredOf()
-    const happening = { unitId, type: 'step-done', stepId: 'rinse-coil' }
-    const events = [{ id: newId(), atMs: Date.now(), by, happening }]
-    expect((await ask('POST', `/api/jobs/${jobId}/events`, { events })).json().accepted).toHaveLength(1)
+    const step = { id: 'rinse-coil', phase: 'rinse', title: 'Rinse', handsMin: 1, after: [], people: 1, equipment: [], cautions: [] }
+    const happenings = [
+      { type: 'method-agreed', decisions: [], steps: [step] },
+      { type: 'step-done', stepId: 'rinse-coil' },
+    ]
+    const events = happenings.map((happening, index) => ({ id: newId(), atMs: Date.now() + index, by, happening: { unitId, ...happening } }))
+    expect((await ask('POST', `/api/jobs/${jobId}/events`, { events })).json().accepted).toHaveLength(2)
     expect(await coveredOf()).toBeLessThan(Math.min(0.05, before))
     expect((await ask('GET', `${path}/camera?part=pan`)).json().lines[0]).toMatchObject({ where: 'part', what: 'the camera does not reach “pan”' })
   }, 60_000)
