@@ -23,8 +23,9 @@ const scale = estimate(0.35, 'grade index')
 export const dueIndex = estimate(2.5, 'grade index')
 /** Chance of having passed it at which the firm comes. */
 export const firmRisk = estimate(0.2, 'chance')
-const weeksPerYear = 52.18
-const mostWeeks = 520
+export const weeksPerYear = 52.18
+/** Forecasts end after ten years. */
+export const mostWeeks = 520
 
 /** Grade index per year from surroundings and hours of use. */
 export function foulingRate(around: readonly Surrounding[], hoursPerDay: number): number {
@@ -32,11 +33,15 @@ export function foulingRate(around: readonly Surrounding[], hoursPerDay: number)
   return baseRate.value * Math.min(factor, 6) * clamp(hoursPerDay / 8, 0.25, 3)
 }
 
+/** Increments of the index over so many years at a rate of index per year: a Gamma distribution of this shape and scale. */
+export const increments = (rate: number, years: number) => ({ shape: (rate * years) / scale.value, scale: scale.value })
+
 /** Chance that the index passed `threshold` after `weeks`, from `startIndex`, with increments Gamma(rate·t/scale, scale). */
 export function chancePassed(weeks: number, rate: number, startIndex: number, threshold = dueIndex.value): number {
   if (startIndex >= threshold) return 1
   if (weeks <= 0) return 0
-  return 1 - gammaCdf(threshold - startIndex, (rate * weeks) / weeksPerYear / scale.value, 1 / scale.value)
+  const { shape, scale } = increments(rate, weeks / weeksPerYear)
+  return 1 - gammaCdf(threshold - startIndex, shape, 1 / scale)
 }
 
 /** Weeks until the chance of having passed reaches `chance`; bisection to a quarter of a week, at most ten years. */

@@ -1,3 +1,6 @@
 // Upkeep: the fouling forecast, and what is due when.
 export { dueAfter, type Due, type UpkeepInput } from './due.ts'
-export { chancePassed, dueIndex, firmRisk, foulingRate, surroundings, weeksUntil, type Surrounding } from './fouling.ts'
+export { firmRatesSchema, learnRates, ratesAtFirst, type FirmRates } from './firmRates.ts'
+export { dueLoss, forecastOf, lossIndex, priorRateOf, type Forecast, type UnitUse } from './forecast.ts'
+export { evidenceOf, visitSchema, type Visit } from './history.ts'
+export { chancePassed, dueIndex, firmRisk, foulingRate, mostWeeks, surroundings, weeksPerYear, weeksUntil, type Surrounding } from './fouling.ts'
