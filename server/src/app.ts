@@ -20,6 +20,7 @@ import { photoRoutes } from './photos/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
 import { endStreamsWith } from './streams.ts'
 import { storesRoutes } from './stores/routes.ts'
+import { upkeepRoutes } from './upkeep/routes.ts'
 
 export interface AppOptions {
   readonly sequelize: Sequelize
@@ -76,6 +77,7 @@ export async function buildApp({
   // By which a device finds out how far its own clock is off.
   app.get('/api/clock', () => ({ nowMs: Date.now() }))
   await app.register(logbookRoutes(sequelize))
+  await app.register(upkeepRoutes(sequelize))
   await app.register(houseRulesRoutes)
   await app.register(storesRoutes)
   if (webRoot)

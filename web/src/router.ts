@@ -26,6 +26,7 @@ export const router = createRouter({
       ],
     },
     { path: '/logbook', name: 'logbook', component: () => import('./views/Logbook.vue') },
+    { path: '/logbook/due', name: 'due', component: () => import('./views/DueList.vue') },
     { path: '/stores', name: 'stores', component: () => import('./views/Stores.vue') },
     { path: '/house-rules', name: 'house-rules', component: () => import('./views/HouseRules.vue') },
     { path: '/:rest(.*)*', name: 'nothing-here', component: () => import('./views/NothingHere.vue') },

@@ -7,6 +7,7 @@ import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
 import { instrumentReadingSchema } from '../proof/index.ts'
 import { eventSchema, verdicts } from '../run/index.ts'
+import { dueKinds, firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
 
 const recordId = z.uuid()
@@ -175,6 +176,37 @@ export const logEntrySchema = closed({
 export type LogEntry = z.infer<typeof logEntrySchema>
 export const logPageSchema = closed({ entries: z.array(logEntrySchema), next: z.string().nullable() })
 export type LogPage = z.infer<typeof logPageSchema>
+
+const dueDay = { what: z.literal(dueKinds), dueOn: daySchema, lowOn: daySchema.nullable(), highOn: daySchema.nullable() }
+/** What falls due, soonest first. */
+export const duePageSchema = closed({
+  entries: z.array(
+    closed({
+      unitId: recordId,
+      unitName: z.string(),
+      siteId: recordId,
+      siteName: z.string(),
+      ...dueDay,
+      lastCleanedAt: z.iso.datetime().nullable(),
+    }),
+  ),
+  next: z.string().nullable(),
+  rates: firmRatesSchema,
+})
+export type DuePage = z.infer<typeof duePageSchema>
+/** What the forecast of a unit rests on: the device reckons it, and what-ifs, itself. */
+export const unitOutlookSchema = closed({
+  unitId: recordId,
+  unitName: z.string(),
+  siteName: z.string(),
+  visits: z.array(closed({ ...visitSchema.shape, jobId: recordId, at: z.iso.datetime() })),
+  surroundings: z.array(z.literal(surroundings)),
+  hoursPerDay: amountUpTo(24),
+  lossIndex: z.number(),
+  rates: firmRatesSchema,
+  dues: z.array(closed(dueDay)),
+})
+export type UnitOutlook = z.infer<typeof unitOutlookSchema>
 
 export const faultBodySchema = closed({
   code: z.string(),

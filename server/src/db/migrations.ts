@@ -54,6 +54,23 @@ export const migrations: readonly Migration[] = [
     up: ['ALTER TABLE users ADD COLUMN measures LONGTEXT NULL'],
     down: ['ALTER TABLE users DROP COLUMN measures'],
   },
+  {
+    name: '2026-11-26-upkeep',
+    up: [
+      'ALTER TABLE firms ADD COLUMN fouling_rates LONGTEXT NULL',
+      'ALTER TABLE job_units ADD COLUMN coil_grade INT NULL, ADD COLUMN left_index DOUBLE NULL, ADD COLUMN pan_treatment_weeks DOUBLE NULL',
+      // What was handed over before: the worst of all parts stands for coil and wheel, and scopes leave what they usually leave.
+      `UPDATE job_units SET coil_grade = worst_grade, left_index = CASE scope WHEN 'strip-down' THEN 0.1 WHEN 'bench-clean' THEN 0.1 WHEN 'open-clean' THEN 0.5 WHEN 'clean-in-place' THEN 0.7 ELSE worst_grade END
+        WHERE handed_over_at IS NOT NULL AND worst_grade IS NOT NULL`,
+      `CREATE TABLE dues (unit_id ${id}, what VARCHAR(20) NOT NULL, firm_id INT NOT NULL, due_on DATE NOT NULL, low_on DATE NULL, high_on DATE NULL, PRIMARY KEY (unit_id, what),
+        FOREIGN KEY (unit_id) REFERENCES units (id), INDEX by_day (firm_id, due_on, unit_id, what)) ${table}`,
+    ],
+    down: [
+      'DROP TABLE dues',
+      'ALTER TABLE job_units DROP COLUMN coil_grade, DROP COLUMN left_index, DROP COLUMN pan_treatment_weeks',
+      'ALTER TABLE firms DROP COLUMN fouling_rates',
+    ],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -1,5 +1,5 @@
 // What does the database hold?
-import type { CrewRecord, Design, Equipment, Happening, HouseRules, Measures, Product, SiteForm, UnitForm } from '@yastik/core'
+import type { CrewRecord, Design, Due, Equipment, FirmRates, Happening, HouseRules, Measures, Product, SiteForm, UnitForm } from '@yastik/core'
 import {
   DataTypes,
   Model,
@@ -33,6 +33,8 @@ export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<F
   declare products: Product[]
   declare equipment: Equipment[]
   declare storesVersion: CreationOptional<number>
+  /** Learned from all its units; null before there is anything to learn from. */
+  declare foulingRates: CreationOptional<FirmRates | null>
 }
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
@@ -100,6 +102,20 @@ export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttrib
   declare scope: CreationOptional<string>
   declare coolingBeforeKw: CreationOptional<number | null>
   declare coolingAfterKw: CreationOptional<number | null>
+  /** Worst of coil and wheel as found, and the index at which they were left. */
+  declare coilGrade: CreationOptional<number | null>
+  declare leftIndex: CreationOptional<number | null>
+  declare panTreatmentWeeks: CreationOptional<number | null>
+}
+
+/** What falls due at a unit, and when. */
+export class DueDay extends Model<InferAttributes<DueDay>, InferCreationAttributes<DueDay>> {
+  declare unitId: string
+  declare what: Due['what']
+  declare firmId: number
+  declare dueOn: string
+  declare lowOn: string | null
+  declare highOn: string | null
 }
 
 export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreationAttributes<StoredEvent>> {
@@ -146,6 +162,7 @@ export function defineModels(sequelize: Sequelize): void {
       products: json<Firm>('products'),
       equipment: json<Firm>('equipment'),
       storesVersion: { ...whole(), defaultValue: 1 },
+      foulingRates: { ...(json<Firm>('foulingRates') as object), allowNull: true } as ModelAttributes<Firm>[string],
     },
     { sequelize, tableName: 'firms' },
   )
@@ -219,8 +236,22 @@ export function defineModels(sequelize: Sequelize): void {
       scope: { ...text(30), defaultValue: '' },
       coolingBeforeKw: { type: DataTypes.DOUBLE, allowNull: true },
       coolingAfterKw: { type: DataTypes.DOUBLE, allowNull: true },
+      coilGrade: { type: DataTypes.INTEGER, allowNull: true },
+      leftIndex: { type: DataTypes.DOUBLE, allowNull: true },
+      panTreatmentWeeks: { type: DataTypes.DOUBLE, allowNull: true },
     },
     { sequelize, tableName: 'job_units' },
+  )
+  DueDay.init(
+    {
+      unitId: { ...uuid(), primaryKey: true },
+      what: { ...text(20), primaryKey: true },
+      firmId: whole(),
+      dueOn: { type: DataTypes.DATEONLY, allowNull: false },
+      lowOn: { type: DataTypes.DATEONLY, allowNull: true },
+      highOn: { type: DataTypes.DATEONLY, allowNull: true },
+    },
+    { sequelize, tableName: 'dues' },
   )
   Photo.init(
     {

@@ -3,6 +3,7 @@ import {
   Fault,
   coolingBy,
   eventSchema,
+  indexLeft,
   linesOf,
   photoIdOf,
   progressOf,
@@ -16,7 +17,8 @@ import {
   type UnitState,
 } from '@yastik/core'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
-import { Job, JobUnit, Photo, Site, StoredEvent, Unit, type User } from '../db/models.ts'
+import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, type User } from '../db/models.ts'
+import { renewDues } from '../upkeep/dues.ts'
 
 /** A device's clock may run ahead by this much. */
 const clockAheadMs = 10 * 60_000
@@ -115,12 +117,14 @@ async function summarise(job: Job, units: readonly JobUnit[], transaction: Trans
   const events = await eventsOf(job.id, transaction)
   const site = await Site.findByPk(job.siteId, { transaction })
   if (!site) throw new Fault('not-there')
+  const firm = await Firm.findByPk(job.firmId, { transaction })
+  const panTreatmentWeeks = firm?.products.find((product) => product.class === 'pan-treatment')?.label.lifeWeeks
   const stages: string[] = []
   for (const unit of units) {
     const state = unitStateOf(events, unit.unitId)
     const row = await Unit.findByPk(unit.unitId, { transaction })
     if (!row) throw new Fault('not-there')
-    const summary = summaryOf(state, row, site.form.site.altitudeM)
+    const summary = summaryOf(state, row, site.form.site.altitudeM, panTreatmentWeeks)
     stages.push(summary.stage)
     await JobUnit.update(summary, { where: { jobId: job.id, unitId: unit.unitId }, transaction })
     if (summary.handedOverAt && summary.scope !== 'decline')
@@ -128,15 +132,24 @@ async function summarise(job: Job, units: readonly JobUnit[], transaction: Trans
         { lastCleanedAt: summary.handedOverAt },
         { where: { id: unit.unitId, lastCleanedAt: { [Op.or]: [null, { [Op.lt]: summary.handedOverAt }] } }, transaction },
       )
+    const wasHandedOver = unit.handedOverAt?.getTime() ?? null
+    if (wasHandedOver !== (summary.handedOverAt?.getTime() ?? null)) await renewDues([row], transaction)
   }
   await Job.update({ closed: stages.every((stage) => stage === 'handed-over') }, { where: { id: job.id }, transaction })
 }
 
-function summaryOf(state: UnitState, unit: Unit, altitudeM: number | undefined) {
+/** Parts whose soil costs air: they make the index of the forecast. */
+const coilParts = ['coilFace', 'coilBack', 'wheel'] as const
+
+function summaryOf(state: UnitState, unit: Unit, altitudeM: number | undefined, panTreatmentWeeks: number | undefined) {
   const lookOver = { family: unit.family, complaints: state.complaints, grades: state.grades, findings: state.findings }
   const graded = Object.keys(state.grades)
   const { done, all } = progressOf(state)
   const cooling = (readings: UnitState['readings']['before']) => (readings && coolingBy(readings, altitudeM).cooling?.totalKw.value) ?? null
+  const scope = state.handedOver ? (state.agreed.scope ?? '') : ''
+  const coilGraded = coilParts.filter((part) => state.grades[part])
+  const coilGrade = coilGraded.length > 0 ? worstOf(lookOver, ...coilGraded) : null
+  const after = coilParts.flatMap((part) => state.gradesAfter[part]?.grade ?? [])
   return {
     stage: stageOf(state),
     done,
@@ -145,8 +158,11 @@ function summaryOf(state: UnitState, unit: Unit, altitudeM: number | undefined) 
     worstGrade: graded.length > 0 ? worstOf(lookOver, ...(graded as (keyof UnitState['grades'])[])) : null,
     handedOverAt: state.handedOver ? new Date(state.handedOver.atMs) : null,
     handedOverBy: state.handedOver?.by ?? null,
-    scope: state.handedOver ? (state.agreed.scope ?? '') : '',
+    scope,
     coolingBeforeKw: cooling(state.readings.before),
     coolingAfterKw: cooling(state.readings.after),
+    coilGrade,
+    leftIndex: coilGrade === null ? null : after.length > 0 ? Math.max(...after) : indexLeft(scope, coilGrade),
+    panTreatmentWeeks: state.handedOver && state.agreed['pan-treatment'] === 'slow-release' ? (panTreatmentWeeks ?? null) : null,
   }
 }

@@ -15,6 +15,7 @@ import type { FastifyInstance } from 'fastify'
 import type { Model, ModelStatic, Sequelize, WhereOptions } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import { Site, Unit, type User } from '../db/models.ts'
+import { renewDues } from '../upkeep/dues.ts'
 
 export const unitRecord = (unit: Unit): UnitRecord => ({
   id: unit.id,
@@ -89,6 +90,8 @@ export const siteRoutes =
       const { version, ...form } = readBy(siteSaveSchema, body)
       const site = await findOwn(Site, 'site', params.id, user.firmId)
       await saveOver(Site, site, version, { name: form.site.name, form }, user)
+      // Other surroundings, other days.
+      await renewDues(await Unit.findAll({ where: { siteId: site.id } }))
       return fullSite(params.id, user.firmId)
     })
 
@@ -115,7 +118,9 @@ export const siteRoutes =
       const { version, ...form } = readBy(unitSaveSchema, body)
       const unit = await findOwn(Unit, 'unit', params.id, user.firmId)
       await saveOver(Unit, unit, version, unitValues(form), user)
-      return unitRecord(await unit.reload())
+      await unit.reload()
+      await renewDues([unit])
+      return unitRecord(unit)
     })
   }
 

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 // The firm's memory: what was handed over, newest first; or one unit's life.
-import { choiceNames, gradeNames, type Choice, type Grade, type LogEntry, type LogPage } from '@yastik/core'
+import { choiceNames, gradeNames, type Choice, type Grade, type LogEntry, type LogPage, type UnitOutlook } from '@yastik/core'
 import dayjs from 'dayjs'
-import { computed, ref, watch } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
+import LogbookPages from '../components/LogbookPages.vue'
+import UnitLife from '../components/UnitLife.vue'
 import { verdictWords } from '../components/stages.ts'
 import { useJob } from '../stores/job.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
@@ -13,8 +15,10 @@ import { useMeasures } from '../measures/useMeasures.ts'
 const { figure, unit } = useMeasures()
 useJob().close()
 const route = useRoute()
+const router = useRouter()
 const entries = ref<LogEntry[]>([])
 const next = ref<string | null>(null)
+const outlook = shallowRef<UnitOutlook>()
 const error = ref<unknown>()
 const unitId = computed(() => (typeof route.query.unit === 'string' ? route.query.unit : undefined))
 
@@ -25,6 +29,7 @@ async function load(after?: string) {
       'GET',
       unitId.value ? `/api/units/${unitId.value}/life` : `/api/logbook${after ? `?after=${encodeURIComponent(after)}` : ''}`,
     )
+    outlook.value = unitId.value ? await ask<UnitOutlook>('GET', `/api/units/${unitId.value}/outlook`) : undefined
     entries.value = after ? [...entries.value, ...page.entries] : page.entries
     next.value = unitId.value ? null : page.next
   } catch (caught) {
@@ -39,9 +44,17 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>{{ unitId ? `Life of ${entries[0]?.unitName ?? 'a unit'}` : 'Logbook' }}</h1>
-      <RouterLink v-if="unitId" to="/logbook" class="tap">All units</RouterLink>
+      <h1>{{ unitId ? `Life of ${outlook?.unitName ?? 'a unit'}` : 'Logbook' }}</h1>
+      <LogbookPages />
     </div>
+    <p v-if="outlook">{{ outlook.siteName }}</p>
+    <UnitLife
+      v-if="outlook && unitId"
+      :key="unitId"
+      :outlook="outlook"
+      :entries="entries"
+      @open="router.push({ name: 'record', params: { jobId: $event, unitId } })"
+    />
     <FaultNote :error="error" />
     <p v-if="!error && entries.length === 0">Nothing was handed over yet.</p>
     <table v-else class="ledger" data-logbook>
@@ -63,6 +76,7 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
             <RouterLink :to="{ name: 'record', params: { jobId: entry.jobId, unitId: entry.unitId } }"
               ><b>{{ entry.unitName }}</b></RouterLink
             ><br /><small>{{ entry.siteName }}</small>
+            <RouterLink v-if="!unitId" :to="{ name: 'logbook', query: { unit: entry.unitId } }" class="small" data-life> its life</RouterLink>
           </td>
           <td>{{ choiceNames[entry.scope as Choice] ?? '–' }}</td>
           <td>{{ entry.worstGrade === null ? '–' : `${entry.worstGrade} ${gradeNames[entry.worstGrade as Grade]}` }}</td>

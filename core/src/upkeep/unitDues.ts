@@ -1,0 +1,32 @@
+// What falls due at a unit, counted from its last visit: by its forecast, and by the rules of filters and treatments.
+import { round } from '../quantities/index.ts'
+import { lightIndex, ruledDues, type Due } from './due.ts'
+import type { FirmRates } from './firmRates.ts'
+import { forecastOf, priorRateOf, type UnitUse } from './forecast.ts'
+import { dueIndex } from './fouling.ts'
+import type { Visit } from './history.ts'
+
+export interface UnitPast {
+  readonly visits: readonly Visit[]
+  readonly use: UnitUse
+  readonly fineFilter: boolean
+  /** Of the treatment that the last visit left in the pan. */
+  readonly panTreatmentWeeks?: number
+  /** Index at which cooling has lost what a customer notices; the lesser of it and the grade counts. */
+  readonly lossIndex: number
+}
+
+/** Due dates in weeks from the last visit, most pressing first. None without a visit. */
+export function unitDues({ visits, use, fineFilter, panTreatmentWeeks, lossIndex }: UnitPast, rates: FirmRates): Due[] {
+  const lastYears = Math.max(...visits.map(({ atYears }) => atYears))
+  if (!Number.isFinite(lastYears)) return []
+  const forecast = (what: 'light-clean' | 'deep-clean', threshold: number): Due => {
+    const { dueWeeks, lowWeeks, highWeeks } = forecastOf(visits, lastYears, use, rates, { threshold })
+    return { what, weeks: round(dueWeeks), low: round(lowWeeks), high: round(highWeeks) }
+  }
+  return [
+    ...ruledDues(priorRateOf(use), fineFilter, panTreatmentWeeks),
+    forecast('light-clean', lightIndex.value),
+    forecast('deep-clean', Math.min(dueIndex.value, lossIndex)),
+  ].sort((a, b) => a.weeks - b.weeks)
+}

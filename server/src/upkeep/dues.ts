@@ -1,0 +1,107 @@
+// When does each unit fall due? Computed when something was handed over, and kept as days, so that lists are read and not reckoned.
+import {
+  evidenceOf,
+  knownDesign,
+  learnRates,
+  lossIndex,
+  priorRateOf,
+  ratesAtFirst,
+  unitDues,
+  usualHoursPerDay,
+  visitSchema,
+  type FirmRates,
+  type UnitPast,
+  type Visit,
+} from '@yastik/core'
+import { Op, type Transaction } from 'sequelize'
+import { DueDay, Firm, JobUnit, Site, Unit } from '../db/models.ts'
+
+const dayMs = 86_400_000
+const yearMs = 365.25 * dayMs
+/** Visits that are read for at most so many units at once. */
+const unitsAtOnce = 500
+
+export const yearsOf = (atMs: number): number => atMs / yearMs
+const dayAfter = (fromMs: number, weeks: number) => new Date(fromMs + weeks * 7 * dayMs).toISOString().slice(0, 10)
+
+/** Visits of units that were handed over and graded, by unit, oldest first. */
+export async function visitsOf(unitIds: readonly string[], transaction?: Transaction): Promise<Map<string, JobUnit[]>> {
+  const rows = await JobUnit.findAll({
+    where: { unitId: { [Op.in]: [...unitIds] }, handedOverAt: { [Op.ne]: null }, coilGrade: { [Op.ne]: null }, leftIndex: { [Op.ne]: null } },
+    order: [['handedOverAt', 'ASC']],
+    transaction,
+  })
+  const byUnit = new Map<string, JobUnit[]>()
+  for (const row of rows) byUnit.set(row.unitId, [...(byUnit.get(row.unitId) ?? []), row])
+  return byUnit
+}
+export const visitOf = ({ handedOverAt, coilGrade, leftIndex }: JobUnit): Visit =>
+  visitSchema.parse({ atYears: yearsOf(handedOverAt?.getTime() ?? 0), found: coilGrade, left: leftIndex })
+
+/** What the forecast of a unit needs. */
+export function pastOf(unit: Unit, site: Site, rows: readonly JobUnit[]): UnitPast {
+  const { design } = knownDesign(unit.family, unit.design)
+  return {
+    visits: rows.map(visitOf),
+    use: { surroundings: site.form.site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value },
+    fineFilter: design.fineFilter,
+    panTreatmentWeeks: rows.at(-1)?.panTreatmentWeeks ?? undefined,
+    lossIndex: lossIndex(design),
+  }
+}
+
+const sitesOf = async (units: readonly Unit[], transaction?: Transaction) =>
+  new Map(
+    (await Site.findAll({ where: { id: { [Op.in]: [...new Set(units.map(({ siteId }) => siteId))] } }, transaction })).map((site) => [site.id, site]),
+  )
+
+/** Writes the due days of these units anew, with the rates that the firm has learned so far. */
+export async function renewDues(units: readonly Unit[], transaction?: Transaction): Promise<void> {
+  if (units.length === 0) return
+  const firms = new Map(
+    (await Firm.findAll({ where: { id: { [Op.in]: [...new Set(units.map(({ firmId }) => firmId))] } }, transaction })).map((firm) => [firm.id, firm]),
+  )
+  const sites = await sitesOf(units, transaction)
+  const visits = await visitsOf(
+    units.map(({ id }) => id),
+    transaction,
+  )
+  const rows = units.flatMap((unit) => {
+    const site = sites.get(unit.siteId)
+    const own = visits.get(unit.id)
+    const lastMs = own?.at(-1)?.handedOverAt?.getTime()
+    if (!site || !own || lastMs === undefined) return []
+    return unitDues(pastOf(unit, site, own), firms.get(unit.firmId)?.foulingRates ?? ratesAtFirst).map(({ what, weeks, low, high }) => ({
+      unitId: unit.id,
+      firmId: unit.firmId,
+      what,
+      dueOn: dayAfter(lastMs, weeks),
+      lowOn: low === undefined ? null : dayAfter(lastMs, low),
+      highOn: high === undefined ? null : dayAfter(lastMs, high),
+    }))
+  })
+  await DueDay.destroy({ where: { unitId: { [Op.in]: units.map(({ id }) => id) } }, transaction })
+  await DueDay.bulkCreate(rows, { transaction })
+}
+
+/** Learns the firm's rates from all its units and writes all due days anew; others get their turn between batches. */
+export async function learnAndRenew(firm: Firm): Promise<FirmRates> {
+  const units = await Unit.findAll({ where: { firmId: firm.id }, order: [['id', 'ASC']] })
+  const evidences: Float64Array[] = []
+  const batches = Array.from({ length: Math.ceil(units.length / unitsAtOnce) }, (_, at) => units.slice(at * unitsAtOnce, (at + 1) * unitsAtOnce))
+  for (const batch of batches) {
+    const sites = await sitesOf(batch)
+    const visits = await visitsOf(batch.map(({ id }) => id))
+    for (const unit of batch) {
+      const own = visits.get(unit.id)
+      const site = sites.get(unit.siteId)
+      if (!own || !site || own.length < 2) continue
+      const { visits: past, use } = pastOf(unit, site, own)
+      evidences.push(evidenceOf(past, priorRateOf(use)))
+    }
+  }
+  const rates = learnRates(evidences)
+  await firm.update({ foulingRates: rates })
+  for (const batch of batches) await Firm.sequelize!.transaction((transaction) => renewDues(batch, transaction))
+  return rates
+}

@@ -1,0 +1,90 @@
+// What is due when, over all units; and what one unit's forecast rests on.
+import { Fault, daySchema, dueKinds, ratesAtFirst, type DuePage, type UnitOutlook } from '@yastik/core'
+import type { FastifyInstance } from 'fastify'
+import { QueryTypes, type Sequelize } from 'sequelize'
+import { DueDay, JobUnit, Site, Unit } from '../db/models.ts'
+import { findOwn } from '../sites/routes.ts'
+import { learnAndRenew, pastOf, visitsOf } from './dues.ts'
+
+const pageSize = 100
+
+interface Row {
+  unitId: string
+  unitName: string
+  siteId: string
+  siteName: string
+  what: DuePage['entries'][number]['what']
+  dueOn: string
+  lowOn: string | null
+  highOn: string | null
+  lastCleanedAt: Date | null
+}
+
+/** A page mark: day, unit and kind of the last entry seen. */
+const markOf = ({ dueOn, unitId, what }: Row) => [dueOn, unitId, what].join('~')
+function readMark(mark: string): { dueOn: string; unitId: string; what: string } {
+  const [dueOn, unitId, what] = mark.split('~')
+  if (!daySchema.safeParse(dueOn).success || !unitId || !what)
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'after', what: `“${mark.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
+    })
+  return { dueOn, unitId, what }
+}
+
+export function upkeepRoutes(sequelize: Sequelize) {
+  return async (app: FastifyInstance): Promise<void> => {
+    app.get<{ Querystring: { after?: string; until?: string; what?: string } }>('/api/due', async ({ query, user, firm }): Promise<DuePage> => {
+      const { until, what } = query
+      if (until !== undefined && !daySchema.safeParse(until).success)
+        throw new Fault('does-not-hold-up', {
+          lines: [{ where: 'until', what: `“${until.slice(0, 40)}” is no day`, allowed: 'a day as 2026-05-31' }],
+        })
+      if (what !== undefined && !dueKinds.some((kind) => kind === what))
+        throw new Fault('does-not-hold-up', { lines: [{ where: 'what', what: `“${what.slice(0, 40)}” is never due`, allowed: dueKinds.join(', ') }] })
+      // Handed over before days were kept: they are written now.
+      if (!firm.foulingRates && (await JobUnit.findOne({ where: { firmId: user.firmId, stage: 'handed-over' } }))) await learnAndRenew(firm)
+      const mark = query.after ? readMark(query.after) : undefined
+      const rows = await sequelize.query<Row>(
+        `SELECT d.unit_id AS unitId, u.name AS unitName, s.id AS siteId, s.name AS siteName, d.what, DATE_FORMAT(d.due_on, '%Y-%m-%d') AS dueOn, DATE_FORMAT(d.low_on, '%Y-%m-%d') AS lowOn,
+                DATE_FORMAT(d.high_on, '%Y-%m-%d') AS highOn, u.last_cleaned_at AS lastCleanedAt
+         FROM dues d JOIN units u ON u.id = d.unit_id JOIN sites s ON s.id = u.site_id
+         WHERE d.firm_id = :firmId AND ${until ? 'd.due_on <= :until' : 'TRUE'} AND ${what ? 'd.what = :what' : 'TRUE'}
+           AND ${mark ? '(d.due_on, d.unit_id, d.what) > (:markOn, :markUnit, :markWhat)' : 'TRUE'}
+         ORDER BY d.due_on, d.unit_id, d.what LIMIT ${pageSize + 1}`,
+        {
+          replacements: { firmId: user.firmId, until, what, markOn: mark?.dueOn, markUnit: mark?.unitId, markWhat: mark?.what },
+          type: QueryTypes.SELECT,
+        },
+      )
+      return {
+        entries: rows.slice(0, pageSize).map((row) => ({ ...row, lastCleanedAt: row.lastCleanedAt?.toISOString() ?? null })),
+        next: rows.length > pageSize ? markOf(rows[pageSize - 1]) : null,
+        rates: firm.foulingRates ?? ratesAtFirst,
+      }
+    })
+
+    app.post('/api/due/learn', async ({ user, firm }) => {
+      if (user.role !== 'owner') throw new Fault('not-allowed')
+      return learnAndRenew(firm)
+    })
+
+    app.get<{ Params: { id: string } }>('/api/units/:id/outlook', async ({ params, user, firm }): Promise<UnitOutlook> => {
+      const unit = await findOwn(Unit, 'unit', params.id, user.firmId)
+      const site = await findOwn(Site, 'site', unit.siteId, user.firmId)
+      const rows = (await visitsOf([unit.id])).get(unit.id) ?? []
+      const { visits, use, lossIndex } = pastOf(unit, site, rows)
+      const dues = await DueDay.findAll({ where: { unitId: unit.id }, order: [['dueOn', 'ASC']] })
+      return {
+        unitId: unit.id,
+        unitName: unit.name,
+        siteName: site.name,
+        visits: rows.map((row, at) => ({ ...visits[at], jobId: row.jobId, at: row.handedOverAt?.toISOString() ?? '' })),
+        surroundings: [...use.surroundings],
+        hoursPerDay: use.hoursPerDay,
+        lossIndex,
+        rates: firm.foulingRates ?? ratesAtFirst,
+        dues: dues.map(({ what, dueOn, lowOn, highOn }) => ({ what, dueOn, lowOn, highOn })),
+      }
+    })
+  }
+}

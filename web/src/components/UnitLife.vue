@@ -1,0 +1,222 @@
+<script setup lang="ts">
+// A unit's life on one line (D3): soil as it was found and left, the band in which it will grow, when it is due; and what other use would change.
+import { dueIndex, forecastOf, gradeNames, weeksPerYear, type LogEntry, type Surrounding, type UnitOutlook } from '@yastik/core'
+import { scaleLinear, scaleTime } from 'd3-scale'
+import dayjs from 'dayjs'
+import { computed, ref, useId } from 'vue'
+import { serverNow } from '../api/clock.ts'
+import NumberField from './NumberField.vue'
+
+const props = defineProps<{ outlook: UnitOutlook; entries: readonly LogEntry[] }>()
+const emit = defineEmits<{ open: [jobId: string] }>()
+const hatch = useId()
+const width = 1080
+const height = 300
+const frame = { left: 84, right: 20, top: 16, bottom: 40 }
+const yearMs = 365.25 * 86_400_000
+/** The line ends so long after today. */
+const aheadMs = 2 * yearMs
+const bandPoints = 40
+
+const hours = ref<number | undefined>(props.outlook.hoursPerDay)
+/** What is no number of hours changes nothing. */
+const hoursMeant = computed(() => {
+  const value = hours.value
+  return value !== undefined && value > 0 && value <= 24 ? value : props.outlook.hoursPerDay
+})
+const kitchen = ref(props.outlook.surroundings.includes('kitchen'))
+const monthly = ref(false)
+const asIs = computed(() => ({ surroundings: props.outlook.surroundings, hoursPerDay: props.outlook.hoursPerDay }))
+const whatIf = computed(() => {
+  const around: Surrounding[] = props.outlook.surroundings.filter((name) => name !== 'kitchen')
+  return { surroundings: kitchen.value ? [...around, 'kitchen' as const] : around, hoursPerDay: hoursMeant.value, filterWashedMonthly: monthly.value }
+})
+const isChanged = computed(
+  () => monthly.value || hoursMeant.value !== props.outlook.hoursPerDay || kitchen.value !== props.outlook.surroundings.includes('kitchen'),
+)
+const nowMs = serverNow()
+const threshold = computed(() => Math.min(dueIndex.value, props.outlook.lossIndex))
+const forecastWith = (use: Parameters<typeof forecastOf>[2]) =>
+  forecastOf(props.outlook.visits, nowMs / yearMs, use, props.outlook.rates, { threshold: threshold.value, learnedUnder: asIs.value })
+const plain = computed(() => forecastWith(asIs.value))
+const shown = computed(() => (isChanged.value ? forecastWith(whatIf.value) : plain.value))
+
+const visits = computed(() => props.outlook.visits.map((visit) => ({ ...visit, ms: new Date(visit.at).getTime() })))
+const x = computed(() =>
+  scaleTime()
+    .domain([(visits.value[0]?.ms ?? nowMs) - 0.1 * yearMs, nowMs + aheadMs])
+    .range([frame.left, width - frame.right]),
+)
+const y = scaleLinear()
+  .domain([0, 4])
+  .clamp(true)
+  .range([height - frame.bottom, frame.top])
+const at = (ms: number, index: number) => `${x.value(ms).toFixed(1)},${y(index).toFixed(1)}`
+/** Found, left, found, left … and to today. */
+const past = computed(() => visits.value.map(({ ms, found, left }, index) => `${index === 0 ? 'M' : 'L'}${at(ms, found)}L${at(ms, left)}`).join(''))
+/** Weeks from today: from the last visit on. */
+const ahead = computed(() => {
+  const from = (((visits.value.at(-1)?.ms ?? nowMs) - nowMs) / yearMs) * weeksPerYear
+  const to = (aheadMs / yearMs) * weeksPerYear
+  return Array.from({ length: bandPoints + 1 }, (_, step) => from + (step / bandPoints) * (to - from))
+})
+const msAfter = (weeks: number) => nowMs + (weeks / weeksPerYear) * yearMs
+const line = (share: number) => ahead.value.map((weeks) => ({ ms: msAfter(weeks), index: shown.value.indexAfter(weeks, share) }))
+const band = computed(() => {
+  if (visits.value.length === 0) return undefined
+  const [low, middle, high] = [line(0.1), line(0.5), line(0.9)]
+  const path = (points: typeof low) => points.map(({ ms, index }) => at(ms, index)).join('L')
+  return { area: `M${path(high)}L${path([...low].reverse())}Z`, middle: `M${path(middle)}` }
+})
+const dueMs = computed(() => msAfter(shown.value.dueWeeks))
+const day = (weeks: number) => dayjs(msAfter(weeks)).format('MMM YYYY')
+const says = computed(() => {
+  if (visits.value.length === 0) return 'No visit was graded yet: nothing to forecast from.'
+  const { dueWeeks, lowWeeks, highWeeks } = shown.value
+  const chance = Math.round(shown.value.chanceAfter(0) * 100)
+  if (dueWeeks === 0) return `Due now: it has passed the point of cleaning with a chance of ${chance} %.`
+  return `Due about ${day(dueWeeks)}, between ${day(lowWeeks)} and ${day(highWeeks)}. Today it has passed the point with a chance of ${chance} %.`
+})
+const change = computed(() => {
+  if (!isChanged.value) return ''
+  const weeks = Math.round(shown.value.dueWeeks - plain.value.dueWeeks)
+  return weeks === 0 ? 'no other date' : `${Math.abs(weeks)} weeks ${weeks < 0 ? 'sooner' : 'later'} than as it is used now`
+})
+const entryFor = (jobId: string) => props.entries.find((entry) => entry.jobId === jobId)
+</script>
+
+<template>
+  <section class="stack" data-unit-life>
+    <p class="lead" data-due-says>{{ says }}</p>
+    <div class="scroll">
+      <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="says">
+        <defs>
+          <pattern :id="hatch" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(38)">
+            <line x1="0" y1="0" x2="0" y2="9" class="hatch" />
+          </pattern>
+        </defs>
+        <g v-for="(name, grade) in gradeNames" :key="name">
+          <line :x1="frame.left" :x2="width - frame.right" :y1="y(grade)" :y2="y(grade)" class="rule" />
+          <text :x="frame.left - 8" :y="y(grade) + 5" text-anchor="end">{{ grade }} {{ name }}</text>
+        </g>
+        <g v-for="tick in x.ticks(8)" :key="tick.getTime()">
+          <line :x1="x(tick)" :x2="x(tick)" :y1="height - frame.bottom" :y2="height - frame.bottom + 6" class="ink" />
+          <text :x="x(tick)" :y="height - frame.bottom + 22" text-anchor="middle">
+            {{ dayjs(tick).format(tick.getMonth() === 0 ? 'YYYY' : 'MMM') }}
+          </text>
+        </g>
+        <line :x1="frame.left" :x2="width - frame.right" :y1="y(threshold)" :y2="y(threshold)" class="threshold" />
+        <template v-if="band">
+          <path :d="band.area" :fill="`url(#${hatch})`" data-band />
+          <path :d="band.middle" class="middle" />
+        </template>
+        <path :d="past" class="past" />
+        <g v-for="visit in visits" :key="visit.jobId" class="visit" @click="emit('open', visit.jobId)">
+          <circle :cx="x(visit.ms)" :cy="y(visit.found)" r="6" />
+          <title>
+            {{ dayjs(visit.ms).format('D MMM YYYY') }}: found {{ visit.found }} {{ gradeNames[visit.found]
+            }}{{ entryFor(visit.jobId) ? `, ${entryFor(visit.jobId)!.by}` : '' }}
+          </title>
+        </g>
+        <line :x1="x(nowMs)" :x2="x(nowMs)" :y1="frame.top" :y2="height - frame.bottom" class="today" />
+        <text :x="x(nowMs) + 5" :y="frame.top + 10">today</text>
+        <g v-if="band && dueMs < nowMs + aheadMs" data-due-mark>
+          <line :x1="x(dueMs)" :x2="x(dueMs)" :y1="y(threshold)" :y2="height - frame.bottom" class="due" />
+          <text :x="x(dueMs) + 5" :y="height - frame.bottom - 8" class="now">due</text>
+        </g>
+      </svg>
+    </div>
+    <p class="small">
+      The hatched band holds it eight times in ten. The dashed line is where it is due: grade {{ dueIndex.value }}, or 12 % of its cooling lost,
+      whichever comes first. Rates come from {{ outlook.rates.units }} of the firm’s units and this one’s own past.
+    </p>
+    <fieldset v-if="visits.length > 0" class="row">
+      <legend>What if</legend>
+      <label class="hours"><small>hours a day</small><NumberField v-model="hours" name="what-if-hours" /></label>
+      <label class="tick"><input v-model="kitchen" type="checkbox" name="what-if-kitchen" /> a kitchen nearby</label>
+      <label class="tick"><input v-model="monthly" type="checkbox" name="what-if-monthly" /> the filter is washed every month</label>
+      <b v-if="change" data-what-if>{{ change }}</b>
+    </fieldset>
+  </section>
+</template>
+
+<style scoped>
+.lead {
+  font-size: 1.2rem;
+}
+.scroll {
+  overflow-x: auto;
+}
+svg {
+  min-width: 46rem;
+  width: 100%;
+  font-size: 14px;
+}
+text {
+  fill: var(--ink);
+}
+.rule {
+  stroke: var(--rule);
+  stroke-width: 0.7;
+}
+.ink,
+.past {
+  stroke: var(--ink);
+  fill: none;
+}
+.past {
+  stroke-width: 2.2;
+}
+.hatch {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+  stroke-opacity: 0.55;
+}
+.middle {
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-dasharray: 2 4;
+  fill: none;
+}
+.threshold {
+  stroke: var(--now);
+  stroke-width: 1.6;
+  stroke-dasharray: 9 5;
+}
+.today {
+  stroke: var(--ink);
+  stroke-dasharray: 1 4;
+}
+.due {
+  stroke: var(--now);
+  stroke-width: 3;
+}
+.now {
+  fill: var(--now);
+  font-weight: 600;
+}
+.visit {
+  cursor: pointer;
+}
+.visit circle {
+  fill: var(--paper);
+  stroke: var(--ink);
+  stroke-width: 2.4;
+}
+fieldset {
+  border: var(--rule-width) solid var(--rule);
+  padding: 0.4rem 1rem 0.8rem;
+  align-items: end;
+}
+.hours {
+  display: flex;
+  flex-direction: column;
+  width: 7rem;
+}
+.tick {
+  display: flex;
+  gap: 0.4rem;
+  align-items: center;
+  min-height: 44px;
+}
+</style>
