@@ -20,6 +20,7 @@ import { photoRoutes } from './photos/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
 import { endStreamsWith } from './streams.ts'
 import { storesRoutes } from './stores/routes.ts'
+import { transferRoutes } from './transfer/routes.ts'
 import { upkeepRoutes } from './upkeep/routes.ts'
 
 export interface AppOptions {
@@ -73,7 +74,9 @@ export async function buildApp({
   endStreamsWith(app)
   await app.register(streamRoutes)
   await app.register(instrumentRoutes(instruments))
-  await app.register(photoRoutes(folderStore(filesRoot)))
+  const files = folderStore(filesRoot)
+  await app.register(photoRoutes(files))
+  await app.register(transferRoutes(sequelize, files))
   // By which a device finds out how far its own clock is off.
   app.get('/api/clock', () => ({ nowMs: Date.now() }))
   await app.register(logbookRoutes(sequelize))

@@ -8,6 +8,8 @@ export const faultCatalogue = {
   'not-a-photo': { status: 422, sentence: 'This is not a photograph that can be kept.' },
   'photo-unclear': { status: 422, sentence: 'This photograph cannot be read.' },
   'broken-off': { status: 400, sentence: 'What was sent broke off in the middle. Nothing of it was kept; send it again.' },
+  'newer-format': { status: 422, sentence: 'This was made by a newer version than this one can read.' },
+  'changed-content': { status: 422, sentence: 'This was changed after it was made: its checksum does not fit.' },
   'not-signed-in': { status: 401, sentence: 'Sign in first.' },
   'wrong-sign-in': { status: 401, sentence: 'This name and password do not go together.' },
   'not-allowed': { status: 403, sentence: 'Your role does not allow this.' },

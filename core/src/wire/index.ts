@@ -1,2 +1,3 @@
 // Wire: the shapes that travel between browser and server.
 export * from './records.ts'
+export * from './bundle.ts'

@@ -77,7 +77,7 @@ export async function storeEvents(sequelize: Sequelize, job: Job, user: User, se
       })),
       { transaction },
     )
-    if (fresh.length > 0) await summarise(job, units, transaction)
+    if (fresh.length > 0) await summariseJob(job, transaction)
     return good.filter((event) => !elsewhere.includes(event)).map(({ id }) => id)
   })
   return { accepted: [...new Set(accepted)], refused }
@@ -113,7 +113,9 @@ function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[]
   return event
 }
 
-async function summarise(job: Job, units: readonly JobUnit[], transaction: Transaction): Promise<void> {
+/** Brings what lists show of a job up to date with its log, and the due days with what was handed over. */
+export async function summariseJob(job: Job, transaction: Transaction): Promise<void> {
+  const units = await JobUnit.findAll({ where: { jobId: job.id }, transaction })
   const events = await eventsOf(job.id, transaction)
   const site = await Site.findByPk(job.siteId, { transaction })
   if (!site) throw new Fault('not-there')

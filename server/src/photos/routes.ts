@@ -9,7 +9,7 @@ import type { FileStore } from '../files/store.ts'
 import { findOwn } from '../sites/routes.ts'
 import { photoKinds, pictureOf } from './picture.ts'
 
-const keyOf = ({ id, firmId, kind }: Photo) => `${firmId}/${id}.${kind}`
+export const keyOf = ({ id, firmId, kind }: Pick<Photo, 'id' | 'firmId' | 'kind'>) => `${firmId}/${id}.${kind}`
 const previewKeyOf = ({ id, firmId }: Photo) => `${firmId}/${id}-small.webp`
 const recordOf = ({ id, unitId, width, height, bytes }: Photo): PhotoRecord => ({ id, unitId, width, height, bytes })
 const sumOf = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex')

@@ -14,17 +14,22 @@ import {
 import type { FastifyInstance } from 'fastify'
 import type { Model, ModelStatic, Sequelize, WhereOptions } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import { groupBy } from '../db/groupBy.ts'
 import { Site, Unit, type User } from '../db/models.ts'
 import { renewDues } from '../upkeep/dues.ts'
+
+export const unitForm = ({ name, family, design, hoursPerDay }: Unit): UnitForm => ({
+  name,
+  family,
+  design,
+  ...(hoursPerDay === null ? {} : { hoursPerDay }),
+})
 
 export const unitRecord = (unit: Unit): UnitRecord => ({
   id: unit.id,
   siteId: unit.siteId,
   version: unit.version,
-  name: unit.name,
-  family: unit.family,
-  design: unit.design,
-  ...(unit.hoursPerDay === null ? {} : { hoursPerDay: unit.hoursPerDay }),
+  ...unitForm(unit),
   lastCleanedAt: unit.lastCleanedAt?.toISOString() ?? null,
 })
 
@@ -61,7 +66,7 @@ async function saveOver<M extends Model & { version: number; savedBy: string }>(
   })
 }
 
-const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => ({ name, family, design, hoursPerDay: hoursPerDay ?? null })
+export const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => ({ name, family, design, hoursPerDay: hoursPerDay ?? null })
 
 export const siteRoutes =
   (sequelize: Sequelize) =>
@@ -74,7 +79,7 @@ export const siteRoutes =
     app.get('/api/sites', async ({ user }) => {
       const sites = await Site.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
       const units = await Unit.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
-      const bySite = groupBySite(units)
+      const bySite = groupBy(units, ({ siteId }) => siteId)
       return sites.map((site) => siteRecord(site, bySite.get(site.id) ?? []))
     })
 
@@ -123,9 +128,3 @@ export const siteRoutes =
       return unitRecord(unit)
     })
   }
-
-function groupBySite(units: readonly Unit[]): Map<string, Unit[]> {
-  const groups = new Map<string, Unit[]>()
-  for (const unit of units) groups.set(unit.siteId, [...(groups.get(unit.siteId) ?? []), unit])
-  return groups
-}

@@ -80,8 +80,8 @@ const host = 'yastik.test'
 export const origin = `http://${host}`
 
 /** Signs in and returns a function that asks as this person, as the interface would. */
-export async function signedIn(app: FastifyInstance, signIn: string): Promise<Ask> {
-  const answer = await app.inject({ method: 'POST', url: '/api/session', headers: { host, origin }, payload: { signIn, password } })
+export async function signedIn(app: FastifyInstance, signIn: string, secret = password): Promise<Ask> {
+  const answer = await app.inject({ method: 'POST', url: '/api/session', headers: { host, origin }, payload: { signIn, password: secret } })
   if (answer.statusCode !== 200) throw new Error(`${signIn} could not sign in: ${answer.body}`)
   const cookies = Object.fromEntries(answer.cookies.map((cookie) => [cookie.name, cookie.value]))
   return (method, url, body, headers) =>

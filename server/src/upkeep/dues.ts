@@ -14,6 +14,7 @@ import {
   type Visit,
 } from '@yastik/core'
 import { Op, type Transaction } from 'sequelize'
+import { groupBy } from '../db/groupBy.ts'
 import { DueDay, Firm, JobUnit, Site, Unit } from '../db/models.ts'
 
 const dayMs = 86_400_000
@@ -31,9 +32,7 @@ export async function visitsOf(unitIds: readonly string[], transaction?: Transac
     order: [['handedOverAt', 'ASC']],
     transaction,
   })
-  const byUnit = new Map<string, JobUnit[]>()
-  for (const row of rows) byUnit.set(row.unitId, [...(byUnit.get(row.unitId) ?? []), row])
-  return byUnit
+  return groupBy(rows, ({ unitId }) => unitId)
 }
 export const visitOf = ({ handedOverAt, coilGrade, leftIndex }: JobUnit): Visit =>
   visitSchema.parse({ atYears: yearsOf(handedOverAt?.getTime() ?? 0), found: coilGrade, left: leftIndex })

@@ -1,0 +1,82 @@
+// The whole firm in one file: what leaves here can be read anywhere, and reads back to the same state.
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { identifier, shownName } from '../quantities/index.ts'
+import { equipmentSchema, productSchema } from '../products/index.ts'
+import { houseRulesSchema } from '../method/index.ts'
+import { eventSchema } from '../run/index.ts'
+import { crewMemberSchema } from '../plan/index.ts'
+import { firmRatesSchema } from '../upkeep/index.ts'
+import { daySchema, measuresSchema, roles, siteFormSchema, unitFormSchema } from './records.ts'
+
+const id = z.uuid()
+const personId = z.int().min(1)
+
+/** Everything but passwords, sessions, and the pictures themselves, which are files beside it. */
+export const bundleContentSchema = closed({
+  format: z.literal('yastik.bundle/1'),
+  madeAt: z.iso.datetime(),
+  firm: closed({
+    name: shownName,
+    houseRules: houseRulesSchema,
+    products: z.array(productSchema),
+    equipment: z.array(equipmentSchema),
+    foulingRates: firmRatesSchema.nullable(),
+  }),
+  people: z
+    .array(
+      closed({
+        id: personId,
+        name: shownName,
+        signIn: z.string().trim().min(1).max(80),
+        role: z.literal(roles),
+        trained: crewMemberSchema.shape.trained.unwrap(),
+        measures: measuresSchema.nullable(),
+      }),
+    )
+    .max(1000),
+  sites: z.array(closed({ id, form: siteFormSchema })),
+  units: z.array(closed({ id, siteId: id, form: unitFormSchema })),
+  jobs: z.array(
+    closed({
+      id,
+      siteId: id,
+      onDate: daySchema,
+      crewIds: z.array(personId).max(20),
+      unitIds: z.array(id).min(1).max(60),
+      events: z.array(eventSchema),
+    }),
+  ),
+  photos: z.array(
+    closed({
+      id,
+      jobId: id,
+      unitId: id,
+      byUser: personId,
+      kind: z.literal(['jpeg', 'png', 'webp']),
+      width: z.int(),
+      height: z.int(),
+      bytes: z.int(),
+      sentSha256: identifier,
+    }),
+  ),
+})
+export type BundleContent = z.infer<typeof bundleContentSchema>
+
+/** The file: its content, and last the SHA-256 of the content as JSON without spaces. */
+export const bundleSchema = closed({ ...bundleContentSchema.shape, checksum: z.string().regex(/^[0-9a-f]{64}$/) })
+export type Bundle = z.infer<typeof bundleSchema>
+
+/** What was read in: how much of each. */
+export const bundleReceiptSchema = closed({
+  sites: z.int(),
+  units: z.int(),
+  jobs: z.int(),
+  events: z.int(),
+  people: z.int(),
+  /** People who have no password here yet. */
+  withoutPassword: z.array(z.string()),
+  /** Photographs whose pictures are not here. */
+  photosWithoutPicture: z.int(),
+})
+export type BundleReceipt = z.infer<typeof bundleReceiptSchema>

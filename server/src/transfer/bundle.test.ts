@@ -1,0 +1,110 @@
+import { loadDemo } from '../demo/load.ts'
+import { demoPassword } from '../demo/firm.ts'
+import { DueDay, JobUnit, Photo, Site, StoredEvent, Unit } from '../db/models.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+
+let bundle: string
+let stateThen: Awaited<ReturnType<typeof stateOf>>
+let technicianGot: number[]
+/** What lists show, without what differs by design: numbers of rows, people, and who saved. */
+async function stateOf({ app }: TestHouse, name: string, password?: string) {
+  const ask = await signedIn(app, name, password)
+  const get = async (url: string) => (await ask('GET', url)).json()
+  const due = await get('/api/due')
+  const log = await get('/api/logbook')
+  const sites = await get('/api/sites')
+  return {
+    due: due.entries,
+    log: log.entries,
+    sites: sites.map(({ version: _, units, ...site }: { version: number; units: object[] }) => ({
+      ...site,
+      units: units.map((unit) => ({ ...unit, version: undefined })),
+    })),
+    rules: (await get('/api/house-rules')).rules,
+    products: (await get('/api/stores')).products,
+  }
+}
+const send = (ask: Ask, text: string) => ask('POST', '/api/bundle', text, { 'content-type': 'application/vnd.yastik.bundle+json' })
+
+beforeAll(async () => {
+  // Models belong to one database at a time: this instance is closed before the next opens.
+  const from = await openHouse()
+  try {
+    await loadDemo(from.sequelize)
+    const owner = await signedIn(from.app, 'mira', demoPassword)
+    const technician = await signedIn(from.app, 'imre', demoPassword)
+    stateThen = await stateOf(from, 'mira', demoPassword)
+    bundle = (await owner('GET', '/api/bundle')).body
+    technicianGot = [(await technician('GET', '/api/bundle')).statusCode, (await send(technician, bundle)).statusCode]
+  } finally {
+    await from.close()
+  }
+}, 60_000)
+
+describe('the firm’s data as one file', () => {
+  it('reads back to the same state in an empty instance', async () => {
+    const to = await openHouse()
+    try {
+      await addFirm('new')
+      const owner = await signedIn(to.app, 'owner-new')
+      const receipt = (await send(owner, bundle)).json()
+      const { jobs, units, photos } = JSON.parse(bundle) as { jobs: { events: object[] }[]; units: object[]; photos: object[] }
+      expect(receipt).toMatchObject({ jobs: jobs.length, units: units.length, photosWithoutPicture: photos.length })
+      expect(receipt.events).toBe(jobs.reduce((sum, { events }) => sum + events.length, 0))
+      expect(receipt.withoutPassword.sort()).toEqual(['imre', 'mira', 'sanna'])
+      expect(await stateOf(to, 'owner-new')).toEqual(stateThen)
+      expect(await StoredEvent.count()).toBe(receipt.events)
+      // And out again: the same but for when, the name of the firm, and who is there.
+      const again = JSON.parse((await owner('GET', '/api/bundle')).body)
+      const before = JSON.parse(bundle)
+      for (const part of ['sites', 'units', 'photos']) expect(again[part]).toEqual(before[part])
+      expect(again.jobs.map(({ id, events }: { id: string; events: { id: string }[] }) => [id, events.map((event) => event.id)])).toEqual(
+        before.jobs.map(({ id, events }: { id: string; events: { id: string }[] }) => [id, events.map((event) => event.id)]),
+      )
+      // Nobody whose password was not set here can sign in.
+      await expect(signedIn(to.app, 'imre', demoPassword)).rejects.toThrow('wrong-sign-in')
+    } finally {
+      await to.close()
+    }
+  }, 120_000)
+  it('holds no password, and is for the owner alone', () => {
+    expect(bundle).not.toContain('scrypt')
+    expect(technicianGot).toEqual([403, 403])
+  })
+})
+
+describe('bundles that do not hold up', () => {
+  let empty: TestHouse
+  let owner: Ask
+  beforeAll(async () => {
+    empty = await openHouse()
+    await addFirm('empty')
+    owner = await signedIn(empty.app, 'owner-empty')
+  })
+  afterAll(() => empty.close())
+  const changed = (change: (content: { units: { siteId: string }[]; checksum?: string }) => void) => {
+    const content = JSON.parse(bundle)
+    change(content)
+    return JSON.stringify(content)
+  }
+  it.each<[string, () => string, string]>([
+    ['cut off in the middle', () => bundle.slice(0, bundle.length / 2), 'broken-off'],
+    ['of a newer version', () => bundle.replace('yastik.bundle/1', 'yastik.bundle/2'), 'newer-format'],
+    ['changed by hand', () => changed(({ units }) => (units[0].siteId = units[0].siteId.replace(/.$/, '0'))), 'changed-content'],
+    ['with another checksum', () => bundle.replace(/"checksum":"./, '"checksum":"0'), 'changed-content'],
+    ['no JSON', () => 'name;town', 'not-json'],
+    ['something else', () => '{"format":"yastik.job/1"}', 'does-not-hold-up'],
+  ])('%s: said, and nothing is half-read', async (_, text, code) => {
+    const sent = text()
+    expect(sent).not.toBe(bundle)
+    const answer = await send(owner, sent)
+    expect(answer.json().code).toBe(code)
+    for (const model of [Site, Unit, JobUnit, StoredEvent, Photo, DueDay]) expect(await (model as typeof Site).count()).toBe(0)
+  })
+  it('spaces and line ends do not change a checksum', async () => {
+    const pretty = JSON.stringify(JSON.parse(bundle), null, 2)
+    expect((await send(owner, pretty)).statusCode).toBe(200)
+    // A second time the firm is not empty any more.
+    expect((await send(owner, pretty)).json().code).toBe('in-use')
+  }, 60_000)
+})

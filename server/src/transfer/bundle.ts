@@ -1,0 +1,265 @@
+// The firm's data out as one JSON file, and in again: all of it, or nothing.
+import { createHash, randomBytes } from 'node:crypto'
+import { Fault, bundleSchema, linesOf, type Bundle, type BundleContent, type BundleReceipt, type JobEvent } from '@yastik/core'
+import { Op, type Sequelize, type Transaction } from 'sequelize'
+import { hashPassword } from '../auth/passwords.ts'
+import { groupBy } from '../db/groupBy.ts'
+import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, User } from '../db/models.ts'
+import { eventOf, summariseJob } from '../jobs/events.ts'
+import { unitForm, unitValues } from '../sites/routes.ts'
+
+/** Jobs that are read, or written, at once. */
+const jobsAtOnce = 200
+/** Nobody knows it: a password is set by the command that adds people. */
+const unknownPassword = () => hashPassword(randomBytes(32).toString('base64'))
+
+/** The bundle piece by piece, so that no firm is too large for memory. What is between the braces is hashed as it goes out. */
+export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string> {
+  const hash = createHash('sha256')
+  const say = (text: string) => {
+    hash.update(text)
+    return text
+  }
+  const people = await User.findAll({ where: { firmId: firm.id }, order: [['id', 'ASC']] })
+  const sites = await Site.findAll({ where: { firmId: firm.id }, order: [['id', 'ASC']] })
+  const units = await Unit.findAll({ where: { firmId: firm.id }, order: [['id', 'ASC']] })
+  const head: Pick<BundleContent, 'format' | 'madeAt' | 'firm' | 'people' | 'sites' | 'units'> = {
+    format: 'yastik.bundle/1',
+    madeAt: madeAt.toISOString(),
+    firm: {
+      name: firm.name,
+      houseRules: firm.houseRules,
+      products: firm.products,
+      equipment: firm.equipment,
+      foulingRates: firm.foulingRates ?? null,
+    },
+    people: people.map(({ id, name, signIn, role, trained, measures }) => ({ id, name, signIn, role, trained, measures: measures ?? null })),
+    sites: sites.map(({ id, form }) => ({ id, form })),
+    units: units.map((unit) => ({ id: unit.id, siteId: unit.siteId, form: unitForm(unit) })),
+  }
+  yield say(`${JSON.stringify(head).slice(0, -1)},"jobs":[`)
+  let first = true
+  for (let after = ''; ;) {
+    const jobs = await Job.findAll({ where: { firmId: firm.id, id: { [Op.gt]: after } }, order: [['id', 'ASC']], limit: jobsAtOnce })
+    if (jobs.length === 0) break
+    const ids = jobs.map(({ id }) => id)
+    const jobUnits = await JobUnit.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['position', 'ASC']] })
+    const events = await StoredEvent.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['seq', 'ASC']] })
+    const [unitsBy, eventsBy] = [groupBy(jobUnits, ({ jobId }) => jobId), groupBy(events, ({ jobId }) => jobId)]
+    for (const { id, siteId, onDate, crewIds } of jobs) {
+      const job: BundleContent['jobs'][number] = {
+        id,
+        siteId,
+        onDate,
+        crewIds,
+        unitIds: (unitsBy.get(id) ?? []).map(({ unitId }) => unitId),
+        events: (eventsBy.get(id) ?? []).map(eventOf),
+      }
+      yield say(`${first ? '' : ','}${JSON.stringify(job)}`)
+      first = false
+    }
+    after = ids.at(-1) ?? ''
+  }
+  const photos = await Photo.findAll({ where: { firmId: firm.id }, order: [['id', 'ASC']] })
+  const pictures: BundleContent['photos'] = photos.map(({ id, jobId, unitId, byUser, kind, width, height, bytes, sentSha256 }) => ({
+    id,
+    jobId,
+    unitId,
+    byUser,
+    kind,
+    width,
+    height,
+    bytes,
+    sentSha256,
+  }))
+  yield say(`],"photos":${JSON.stringify(pictures)}`)
+  hash.update('}')
+  yield `,"checksum":"${hash.digest('hex')}"}`
+}
+
+/** @throws Fault `broken-off`, `newer-format`, `changed-content` or `does-not-hold-up`, with what is wrong where. */
+export function readBundle(text: string): Bundle {
+  let parsed: unknown
+  try {
+    parsed = JSON.parse(text)
+  } catch {
+    const isCut = text.trimStart().startsWith('{"format":"yastik.bundle/')
+    throw new Fault(isCut ? 'broken-off' : 'not-json')
+  }
+  const format = parsed !== null && typeof parsed === 'object' && 'format' in parsed ? String(parsed.format) : ''
+  const version = /^yastik\.bundle\/(\d+)$/.exec(format)
+  if (version && Number(version[1]) > 1)
+    throw new Fault('newer-format', {
+      lines: [{ where: 'format', what: `it is ${format}`, allowed: 'yastik.bundle/1; bring this instance up to date' }],
+    })
+  const result = bundleSchema.safeParse(parsed)
+  // Before what is wrong in it: a file that somebody changed is not worth reading.
+  if (version && parsed !== null && typeof parsed === 'object' && 'checksum' in parsed) {
+    const { checksum, ...content } = parsed
+    const own = createHash('sha256').update(JSON.stringify(content)).digest('hex')
+    if (own !== checksum)
+      throw new Fault('changed-content', {
+        lines: [{ where: 'checksum', what: `it is ${String(checksum).slice(0, 64)}`, allowed: 'that of the content; export it anew' }],
+      })
+  }
+  if (!result.success) throw new Fault('does-not-hold-up', { lines: linesOf(result.error.issues, parsed, '').slice(0, 100) })
+  checkReferences(result.data)
+  return result.data
+}
+
+/** Everything that a bundle speaks of is in it, once. @throws Fault `does-not-hold-up`. */
+function checkReferences({ people, sites, units, jobs }: Bundle): void {
+  const lines: { where: string; what: string; allowed: string }[] = []
+  const once = (where: string, ids: readonly (string | number)[]) => {
+    const seen = new Set<string | number>()
+    ids.forEach((id, index) => {
+      if (seen.has(id)) lines.push({ where: `${where}[${index}].id`, what: `${id} is there twice`, allowed: 'one id per entry' })
+      seen.add(id)
+    })
+    return seen
+  }
+  const [persons, places, heads] = [
+    once(
+      'people',
+      people.map(({ id }) => id),
+    ),
+    once(
+      'sites',
+      sites.map(({ id }) => id),
+    ),
+    once(
+      'units',
+      units.map(({ id }) => id),
+    ),
+  ]
+  once(
+    'jobs',
+    jobs.map(({ id }) => id),
+  )
+  once(
+    'events',
+    jobs.flatMap(({ events }) => events.map(({ id }) => id)),
+  )
+  const missing = (where: string, id: string | number, what: string) =>
+    lines.push({ where, what: `there is no ${what} ${id}`, allowed: `a ${what} of this bundle` })
+  units.forEach(({ siteId }, index) => places.has(siteId) || missing(`units[${index}].siteId`, siteId, 'site'))
+  jobs.forEach((job, index) => {
+    if (!places.has(job.siteId)) missing(`jobs[${index}].siteId`, job.siteId, 'site')
+    for (const unitId of job.unitIds) if (!heads.has(unitId)) missing(`jobs[${index}].unitIds`, unitId, 'unit')
+    for (const crewId of job.crewIds) if (!persons.has(crewId)) missing(`jobs[${index}].crewIds`, crewId, 'person')
+    job.events.forEach(({ by, happening }, at) => {
+      if (!persons.has(by)) missing(`jobs[${index}].events[${at}].by`, by, 'person')
+      if (!job.unitIds.includes(happening.unitId)) missing(`jobs[${index}].events[${at}].happening.unitId`, happening.unitId, 'unit')
+    })
+  })
+  if (lines.length > 0) throw new Fault('does-not-hold-up', { lines: lines.slice(0, 100) })
+}
+
+/**
+ * Reads a bundle into a firm that has no sites yet, in one transaction. People are known by their sign-in; those who are not here are added
+ * without a password. The firm's name stays; its rules and stores become those of the bundle.
+ * @throws Fault `in-use`: the firm has sites already, or something of the bundle is here already.
+ */
+export function takeIn(
+  sequelize: Sequelize,
+  firm: Firm,
+  bundle: Bundle,
+  hasPicture: (photo: Bundle['photos'][number]) => Promise<boolean>,
+): Promise<BundleReceipt> {
+  return sequelize.transaction(async (transaction) => {
+    await Firm.findByPk(firm.id, { transaction, lock: transaction.LOCK.UPDATE })
+    if ((await Site.count({ where: { firmId: firm.id }, transaction })) > 0)
+      throw new Fault('in-use', { sentence: 'This firm has sites already. A bundle is read into a firm that is still empty.' })
+    await refuseKnown(bundle, transaction)
+    const { idOf, withoutPassword } = await peopleIn(firm, bundle, transaction)
+    const { houseRules, products, equipment, foulingRates } = bundle.firm
+    await firm.update(
+      { houseRules, products, equipment, foulingRates, houseRulesVersion: firm.houseRulesVersion + 1, storesVersion: firm.storesVersion + 1 },
+      { transaction },
+    )
+    const by = { firmId: firm.id, savedBy: 'read from a bundle' }
+    await Site.bulkCreate(
+      bundle.sites.map(({ id, form }) => ({ id, ...by, name: form.site.name, form })),
+      { transaction },
+    )
+    await Unit.bulkCreate(
+      bundle.units.map(({ id, siteId, form }) => ({ id, siteId, ...by, ...unitValues(form) })),
+      { transaction },
+    )
+    for (let at = 0; at < bundle.jobs.length; at += jobsAtOnce) {
+      const jobs = bundle.jobs.slice(at, at + jobsAtOnce)
+      await Job.bulkCreate(
+        jobs.map(({ id, siteId, onDate, crewIds }) => ({ id, siteId, onDate, firmId: firm.id, crewIds: crewIds.map(idOf) })),
+        { transaction },
+      )
+      await JobUnit.bulkCreate(
+        jobs.flatMap(({ id, unitIds }) => unitIds.map((unitId, position) => ({ jobId: id, unitId, firmId: firm.id, position }))),
+        { transaction },
+      )
+      await StoredEvent.bulkCreate(
+        jobs.flatMap(({ id, events }) => events.map((event) => storedOf(event, id, firm.id, idOf))),
+        { transaction },
+      )
+    }
+    await Photo.bulkCreate(
+      bundle.photos.map((photo) => ({ ...photo, firmId: firm.id, byUser: idOf(photo.byUser) })),
+      { transaction },
+    )
+    // Summaries and due days follow from the events, as they did where they came from.
+    for (const { id } of bundle.jobs) await summariseJob((await Job.findByPk(id, { transaction }))!, transaction)
+    const pictures = await Promise.all(bundle.photos.map(hasPicture))
+    return {
+      sites: bundle.sites.length,
+      units: bundle.units.length,
+      jobs: bundle.jobs.length,
+      events: bundle.jobs.reduce((sum, { events }) => sum + events.length, 0),
+      people: bundle.people.length,
+      withoutPassword,
+      photosWithoutPicture: pictures.filter((here) => !here).length,
+    }
+  })
+}
+
+async function refuseKnown(bundle: Bundle, transaction: Transaction): Promise<void> {
+  const anyOf = (ids: readonly string[]) => ({ where: { id: { [Op.in]: [...ids] } }, transaction })
+  const here =
+    (await Site.findOne(anyOf(bundle.sites.map(({ id }) => id)))) ??
+    (await Unit.findOne(anyOf(bundle.units.map(({ id }) => id)))) ??
+    (await Job.findOne(anyOf(bundle.jobs.map(({ id }) => id))))
+  if (here) throw new Fault('in-use', { sentence: 'What this bundle holds is in this instance already, in another firm.' })
+}
+
+/** People of the bundle, here: by their sign-in. */
+async function peopleIn(firm: Firm, bundle: Bundle, transaction: Transaction): Promise<{ idOf: (id: number) => number; withoutPassword: string[] }> {
+  const ids = new Map<number, number>()
+  const withoutPassword: string[] = []
+  for (const { id, name, signIn, role, trained, measures } of bundle.people) {
+    const known = await User.findOne({ where: { signIn }, transaction })
+    if (known && known.firmId !== firm.id)
+      throw new Fault('in-use', {
+        lines: [{ where: 'people', what: `“${signIn}” is the sign-in of somebody of another firm`, allowed: 'sign-ins that are free here' }],
+      })
+    const person =
+      known ??
+      (await User.create(
+        { firmId: firm.id, name, signIn, role, trained: [...trained], measures, passwordHash: await unknownPassword() },
+        { transaction },
+      ))
+    if (!known) withoutPassword.push(signIn)
+    ids.set(id, person.id)
+  }
+  return {
+    withoutPassword,
+    idOf: (id) => {
+      const own = ids.get(id)
+      if (own === undefined)
+        throw new Fault('does-not-hold-up', { lines: [{ where: 'people', what: `there is no person ${id}`, allowed: 'people of this bundle' }] })
+      return own
+    },
+  }
+}
+
+function storedOf({ id, atMs, aheadMs, by, happening }: JobEvent, jobId: string, firmId: number, idOf: (id: number) => number) {
+  const meant = happening.type === 'step-given' && happening.to !== null ? { ...happening, to: idOf(happening.to) } : happening
+  return { id, firmId, jobId, unitId: happening.unitId, byUser: idOf(by), atMs, aheadMs: aheadMs ?? null, happening: meant }
+}
