@@ -29,6 +29,7 @@ export const router = createRouter({
     { path: '/logbook/due', name: 'due', component: () => import('./views/DueList.vue') },
     { path: '/stores', name: 'stores', component: () => import('./views/Stores.vue') },
     { path: '/house-rules', name: 'house-rules', component: () => import('./views/HouseRules.vue') },
+    { path: '/data', name: 'data', component: () => import('./views/DataInOut.vue') },
     { path: '/:rest(.*)*', name: 'nothing-here', component: () => import('./views/NothingHere.vue') },
   ],
 })

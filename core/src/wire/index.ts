@@ -1,3 +1,4 @@
 // Wire: the shapes that travel between browser and server.
 export * from './records.ts'
 export * from './bundle.ts'
+export * from './siteTable.ts'

@@ -1,11 +1,15 @@
 // The firm's data leaves, and comes in: for its owner.
 import { Readable } from 'node:stream'
-import { Fault } from '@yastik/core'
-import type { FastifyInstance } from 'fastify'
+import { Fault, readBy, siteImportSchema, type SiteImportReceipt } from '@yastik/core'
+import type { FastifyInstance, FastifyReply } from 'fastify'
 import type { Sequelize } from 'sequelize'
 import type { FileStore } from '../files/store.ts'
 import { keyOf } from '../photos/routes.ts'
 import { bundleOf, readBundle, takeIn } from './bundle.ts'
+import { calendarOf } from './calendar.ts'
+import { photographsOf } from './photographs.ts'
+import { takeInSites } from './siteImport.ts'
+import { readingsTable, sitesTable } from './tables.ts'
 
 /** Largest bundle that is read in by a browser, bytes; larger ones are for backup and restore. */
 const largestBundle = 64_000_000
@@ -17,13 +21,31 @@ export function transferRoutes(sequelize: Sequelize, files: FileStore) {
       done(null, body),
     )
 
+    const asFile = (reply: FastifyReply, type: string, name: string) =>
+      reply.header('content-type', type).header('content-disposition', `attachment; filename="${name}"`).header('cache-control', 'no-store')
+
     app.get('/api/bundle', { config: { role: 'owner' } }, async ({ firm }, reply) => {
       const madeAt = new Date()
-      return reply
-        .header('content-type', 'application/json')
-        .header('content-disposition', `attachment; filename="yastik-${madeAt.toISOString().slice(0, 10)}.json"`)
-        .header('cache-control', 'no-store')
-        .send(Readable.from(bundleOf(firm, madeAt)))
+      return asFile(reply, 'application/json', `yastik-${madeAt.toISOString().slice(0, 10)}.json`).send(Readable.from(bundleOf(firm, madeAt)))
+    })
+
+    app.get('/api/exports/sites.csv', ({ firm }, reply) =>
+      asFile(reply, 'text/csv; charset=utf-8', 'sites.csv').send(Readable.from(sitesTable(firm))),
+    )
+    app.get('/api/exports/readings.csv', ({ firm }, reply) =>
+      asFile(reply, 'text/csv; charset=utf-8', 'readings.csv').send(Readable.from(readingsTable(firm))),
+    )
+    app.get('/api/exports/visits.ics', async ({ firm }, reply) =>
+      asFile(reply, 'text/calendar; charset=utf-8', 'visits.ics').send(await calendarOf(firm, Date.now())),
+    )
+    app.get('/api/exports/photographs.zip', { config: { role: 'owner' } }, async ({ firm }, reply) =>
+      asFile(reply, 'application/zip', 'photographs.zip').send(await photographsOf(firm, files)),
+    )
+
+    // All of it in one transaction: where one row does not hold up, no row is kept.
+    app.post('/api/imports/sites', { bodyLimit: largestBundle }, async ({ body, user }, reply): Promise<SiteImportReceipt> => {
+      const { sites } = readBy(siteImportSchema, body)
+      return reply.status(201).send(await takeInSites(sequelize, user, sites))
     })
 
     app.post('/api/bundle', { config: { role: 'owner' }, bodyLimit: largestBundle }, async ({ firm, body }) => {

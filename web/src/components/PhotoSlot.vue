@@ -7,6 +7,7 @@ import { ask } from '../api/client.ts'
 import { useJob, type PhotoOf } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import FaultNote from './FaultNote.vue'
+import FileTap from './FileTap.vue'
 import PhotoThumb from './PhotoThumb.vue'
 
 const props = defineProps<{
@@ -28,12 +29,7 @@ const measured = computed(() => props.photos.find(({ photoId }) => photoId === m
 const error = ref<unknown>()
 const busy = ref(false)
 
-async function take(event: Event) {
-  const input = event.target as HTMLInputElement
-  const files = [...(input.files ?? [])]
-  input.value = ''
-  await keep(() => Promise.resolve(files))
-}
+const take = (files: File[]) => keep(() => Promise.resolve(files))
 /** The camera that is connected as the other instruments are. */
 const takeByCamera = () =>
   keep(async () => {
@@ -69,10 +65,9 @@ async function keep(files: () => Promise<readonly File[]>) {
           {{ photo.measure ? `${Math.round(photo.measure.coveredShare * 100)} % covered` : 'Measure' }}
         </button>
       </div>
-      <label class="tap slot" :class="{ wanted: wanted && photos.length === 0 }">
-        <input type="file" accept="image/*" capture="environment" class="file" name="photo" :disabled="busy" @change="take" />
+      <FileTap name="photo" accept="image/*" camera class="slot" :class="{ wanted: wanted && photos.length === 0 }" :disabled="busy" @files="take">
         {{ busy ? 'Keeping it …' : photos.length === 0 ? 'Photograph' : 'One more' }}
-      </label>
+      </FileTap>
       <button v-if="measurable && session.me?.instruments" class="tap slot" data-camera :disabled="busy" @click="takeByCamera">
         From the camera
       </button>
@@ -107,15 +102,5 @@ async function keep(files: () => Promise<readonly File[]>) {
 .slot.wanted {
   border-color: var(--now);
   border-width: 2px;
-}
-.slot:focus-within {
-  outline: 3px solid var(--now);
-  outline-offset: 2px;
-}
-.file {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  opacity: 0;
 }
 </style>

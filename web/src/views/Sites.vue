@@ -34,7 +34,10 @@ const lastOf = ({ units }: SiteRecord) =>
   <div class="page stack">
     <div class="spread">
       <h1>Sites</h1>
-      <RouterLink to="/sites/new" class="tap">New site</RouterLink>
+      <div class="row">
+        <RouterLink to="/data" class="tap">Data, out and in</RouterLink>
+        <RouterLink to="/sites/new" class="tap">New site</RouterLink>
+      </div>
     </div>
     <FaultNote :error="error" />
     <label class="field find"><span>Find by site, address or unit</span><ElInput v-model="wanted" name="find" clearable /></label>

@@ -1,0 +1,95 @@
+import { cellsOf, guessColumn, readSiteTable, siteTableColumns } from './index.ts'
+
+const headings = [
+  'site',
+  'address',
+  'setting',
+  'waterOnSite',
+  'foulDrainOnSite',
+  'surroundings',
+  'unit',
+  'family',
+  'ratedCoolingKw',
+  'faceSlantMm',
+  'wheelRemovable',
+]
+const read = (...rows: string[][]) => readSiteTable(rows, headings.map(guessColumn))
+const mill = ['Mill', '1 Weir Lane', 'home', 'yes', 'no', 'kitchen | pets', 'Loft', 'wall-head', '3,5', '210 180', 'true']
+
+describe('sites and units as a table', () => {
+  it('reads text, numbers with comma or point, yes and no, and several in one cell', () => {
+    const { sites, faults } = read(mill)
+    expect(faults).toEqual([])
+    expect(sites).toEqual([
+      {
+        form: {
+          address: '1 Weir Lane',
+          contact: '',
+          site: { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: false, surroundings: ['kitchen', 'pets'] },
+        },
+        units: [{ name: 'Loft', family: 'wall-head', design: { ratedCoolingKw: 3.5, faceSlantMm: [210, 180], wheelRemovable: true } }],
+      },
+    ])
+  })
+  it('puts units of the same site together, and takes sites without units and empty rows', () => {
+    const other = [...mill.slice(0, 6), 'Attic', 'wall-head', '', '', '']
+    const bare = ['Weir', '', 'office', '1', '0', '', '', '', '', '', '']
+    const { sites, faults } = read(mill, other, ['', ' '], bare)
+    expect(faults).toEqual([])
+    expect(sites.map(({ form, units }) => [form.site.name, units.length])).toEqual([
+      ['Mill', 2],
+      ['Weir', 0],
+    ])
+  })
+  it.each<[string, number, string, { where: string; what: string }]>([
+    ['a word for a number', 8, 'much', { where: 'ratedCoolingKw', what: '“much” is not allowed' }],
+    ['a number out of range', 8, '900', { where: 'ratedCoolingKw', what: '900 is not allowed' }],
+    ['an unknown family', 7, 'chimney', { where: 'family', what: '“chimney” is not allowed' }],
+    ['an unknown setting', 2, 'moon', { where: 'setting', what: '“moon” is not allowed' }],
+    ['no name', 0, '', { where: 'site', what: 'it is missing' }],
+    ['a unit without a family', 7, '', { where: 'family', what: 'it is missing' }],
+  ])('says which row and column does not hold up: %s', (_, at, cell, says) => {
+    const { sites, faults } = read(
+      mill,
+      mill.map((own, index) => (index === at ? cell : index === 6 ? 'Attic' : own)),
+    )
+    expect(sites[0].units).toHaveLength(1)
+    expect(faults).toHaveLength(1)
+    expect(faults[0]).toMatchObject({ row: 3, where: says.where })
+    expect(faults[0].allowed).not.toBe('')
+  })
+  it('says where a unit is there twice, and where a site is described in two ways', () => {
+    expect(read(mill, mill).faults).toEqual([{ row: 3, where: 'unit', what: '“Loft” is there twice at “Mill”', allowed: 'one name per unit' }])
+    const wet = mill.map((cell, index) => (index === 4 ? 'yes' : index === 6 ? 'Attic' : cell))
+    expect(read(mill, wet).faults).toEqual([expect.objectContaining({ row: 3, where: 'site', what: '“Mill” is described otherwise in row 2' })])
+  })
+  it('writes what it reads', () => {
+    const { sites } = read(mill)
+    const row = [...cellsOf('site', sites[0].form), ...cellsOf('unit', sites[0].units[0])].map(String)
+    expect(row).toHaveLength(siteTableColumns.length)
+    expect(
+      readSiteTable(
+        [row],
+        siteTableColumns.map(({ name }) => name),
+      ),
+    ).toEqual({ sites, faults: [] })
+  })
+  it('takes the apostrophe off that keeps a cell from being a formula', () => {
+    expect(read(mill.map((cell, at) => (at === 1 ? "'+49 1" : cell))).sites[0].form.address).toBe('+49 1')
+  })
+  it('knows headings by their letters', () => {
+    expect([guessColumn('Rated cooling kW'), guessColumn('WATER_ON_SITE'), guessColumn('price')]).toEqual([
+      'ratedCoolingKw',
+      'waterOnSite',
+      undefined,
+    ])
+  })
+  it('reads fifty thousand rows in a few seconds, and tells of each bad one', () => {
+    const rows = Array.from({ length: 50_000 }, (_, index) =>
+      mill.map((cell, at) => (at === 0 ? `Mill ${index}` : at === 8 && index % 1000 === 0 ? 'x' : cell)),
+    )
+    const { sites, faults } = read(...rows)
+    expect([sites.length, faults.length]).toEqual([49_950, 50])
+    expect(faults[1].row).toBe(1002)
+  }, 60_000)
+})

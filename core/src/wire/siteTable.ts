@@ -1,0 +1,169 @@
+// Sites and units as rows of a table: which columns there are, how a cell is read and written, and what a whole table says.
+import { z } from 'zod'
+import { closed, linesOf, type FaultLine } from '../faults/index.ts'
+import { designSchema, type Trait } from '../units/index.ts'
+import { siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
+
+type Cell = string | number | boolean
+interface Column {
+  readonly name: string
+  /** Where it stands in the form of a site or of a unit. */
+  readonly of: 'site' | 'unit'
+  readonly path: readonly string[]
+  readonly schema: z.ZodType
+}
+
+const optional = (schema: z.ZodType): z.ZodType => (schema instanceof z.ZodOptional ? (schema.unwrap() as z.ZodType) : schema)
+const siteShape = siteFormSchema.shape.site.shape
+const inSite = (
+  ['setting', 'surroundings', 'altitudeM', 'waterOnSite', 'foulDrainOnSite', 'sensitiveOccupants', 'electricityPricePerKwh'] as const
+).map((name): Column => ({ name, of: 'site', path: ['site', name], schema: optional(siteShape[name]) }))
+/** All columns, in the order in which a table is written; the names are those of the job file where it has one. */
+export const siteTableColumns: readonly Column[] = [
+  { name: 'site', of: 'site', path: ['site', 'name'], schema: siteShape.name },
+  { name: 'address', of: 'site', path: ['address'], schema: siteFormSchema.shape.address },
+  { name: 'contact', of: 'site', path: ['contact'], schema: siteFormSchema.shape.contact },
+  ...inSite,
+  { name: 'customerUnits', of: 'site', path: ['customerUnits'], schema: optional(siteFormSchema.shape.customerUnits) },
+  { name: 'unit', of: 'unit', path: ['name'], schema: unitFormSchema.shape.name },
+  { name: 'family', of: 'unit', path: ['family'], schema: unitFormSchema.shape.family },
+  { name: 'hoursPerDay', of: 'unit', path: ['hoursPerDay'], schema: optional(unitFormSchema.shape.hoursPerDay) },
+  ...(Object.keys(designSchema.shape) as Trait[]).map((name): Column => ({
+    name,
+    of: 'unit',
+    path: ['design', name],
+    schema: optional(designSchema.shape[name]),
+  })),
+]
+/** Columns without which a row cannot be read. */
+export const neededColumns = ['site', 'setting', 'waterOnSite', 'foulDrainOnSite'] as const
+
+const words = new Map<string, boolean>([
+  ['yes', true],
+  ['true', true],
+  ['1', true],
+  ['no', false],
+  ['false', false],
+  ['0', false],
+])
+const numberOf = (text: string) => (/^[-+]?\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : undefined)
+
+/** What a cell may mean: as text, number, yes or no, or several of them with spaces or bars between. The first that the column takes counts. */
+function readCell(text: string, { schema }: Column): { value: unknown } | { issues: z.core.$ZodIssue[]; tried: unknown } {
+  const several = text.split(/[\s|]+/).filter(Boolean)
+  const candidates: unknown[] = [text, numberOf(text), words.get(text.toLowerCase()), several, several.map(numberOf)].filter(
+    (candidate) => candidate !== undefined,
+  )
+  for (const candidate of candidates) {
+    const result = schema.safeParse(candidate)
+    if (result.success) return { value: result.data }
+  }
+  // Said of what comes nearest: a number where it is one.
+  const tried = numberOf(text) ?? text
+  return { issues: schema.safeParse(tried).error?.issues ?? [], tried }
+}
+
+const valueAt = (form: object, path: readonly string[]): unknown =>
+  path.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], form)
+
+/** The cells of a form, in the order of the columns. */
+export const cellsOf = (of: 'site' | 'unit', form: SiteForm | UnitForm): Cell[] =>
+  siteTableColumns
+    .filter((column) => column.of === of)
+    .map(({ path }) => {
+      const value = valueAt(form, path)
+      if (value === undefined || value === null) return ''
+      if (typeof value === 'boolean') return value ? 'yes' : 'no'
+      return Array.isArray(value) ? value.join(' ') : (value as Cell)
+    })
+
+export const siteImportSchema = closed({
+  sites: z
+    .array(closed({ form: siteFormSchema, units: z.array(unitFormSchema).max(60) }))
+    .min(1)
+    .max(50_000),
+})
+export type SiteImport = z.infer<typeof siteImportSchema>
+export const siteImportReceiptSchema = closed({ sites: z.int(), units: z.int() })
+export type SiteImportReceipt = z.infer<typeof siteImportReceiptSchema>
+
+/** One thing wrong in a table: `row` counts as a spreadsheet does, the heading being row 1. */
+export interface RowFault extends FaultLine {
+  readonly row: number
+}
+export interface SiteTable extends SiteImport {
+  readonly faults: readonly RowFault[]
+}
+
+/**
+ * Reads a table. Rows with a fault are told of and left out; the rest is grouped by the site's name and address.
+ * @param rows cells as text, without the heading
+ * @param mapping which column of ours each column of the table is; undefined leaves it aside
+ */
+export function readSiteTable(rows: readonly (readonly string[])[], mapping: readonly (string | undefined)[]): SiteTable {
+  const columns = mapping.map((name) => siteTableColumns.find((column) => column.name === name))
+  const faults: RowFault[] = []
+  const sites = new Map<string, SiteTable['sites'][number] & { row: number }>()
+  rows.forEach((cells, index) => {
+    const row = index + 2
+    if (cells.every((cell) => cell.trim() === '')) return
+    const wrong: RowFault[] = []
+    const forms = { site: { address: '', contact: '', site: {} } as Record<string, unknown>, unit: { design: {} } as Record<string, unknown> }
+    let hasUnit = false
+    columns.forEach((column, at) => {
+      // An apostrophe before what would be a formula was put there when the table was written.
+      const text = (cells[at]?.trim() ?? '').replace(/^'(?=[=+\-@])/, '')
+      if (!column || text === '') return
+      const read = readCell(text, column)
+      if ('issues' in read) {
+        wrong.push(...linesOf(read.issues, read.tried, column.name).map((line) => ({ ...line, row })))
+        return
+      }
+      if (column.of === 'unit') hasUnit = true
+      const into = column.path.slice(0, -1).reduce<Record<string, unknown>>((form, key) => form[key] as Record<string, unknown>, forms[column.of])
+      into[column.path.at(-1)!] = read.value
+    })
+    // What was said of a cell need not be said again of the whole row.
+    const said = new Set(wrong.map(({ where }) => where))
+    const check = <T>(schema: z.ZodType<T>, form: unknown, of: 'site' | 'unit'): T | undefined => {
+      const result = schema.safeParse(form)
+      if (result.success) return result.data
+      for (const line of linesOf(result.error.issues, form)) {
+        const name = siteTableColumns.find((column) => column.of === of && column.path.join('.') === line.where)?.name ?? line.where
+        if (!said.has(name)) wrong.push({ ...line, where: name, row })
+      }
+      return undefined
+    }
+    const site = check(siteFormSchema, forms.site, 'site')
+    const unit = hasUnit ? check(unitFormSchema, forms.unit, 'unit') : undefined
+    if (wrong.length > 0 || !site) {
+      faults.push(...wrong)
+      return
+    }
+    const key = `${site.site.name.toLowerCase()}\n${site.address.toLowerCase()}`
+    const known = sites.get(key)
+    if (known && JSON.stringify(known.form) !== JSON.stringify(site)) {
+      faults.push({
+        row,
+        where: 'site',
+        what: `“${site.site.name}” is described otherwise in row ${known.row}`,
+        allowed: 'the same site in the same words',
+      })
+      return
+    }
+    const entry = known ?? { form: site, units: [], row }
+    if (unit && entry.units.some(({ name }) => name.toLowerCase() === unit.name.toLowerCase())) {
+      faults.push({ row, where: 'unit', what: `“${unit.name}” is there twice at “${site.site.name}”`, allowed: 'one name per unit' })
+      return
+    }
+    if (unit) entry.units.push(unit)
+    sites.set(key, entry)
+  })
+  return { sites: [...sites.values()].map(({ form, units }) => ({ form, units })), faults }
+}
+
+/** Which column of ours a heading most likely is: by its letters alone. */
+export function guessColumn(heading: string): string | undefined {
+  const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '')
+  return siteTableColumns.find(({ name }) => bare(name) === bare(heading))?.name
+}

@@ -1,0 +1,116 @@
+// The logbook's other side: what is due and a unit's life; and the firm's data out and in, with tables as other programs write them.
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { startApp, type RunningApp } from './support/app.ts'
+import { By } from 'selenium-webdriver'
+import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, type, type Sheet } from './support/browser.ts'
+
+jest.setTimeout(180_000)
+const folder = mkdtempSync(join(tmpdir(), 'yastik-data-'))
+let app: RunningApp
+let sheet: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  sheet = await openBrowser(app.base)
+  await signIn(sheet, 'mira', 'clear-to-the-fins')
+})
+afterAll(async () => {
+  await sheet?.close()
+  await app?.close()
+})
+const give = async (name: string, file: string, content: string | Buffer): Promise<void> => {
+  const path = join(folder, file)
+  writeFileSync(path, content)
+  await sheet.driver.findElement(By.css(`input[name="${name}"]`)).sendKeys(path)
+}
+const fitsPhone = async (): Promise<void> => {
+  await setSize(sheet, 390, 844)
+  expect(await sheet.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth')).toBe(true)
+  await setSize(sheet, 1280, 800)
+}
+
+describe('what is due', () => {
+  it('is listed soonest first, and by kind', async () => {
+    await clickText(sheet, 'Logbook')
+    await click(sheet, '[data-to-due]')
+    await find(sheet, '[data-due-entry="filter"]')
+    await click(sheet, '[data-due-kind="deep-clean"]')
+    await sheet.driver.wait(async () => !(await exists(sheet, '[data-due-entry="filter"]')), 10_000, 'filters stay')
+    await expectText(sheet, '[data-due]', /\w{3} \d{4} – \w{3} \d{4}/)
+    await fitsPhone()
+  })
+  it('leads to the unit’s life: past visits, the band ahead, and what other use would change', async () => {
+    await clickText(sheet, 'Over the counter')
+    await find(sheet, '[data-unit-life] [data-band]')
+    expect(await sheet.driver.findElements(By.css('[data-unit-life] .visit'))).toHaveLength(2)
+    await expectText(sheet, '[data-due-says]', /Due/)
+    await type(sheet, '[name="what-if-hours"]', '1')
+    await expectText(sheet, '[data-what-if]', /weeks later/)
+    await fitsPhone()
+    await sheet.driver.findElement(By.css('[data-unit-life] .visit')).click()
+    await find(sheet, '[data-record]')
+  })
+})
+
+describe('a table of sites and units', () => {
+  const header = 'Kunde;Straße;setting;waterOnSite;foulDrainOnSite;unit;family;ratedCoolingKw'
+  const good = 'Mühle;Wehrgasse 1;home;yes;yes;Loft;wall-head;3,5'
+  it('is shown with its dialect, and asks for the columns that it does not know', async () => {
+    await sheet.driver.get(`${app.base}/data`)
+    const latin = Buffer.from([header, good, 'Mühle;Wehrgasse 1;home;yes;yes;Attic;chimney;3,5'].join('\r\n'), 'latin1')
+    await give('table', 'latin.csv', latin)
+    await expectText(sheet, '[data-dialect]', '2 rows, semicolons between the cells, letters in Windows-1252')
+    await expectText(sheet, '[data-table-import]', 'Mühle')
+    await expectText(sheet, '[data-table-import] [role="alert"]', 'Still to be named: site')
+    for (const [heading, column] of [
+      ['Kunde', 'site'],
+      ['Straße', 'address'],
+    ])
+      await sheet.driver.findElement(By.css(`[data-column="${heading}"] option[value="${column}"]`)).click()
+  })
+  it('says what is wrong row by row, and takes nothing before it is mended or set aside', async () => {
+    await expectText(sheet, '[data-row-faults]', 'row 3, family: “chimney” is not allowed')
+    expect(await (await find(sheet, '[data-take-in]')).isEnabled()).toBe(false)
+    await click(sheet, '[name="set-aside"]')
+    await click(sheet, '[data-take-in]')
+    await expectText(sheet, '[data-taken-in]', '1 sites with 1 units were taken in')
+    await sheet.driver.get(`${app.base}/sites`)
+    await expectText(sheet, 'table', 'Mühle')
+  })
+  it('does not take the same twice', async () => {
+    await sheet.driver.get(`${app.base}/data`)
+    await give('table', 'again.csv', `\uFEFF${[header.replace('Kunde', 'site').replace('Straße', 'address'), good].join('\n')}`)
+    await expectText(sheet, '[data-dialect]', 'UTF-8 with mark')
+    await click(sheet, '[data-take-in]')
+    await expectText(sheet, '[data-table-import] .fault', '“Mühle” is here already')
+  })
+  it.each([
+    ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 0xd, 0xff, 0xfe]), 'no table of text'],
+    ['one line of prose', 'Dear Sir', 'No table can be made out'],
+  ])('turns down %s with a sentence', async (name, content, says) => {
+    await give('table', `${name}.csv`, content as Buffer)
+    await expectText(sheet, '[data-table-import] .fault', says as string)
+  })
+  it('reads fifty thousand rows while the page still answers', async () => {
+    const rows = Array.from({ length: 50_000 }, (_, index) => `Row ${index},Lane ${index},home,yes,no,Loft,wall-head,3.5`)
+    await give('table', 'large.csv', [header.replace('Kunde', 'site').replace('Straße', 'address').replaceAll(';', ','), ...rows].join('\n'))
+    await expectText(sheet, '[data-table-import] [role="status"]', /Reading|Looking through/)
+    await sheet.driver.wait(async () => exists(sheet, '[data-take-in]'), 30_000, 'the table was not read')
+    expect(await textOf(sheet, '[data-take-in]')).toBe('Take in 50000 sites with 50000 units')
+    await fitsPhone()
+  })
+})
+
+describe('a bundle', () => {
+  it('that was cut off, or comes where there is a firm already, is turned down', async () => {
+    const bundle = await sheet.driver.executeAsyncScript<string>(
+      'const back = arguments[0]; fetch("/api/bundle").then((answer) => answer.text()).then(back)',
+    )
+    expect(JSON.parse(bundle).format).toBe('yastik.bundle/1')
+    await give('bundle', 'cut.json', bundle.slice(0, 2000))
+    await expectText(sheet, '[data-bundle-import] .fault', 'broke off in the middle')
+    await give('bundle', 'whole.json', bundle)
+    await expectText(sheet, '[data-bundle-import] .fault', 'This firm has sites already')
+  })
+})

@@ -1,0 +1,78 @@
+// Visits and due days for other people's calendars: iCalendar (RFC 5545), one UID per thing for as long as it lives.
+import ical, { ICalCalendarMethod, ICalEventBusyStatus, ICalEventStatus, ICalEventTransparency } from 'ical-generator'
+import type { Firm } from '../db/models.ts'
+import { DueDay, Job, JobUnit, Site, Unit } from '../db/models.ts'
+import { groupBy } from '../db/groupBy.ts'
+import { Op } from 'sequelize'
+
+const dayMs = 86_400_000
+/** Visits that were closed longer ago are left out. */
+const keptDays = 90
+/** Due days further off are no appointments yet. */
+const aheadDays = 400
+/** What a customer is visited for; filters are looked after by the customer. */
+const visitedFor = ['deep-clean', 'light-clean', 'pan-treatment'] as const
+const words: Record<(typeof visitedFor)[number], string> = {
+  'deep-clean': 'Deep clean',
+  'light-clean': 'Light clean',
+  'pan-treatment': 'Pan treatment',
+}
+
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+/** A whole day, as a date without time or zone: noon, so that no zone moves it. */
+const wholeDay = (day: string) => new Date(`${day}T12:00:00Z`)
+
+/** Days have no time zone: a visit is on its day wherever the calendar is read. */
+export async function calendarOf(firm: Firm, nowMs: number): Promise<string> {
+  const jobs = await Job.findAll({ where: { firmId: firm.id, onDate: { [Op.gte]: dayOf(nowMs - keptDays * dayMs) } }, order: [['onDate', 'ASC']] })
+  const dues = await DueDay.findAll({
+    where: { firmId: firm.id, what: { [Op.in]: [...visitedFor] }, dueOn: { [Op.lte]: dayOf(nowMs + aheadDays * dayMs) } },
+    order: [['dueOn', 'ASC']],
+  })
+  const jobUnits = await JobUnit.findAll({ where: { jobId: { [Op.in]: jobs.map(({ id }) => id) } }, order: [['position', 'ASC']] })
+  const unitIds = [...new Set([...jobUnits.map(({ unitId }) => unitId), ...dues.map(({ unitId }) => unitId)])]
+  const units = new Map((await Unit.findAll({ where: { id: { [Op.in]: unitIds } } })).map((unit) => [unit.id, unit]))
+  const sites = new Map((await Site.findAll({ where: { firmId: firm.id } })).map((site) => [site.id, site]))
+  const visits = groupBy(
+    await JobUnit.findAll({ where: { unitId: { [Op.in]: unitIds }, handedOverAt: { [Op.ne]: null } }, attributes: ['unitId'] }),
+    ({ unitId }) => unitId,
+  )
+  const calendar = ical({ name: firm.name, prodId: { company: 'Yastik', product: 'Yastik', language: 'EN' }, method: ICalCalendarMethod.PUBLISH })
+  const unitsBy = groupBy(jobUnits, ({ jobId }) => jobId)
+  for (const job of jobs) {
+    const site = sites.get(job.siteId)
+    const own = unitsBy.get(job.id) ?? []
+    calendar.createEvent({
+      id: `job-${job.id}@yastik`,
+      // A visit is as new as what was done on it.
+      sequence: own.filter(({ handedOverAt }) => handedOverAt).length,
+      start: wholeDay(job.onDate),
+      allDay: true,
+      stamp: new Date(nowMs),
+      summary: `${site?.name ?? ''}: ${own.map(({ unitId }) => units.get(unitId)?.name ?? '').join(', ')}`,
+      location: site?.form.address ?? '',
+      description: job.closed ? 'Handed over.' : '',
+      status: ICalEventStatus.CONFIRMED,
+    })
+  }
+  for (const { unitId, what, dueOn, lowOn, highOn } of dues) {
+    const unit = units.get(unitId)
+    const site = unit && sites.get(unit.siteId)
+    if (!unit || !site) continue
+    calendar.createEvent({
+      id: `due-${unitId}-${what}@yastik`,
+      // Each visit moves the day: the same UID, one step newer.
+      sequence: visits.get(unitId)?.length ?? 0,
+      start: wholeDay(dueOn),
+      allDay: true,
+      stamp: new Date(nowMs),
+      summary: `Due: ${words[what as (typeof visitedFor)[number]]}, ${unit.name} (${site.name})`,
+      location: site.form.address,
+      description: lowOn && highOn ? `Between ${lowOn} and ${highOn}, by forecast.` : 'By rule.',
+      status: ICalEventStatus.TENTATIVE,
+      transparency: ICalEventTransparency.TRANSPARENT,
+      busystatus: ICalEventBusyStatus.FREE,
+    })
+  }
+  return calendar.toString()
+}

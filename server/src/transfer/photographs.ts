@@ -1,0 +1,48 @@
+// All photographs as their files, with a list of what each shows.
+import { Readable } from 'node:stream'
+import { unitStateOf } from '@yastik/core'
+import yazl from 'yazl'
+import { Photo, Site, Unit, type Firm } from '../db/models.ts'
+import type { FileStore } from '../files/store.ts'
+import { eventsOf } from '../jobs/events.ts'
+import { keyOf } from '../photos/routes.ts'
+
+/** A zip, written as it is read: pictures are not pressed once more, and none waits in memory for the others. */
+export async function photographsOf(firm: Firm, files: FileStore): Promise<NodeJS.ReadableStream> {
+  const zip = new yazl.ZipFile()
+  const photos = await Photo.findAll({ where: { firmId: firm.id }, order: [['jobId', 'ASC']] })
+  const units = new Map((await Unit.findAll({ where: { firmId: firm.id } })).map((unit) => [unit.id, unit]))
+  const sites = new Map((await Site.findAll({ where: { firmId: firm.id } })).map((site) => [site.id, site]))
+  const list: object[] = []
+  let [jobId, events] = ['', await eventsOf('')]
+  for (const photo of photos) {
+    if (photo.jobId !== jobId) [jobId, events] = [photo.jobId, await eventsOf(photo.jobId)]
+    const taken = unitStateOf(events, photo.unitId).photos.find(({ photoId }) => photoId === photo.id)
+    const unit = units.get(photo.unitId)
+    const bytes = await files.get(keyOf(photo))
+    const name = `photographs/${photo.id}.${photo.kind === 'jpeg' ? 'jpg' : photo.kind}`
+    list.push({
+      file: bytes ? name : null,
+      jobId,
+      unitId: photo.unitId,
+      unit: unit?.name,
+      site: unit && sites.get(unit.siteId)?.name,
+      width: photo.width,
+      height: photo.height,
+      ...(taken ? { takenAt: new Date(taken.atMs).toISOString(), stepId: taken.stepId, of: taken.of, measure: taken.measure } : {}),
+    })
+    if (bytes)
+      zip.addReadStreamLazy(
+        name,
+        { compress: false },
+        (done) =>
+          void files.get(keyOf(photo)).then(
+            (own) => done(null, Readable.from([own ?? Buffer.alloc(0)])),
+            (error: unknown) => done(error, Readable.from([])),
+          ),
+      )
+  }
+  zip.addBuffer(Buffer.from(`${JSON.stringify({ format: 'yastik.photographs/1', photographs: list }, null, 2)}\n`), 'manifest.json')
+  zip.end()
+  return zip.outputStream
+}

@@ -1,0 +1,34 @@
+// Many sites and units at once, in one transaction.
+import { Fault, type SiteImport, type SiteImportReceipt } from '@yastik/core'
+import type { Sequelize } from 'sequelize'
+import { v7 as newId } from 'uuid'
+import { Site, Unit, type User } from '../db/models.ts'
+import { unitValues } from '../sites/routes.ts'
+
+/** Rows that are written in one statement. */
+const rowsAtOnce = 1000
+const keyOf = ({ site, address }: { site: { name: string }; address: string }) => `${site.name.toLowerCase()}\n${address.toLowerCase()}`
+
+/** @throws Fault `in-use`, naming sites of this name and address that are here already; nothing is kept then. */
+export function takeInSites(sequelize: Sequelize, user: User, sites: SiteImport['sites']): Promise<SiteImportReceipt> {
+  return sequelize.transaction(async (transaction) => {
+    const here = new Set((await Site.findAll({ where: { firmId: user.firmId }, transaction })).map(({ form }) => keyOf(form)))
+    const double = sites.filter(({ form }) => here.has(keyOf(form)))
+    if (double.length > 0)
+      throw new Fault('in-use', {
+        lines: double
+          .slice(0, 100)
+          .map(({ form }) => ({ where: 'site', what: `“${form.site.name}” is here already`, allowed: 'sites of another name or address' })),
+      })
+    const by = { firmId: user.firmId, savedBy: user.name }
+    const rows = sites.map(({ form, units }) => ({ id: newId(), form, units }))
+    const units = rows.flatMap(({ id, units: own }) => own.map((form) => ({ id: newId(), siteId: id, ...by, ...unitValues(form) })))
+    for (let at = 0; at < rows.length; at += rowsAtOnce)
+      await Site.bulkCreate(
+        rows.slice(at, at + rowsAtOnce).map(({ id, form }) => ({ id, ...by, name: form.site.name, form })),
+        { transaction },
+      )
+    for (let at = 0; at < units.length; at += rowsAtOnce) await Unit.bulkCreate(units.slice(at, at + rowsAtOnce), { transaction })
+    return { sites: rows.length, units: units.length }
+  })
+}

@@ -1,0 +1,68 @@
+// The firm's data as tables for a spreadsheet: CSV (RFC 4180) in UTF-8 with a byte order mark; no cell starts a formula.
+import papa from 'papaparse'
+import { Op, col, where } from 'sequelize'
+import { cellsOf, siteTableColumns, timeOf, type Readings } from '@yastik/core'
+import { Job, Site, StoredEvent, Unit, type Firm } from '../db/models.ts'
+import { eventOf } from '../jobs/events.ts'
+import { unitForm } from '../sites/routes.ts'
+
+const jobsAtOnce = 500
+const byteOrderMark = '\uFEFF'
+const lineEnd = '\r\n'
+
+const linesOf = (rows: readonly (readonly unknown[])[]) => papa.unparse(rows as unknown[][], { escapeFormulae: true, newline: lineEnd })
+
+/** One row per unit, with its site; sites without units have a row too. It reads back as it is. */
+export async function* sitesTable(firm: Firm): AsyncGenerator<string> {
+  yield byteOrderMark + linesOf([siteTableColumns.map(({ name }) => name)]) + lineEnd
+  const sites = await Site.findAll({ where: { firmId: firm.id }, order: [['name', 'ASC']] })
+  for (const site of sites) {
+    const units = await Unit.findAll({ where: { siteId: site.id }, order: [['name', 'ASC']] })
+    const own = cellsOf('site', site.form)
+    const rows = units.length === 0 ? [own] : units.map((unit) => [...own, ...cellsOf('unit', unitForm(unit))])
+    yield linesOf(rows) + lineEnd
+  }
+}
+
+const readingColumns = ['returnC', 'returnRh', 'supplyC', 'supplyRh', 'airflowM3h', 'amps', 'levelMmPerM'] as const satisfies (keyof Readings)[]
+
+/** One row per reading that was taken, oldest job first. */
+export async function* readingsTable(firm: Firm): AsyncGenerator<string> {
+  yield (
+    byteOrderMark +
+    linesOf([['jobId', 'unitId', 'site', 'unit', 'takenAt', 'when', ...readingColumns, 'flowTestLitres', 'flowTestSeconds']]) +
+    lineEnd
+  )
+  const units = new Map((await Unit.findAll({ where: { firmId: firm.id } })).map((unit) => [unit.id, unit]))
+  const sites = new Map((await Site.findAll({ where: { firmId: firm.id } })).map((site) => [site.id, site]))
+  for (let after = ''; ;) {
+    const jobs = await Job.findAll({ where: { firmId: firm.id, id: { [Op.gt]: after } }, order: [['id', 'ASC']], limit: jobsAtOnce })
+    if (jobs.length === 0) return
+    const events = await StoredEvent.findAll({
+      where: { [Op.and]: [{ jobId: { [Op.in]: jobs.map(({ id }) => id) } }, where(col('happening'), Op.like, '{"type":"reading-taken"%')] },
+      order: [['seq', 'ASC']],
+    })
+    const rows = events.flatMap((stored) => {
+      const event = eventOf(stored)
+      const { happening } = event
+      if (happening.type !== 'reading-taken') return []
+      const unit = units.get(happening.unitId)
+      const { readings } = happening
+      return [
+        [
+          stored.jobId,
+          happening.unitId,
+          unit ? (sites.get(unit.siteId)?.name ?? '') : '',
+          unit?.name ?? '',
+          new Date(timeOf(event)).toISOString(),
+          happening.when,
+          ...readingColumns.map((name) => readings[name] ?? ''),
+          readings.flowTest?.litres ?? '',
+          readings.flowTest?.seconds ?? '',
+        ],
+      ]
+    })
+    if (rows.length > 0) yield linesOf(rows) + lineEnd
+    after = jobs.at(-1)?.id ?? ''
+  }
+}

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+// The firm's data, out and in: open formats, nothing held back.
+import type { BundleReceipt } from '@yastik/core'
+import { computed, ref, shallowRef } from 'vue'
+import { ask } from '../api/client.ts'
+import FaultNote from '../components/FaultNote.vue'
+import FileTap from '../components/FileTap.vue'
+import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
+import TableImport from '../transfer/TableImport.vue'
+
+useJob().close()
+const session = useSession()
+const isOwner = computed(() => session.me?.role === 'owner')
+const outs = computed(() => [
+  { href: '/api/exports/sites.csv', name: 'Sites and units', says: 'CSV, one row per unit' },
+  { href: '/api/exports/readings.csv', name: 'Readings', says: 'CSV, one row per reading' },
+  { href: '/api/exports/visits.ics', name: 'Visits and due days', says: 'iCalendar; read it in again, and what moved moves' },
+  ...(isOwner.value
+    ? [
+        { href: '/api/exports/photographs.zip', name: 'Photographs', says: 'a zip with the pictures and a list' },
+        { href: '/api/bundle', name: 'Everything', says: 'one JSON bundle with a checksum; all but passwords and pictures' },
+      ]
+    : []),
+])
+const busy = ref(false)
+const error = ref<unknown>()
+const receipt = shallowRef<BundleReceipt>()
+async function takeBundle([file]: File[]) {
+  ;[error.value, receipt.value, busy.value] = [undefined, undefined, true]
+  try {
+    receipt.value = await ask<BundleReceipt>('POST', '/api/bundle', file.slice(0, file.size, 'application/vnd.yastik.bundle+json'))
+  } catch (caught) {
+    error.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <h1>Data, out and in</h1>
+    <section class="stack">
+      <h2>Out</h2>
+      <ul class="plain outs">
+        <li v-for="{ href, name, says } in outs" :key="href">
+          <a :href="href" download class="tap">{{ name }}</a> <small>{{ says }}</small>
+        </li>
+      </ul>
+    </section>
+    <TableImport />
+    <section v-if="isOwner" class="stack" data-bundle-import>
+      <h2>A whole firm from a bundle</h2>
+      <p class="small">
+        Into a firm that has no sites yet: all of it, or nothing. People come without a password; the command that adds people sets it.
+      </p>
+      <FileTap name="bundle" accept=".json,application/json" :disabled="busy" @files="takeBundle">
+        {{ busy ? 'Reading it in …' : 'Choose a bundle' }}
+      </FileTap>
+      <FaultNote :error="error" />
+      <p v-if="receipt" role="status" data-bundle-taken>
+        <b>{{ receipt.sites }} sites, {{ receipt.units }} units, {{ receipt.jobs }} visits and {{ receipt.events }} events are here.</b>
+        <template v-if="receipt.withoutPassword.length > 0"> Without a password yet: {{ receipt.withoutPassword.join(', ') }}.</template>
+        <template v-if="receipt.photosWithoutPicture > 0"> {{ receipt.photosWithoutPicture }} photographs are without their picture.</template>
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.outs li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1rem;
+  align-items: center;
+  padding: 0.25rem 0;
+}
+.outs .tap {
+  min-width: 14rem;
+}
+</style>
