@@ -1,6 +1,6 @@
-// The commands as a person types them: plan, and start with a taken port or after a launcher that was killed.
-import { execFile, spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+// The commands as a person types them: plan, backup and restore, and start with a taken port or after a launcher that was killed.
+import { execFile, execFileSync, spawn, type ChildProcess } from 'node:child_process'
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer, type AddressInfo, type Server } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -155,6 +155,44 @@ describe('the start command', () => {
     const end = ended(child)
     child.kill('SIGTERM')
     await end
+  })
+  it('writes a backup of a running instance, and restores it into an empty one, all of it or nothing', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'yastik-backup-'))
+    const [file, again, cut, other, third] = ['a.tar', 'b.tar', 'cut.tar', 'other', 'third'].map((name) => join(folder, name))
+    const tables = (path: string) =>
+      execFileSync('tar', ['-xOf', path, 'database.sql'], { maxBuffer: 100_000_000 })
+        .toString()
+        .split('\n')
+        .filter((line) => line.startsWith('INSERT'))
+    try {
+      mkdirSync(join(data, 'files', '1'), { recursive: true })
+      writeFileSync(join(data, 'files', '1', 'photo.jpg'), 'as it is')
+      const { child, ready } = start(await freePort())
+      await ready
+      expect(await runScript('backup.mjs', [file, '--data', data])).toMatchObject({ status: 0 })
+      const end = ended(child)
+      child.kill('SIGTERM')
+      await end
+      expect(statSync(file).mode & 0o077).toBe(0)
+      expect(await runScript('restore.mjs', [file, '--data', other])).toMatchObject({ status: 0, stdout: expect.stringContaining('restored') })
+      expect(readFileSync(join(other, 'files', '1', 'photo.jpg'), 'utf8')).toBe('as it is')
+      expect(await runScript('backup.mjs', [again, '--data', other])).toMatchObject({ status: 0 })
+      expect(tables(again).length).toBeGreaterThan(8)
+      expect(tables(again)).toEqual(tables(file))
+      // Nothing is written over: neither a firm nor a backup; and what is cut off is not begun.
+      expect(await runScript('restore.mjs', [file, '--data', other])).toMatchObject({
+        status: 2,
+        stderr: expect.stringContaining('holds a firm already'),
+      })
+      expect((await runScript('backup.mjs', [file, '--data', data])).stderr).toContain('is there already')
+      writeFileSync(cut, readFileSync(file).subarray(0, 50_000))
+      expect(await runScript('restore.mjs', [cut, '--data', third])).toMatchObject({
+        status: 2,
+        stderr: expect.stringContaining('is no backup of Yastik'),
+      })
+    } finally {
+      rmSync(folder, { recursive: true, force: true })
+    }
   })
   it('does not touch a process that is not its own', async () => {
     writeFileSync(join(data, 'app.pid'), String(process.pid))

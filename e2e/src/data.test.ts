@@ -58,6 +58,7 @@ describe('a table of sites and units', () => {
   const good = 'Mühle;Wehrgasse 1;home;yes;yes;Loft;wall-head;3,5'
   it('is shown with its dialect, and asks for the columns that it does not know', async () => {
     await sheet.driver.get(`${app.base}/data`)
+    await find(sheet, '[data-table-import]')
     const latin = Buffer.from([header, good, 'Mühle;Wehrgasse 1;home;yes;yes;Attic;chimney;3,5'].join('\r\n'), 'latin1')
     await give('table', 'latin.csv', latin)
     await expectText(sheet, '[data-dialect]', '2 rows, semicolons between the cells, letters in Windows-1252')
@@ -70,7 +71,7 @@ describe('a table of sites and units', () => {
       await sheet.driver.findElement(By.css(`[data-column="${heading}"] option[value="${column}"]`)).click()
   })
   it('says what is wrong row by row, and takes nothing before it is mended or set aside', async () => {
-    await expectText(sheet, '[data-row-faults]', 'row 3, family: “chimney” is not allowed')
+    await expectText(sheet, '[data-row-faults]', 'row 3, family: "chimney" is not allowed')
     expect(await (await find(sheet, '[data-take-in]')).isEnabled()).toBe(false)
     await click(sheet, '[name="set-aside"]')
     await click(sheet, '[data-take-in]')
@@ -80,6 +81,7 @@ describe('a table of sites and units', () => {
   })
   it('does not take the same twice', async () => {
     await sheet.driver.get(`${app.base}/data`)
+    await find(sheet, '[data-table-import]')
     await give('table', 'again.csv', `\uFEFF${[header.replace('Kunde', 'site').replace('Straße', 'address'), good].join('\n')}`)
     await expectText(sheet, '[data-dialect]', 'UTF-8 with mark')
     await click(sheet, '[data-take-in]')

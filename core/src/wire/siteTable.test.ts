@@ -42,12 +42,12 @@ describe('sites and units as a table', () => {
     ])
   })
   it.each<[string, number, string, { where: string; what: string }]>([
-    ['a word for a number', 8, 'much', { where: 'ratedCoolingKw', what: '“much” is not allowed' }],
+    ['a word for a number', 8, 'much', { where: 'ratedCoolingKw', what: '"much" is not allowed' }],
     ['a number out of range', 8, '900', { where: 'ratedCoolingKw', what: '900 is not allowed' }],
-    ['an unknown family', 7, 'chimney', { where: 'family', what: '“chimney” is not allowed' }],
-    ['an unknown setting', 2, 'moon', { where: 'setting', what: '“moon” is not allowed' }],
-    ['no name', 0, '', { where: 'site', what: 'it is missing' }],
-    ['a unit without a family', 7, '', { where: 'family', what: 'it is missing' }],
+    ['an unknown family', 7, 'chimney', { where: 'family', what: '"chimney" is not allowed' }],
+    ['an unknown setting', 2, 'moon', { where: 'setting', what: '"moon" is not allowed' }],
+    ['no name', 0, '', { where: 'site', what: 'this is missing' }],
+    ['a unit without a family', 7, '', { where: 'family', what: 'this is missing' }],
   ])('says which row and column does not hold up: %s', (_, at, cell, says) => {
     const { sites, faults } = read(
       mill,
@@ -55,7 +55,7 @@ describe('sites and units as a table', () => {
     )
     expect(sites[0].units).toHaveLength(1)
     expect(faults).toHaveLength(1)
-    expect(faults[0]).toMatchObject({ row: 3, where: says.where })
+    expect(faults[0]).toMatchObject({ row: 3, ...says })
     expect(faults[0].allowed).not.toBe('')
   })
   it('says where a unit is there twice, and where a site is described in two ways', () => {

@@ -30,7 +30,9 @@ let rows: string[][] = []
 async function open(file: Blob): Promise<TableOpened | { failed: string }> {
   const { text, encoding } = decodeTable(new Uint8Array(await file.arrayBuffer()))
   if (text.includes('\0')) return { failed: 'This is no table of text: it holds bytes that no text has. Save it as CSV first.' }
-  const { data, meta } = papa.parse<string[]>(text, { skipEmptyLines: 'greedy' })
+  // Empty rows are kept, so that rows are numbered as a spreadsheet does.
+  const { data, meta } = papa.parse<string[]>(text)
+  while (data.at(-1)?.every((cell) => cell.trim() === '')) data.pop()
   const [headings, ...rest] = data
   if (!headings || headings.length < 2 || rest.length === 0)
     return { failed: 'No table can be made out: a first row with headings, rows below it, and commas, semicolons or tabs between the cells.' }

@@ -1,0 +1,33 @@
+// Which database do commands work on? The one that the environment names, or that of `npm start`, running or not.
+import { existsSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { ownServerPid, startMariadb } from './mariadb.mjs'
+
+/**
+ * Runs `work` with what is needed to connect, and ends what was started for it.
+ * @template T
+ * @param {string} dataDir of `npm start`
+ * @param {(env: Record<string, string>) => Promise<T>} work
+ * @returns {Promise<T>}
+ */
+export async function withDatabase(dataDir, work) {
+  const connectionFile = join(dataDir, 'connection.json')
+  const isNamed = process.env.YASTIK_DB_PORT !== undefined
+  const isRunning = ownServerPid(dataDir) !== undefined && existsSync(connectionFile)
+  const database = isNamed || isRunning ? undefined : await startMariadb(dataDir)
+  const env = isNamed
+    ? Object.fromEntries(Object.entries(process.env).filter(([name]) => name.startsWith('YASTIK_DB_')))
+    : (database?.env ?? JSON.parse(readFileSync(connectionFile, 'utf8')))
+  try {
+    return await work(env)
+  } finally {
+    await database?.stop()
+  }
+}
+
+/** Arguments and environment of MariaDB's own clients. */
+export const clientOf = ({ YASTIK_DB_HOST = '127.0.0.1', YASTIK_DB_PORT, YASTIK_DB_USER, YASTIK_DB_PASSWORD, YASTIK_DB_NAME }) => ({
+  args: ['--no-defaults', `--host=${YASTIK_DB_HOST}`, `--port=${YASTIK_DB_PORT}`, '--protocol=TCP', `--user=${YASTIK_DB_USER}`],
+  name: YASTIK_DB_NAME,
+  env: { ...process.env, MYSQL_PWD: YASTIK_DB_PASSWORD },
+})
