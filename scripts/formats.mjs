@@ -1,4 +1,4 @@
-// Writes what is generated from the core into docs: the JSON Schemas of both open formats, and the rule book in words.
+// Writes what is generated from the core into docs: the JSON Schemas of the open formats, and the rule book in words.
 import { writeFile } from 'node:fs/promises'
 import { inRoot } from './lib/paths.mjs'
 import { prepareCore } from './lib/prepare.mjs'

@@ -1,5 +1,4 @@
 // Plan: job file in, plan file out.
-export { jsonSchemas } from './formats.ts'
 export { compareChoice, planTotals, type Totals } from './compare.ts'
 export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, unitJobSchema, type JobFile, type Site, type UnitJob } from './jobFile.ts'
 export { comparisonSchema, planFileSchema, unitPlanSchema, type Comparison, type PlanFile, type PlannedDecision, type UnitPlan } from './planFile.ts'

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { ruleBookInWords, schools, type Choice, type SchoolName, type Topic } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
 import { jobWith, openUnits } from '../tests/jobs.ts'
-import { compareChoice, consequencesOf, contextOf, jsonSchemas, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
+import { compareChoice, consequencesOf, contextOf, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
 const planOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest))
@@ -11,11 +11,6 @@ const coat: Partial<UnitJob> = { grades: { coilFace: { grade: 2 } } }
 const docs = join(__dirname, '../../../docs')
 
 describe('documents', () => {
-  it('hold the schemas of both formats as the code has them', () => {
-    for (const [name, schema] of Object.entries(jsonSchemas())) {
-      expect(JSON.parse(readFileSync(join(docs, 'formats', name), 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)))
-    }
-  })
   it('hold the rule book in words as the rules are', () => expect(readFileSync(join(docs, 'rules.md'), 'utf8')).toBe(ruleBookInWords()))
   it.each(readdirSync(join(docs, 'examples')))('hold the example %s, which can be planned', (name) => {
     const plan = planJob(readJobFile(readFileSync(join(docs, 'examples', name), 'utf8')))

@@ -2,3 +2,4 @@
 export * from './records.ts'
 export * from './bundle.ts'
 export * from './siteTable.ts'
+export { jsonSchemas } from './formats.ts'
