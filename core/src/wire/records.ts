@@ -5,6 +5,7 @@ import { amountUpTo, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
+import { soilKindSchema } from '../lookover/index.ts'
 import { instrumentReadingSchema } from '../proof/index.ts'
 import { eventSchema, verdicts } from '../run/index.ts'
 import { dueKinds, firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
@@ -174,6 +175,17 @@ export const logEntrySchema = closed({
   coolingAfterKw: z.number().nullable(),
 })
 export type LogEntry = z.infer<typeof logEntrySchema>
+/** What the logbook is asked for. */
+export const logQuerySchema = closed({
+  /** Part of a unit's or a site's name. */
+  find: z.string().trim().min(1).max(80).optional(),
+  family: familySchema.optional(),
+  soil: soilKindSchema.optional(),
+  by: z.coerce.number().int().optional(),
+  verdict: z.literal(verdicts).optional(),
+  after: z.string().max(200).optional(),
+})
+export type LogQuery = z.infer<typeof logQuerySchema>
 export const logPageSchema = closed({ entries: z.array(logEntrySchema), next: z.string().nullable() })
 export type LogPage = z.infer<typeof logPageSchema>
 

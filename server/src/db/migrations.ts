@@ -71,6 +71,11 @@ export const migrations: readonly Migration[] = [
       'ALTER TABLE firms DROP COLUMN fouling_rates',
     ],
   },
+  {
+    name: '2026-11-26-soil-kinds',
+    up: ["ALTER TABLE job_units ADD COLUMN soil_kinds VARCHAR(160) NOT NULL DEFAULT ''"],
+    down: ['ALTER TABLE job_units DROP COLUMN soil_kinds'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

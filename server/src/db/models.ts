@@ -106,6 +106,8 @@ export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttrib
   declare coilGrade: CreationOptional<number | null>
   declare leftIndex: CreationOptional<number | null>
   declare panTreatmentWeeks: CreationOptional<number | null>
+  /** Kinds of soil that were found, with commas between, so that they can be looked for. */
+  declare soilKinds: CreationOptional<string>
 }
 
 /** What falls due at a unit, and when. */
@@ -239,6 +241,7 @@ export function defineModels(sequelize: Sequelize): void {
       coilGrade: { type: DataTypes.INTEGER, allowNull: true },
       leftIndex: { type: DataTypes.DOUBLE, allowNull: true },
       panTreatmentWeeks: { type: DataTypes.DOUBLE, allowNull: true },
+      soilKinds: { ...text(160), defaultValue: '' },
     },
     { sequelize, tableName: 'job_units' },
   )

@@ -196,6 +196,35 @@ describe('the logbook', () => {
     expect((await other('GET', `/api/units/${unitIds[0]}/life`)).statusCode).toBe(404)
     expect((await ask('GET', '/api/logbook?after=nonsense')).statusCode).toBe(422)
   })
+  it('is filtered by site or unit, family, soil, technician and verdict, and never by what a filter smuggles in', async () => {
+    const { job, unitIds } = await newJob()
+    const at = Date.now()
+    const step = { id: 'isolate', phase: 'isolate', title: 'Isolate', handsMin: 1, after: [], people: 1, equipment: [], cautions: [] }
+    const happenings = [
+      { type: 'grade-set', part: 'coilFace', grade: 2, kinds: ['pollen', 'dust'] },
+      { type: 'method-agreed', decisions: [], steps: [step] },
+      { type: 'step-done', stepId: step.id },
+      { type: 'handed-over', verdict: 'not-proved' },
+    ]
+    await send(
+      job.id,
+      happenings.map((happening, index) => ({ id: newId(), atMs: at + index, by: me, happening: { unitId: unitIds[0], ...happening } })),
+    )
+    const found = async (query: string) => (await ask('GET', `/api/logbook?${query}`)).json().entries as { jobId: string; verdict: string }[]
+    const { name } = (await Unit.findByPk(unitIds[0]))!
+    for (const query of [
+      'soil=pollen',
+      'verdict=not-proved',
+      `by=${me}&soil=dust`,
+      `find=${encodeURIComponent(name.slice(1, 4))}&verdict=not-proved`,
+      'family=wall-head&soil=pollen',
+    ])
+      expect([query, (await found(query)).map(({ jobId }) => jobId)]).toEqual([query, [job.id]])
+    for (const query of ['soil=salt', 'family=window', 'by=999999', 'find=%25nowhere', `find=${encodeURIComponent("' OR 1=1 -- ")}`])
+      expect(await found(query)).toEqual([])
+    expect((await found('verdict=proved')).every(({ verdict }) => verdict === 'proved')).toBe(true)
+    for (const query of ['family=chimney', 'verdict=perhaps', 'colour=red']) expect((await ask('GET', `/api/logbook?${query}`)).statusCode).toBe(422)
+  })
 })
 
 describe('the demo', () => {

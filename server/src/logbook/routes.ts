@@ -1,5 +1,5 @@
 // The firm's memory: what was handed over, newest first, page by page.
-import { Fault, type LogEntry, type LogPage } from '@yastik/core'
+import { Fault, logQuerySchema, readBy, type LogEntry, type LogPage, type LogQuery } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { Unit } from '../db/models.ts'
@@ -21,6 +21,15 @@ interface Row {
   coolingBeforeKw: number | null
   coolingAfterKw: number | null
 }
+
+/** What each filter asks of a row; values are bound, never written in. */
+const filters = {
+  find: '(u.name LIKE :find OR s.name LIKE :find)',
+  family: 'u.family = :family',
+  soil: 'FIND_IN_SET(:soil, ju.soil_kinds) > 0',
+  by: 'ju.handed_over_by = :by',
+  verdict: 'ju.verdict = :verdict',
+} as const satisfies Record<keyof Omit<LogQuery, 'after'>, string>
 
 /** A page mark: time, job and unit of the last entry seen. */
 const markOf = ({ handedOverAt, jobId, unitId }: Row) => [handedOverAt.getTime(), jobId, unitId].join('~')
@@ -51,10 +60,21 @@ export function logbookRoutes(sequelize: Sequelize) {
   })
 
   return async (app: FastifyInstance): Promise<void> => {
-    app.get<{ Querystring: { after?: string } }>('/api/logbook', async ({ query, user }) => {
-      if (!query.after) return page(await select('TRUE', { firmId: user.firmId }))
+    app.get('/api/logbook', async ({ query, user }) => {
+      const { after, ...wanted } = readBy(logQuerySchema, query, 'query')
+      const names = Object.keys(wanted) as (keyof typeof filters)[]
+      const wheres = [
+        ...names.map((name) => filters[name]),
+        ...(after ? ['(ju.handed_over_at, ju.job_id, ju.unit_id) < (:at, :jobId, :unitId)'] : []),
+      ]
+      const found = wanted.find === undefined ? {} : { find: `%${wanted.find.replace(/[%_\\]/g, '\\$&')}%` }
       return page(
-        await select('(ju.handed_over_at, ju.job_id, ju.unit_id) < (:at, :jobId, :unitId)', { firmId: user.firmId, ...readMark(query.after) }),
+        await select(wheres.length > 0 ? wheres.join(' AND ') : 'TRUE', {
+          firmId: user.firmId,
+          ...wanted,
+          ...found,
+          ...(after ? readMark(after) : {}),
+        }),
       )
     })
 

@@ -1,8 +1,24 @@
 <script setup lang="ts">
 // The firm's memory: what was handed over, newest first; or one unit's life.
-import { choiceNames, gradeNames, type Choice, type Grade, type LogEntry, type LogPage, type UnitOutlook } from '@yastik/core'
+import {
+  choiceNames,
+  families,
+  familyNames,
+  gradeNames,
+  inWords,
+  soilKinds,
+  verdicts,
+  type Choice,
+  type CrewRecord,
+  type Family,
+  type Grade,
+  type LogEntry,
+  type LogPage,
+  type SoilKind,
+  type UnitOutlook,
+} from '@yastik/core'
 import dayjs from 'dayjs'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
@@ -22,13 +38,25 @@ const outlook = shallowRef<UnitOutlook>()
 const error = ref<unknown>()
 const unitId = computed(() => (typeof route.query.unit === 'string' ? route.query.unit : undefined))
 
+const people = ref<CrewRecord[]>([])
+const filter = reactive<{ find: string; family?: Family; soil?: SoilKind; by?: number; verdict?: LogEntry['verdict'] }>({ find: '' })
+const isFiltered = computed(() => Object.values(filter).some((value) => value !== undefined && value !== ''))
+const query = (after?: string) =>
+  new URLSearchParams(
+    Object.entries({ ...filter, find: filter.find.trim(), after }).flatMap(([name, value]) =>
+      value === undefined || value === '' ? [] : [[name, String(value)]],
+    ),
+  ).toString()
+/** The newest question counts: answers may overtake each other. */
+let asked = 0
+
 async function load(after?: string) {
+  const asking = ++asked
   error.value = undefined
   try {
-    const page = await ask<LogPage>(
-      'GET',
-      unitId.value ? `/api/units/${unitId.value}/life` : `/api/logbook${after ? `?after=${encodeURIComponent(after)}` : ''}`,
-    )
+    const page = await ask<LogPage>('GET', unitId.value ? `/api/units/${unitId.value}/life` : `/api/logbook?${query(after)}`)
+    if (asking !== asked) return
+    if (people.value.length === 0) people.value = await ask<CrewRecord[]>('GET', '/api/crew')
     outlook.value = unitId.value ? await ask<UnitOutlook>('GET', `/api/units/${unitId.value}/outlook`) : undefined
     entries.value = after ? [...entries.value, ...page.entries] : page.entries
     next.value = unitId.value ? null : page.next
@@ -38,6 +66,7 @@ async function load(after?: string) {
 }
 await load()
 watch(unitId, () => load())
+watch(filter, () => load())
 const kw = (value: number | null) => (value === null ? '–' : String(figure(Math.round(value * 100) / 100, 'kW')))
 </script>
 
@@ -56,7 +85,38 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
       @open="router.push({ name: 'record', params: { jobId: $event, unitId } })"
     />
     <FaultNote :error="error" />
-    <p v-if="!error && entries.length === 0">Nothing was handed over yet.</p>
+    <div v-if="!unitId" class="row filters" role="group" aria-label="Filters" data-log-filters>
+      <label><small>site or unit</small><input v-model.lazy="filter.find" type="search" name="find" /></label>
+      <label
+        ><small>family</small
+        ><select v-model="filter.family" name="family">
+          <option :value="undefined">all</option>
+          <option v-for="family in families" :key="family" :value="family">{{ familyNames[family] }}</option>
+        </select></label
+      >
+      <label
+        ><small>soil</small
+        ><select v-model="filter.soil" name="soil">
+          <option :value="undefined">all</option>
+          <option v-for="kind in soilKinds" :key="kind" :value="kind">{{ inWords(kind) }}</option>
+        </select></label
+      >
+      <label
+        ><small>by</small
+        ><select v-model="filter.by" name="by">
+          <option :value="undefined">all</option>
+          <option v-for="person in people" :key="person.id" :value="person.id">{{ person.name }}</option>
+        </select></label
+      >
+      <label
+        ><small>verdict</small
+        ><select v-model="filter.verdict" name="verdict">
+          <option :value="undefined">all</option>
+          <option v-for="verdict in verdicts" :key="verdict" :value="verdict">{{ verdictWords[verdict] }}</option>
+        </select></label
+      >
+    </div>
+    <p v-if="!error && entries.length === 0">{{ isFiltered ? 'Nothing in the logbook is like this.' : 'Nothing was handed over yet.' }}</p>
     <table v-else class="ledger" data-logbook>
       <thead>
         <tr>
@@ -91,3 +151,24 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
     <button v-if="next" class="tap" @click="load(next)">Older ones</button>
   </div>
 </template>
+
+<style scoped>
+.filters {
+  align-items: end;
+}
+.filters label {
+  display: flex;
+  flex-direction: column;
+}
+.filters select,
+.filters input {
+  min-height: 44px;
+  max-width: 12rem;
+  padding: 0 0.5rem;
+  font-size: 1rem;
+  background: var(--paper);
+  color: var(--ink);
+  border: var(--rule-width) solid var(--ink);
+  border-radius: 0;
+}
+</style>
