@@ -5,6 +5,7 @@ import { inRoot } from './lib/paths.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
 import { prepareAll } from './lib/prepare.mjs'
 import { run } from './lib/run.mjs'
+import { measureApi } from './lib/apiBench.mjs'
 import { photoErrors } from './lib/photoBench.mjs'
 
 const print = (name, value, unit, budget) => console.log(JSON.stringify({ name, value: Math.round(value * 100) / 100, unit, budget }))
@@ -132,6 +133,10 @@ try {
 } finally {
   await sheet.close()
   await app.close()
+}
+try {
+  await measureApi(database.env, print)
+} finally {
   await database.stop()
 }
 

@@ -30,6 +30,27 @@ const fitsPhone = async (): Promise<void> => {
   await setSize(sheet, 1280, 800)
 }
 
+describe('the logbook', () => {
+  const rows = async () => (await sheet.driver.findElements(By.css('[data-logbook] tbody tr'))).length
+  const choose = async (name: string, value: string): Promise<void> => {
+    const before = await rows()
+    await sheet.driver.findElement(By.css(`[data-log-filters] [name="${name}"] option[value="${value}"]`)).click()
+    await sheet.driver.wait(async () => (await rows()) !== before, 10_000, `${name} changes nothing`)
+  }
+  it('is narrowed down by family and verdict, and says when nothing is like that', async () => {
+    await clickText(sheet, 'Logbook')
+    await find(sheet, '[data-logbook]')
+    const all = await rows()
+    await choose('family', 'window')
+    const windows = await rows()
+    expect(windows).toBeGreaterThan(0)
+    expect(windows).toBeLessThan(all)
+    await type(sheet, '[data-log-filters] [name="find"]', 'no such place\n')
+    await expectText(sheet, 'main', 'Nothing in the logbook is like this.')
+    await fitsPhone()
+  })
+})
+
 describe('what is due', () => {
   it('is listed soonest first, and by kind', async () => {
     await clickText(sheet, 'Logbook')
@@ -104,7 +125,25 @@ describe('a table of sites and units', () => {
   })
 })
 
+describe('step times', () => {
+  it('are learned from finished runs, planned with on the owner’s word, and taken back', async () => {
+    await sheet.driver.get(`${app.base}/house-rules`)
+    await click(sheet, '[data-look-through]')
+    await find(sheet, '[data-step-times] [role="status"], [data-use-times]')
+    await expectText(sheet, '[data-step-times]', /Runs|units were looked through/)
+    if (!(await exists(sheet, '[data-use-times]'))) return
+    await click(sheet, '[data-use-times]')
+    await expectText(sheet, '[data-step-times]', /\d+ steps are corrected now/)
+    await click(sheet, '[data-back-to-start]')
+    await expectText(sheet, '[data-step-times]', 'No step is corrected yet')
+  })
+})
+
 describe('a bundle', () => {
+  beforeAll(async () => {
+    await sheet.driver.get(`${app.base}/data`)
+    await find(sheet, '[data-bundle-import]')
+  })
   it('that was cut off, or comes where there is a firm already, is turned down', async () => {
     const bundle = await sheet.driver.executeAsyncScript<string>(
       'const back = arguments[0]; fetch("/api/bundle").then((answer) => answer.text()).then(back)',

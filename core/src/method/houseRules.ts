@@ -25,6 +25,8 @@ export const houseRulesSchema = closed({
   minimumCharge: amountUpTo(100_000).optional(),
   travelCharge: amountUpTo(100_000).optional(),
   furtherUnitDiscount: share.optional(),
+  /** Corrections of step times from the firm's own runs: by step, times the start value. */
+  stepTimes: z.record(z.string().max(80), z.number().min(0.5).max(2)).optional(),
 })
 export type HouseRules = z.infer<typeof houseRulesSchema>
 export type KnownHouseRules = Required<HouseRules>
@@ -45,6 +47,7 @@ export const startHouseRules: KnownHouseRules = {
   minimumCharge: 80,
   travelCharge: 25,
   furtherUnitDiscount: 0.1,
+  stepTimes: {},
 }
 
 export const knownHouseRules = (rules: HouseRules = {}): KnownHouseRules => ({

@@ -19,6 +19,17 @@ describe('documents', () => {
   })
 })
 
+describe('step times of the firm', () => {
+  it('take the place of the start values, which stay beside them, and change nothing else', () => {
+    const [start, own] = [planJob(jobWith()), planJob({ ...jobWith(), houseRules: { stepTimes: { isolate: 2, 'no-such-step': 0.5 } } })]
+    const stepOf = (plan: typeof start) => plan.units[0].steps.find(({ id }) => id === 'isolate')!
+    expect(stepOf(own)).toEqual({ ...stepOf(start), handsMin: 2 * stepOf(start).handsMin, startMin: stepOf(start).handsMin })
+    expect(own.units[0].steps.filter(({ id }) => id !== 'isolate')).toEqual(start.units[0].steps.filter(({ id }) => id !== 'isolate'))
+    expect(own.timeline.finishMin).toBeGreaterThan(start.timeline.finishMin)
+    expect(own.price.total).toBeGreaterThanOrEqual(start.price.total)
+  })
+})
+
 describe('warnings', () => {
   it('put codes, manual and licensed practice first in every plan', () => expect(planOf({}).warnings[0]).toMatch(/^Local codes/))
   it('list every default that was assumed, by the unit’s name', () => {

@@ -59,7 +59,18 @@ export function draftSteps(drafting: Drafting): Step[] {
     provedLater ? drainProof(drafting, 'rebuild', [...ids(lastOf([...worked, ...dried])), ...ids(back)]) : [],
   )
   const all = [...seen, ...isolated, ...protectedBy, ...stripped, ...worked, ...dried, ...rebuilt]
-  return [...all, ...upright, ...proveSteps(drafting, all, upright)]
+  return corrected([...all, ...upright, ...proveSteps(drafting, all, upright)], drafting.facts.houseRules.stepTimes)
+}
+
+/** Minutes as the firm's own runs have corrected them, to half a minute; the start value stays beside them. */
+function corrected(steps: Step[], factors: Readonly<Record<string, number>>): Step[] {
+  for (const entry of steps) {
+    const factor = factors[entry.id]
+    if (factor === undefined || factor === 1) continue
+    entry.startMin = entry.handsMin
+    entry.handsMin = Math.max(0.5, Math.round(entry.handsMin * factor * 2) / 2)
+  }
+  return steps
 }
 
 const indoors = ['filter', 'outlet'] as const

@@ -38,6 +38,8 @@ export const stepSchema = closed({
   part: partSchema.optional(),
   /** Hands-on minutes. */
   handsMin: z.number(),
+  /** The start value, where the firm's own runs have corrected it. */
+  startMin: z.number().optional(),
   /** Minutes that must, and may at most, pass after the hands-on part. */
   wait: closed({ leastMin: z.number(), mostMin: z.number().optional(), for: z.string() }).optional(),
   /** Steps of this unit that must have ended, their wait included. */

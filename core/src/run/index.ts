@@ -18,3 +18,4 @@ export {
 } from './unitState.ts'
 export { leftOut } from './leftOut.ts'
 export { heldNow, stepsLeft } from './left.ts'
+export { durationsOf, learnStepTimes, type LearnedStepTime, type StepDuration } from './stepTimes.ts'

@@ -150,6 +150,13 @@ export type StreamMessage = z.infer<typeof streamMessageSchema>
 export const houseRulesRecordSchema = closed({ rules: houseRulesSchema, version })
 export type HouseRulesRecord = z.infer<typeof houseRulesRecordSchema>
 
+/** What the firm's finished runs say of step times. */
+export const stepTimesRecordSchema = closed({
+  units: z.int(),
+  steps: z.array(closed({ stepId: z.string(), title: z.string(), runs: z.int(), setAside: z.int(), factor: z.number() })),
+})
+export type StepTimesRecord = z.infer<typeof stepTimesRecordSchema>
+
 const onceEach = <T extends { id: string }>(entries: readonly T[]) => new Set(entries.map(({ id }) => id)).size === entries.length
 const idTwice = { error: 'an id is there twice', params: { allowed: 'one id per entry' } }
 /** What the firm's van holds: products with their labels, and equipment. */

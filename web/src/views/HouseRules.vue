@@ -15,6 +15,7 @@ import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import NumberField from '../components/NumberField.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
+import StepTimes from '../components/StepTimes.vue'
 import { useSession } from '../stores/session.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 
@@ -119,6 +120,7 @@ async function set(change: Partial<HouseRules>) {
         /></label>
       </div>
     </section>
+    <StepTimes v-if="isOwner && record" :in-use="rules.stepTimes" @use="set({ stepTimes: $event })" />
   </div>
 </template>
 

@@ -1,0 +1,95 @@
+// How fast does the API read with a long past stored? Fifty connections, asking as people do, not as fast as they can.
+import { fork } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import autocannon from 'autocannon'
+import { inRoot } from './paths.mjs'
+
+const many = { jobs: 20_000, eventsPerJob: 25, units: 1000, seed: 7 }
+const password = 'a long enough password'
+const connections = 50
+/** Requests a second over all connections: each person asks four times a second, which nobody does for long. */
+const perSecond = 200
+const seconds = 6
+
+/**
+ * Fills a database of its own, starts one app process on it, and asks.
+ * @param {Record<string, string>} env what is needed to connect
+ * @param {(name: string, value: number, unit: string, budget: number) => void} print
+ */
+export async function measureApi(env, print) {
+  Object.assign(process.env, env)
+  const { connect } = await import('../../server/dist/db/connection.js')
+  const { databaseFrom } = await import('../../server/dist/config.js')
+  const { defineModels, Firm, JobUnit } = await import('../../server/dist/db/models.js')
+  const { migrate } = await import('../../server/dist/db/migrate.js')
+  const { loadMany } = await import('../../server/dist/demo/many.js')
+  const { learnAndRenew } = await import('../../server/dist/upkeep/dues.js')
+  const name = 'yastik_many'
+  const first = connect(databaseFrom(process.env))
+  await first.query(`DROP DATABASE IF EXISTS ${name}`)
+  await first.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
+  await first.close()
+  const database = connect({ ...databaseFrom(process.env), name })
+  defineModels(database)
+  await migrate(database)
+  const filledMs = performance.now()
+  const { signIn } = await loadMany(database, password, many)
+  console.error(`· ${many.jobs} jobs and ${many.jobs * many.eventsPerJob} events stored in ${Math.round((performance.now() - filledMs) / 1000)} s`)
+  const learnMs = performance.now()
+  await learnAndRenew(await Firm.findOne())
+  print('forecast and due days of 1,000 units, on the server', performance.now() - learnMs, 'ms', 1000)
+  const { jobId, unitId } = await JobUnit.findOne({ order: [['handedOverAt', 'DESC']] })
+  await database.close()
+  const files = mkdtempSync(join(tmpdir(), 'yastik-bench-'))
+  const server = fork(inRoot('server/dist/main.js'), {
+    env: { ...process.env, YASTIK_DB_NAME: name, YASTIK_PORT: '0', YASTIK_FILES: files, YASTIK_DEMO: '0' },
+  })
+  try {
+    const { port } = await new Promise((done, failed) => {
+      server.once('message', ({ listening }) => done(listening))
+      server.once('exit', (status) => failed(new Error(`the server ended with ${status}`)))
+    })
+    const base = `http://127.0.0.1:${port}`
+    const answer = await fetch(`${base}/api/session`, {
+      method: 'POST',
+      headers: { origin: base, 'content-type': 'application/json' },
+      body: JSON.stringify({ signIn, password }),
+    })
+    const cookie = answer.headers
+      .getSetCookie()
+      .map((own) => own.split(';')[0])
+      .join('; ')
+    const reads = {
+      'the logbook': '/api/logbook',
+      'the logbook by soil': '/api/logbook?soil=pollen',
+      'what is due': '/api/due',
+      'a unit’s life': `/api/units/${unitId}/life`,
+      'a unit’s outlook': `/api/units/${unitId}/outlook`,
+      'a job': `/api/jobs/${jobId}`,
+      today: `/api/today?day=${new Date().toISOString().slice(0, 10)}`,
+      'house rules': '/api/house-rules',
+    }
+    for (const [what, path] of Object.entries(reads)) {
+      const { latency, non2xx, errors } = await autocannon({
+        url: base + path,
+        connections,
+        overallRate: perSecond,
+        duration: seconds,
+        headers: { cookie },
+      })
+      if (non2xx > 0 || errors > 0) throw new Error(`${path}: ${non2xx} answers were no 2xx, ${errors} failed`)
+      // Of the percentiles that are kept, the next above the 95th.
+      print(`read ${what}, p97.5, ${connections} connections, ${perSecond} a second`, latency.p97_5, 'ms', 30)
+    }
+  } finally {
+    const ended = new Promise((done) => server.once('exit', done))
+    server.kill('SIGTERM')
+    await ended
+    rmSync(files, { recursive: true, force: true })
+    const last = connect(databaseFrom(process.env))
+    await last.query(`DROP DATABASE ${name}`)
+    await last.close()
+  }
+}
