@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Builder, By, error, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 
 export interface Sheet {
@@ -145,4 +145,14 @@ async function tryAgain({ driver }: Sheet, move: () => Promise<void>): Promise<v
     .catch((error: Error) => {
       throw last instanceof Error ? last : error
     })
+}
+
+/** Does something with an element of a drawing that may be drawn anew in between: then once more, with the new one. */
+export async function whileDrawn<T>(work: () => Promise<T>, tries = 5): Promise<T> {
+  try {
+    return await work()
+  } catch (caught) {
+    if (tries <= 1 || !(caught instanceof error.StaleElementReferenceError)) throw caught
+    return whileDrawn(work, tries - 1)
+  }
 }
