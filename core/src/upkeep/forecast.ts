@@ -48,6 +48,15 @@ export function lossIndex({ ratedCoolingKw, ratedAirflowM3h }: Pick<KnownDesign,
   return above - 1 + (dueLoss.value - losses[above - 1]) / (losses[above] - losses[above - 1])
 }
 
+export interface ForecastOptions {
+  readonly threshold?: number
+  readonly risk?: number
+  /** Use under which the visits were made, where it is asked what another use would change. */
+  readonly learnedUnder?: UnitUse
+  /** Of the visits, where it is known already. */
+  readonly evidence?: Float64Array
+}
+
 /**
  * The forecast of one unit.
  * Its rate is unknown: each of a grid of rates is weighed by the firm's own units and by what this unit's visits showed; for each, soil grows
@@ -61,9 +70,13 @@ export function forecastOf(
   yearsNow: number,
   use: UnitUse,
   rates: FirmRates,
-  { threshold = dueIndex.value, risk = firmRisk.value, learnedUnder = use }: { threshold?: number; risk?: number; learnedUnder?: UnitUse } = {},
+  {
+    threshold = dueIndex.value,
+    risk = firmRisk.value,
+    learnedUnder = use,
+    evidence = evidenceOf(visits, priorRateOf(learnedUnder)),
+  }: ForecastOptions = {},
 ): Forecast {
-  const evidence = evidenceOf(visits, priorRateOf(learnedUnder))
   const best = Math.max(...evidence)
   const raw = priorWeights(rates).map((weight, at) => weight * Math.exp(evidence[at] - best))
   const sum = raw.reduce((all, weight) => all + weight, 0)
@@ -77,11 +90,12 @@ export function forecastOf(
   const mean = (of: (rate: number) => number) =>
     kept.reduce((all, { rate, weight }) => all + weight * of(rate), 0) / kept.reduce((all, { weight }) => all + weight, 0)
   const chanceAfter = (weeks: number) => mean((rate) => chancePassed(sinceWeeks + weeks, rate, startIndex, threshold))
+  const dueWeeks = weeksAt(risk, chanceAfter)
   return {
     chanceAfter,
     indexAfter: (weeks, share) => indexAt(kept, startIndex, (sinceWeeks + weeks) / weeksPerYear, share),
-    dueWeeks: weeksAt(risk, chanceAfter),
-    lowWeeks: weeksAt(risk / 2, chanceAfter),
+    dueWeeks,
+    lowWeeks: weeksAt(risk / 2, chanceAfter, dueWeeks),
     highWeeks: weeksAt(Math.max(0.5, risk), chanceAfter),
     ratePerYear: round(
       mean((rate) => rate),
@@ -89,14 +103,16 @@ export function forecastOf(
     ),
   }
 }
-const leastWeight = 1e-4
+const leastWeight = 1e-3
 
-/** First week at which the chance, which only grows, reaches `chance`; to a quarter of a week. */
-function weeksAt(chance: number, chanceAfter: (weeks: number) => number): number {
+/** First week at which the chance, which only grows, reaches `chance`, at most `latest`; to a quarter of a week. */
+function weeksAt(chance: number, chanceAfter: (weeks: number) => number, latest = mostWeeks): number {
   if (chanceAfter(0) >= chance) return 0
-  if (chanceAfter(mostWeeks) < chance) return mostWeeks
   let low = 0
-  let high = mostWeeks
+  // Most are due within a year or two: from a few months on, twice as far each time.
+  let high = Math.min(latest, 26)
+  while (high < latest && chanceAfter(high) < chance) [low, high] = [high, Math.min(latest, high * 2)]
+  if (high === mostWeeks && chanceAfter(mostWeeks) < chance) return mostWeeks
   while (high - low > 0.25) {
     const middle = (low + high) / 2
     if (chanceAfter(middle) < chance) low = middle

@@ -21,6 +21,8 @@ export type Visit = z.infer<typeof visitSchema>
 
 /** Rates that are weighed against each other: logarithms of their ratio to what surroundings and hours of use alone would say. */
 export const ratios: readonly number[] = Array.from({ length: 41 }, (_, at) => -2 + at * 0.1)
+/** Older visits teach nothing: use and surroundings change. */
+const mostVisits = 8
 /** A grade names an index to about half a grade. */
 const halfGrade = 0.5
 
@@ -31,7 +33,7 @@ const halfGrade = 0.5
  */
 export function evidenceOf(visits: readonly Visit[], priorRate: number): Float64Array {
   const evidence = new Float64Array(ratios.length)
-  const inOrder = [...visits].sort((a, b) => a.atYears - b.atYears)
+  const inOrder = [...visits].sort((a, b) => a.atYears - b.atYears).slice(-mostVisits)
   for (let at = 1; at < inOrder.length; at++) {
     const [before, now] = [inOrder[at - 1], inOrder[at]]
     const years = now.atYears - before.atYears

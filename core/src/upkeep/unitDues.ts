@@ -4,7 +4,7 @@ import { lightIndex, ruledDues, type Due } from './due.ts'
 import type { FirmRates } from './firmRates.ts'
 import { forecastOf, priorRateOf, type UnitUse } from './forecast.ts'
 import { dueIndex } from './fouling.ts'
-import type { Visit } from './history.ts'
+import { evidenceOf, type Visit } from './history.ts'
 
 export interface UnitPast {
   readonly visits: readonly Visit[]
@@ -17,11 +17,15 @@ export interface UnitPast {
 }
 
 /** Due dates in weeks from the last visit, most pressing first. None without a visit. */
-export function unitDues({ visits, use, fineFilter, panTreatmentWeeks, lossIndex }: UnitPast, rates: FirmRates): Due[] {
+export function unitDues(
+  { visits, use, fineFilter, panTreatmentWeeks, lossIndex }: UnitPast,
+  rates: FirmRates,
+  evidence = evidenceOf(visits, priorRateOf(use)),
+): Due[] {
   const lastYears = Math.max(...visits.map(({ atYears }) => atYears))
   if (!Number.isFinite(lastYears)) return []
   const forecast = (what: 'light-clean' | 'deep-clean', threshold: number): Due => {
-    const { dueWeeks, lowWeeks, highWeeks } = forecastOf(visits, lastYears, use, rates, { threshold })
+    const { dueWeeks, lowWeeks, highWeeks } = forecastOf(visits, lastYears, use, rates, { threshold, evidence })
     return { what, weeks: round(dueWeeks), low: round(lowWeeks), high: round(highWeeks) }
   }
   return [

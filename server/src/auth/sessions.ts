@@ -2,7 +2,7 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { Fault } from '@yastik/core'
 import type { FastifyInstance, FastifyRequest } from 'fastify'
-import { Op } from 'sequelize'
+import { Op, QueryTypes, type InferCreationAttributes, type Model, type ModelStatic } from 'sequelize'
 import { Firm, Session, User } from '../db/models.ts'
 
 declare module 'fastify' {
@@ -34,11 +34,24 @@ export async function openSession(userId: number): Promise<string> {
 
 export const closeSession = async (token: string): Promise<void> => void (await Session.destroy({ where: { tokenHash: hashOf(token) } }))
 
-async function userOf(token: string | undefined): Promise<User | undefined> {
+/** Whose session it is, in one question: every request asks it. */
+async function whoIs(token: string | undefined): Promise<{ user: User; firm: Firm } | undefined> {
   if (!token) return undefined
-  const session = await Session.findOne({ where: { tokenHash: hashOf(token), expiresAt: { [Op.gt]: new Date() } } })
-  return session ? ((await User.findByPk(session.userId)) ?? undefined) : undefined
+  const [row] = await Session.sequelize!.query<{ user: UserRow; firm: FirmRow }>(
+    `SELECT ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')} FROM sessions s JOIN users u ON u.id = s.user_id JOIN firms f ON f.id = u.firm_id
+     WHERE s.token_hash = :hash AND s.expires_at > :now`,
+    { replacements: { hash: hashOf(token), now: new Date() }, type: QueryTypes.SELECT, nest: true },
+  )
+  return row && { user: User.build(row.user, asStored), firm: Firm.build(row.firm, asStored) }
 }
+type UserRow = InferCreationAttributes<User>
+type FirmRow = InferCreationAttributes<Firm>
+const asStored = { isNewRecord: false, raw: true } as const
+/** All columns of a model, each under its attribute's name within `under`. */
+const columnsOf = (model: ModelStatic<Model>, under: string, table: string) =>
+  Object.entries(model.getAttributes())
+    .map(([name, { field }]) => `${table}.${field ?? name} AS \`${under}.${name}\``)
+    .join(', ')
 
 /** Writes are taken only from pages of this very origin. */
 function checkOrigin(request: FastifyRequest): void {
@@ -57,10 +70,9 @@ export function guard(app: FastifyInstance): void {
     checkOrigin(request)
     const { open, role } = request.routeOptions.config
     if (open) return
-    const user = await userOf(request.cookies[cookieName])
-    if (!user) throw new Fault('not-signed-in')
-    const firm = await Firm.findByPk(user.firmId)
-    if (!firm) throw new Fault('not-signed-in')
+    const who = await whoIs(request.cookies[cookieName])
+    if (!who) throw new Fault('not-signed-in')
+    const { user, firm } = who
     if (role && user.role !== role) throw new Fault('not-allowed', { sentence: `Only the ${role} may do this.` })
     request.user = user
     request.firm = firm

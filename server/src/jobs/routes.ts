@@ -49,7 +49,13 @@ export function jobRoutes(sequelize: Sequelize) {
     app.get<{ Querystring: { day?: string } }>('/api/today', async ({ query, user }) => {
       const day = readBy(daySchema, query.day, 'day')
       const jobs = await Job.findAll({
-        where: { firmId: user.firmId, [Op.or]: [{ onDate: day }, { closed: false, onDate: { [Op.lte]: day } }] },
+        // Each half as the index has it: what is open, and what was closed on the very day.
+        where: {
+          [Op.or]: [
+            { firmId: user.firmId, closed: false, onDate: { [Op.lte]: day } },
+            { firmId: user.firmId, closed: true, onDate: day },
+          ],
+        },
         order: [
           ['onDate', 'ASC'],
           ['id', 'ASC'],

@@ -55,7 +55,7 @@ const sitesOf = async (units: readonly Unit[], transaction?: Transaction) =>
   )
 
 /** Writes the due days of these units anew, with the rates that the firm has learned so far. */
-export async function renewDues(units: readonly Unit[], transaction?: Transaction): Promise<void> {
+export async function renewDues(units: readonly Unit[], transaction?: Transaction, evidences?: ReadonlyMap<string, Float64Array>): Promise<void> {
   if (units.length === 0) return
   const firms = new Map(
     (await Firm.findAll({ where: { id: { [Op.in]: [...new Set(units.map(({ firmId }) => firmId))] } }, transaction })).map((firm) => [firm.id, firm]),
@@ -70,14 +70,16 @@ export async function renewDues(units: readonly Unit[], transaction?: Transactio
     const own = visits.get(unit.id)
     const lastMs = own?.at(-1)?.handedOverAt?.getTime()
     if (!site || !own || lastMs === undefined) return []
-    return unitDues(pastOf(unit, site, own), firms.get(unit.firmId)?.foulingRates ?? ratesAtFirst).map(({ what, weeks, low, high }) => ({
-      unitId: unit.id,
-      firmId: unit.firmId,
-      what,
-      dueOn: dayAfter(lastMs, weeks),
-      lowOn: low === undefined ? null : dayAfter(lastMs, low),
-      highOn: high === undefined ? null : dayAfter(lastMs, high),
-    }))
+    return unitDues(pastOf(unit, site, own), firms.get(unit.firmId)?.foulingRates ?? ratesAtFirst, evidences?.get(unit.id)).map(
+      ({ what, weeks, low, high }) => ({
+        unitId: unit.id,
+        firmId: unit.firmId,
+        what,
+        dueOn: dayAfter(lastMs, weeks),
+        lowOn: low === undefined ? null : dayAfter(lastMs, low),
+        highOn: high === undefined ? null : dayAfter(lastMs, high),
+      }),
+    )
   })
   await DueDay.destroy({ where: { unitId: { [Op.in]: units.map(({ id }) => id) } }, transaction })
   await DueDay.bulkCreate(rows, { transaction })
@@ -86,7 +88,7 @@ export async function renewDues(units: readonly Unit[], transaction?: Transactio
 /** Learns the firm's rates from all its units and writes all due days anew; others get their turn between batches. */
 export async function learnAndRenew(firm: Firm): Promise<FirmRates> {
   const units = await Unit.findAll({ where: { firmId: firm.id }, order: [['id', 'ASC']] })
-  const evidences: Float64Array[] = []
+  const evidences = new Map<string, Float64Array>()
   const batches = Array.from({ length: Math.ceil(units.length / unitsAtOnce) }, (_, at) => units.slice(at * unitsAtOnce, (at + 1) * unitsAtOnce))
   for (const batch of batches) {
     const sites = await sitesOf(batch)
@@ -96,11 +98,11 @@ export async function learnAndRenew(firm: Firm): Promise<FirmRates> {
       const site = sites.get(unit.siteId)
       if (!own || !site || own.length < 2) continue
       const { visits: past, use } = pastOf(unit, site, own)
-      evidences.push(evidenceOf(past, priorRateOf(use)))
+      evidences.set(unit.id, evidenceOf(past, priorRateOf(use)))
     }
   }
-  const rates = learnRates(evidences)
+  const rates = learnRates([...evidences.values()])
   await firm.update({ foulingRates: rates })
-  for (const batch of batches) await Firm.sequelize!.transaction((transaction) => renewDues(batch, transaction))
+  for (const batch of batches) await Firm.sequelize!.transaction((transaction) => renewDues(batch, transaction, evidences))
   return rates
 }
