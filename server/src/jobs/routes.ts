@@ -10,6 +10,7 @@ import { eventsAndSeq, storeEvents } from './events.ts'
 const crewRecord = ({ id, name, trained }: User) => ({ id, name, trained })
 
 async function cardsOf(jobs: readonly Job[], firmId: number): Promise<JobCard[]> {
+  if (jobs.length === 0) return []
   const jobIds = jobs.map(({ id }) => id)
   const [sites, jobUnits, users] = await Promise.all([
     Site.findAll({ where: { id: { [Op.in]: jobs.map(({ siteId }) => siteId) } } }),
@@ -44,24 +45,22 @@ async function cardsOf(jobs: readonly Job[], firmId: number): Promise<JobCard[]>
   }))
 }
 
+/** More than this no firm does in a day. */
+const mostToday = 200
+
 export function jobRoutes(sequelize: Sequelize) {
   return async (app: FastifyInstance): Promise<void> => {
     app.get<{ Querystring: { day?: string } }>('/api/today', async ({ query, user }) => {
       const day = readBy(daySchema, query.day, 'day')
-      const jobs = await Job.findAll({
-        // Each half as the index has it: what is open, and what was closed on the very day.
-        where: {
-          [Op.or]: [
-            { firmId: user.firmId, closed: false, onDate: { [Op.lte]: day } },
-            { firmId: user.firmId, closed: true, onDate: day },
-          ],
-        },
-        order: [
-          ['onDate', 'ASC'],
-          ['id', 'ASC'],
-        ],
-        limit: 200,
-      })
+      // Two questions, each along the index: what is still open, and what was closed on the very day.
+      const inOrder = { order: [['onDate', 'ASC'] as [string, string], ['id', 'ASC'] as [string, string]], limit: mostToday }
+      const [open, closed] = await Promise.all([
+        Job.findAll({ where: { firmId: user.firmId, closed: false, onDate: { [Op.lte]: day } }, ...inOrder }),
+        Job.findAll({ where: { firmId: user.firmId, closed: true, onDate: day }, ...inOrder }),
+      ])
+      const jobs = [...open, ...closed]
+        .sort((one, other) => one.onDate.localeCompare(other.onDate) || one.id.localeCompare(other.id))
+        .slice(0, mostToday)
       const coming = await Job.findAll({
         where: { firmId: user.firmId, closed: false, onDate: { [Op.gt]: day } },
         order: [
@@ -70,7 +69,8 @@ export function jobRoutes(sequelize: Sequelize) {
         ],
         limit: 20,
       })
-      return { today: await cardsOf(jobs, user.firmId), coming: await cardsOf(coming, user.firmId) }
+      const cards = await cardsOf([...jobs, ...coming], user.firmId)
+      return { today: cards.slice(0, jobs.length), coming: cards.slice(jobs.length) }
     })
 
     app.get('/api/crew', async ({ user }) => (await User.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })).map(crewRecord))

@@ -37,6 +37,19 @@ export async function visitsOf(unitIds: readonly string[], transaction?: Transac
 export const visitOf = ({ handedOverAt, coilGrade, leftIndex }: JobUnit): Visit =>
   visitSchema.parse({ atYears: yearsOf(handedOverAt?.getTime() ?? 0), found: coilGrade, left: leftIndex })
 
+/** Units of one rating lose cooling alike: reckoned once for each that was met. */
+const lossIndexes = new Map<string, number>()
+const mostRatings = 1000
+function lossIndexFor(design: Parameters<typeof lossIndex>[0]): number {
+  const key = `${design.ratedCoolingKw} ${design.ratedAirflowM3h}`
+  const known = lossIndexes.get(key)
+  if (known !== undefined) return known
+  if (lossIndexes.size >= mostRatings) lossIndexes.clear()
+  const index = lossIndex(design)
+  lossIndexes.set(key, index)
+  return index
+}
+
 /** What the forecast of a unit needs. */
 export function pastOf(unit: Unit, site: Site, rows: readonly JobUnit[]): UnitPast {
   const { design } = knownDesign(unit.family, unit.design)
@@ -45,7 +58,7 @@ export function pastOf(unit: Unit, site: Site, rows: readonly JobUnit[]): UnitPa
     use: { surroundings: site.form.site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value },
     fineFilter: design.fineFilter,
     panTreatmentWeeks: rows.at(-1)?.panTreatmentWeeks ?? undefined,
-    lossIndex: lossIndex(design),
+    lossIndex: lossIndexFor(design),
   }
 }
 
