@@ -14,7 +14,7 @@ export const firmRatesSchema = closed({
 })
 export type FirmRates = z.infer<typeof firmRatesSchema>
 
-/** What is believed before the firm has any history: engineering estimates, and how sure of them. */
+/** Starting point of the rates, and how much history it takes to move it. */
 const believed = { shift: estimate(0, 'logarithm'), spread: estimate(0.45, 'logarithm') }
 const sureness = { shift: 0.5, spread: 0.6 }
 export const ratesAtFirst: FirmRates = { shift: believed.shift.value, spread: believed.spread.value, units: 0 }
