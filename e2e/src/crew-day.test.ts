@@ -1,7 +1,7 @@
 // The crew's day: work moves to somebody else by drag, by tap and by key; what cannot be is turned down in words.
 import { By, Key, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, signIn, whileDrawn, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, openBrowser, signIn, tryAgain, type Sheet } from './support/browser.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
@@ -34,7 +34,7 @@ const whoDoes = (sheet: Sheet, step: string) =>
 const waitFor = (sheet: Sheet, step: string, who: string) =>
   sheet.driver.wait(async () => (await whoDoes(sheet, step)).includes(who), 15_000, `${step} is not ${who}’s`)
 /** Drags the first bar of a step by so many lanes; the day may be drawn anew before the drag begins. */
-const drag = (sheet: Sheet, step: string, lanes: number) => whileDrawn(() => dragOnce(sheet, step, lanes))
+const drag = (sheet: Sheet, step: string, lanes: number) => tryAgain(sheet, () => dragOnce(sheet, step, lanes))
 async function dragOnce(sheet: Sheet, step: string, lanes: number): Promise<void> {
   const bar = await find(sheet, `[data-task$="/${step}"]`)
   await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', bar)
@@ -73,7 +73,7 @@ describe('work in the crew’s day', () => {
   it('moves with the arrow keys', async () => {
     const [before] = await whoDoes(imre, 'wash-pan')
     const [to, key] = before === 'Imre Vold' ? ['Sanna Kirov', Key.ARROW_DOWN] : ['Imre Vold', Key.ARROW_UP]
-    await whileDrawn(async () => {
+    await tryAgain(imre, async () => {
       const bar = await find(imre, '[data-task$="/wash-pan"]')
       await imre.driver.executeScript('arguments[0].focus()', bar)
       await bar.sendKeys(key)

@@ -133,6 +133,12 @@ describe('at the proof', () => {
     const clip = await (await find(sheet, '[data-compare="coilFace"] .before')).getAttribute('style')
     expect(clip).toContain('100%')
   })
+  it('says both shares in the report', async () => {
+    const url = await sheet.driver.getCurrentUrl()
+    await sheet.driver.get(url.replace(/proof$/, 'report'))
+    await expectText(sheet, '[data-report]', /coil, front face, after: covered \d+ % before, \d+ % now/)
+    await sheet.driver.get(url)
+  })
   it('fits a phone', async () => {
     await setSize(sheet, 390, 844)
     await find(sheet, '[data-compare="coilFace"] canvas')

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, error, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Builder, By, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 
 export interface Sheet {
@@ -63,9 +63,14 @@ export async function setOffline(sheet: Sheet, offline: boolean): Promise<void> 
 export const setSize = (sheet: Sheet, width: number, height: number): Promise<void> =>
   devtools(sheet, 'Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: width < 700 })
 
-export async function find({ driver }: Sheet, css: string): Promise<WebElement> {
-  const element = await driver.wait(until.elementLocated(By.css(css)), patienceMs, `nothing on the page is ${css}`)
-  return driver.wait(until.elementIsVisible(element), patienceMs, `${css} is not visible`)
+/** The first element that `css` names, once it can be seen. A page that is drawn anew meanwhile is looked at again. */
+export async function find(sheet: Sheet, css: string): Promise<WebElement> {
+  let found: WebElement | undefined
+  await tryAgain(sheet, async () => {
+    const element = await sheet.driver.wait(until.elementLocated(By.css(css)), patienceMs, `nothing on the page is ${css}`)
+    found = await sheet.driver.wait(until.elementIsVisible(element), patienceMs, `${css} is not visible`)
+  })
+  return found!
 }
 
 /** Clicks as a person would: brought into view, visible, enabled. */
@@ -127,7 +132,7 @@ export async function signIn(sheet: Sheet, name: string, password: string): Prom
 }
 
 /** The page redraws while one looks: what went stale is looked for again. */
-async function tryAgain({ driver }: Sheet, move: () => Promise<void>): Promise<void> {
+export async function tryAgain({ driver }: Sheet, move: () => Promise<void>): Promise<void> {
   let last: unknown
   await driver
     .wait(
@@ -145,14 +150,4 @@ async function tryAgain({ driver }: Sheet, move: () => Promise<void>): Promise<v
     .catch((error: Error) => {
       throw last instanceof Error ? last : error
     })
-}
-
-/** Does something with an element of a drawing that may be drawn anew in between: then once more, with the new one. */
-export async function whileDrawn<T>(work: () => Promise<T>, tries = 5): Promise<T> {
-  try {
-    return await work()
-  } catch (caught) {
-    if (tries <= 1 || !(caught instanceof error.StaleElementReferenceError)) throw caught
-    return whileDrawn(work, tries - 1)
-  }
 }

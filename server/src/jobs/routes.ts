@@ -106,11 +106,15 @@ export function jobRoutes(sequelize: Sequelize) {
 
     app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params, user, firm }): Promise<JobRecord> => {
       const job = await findOwn(Job, 'job', params.id, user.firmId)
-      const site = await findOwn(Site, 'site', job.siteId, user.firmId)
-      const jobUnits = await JobUnit.findAll({ where: { jobId: job.id }, order: [['position', 'ASC']] })
+      // One after the other they would each wait for the one before.
+      const [site, jobUnits, people, log] = await Promise.all([
+        findOwn(Site, 'site', job.siteId, user.firmId),
+        JobUnit.findAll({ where: { jobId: job.id }, order: [['position', 'ASC']] }),
+        User.findAll({ where: { firmId: user.firmId } }),
+        eventsAndSeq(job.id),
+      ])
       const unitIds = jobUnits.map(({ unitId }) => unitId)
       const units = await Unit.findAll({ where: { id: { [Op.in]: unitIds } } })
-      const people = await User.findAll({ where: { firmId: user.firmId } })
       return {
         id: job.id,
         onDate: job.onDate,
@@ -121,7 +125,7 @@ export function jobRoutes(sequelize: Sequelize) {
         houseRules: firm.houseRules,
         products: firm.products,
         equipment: firm.equipment,
-        ...(await eventsAndSeq(job.id)),
+        ...log,
       }
     })
 

@@ -9,6 +9,7 @@ import {
   metric,
   partNames,
   partsOf,
+  photosOfPart,
   refereeNames,
   speckSentence,
   throwsSpecks,
@@ -37,7 +38,8 @@ export interface ReportContent {
   readonly gradesAfter: Grades
   readonly parts: readonly { readonly part: string; readonly before: string; readonly after: string }[]
   readonly readings: readonly { readonly what: string; readonly before: string; readonly after: string; readonly clean: string }[]
-  readonly photos: readonly { readonly part: string; readonly before?: string; readonly after?: string }[]
+  /** `measured` is what both photographs of a part say, where both were measured; else empty. */
+  readonly photos: readonly { readonly part: string; readonly measured: string; readonly before?: string; readonly after?: string }[]
   /** Headed lists of sentences, in order; none is empty. */
   readonly sections: readonly { readonly heading: string; readonly sentences: readonly string[] }[]
   readonly signed?: { readonly photoId: string; readonly says: string }
@@ -120,11 +122,23 @@ function readingsIn({ lines }: Proof, measures: Measures): ReportContent['readin
 }
 
 function photosIn(family: Family, { photos }: UnitState): ReportContent['photos'] {
-  const latest = (part: Part, when: 'before' | 'after') => photos.findLast(({ of }) => of?.part === part && of.when === when)?.photoId
   return partsOf[family].flatMap((part) => {
-    const [before, after] = [latest(part, 'before'), latest(part, 'after')]
-    if (before === undefined && after === undefined) return []
-    return [{ part: partNames[part], ...(before === undefined ? {} : { before }), ...(after === undefined ? {} : { after }) }]
+    // Rather the last that was measured than the last.
+    const [before, after] = (['before', 'after'] as const).map((when) => {
+      const taken = photosOfPart(photos, part, when)
+      return taken.findLast(({ measure }) => measure) ?? taken.at(-1)
+    })
+    if (!before && !after) return []
+    const shares = [before, after].map((photo) => photo?.measure && `${Math.round(photo.measure.coveredShare * 100)} %`)
+    const measured = shares.every((share) => share !== undefined) ? `: covered ${shares[0]} before, ${shares[1]} now` : ''
+    return [
+      {
+        part: partNames[part],
+        measured,
+        ...(before ? { before: before.photoId } : {}),
+        ...(after ? { after: after.photoId } : {}),
+      },
+    ]
   })
 }
 

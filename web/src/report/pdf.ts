@@ -199,7 +199,7 @@ function photographs(flow: Flow, { photos }: ReportContent, pictures: Pictures):
   if (shown.length === 0) return
   flow.heading('Photographs')
   const height = 150
-  for (const { part, before, after } of shown) {
+  for (const { part, measured, before, after } of shown) {
     const entries = [
       { id: before, when: 'before' },
       { id: after, when: 'after' },
@@ -208,7 +208,7 @@ function photographs(flow: Flow, { photos }: ReportContent, pictures: Pictures):
       if (!bytes) return []
       return [
         {
-          caption: `${part}, ${when}`,
+          caption: `${part}, ${when}${when === 'after' ? measured : ''}`,
           alt: `Photograph of the ${part}, ${when} the work`,
           draw: (left: number, top: number, width: number) => {
             flow.paper.image(bytes, left, top, { fit: [width, height] })

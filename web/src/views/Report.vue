@@ -124,7 +124,7 @@ const print = () => window.print()
         <div v-for="photo in content.photos" :key="photo.part" class="pair">
           <figure v-for="when in ['before', 'after'] as const" :key="when">
             <template v-if="photo[when]">
-              <figcaption class="small">{{ photo.part }}, {{ when }}</figcaption>
+              <figcaption class="small">{{ photo.part }}, {{ when }}{{ when === 'after' ? photo.measured : '' }}</figcaption>
               <PhotoThumb wide :photo-id="photo[when]!" :job-id="jobId" :unit-id="unitId" :says="`${photo.part}, ${when}`" />
             </template>
           </figure>
