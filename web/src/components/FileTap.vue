@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A button that lets a person choose files; how the browser draws such a field is nobody's look.
-defineProps<{ name: string; accept: string; disabled?: boolean; /** Opens the camera where there is one. */ camera?: boolean; multiple?: boolean }>()
+defineProps<{ name: string; accept: string; disabled?: boolean; /** Opens the camera where there is one. */ camera?: boolean }>()
 const emit = defineEmits<{ files: [files: File[]] }>()
 
 function take(event: Event) {
@@ -14,16 +14,7 @@ function take(event: Event) {
 
 <template>
   <label class="tap file-tap">
-    <input
-      type="file"
-      class="file"
-      :name="name"
-      :accept="accept"
-      :disabled="disabled"
-      :multiple="multiple"
-      :capture="camera ? 'environment' : undefined"
-      @change="take"
-    />
+    <input type="file" class="file" :name="name" :accept="accept" :disabled="disabled" :capture="camera ? 'environment' : undefined" @change="take" />
     <slot />
   </label>
 </template>

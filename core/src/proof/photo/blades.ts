@@ -12,6 +12,10 @@ const leastContrast = estimate(0.28, 'contrast')
 const mostContrast = estimate(0.5, 'contrast')
 /** Contrast that bare blades have at least. */
 const bareContrast = estimate(0.5, 'contrast')
+/** So much of the picture may be covered before nothing bare is left to go by. */
+const mostCovered = estimate(0.98, 'share of the picture')
+/** Keeps black from dividing by nothing; far below what a camera tells from black. */
+const black = 1e-6
 
 /** What is narrower than this share of a pitch along the blades is a disc of the wheel, not soil. */
 const discShare = 0.75
@@ -29,8 +33,8 @@ export function bladeCells(flat: Brightness, period: number): Cell[] {
   const narrow = round(period * discShare)
   const most = extreme(values, width, height, reach, 'rows', 'most')
   const lowest = extreme(values, width, height, reach, 'rows', 'least')
-  const contrast = most.map((value, at) => (value - lowest[at]) / (value + lowest[at] + 1e-6))
-  if (contrast.slice().sort()[floor(contrast.length * 0.98)] < bareContrast.value) throw nothingSeen('blades')
+  const contrast = most.map((value, at) => (value - lowest[at]) / (value + lowest[at] + black))
+  if (contrast.slice().sort()[floor(contrast.length * mostCovered.value)] < bareContrast.value) throw nothingSeen('blades')
   const limit = clamp(valley(contrast), leastContrast.value, mostContrast.value)
   // A window without a gap is soil from end to end, but for the rim of the next blade; so what it spans is covered.
   const core = contrast.map((value) => (value < limit ? 1 : 0))

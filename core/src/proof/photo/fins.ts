@@ -16,6 +16,8 @@ const leastEdge = estimate(0.004, 'edge energy per brightness squared')
 /** Blocks that are certainly bare: against the strongest at first, then against the fitted surface. */
 const sureAtFirst = 0.45
 const sure = { from: 0.6, to: 1.8 }
+/** So much of the picture is taken as bare, to begin with. */
+const leastBare = estimate(0.03, 'share of the picture')
 const fewestSure = 12
 const fits = 3
 const mostToFit = 4000
@@ -34,7 +36,7 @@ export function finCells(flat: Brightness): Cell[] {
   const places = innerPlaces(columns, rows)
   const energy = Float64Array.from(places, ({ at }) => sqrt((xx[at] - yy[at]) ** 2 + 4 * xy[at] * xy[at]))
   const relative = Float64Array.from(places, ({ at }, index) => energy[index] / max(darkest, mean[at]) ** 2)
-  const strongest = relative.slice().sort()[floor(relative.length * 0.97)] ?? 0
+  const strongest = relative.slice().sort()[floor(relative.length * (1 - leastBare.value))] ?? 0
   if (strongest < leastEdge.value) throw nothingSeen('fins')
   const indexes = places.map((_, index) => index)
   let bareEnergy = fitted(

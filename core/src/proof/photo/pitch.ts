@@ -1,4 +1,5 @@
 // How far apart are the fins, or the blades, on the picture? The period that repeats most along lines across them.
+import { estimate } from '../../quantities/index.ts'
 import type { Perspective } from './perspective.ts'
 import type { Raster } from './raster.ts'
 import type { Surface } from './surface.ts'
@@ -10,6 +11,9 @@ const lines = 14
 /** Periods that are looked for: up to so many px, and so many cycles over the whole. */
 const longestPx = 400
 const fewestCycles = 4
+/** Share of the signal's own power that a period must repeat to be one at all; and of the clearest period, to be taken before its multiples. Fitted to sample photographs. */
+const leastRepeat = estimate(0.08, 'share of the power')
+const asClear = estimate(0.6, 'share of the clearest peak')
 
 /**
  * Pitch on the picture in px, and how far its peak stands out of the rest of the spectrum (1: not at all).
@@ -42,13 +46,13 @@ export function pitchOf({ width, height, data }: Raster, perspective: Perspectiv
     }
   }
   // The first clear peak after the first dip: multiples of the pitch peak as well.
-  const baseline = sum[0] * 0.08
+  const baseline = sum[0] * leastRepeat.value
   let lag = 1
   while (lag < most && sum[lag] > 0) lag++
   let best = 0
   for (let at = lag; at < most; at++) best = max(best, sum[at])
   for (let at = max(2, lag); at < most; at++)
-    if (sum[at] >= best * 0.6 && sum[at] >= sum[at - 1] && sum[at] >= sum[at + 1])
+    if (sum[at] >= best * asClear.value && sum[at] >= sum[at - 1] && sum[at] >= sum[at + 1])
       return { pitchPx: (at * lengthPx) / count, clearness: sum[at] / max(1e-9, baseline) }
   return { pitchPx: 0, clearness: 0 }
 }
