@@ -17,6 +17,7 @@ import { streamRoutes } from './jobs/stream.ts'
 import { folderStore } from './files/store.ts'
 import { logbookRoutes } from './logbook/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
+import { quoteRoutes } from './quotes/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
 import { endStreamsWith } from './streams.ts'
 import { storesRoutes } from './stores/routes.ts'
@@ -71,6 +72,7 @@ export async function buildApp({
   await app.register(authRoutes(sequelize, secureCookies, instruments !== undefined))
   await app.register(siteRoutes(sequelize))
   await app.register(jobRoutes(sequelize))
+  await app.register(quoteRoutes(sequelize))
   endStreamsWith(app)
   await app.register(streamRoutes)
   await app.register(instrumentRoutes(instruments))

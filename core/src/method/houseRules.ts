@@ -25,6 +25,8 @@ export const houseRulesSchema = closed({
   minimumCharge: amountUpTo(100_000).optional(),
   travelCharge: amountUpTo(100_000).optional(),
   furtherUnitDiscount: share.optional(),
+  /** What an hour of a person costs the firm itself. */
+  hourCost: amountUpTo(10_000).optional(),
   /** Corrections of step times from the firm's own runs: by step, times the start value. */
   stepTimes: z.record(z.string().max(80), z.number().min(0.5).max(2)).optional(),
 })
@@ -47,6 +49,7 @@ export const startHouseRules: KnownHouseRules = {
   minimumCharge: 80,
   travelCharge: 25,
   furtherUnitDiscount: 0.1,
+  hourCost: 30,
   stepTimes: {},
 }
 

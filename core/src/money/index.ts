@@ -1,3 +1,4 @@
 // Money and kit.
 export { kitFor, type KitItem, type KitUnit } from './kit.ts'
+export { outcomeOf, outcomeSchema, realMinutes, type Outcome, type QuotedWork } from './outcome.ts'
 export { priceOf, type Price, type PricedUnit } from './price.ts'

@@ -4,6 +4,8 @@ import { round } from '../quantities/index.ts'
 
 export interface PricedUnit {
   readonly name: string
+  /** What is done, in the customer's words; its minutes where nothing is said. */
+  readonly work?: string
   readonly handsMin: number
   readonly productCost: number
 }
@@ -18,7 +20,7 @@ export function priceOf(units: readonly PricedUnit[], rules: KnownHouseRules): P
   const lines: Price['lines'] = []
   const add = (what: string, amount: number) => lines.push({ what, amount: round(amount, 2) })
   const work = units.map(({ handsMin }) => (handsMin / 60) * rules.hourlyRate)
-  units.forEach(({ name, handsMin }, index) => add(`${name}: ${round(handsMin)} min of work`, work[index]))
+  units.forEach(({ name, work: words, handsMin }, index) => add(`${name}: ${words ?? `${round(handsMin)} min of work`}`, work[index]))
   const products = units.reduce((sum, { productCost }) => sum + productCost, 0)
   if (products > 0) add('cleaning products', products)
   const further = work.slice(1).reduce((sum, amount) => sum + amount, 0) * rules.furtherUnitDiscount

@@ -16,7 +16,7 @@ import {
   type Topic,
 } from '../method/index.ts'
 import type { Equipment, Product } from '../products/index.ts'
-import { draftSteps, stepsFor, whatComesOff, type Step } from '../procedure/index.ts'
+import { draftSteps, stepsFor, whatComesOff, withUses, type Step } from '../procedure/index.ts'
 import { coilAreaM2, knownDesign, type KnownDesign } from '../units/index.ts'
 import { dueAfter } from '../upkeep/index.ts'
 import { rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater, washRunOf, type WashRun } from '../wash/index.ts'
@@ -166,7 +166,7 @@ export function planUnit(unit: UnitJob, context: UnitContext): PlannedUnit {
     decisions,
     referrals,
     customerText: customerText({ unit, facts, decisions, referrals, notReached: left, due, mixes }),
-    steps: [...steps],
+    steps: withUses(steps, mixes),
     mixes: mixes.map(({ product, part, dilution, productL, waterL, passes, cost }) => ({
       productId: product.id,
       part,

@@ -61,6 +61,8 @@ export const stepSchema = closed({
   /** Place in the parts tray of what is taken off or put back. */
   slot: z.string().optional(),
   fasteners: z.array(closed({ kind: z.string(), count: z.int() })).optional(),
+  /** What is used of which product, litres before it is thinned. */
+  uses: z.array(closed({ productId: z.string(), name: z.string(), litres: z.number() })).optional(),
   photo: z.string().optional(),
   cautions: z.array(z.string()),
 })

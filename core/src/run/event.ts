@@ -72,6 +72,8 @@ export const happeningSchema = z.discriminatedUnion('type', [
     direction: z.literal(['out', 'in']),
   }),
   closed({ type: z.literal('step-done'), unitId, stepId }),
+  /** What was really used of a product at a step, litres before it was thinned; the last word at a step counts. */
+  closed({ type: z.literal('product-used'), unitId, stepId, productId: identifier, litres: amountUpTo(1000) }),
   closed({ type: z.literal('note'), unitId, text: z.string().trim().min(1).max(2000) }),
   /** The picture itself is stored beside the log, under this id. */
   closed({

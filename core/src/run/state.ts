@@ -108,6 +108,11 @@ function apply(unit: UnitState, event: JobEvent): void {
     case 'step-done':
       finishStep(unit, id, happening.stepId, atMs, by)
       return
+    case 'product-used': {
+      const { stepId, productId, litres } = happening
+      unit.used = [...unit.used.filter((other) => other.stepId !== stepId || other.productId !== productId), { stepId, productId, litres }]
+      return
+    }
     case 'note':
       unit.notes.push({ text: happening.text, atMs, by, eventId: id })
       return

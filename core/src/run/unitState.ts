@@ -95,6 +95,8 @@ export interface UnitState {
   /** Whom steps were given to, by user id. */
   given: Record<string, number>
   pauses: Pause[]
+  /** Products that were used, litres before they were thinned. */
+  used: { stepId: string; productId: string; litres: number }[]
   photos: TakenPhoto[]
   notes: { text: string; atMs: number; by: number; eventId: string }[]
   signed?: { photoId: string; name: string; atMs: number }
@@ -118,6 +120,7 @@ export const emptyUnitState = (): UnitState => ({
   exceptions: [],
   given: {},
   pauses: [],
+  used: [],
   photos: [],
   notes: [],
   held: [],

@@ -1,5 +1,6 @@
 // Wire: the shapes that travel between browser and server.
 export * from './records.ts'
 export * from './bundle.ts'
+export * from './quotes.ts'
 export * from './siteTable.ts'
 export { jsonSchemas } from './formats.ts'

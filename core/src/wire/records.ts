@@ -84,6 +84,8 @@ export const jobFormSchema = closed({
   crewIds: z.array(z.int()).min(1).max(4),
 })
 
+export type JobForm = z.infer<typeof jobFormSchema>
+
 export const stages = ['look-over', 'method', 'at-the-unit', 'proof', 'handed-over'] as const
 export const jobUnitSchema = closed({
   unitId: recordId,
@@ -121,6 +123,8 @@ export const jobRecordSchema = closed({
   products: z.array(productSchema),
   equipment: z.array(equipmentSchema),
   events: z.array(eventSchema),
+  /** What the customer accepted, where the visit came of a quote. */
+  quoted: closed({ quoteId: recordId, name: z.string(), total: z.number() }).optional(),
   /** Number of the newest of them: from there on the stream goes on. */
   seq: z.int().min(0),
 })

@@ -76,6 +76,15 @@ export const migrations: readonly Migration[] = [
     up: ["ALTER TABLE job_units ADD COLUMN soil_kinds VARCHAR(160) NOT NULL DEFAULT ''"],
     down: ['ALTER TABLE job_units DROP COLUMN soil_kinds'],
   },
+  {
+    name: '2026-11-26-quotes',
+    up: [
+      `CREATE TABLE quotes (id ${id} PRIMARY KEY, firm_id INT NOT NULL, site_id ${id} NOT NULL, state VARCHAR(20) NOT NULL, made_on DATE NOT NULL, valid_until DATE NOT NULL,
+        version INT NOT NULL DEFAULT 1, total DOUBLE NOT NULL, body LONGTEXT NOT NULL, chosen VARCHAR(40) NULL, job_id ${id} NULL, saved_by VARCHAR(120) NOT NULL,
+        FOREIGN KEY (site_id) REFERENCES sites (id), FOREIGN KEY (job_id) REFERENCES jobs (id), INDEX newest (firm_id, made_on, id), INDEX of_job (job_id)) ${table}`,
+    ],
+    down: ['DROP TABLE quotes'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -1,5 +1,19 @@
 // What does the database hold?
-import type { CrewRecord, Design, Due, Equipment, FirmRates, Happening, HouseRules, Measures, Product, SiteForm, UnitForm } from '@yastik/core'
+import type {
+  QuoteBody,
+  QuoteState,
+  CrewRecord,
+  Design,
+  Due,
+  Equipment,
+  FirmRates,
+  Happening,
+  HouseRules,
+  Measures,
+  Product,
+  SiteForm,
+  UnitForm,
+} from '@yastik/core'
 import {
   DataTypes,
   Model,
@@ -133,6 +147,23 @@ export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreati
   declare happening: Happening
 }
 
+/** What was offered to a customer. */
+export class Quote extends Model<InferAttributes<Quote>, InferCreationAttributes<Quote>> {
+  declare id: string
+  declare firmId: number
+  declare siteId: string
+  declare state: CreationOptional<QuoteState>
+  declare madeOn: string
+  declare validUntil: string
+  declare version: CreationOptional<number>
+  /** Of the chosen way, or of the first that is offered. */
+  declare total: number
+  declare body: QuoteBody
+  declare chosen: CreationOptional<string | null>
+  declare jobId: CreationOptional<string | null>
+  declare savedBy: string
+}
+
 /** A photograph of a unit on a job; its files lie in the file store. */
 export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
   declare id: string
@@ -255,6 +286,23 @@ export function defineModels(sequelize: Sequelize): void {
       highOn: { type: DataTypes.DATEONLY, allowNull: true },
     },
     { sequelize, tableName: 'dues' },
+  )
+  Quote.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      siteId: uuid(),
+      state: { ...text(20), defaultValue: 'open' },
+      madeOn: { type: DataTypes.DATEONLY, allowNull: false },
+      validUntil: { type: DataTypes.DATEONLY, allowNull: false },
+      version: { ...whole(), defaultValue: 1 },
+      total: { type: DataTypes.DOUBLE, allowNull: false },
+      body: json<Quote>('body'),
+      chosen: { type: DataTypes.STRING(40), allowNull: true },
+      jobId: { ...uuid(), allowNull: true },
+      savedBy: text(120),
+    },
+    { sequelize, tableName: 'quotes' },
   )
   Photo.init(
     {

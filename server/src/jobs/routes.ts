@@ -1,11 +1,11 @@
 // Jobs: today's, one whole, a new one, and the events of one.
-import { Fault, daySchema, eventBatchSchema, jobFormSchema, readBy, type JobCard, type JobRecord } from '@yastik/core'
+import { daySchema, eventBatchSchema, jobFormSchema, readBy, type JobCard, type JobRecord } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { Op, type Sequelize } from 'sequelize'
-import { v7 as newId } from 'uuid'
-import { Job, JobUnit, Site, Unit, User } from '../db/models.ts'
+import { Job, JobUnit, Quote, Site, Unit, User } from '../db/models.ts'
 import { findOwn, siteRecord } from '../sites/routes.ts'
 import { eventsAndSeq, storeEvents } from './events.ts'
+import { makeJob } from './make.ts'
 
 const crewRecord = ({ id, name, trained }: User) => ({ id, name, trained })
 
@@ -77,42 +77,21 @@ export function jobRoutes(sequelize: Sequelize) {
 
     app.post('/api/jobs', async ({ body, user }, reply) => {
       const form = readBy(jobFormSchema, body)
-      await findOwn(Site, 'site', form.siteId, user.firmId)
-      const [units, crew] = await Promise.all([
-        Unit.count({ where: { id: { [Op.in]: form.unitIds }, siteId: form.siteId } }),
-        User.count({ where: { id: { [Op.in]: form.crewIds }, firmId: user.firmId } }),
-      ])
-      if (units !== new Set(form.unitIds).size || units !== form.unitIds.length)
-        throw new Fault('does-not-hold-up', {
-          lines: [{ where: 'unitIds', what: 'not all of these are units of this site, once each', allowed: 'ids of units of the site' }],
-        })
-      if (crew !== form.crewIds.length)
-        throw new Fault('does-not-hold-up', {
-          lines: [{ where: 'crewIds', what: 'not all of these are people of your firm, once each', allowed: 'ids of people of your firm' }],
-        })
-      const job = await sequelize.transaction(async (transaction) => {
-        const made = await Job.create(
-          { id: newId(), firmId: user.firmId, siteId: form.siteId, onDate: form.onDate, crewIds: form.crewIds },
-          { transaction },
-        )
-        await JobUnit.bulkCreate(
-          form.unitIds.map((unitId, position) => ({ jobId: made.id, unitId, firmId: user.firmId, position })),
-          { transaction },
-        )
-        return made
-      })
+      const job = await sequelize.transaction((transaction) => makeJob(form, user.firmId, transaction))
       return reply.status(201).send((await cardsOf([await job.reload()], user.firmId))[0])
     })
 
     app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params, user, firm }): Promise<JobRecord> => {
       const job = await findOwn(Job, 'job', params.id, user.firmId)
       // One after the other they would each wait for the one before.
-      const [site, jobUnits, people, log] = await Promise.all([
+      const [site, jobUnits, people, log, quote] = await Promise.all([
         findOwn(Site, 'site', job.siteId, user.firmId),
         JobUnit.findAll({ where: { jobId: job.id }, order: [['position', 'ASC']] }),
         User.findAll({ where: { firmId: user.firmId } }),
         eventsAndSeq(job.id),
+        Quote.findOne({ where: { jobId: job.id } }),
       ])
+      const option = quote?.body.options.find(({ key }) => key === quote.chosen)
       const unitIds = jobUnits.map(({ unitId }) => unitId)
       const units = await Unit.findAll({ where: { id: { [Op.in]: unitIds } } })
       return {
@@ -125,6 +104,7 @@ export function jobRoutes(sequelize: Sequelize) {
         houseRules: firm.houseRules,
         products: firm.products,
         equipment: firm.equipment,
+        ...(quote && option ? { quoted: { quoteId: quote.id, name: option.name, total: quote.total } } : {}),
         ...log,
       }
     })

@@ -1,0 +1,56 @@
+import { gradesWith, ratesAtFirst, type UnitPast } from '../upkeep/index.ts'
+import { jobWith } from '../tests/jobs.ts'
+import { quoteOptions, type UnitJob } from './index.ts'
+
+const past: UnitPast = {
+  visits: [{ atYears: 55, found: 3, left: 0.1 }],
+  use: { surroundings: [], hoursPerDay: 8 },
+  fineFilter: false,
+  lossIndex: 2.4,
+}
+const offer = (unit: Partial<UnitJob>, pastOf = new Map<string, UnitPast>([['head', past]])) => quoteOptions(jobWith(unit), pastOf, ratesAtFirst, 57)
+const soiled = { grades: gradesWith('wall-head', 3, ['dust']) }
+
+describe('options of a quote', () => {
+  const options = offer(soiled)
+  const [usual] = options
+  const light = options.find(({ key }) => key === 'light')!
+
+  it('begin with the usual way, each different from the others', () => {
+    expect(usual).toMatchObject({ key: 'usual', usual: true, name: 'Deep clean, taken apart, rinsed with clear water', differs: {} })
+    expect(options.filter((option) => option.usual)).toHaveLength(1)
+    const ways = options.map(({ units, lines, name }) => JSON.stringify([units, lines, name]))
+    expect(new Set(ways).size).toBe(options.length)
+    // What the house rules do anyway is not offered a second time.
+    expect(options.map(({ key }) => key)).not.toContain('rinse-rinse')
+    expect(options.map(({ key }) => key)).not.toContain('deep')
+  })
+  it('say what a light clean leaves, and that it is due again sooner', () => {
+    expect(light.total).toBeLessThan(usual.total)
+    expect(light.handsMin).toBeLessThan(usual.handsMin)
+    expect(light.units[0].notReached.length).toBeGreaterThan(usual.units[0].notReached.length)
+    expect(light.againWeeks).toBeLessThan(usual.againWeeks)
+    expect(light.differs.scopes).toEqual({ head: 'clean-in-place' })
+  })
+  it('add up to what is paid, in lines for the customer, and by the year', () => {
+    for (const { lines, total, againWeeks, perYear } of options) {
+      expect(lines.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(total, 2)
+      expect(perYear).toBeCloseTo(againWeeks > 0 ? (total * 52.18) / againWeeks : total, 0)
+    }
+    expect(usual.lines[0].what).toBe('head: deep clean, taken apart')
+  })
+  it('put the school on record by which they differ', () => {
+    const dry = offer({ grades: gradesWith('wall-head', 2, ['dust']) }).find(({ key }) => key === 'rinse-dry')
+    expect(dry).toMatchObject({ differs: { school: { name: 'rinseSchool', value: 'dry' } }, name: expect.stringContaining('without wash water') })
+  })
+  it('take the time until the next visit from the unit’s own past', () => {
+    const fast = { ...past, visits: [52, 52.5, 53].map((atYears) => ({ atYears, found: 4 as const, left: 0.1 })) }
+    expect(offer(soiled, new Map([['head', fast]]))[0].againWeeks).toBeLessThan(usual.againWeeks * 0.8)
+    expect(offer(soiled, new Map())[0].againWeeks).toBeGreaterThan(0)
+  })
+  it('leave out what safety does not allow: nothing but declining where power cannot be made safe', () => {
+    const refused = offer({ ...soiled, findings: ['scorched-plug'] })
+    expect(refused).toHaveLength(1)
+    expect(refused[0]).toMatchObject({ key: 'usual', name: 'Not cleaned yet' })
+  })
+})

@@ -1,0 +1,166 @@
+// In which ways can this work be offered? Options side by side: light or deep, and the schools, each with its price and what is due after it.
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { gradeOf, worstOf } from '../lookover/index.ts'
+import { schools, type HouseRules, type SchoolName } from '../method/index.ts'
+import { priceOf } from '../money/index.ts'
+import { round } from '../quantities/index.ts'
+import { isCarried, type Part } from '../units/index.ts'
+import { dueKinds, evidenceOf, indexLeft, priorRateOf, unitDues, weeksPerYear, type FirmRates, type UnitPast } from '../upkeep/index.ts'
+import { planTotals } from './compare.ts'
+import { speckSentence, throwsSpecks, workSentences } from './customerText.ts'
+import type { JobFile, UnitJob } from './jobFile.ts'
+import { contextOf } from './planJob.ts'
+import { planUnit, type PlannedUnit } from './planUnit.ts'
+
+const amount = z.number()
+const optionUnitSchema = closed({
+  unitId: z.string(),
+  name: z.string(),
+  scope: z.string(),
+  /** What is done, for the customer. */
+  says: z.array(z.string()),
+  notReached: z.array(closed({ part: z.string(), because: z.string() })),
+  handsMin: amount,
+  products: z.array(closed({ productId: z.string(), litres: amount, cost: amount.optional() })),
+  due: z.array(closed({ what: z.literal(dueKinds), weeks: amount, low: amount.optional(), high: amount.optional() })),
+})
+/** What makes this way differ from the house rules: to be put on record when it is accepted. */
+const differsSchema = closed({
+  scopes: z.record(z.string(), z.string()).optional(),
+  school: closed({ name: z.literal(Object.keys(schools) as [SchoolName, ...SchoolName[]]), value: z.string() }).optional(),
+})
+export const quoteOptionSchema = closed({
+  key: z.string().max(40),
+  name: z.string(),
+  /** Whether it is what the house rules would do. */
+  usual: z.boolean(),
+  differs: differsSchema,
+  units: z.array(optionUnitSchema),
+  lines: z.array(closed({ what: z.string(), amount })),
+  total: amount,
+  /** Hands-on minutes, water in litres. */
+  handsMin: amount,
+  waterL: amount,
+  /** Weeks until the first of the units needs it again, and what that makes a year. */
+  againWeeks: amount,
+  perYear: amount,
+})
+export type QuoteOption = z.infer<typeof quoteOptionSchema>
+
+interface Way {
+  readonly key: string
+  readonly scopeFor?: (unit: UnitJob) => string
+  readonly school?: { name: SchoolName; value: string }
+}
+
+const rinseSchools = schools.rinseSchool
+const ways: readonly Way[] = [
+  { key: 'usual' },
+  { key: 'deep', scopeFor: ({ family }) => (isCarried(family) ? 'bench-clean' : 'strip-down') },
+  { key: 'light', scopeFor: () => 'clean-in-place' },
+  ...rinseSchools.map((value) => ({ key: `rinse-${value}`, school: { name: 'rinseSchool' as const, value } })),
+]
+
+const depthNames: Readonly<Record<string, string>> = {
+  'filter-service': 'Filter service',
+  'clean-in-place': 'Light clean',
+  'open-clean': 'Clean, opened where it hangs',
+  'strip-down': 'Deep clean, taken apart',
+  'bench-clean': 'Deep clean, taken apart',
+  decline: 'Not cleaned yet',
+}
+const rinseNames: Readonly<Record<string, string>> = {
+  condensate: 'foam that rinses itself',
+  'spray-bottle': 'rinsed by hand',
+  'pump-wand': 'rinsed with clear water',
+  hose: 'rinsed with clear water',
+  none: 'without wash water',
+}
+/** One word for all units, or undefined where they differ. */
+const oneOf = (words: readonly string[]): string | undefined => (new Set(words).size === 1 ? words[0] : undefined)
+
+function nameOf(planned: readonly PlannedUnit[]): string {
+  const depth = oneOf(planned.map(({ facts }) => depthNames[String(facts.decided.scope)] ?? '')) ?? 'Each unit as it needs'
+  const rinse = oneOf(planned.map(({ facts }) => rinseNames[String(facts.decided.rinse)] ?? ''))
+  return rinse && depth !== depthNames.decline && depth !== depthNames['filter-service'] ? `${depth}, ${rinse}` : depth
+}
+
+const coilParts: Part[] = ['coilFace', 'coilBack', 'wheel']
+/** Index that coil and wheel are left with: what was not reached stays as it is. */
+function leftAfter({ facts, plan }: PlannedUnit) {
+  const found = worstOf(facts.lookOver, ...coilParts)
+  const kept = plan.notReached.filter(({ part }) => coilParts.includes(part)).map(({ part }) => gradeOf(facts.lookOver, part))
+  return { found, left: Math.max(indexLeft(String(facts.decided.scope), found), ...kept) }
+}
+
+/**
+ * Ways in which the work of a job can be offered, the usual one first; ways that come to the same are said once, ways that safety or the
+ * design bars are left out. Prices are amounts in the firm's money.
+ * @param job units with grades, as found or as expected; has passed `checkJob`
+ * @param pastOf what the forecast of each unit rests on
+ * @param yearsNow the day of the work, on the scale of the visits
+ */
+export function quoteOptions(job: JobFile, pastOf: ReadonlyMap<string, UnitPast>, rates: FirmRates, yearsNow: number): QuoteOption[] {
+  const said = new Set<string>()
+  return ways.flatMap((way) => {
+    const { key, scopeFor, school } = way
+    const rules: HouseRules = { ...job.houseRules, ...(school ? { [school.name]: school.value } : {}) }
+    const wanted = job.units.map((unit) => (scopeFor ? { ...unit, choices: { ...unit.choices, scope: scopeFor(unit) } } : unit))
+    const context = contextOf({ ...job, houseRules: rules })
+    const planned = wanted.map((unit) => planUnit(unit, context))
+    const signature = JSON.stringify(planned.map(({ facts }) => facts.decided))
+    if (said.has(signature)) return []
+    // Asked for and not possible at any unit: no way of its own.
+    if (scopeFor && !planned.some(({ facts }, at) => facts.decided.scope === wanted[at].choices?.scope)) return []
+    said.add(signature)
+    const units = planned.map((one, at) => unitOf(wanted[at], one, pastOf.get(wanted[at].id), rates, yearsNow))
+    const { lines, total } = priceOf(
+      units.map(({ name, handsMin, products, scope }) => ({
+        name,
+        work: (depthNames[scope] ?? scope).toLowerCase(),
+        handsMin,
+        productCost: products.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
+      })),
+      context.houseRules,
+    )
+    const againWeeks = Math.min(...units.map(({ due }) => due.find(({ what }) => what === 'deep-clean')?.weeks ?? Infinity))
+    const scopes = scopeFor && Object.fromEntries(units.map(({ unitId, scope }) => [unitId, scope]))
+    return [
+      {
+        key,
+        name: nameOf(planned),
+        usual: key === 'usual',
+        differs: { ...(scopes ? { scopes } : {}), ...(school ? { school } : {}) },
+        units,
+        lines,
+        total,
+        handsMin: round(units.reduce((sum, { handsMin }) => sum + handsMin, 0)),
+        waterL: round(
+          planned.reduce((sum, { plan }) => sum + planTotals(plan, context.houseRules).waterL, 0),
+          1,
+        ),
+        againWeeks: round(againWeeks),
+        perYear: againWeeks > 0 ? round((total * weeksPerYear) / againWeeks, 2) : total,
+      },
+    ]
+  })
+}
+
+function unitOf(unit: UnitJob, planned: PlannedUnit, past: UnitPast | undefined, rates: FirmRates, yearsNow: number): QuoteOption['units'][number] {
+  const { plan, facts } = planned
+  const panTreatmentWeeks = plan.due.find(({ what }) => what === 'pan-treatment')?.weeks
+  const known = past && { ...past, panTreatmentWeeks, visits: [...past.visits, { atYears: yearsNow, ...leftAfter(planned) }] }
+  // What was expected is no evidence: only real visits are.
+  const due = known ? unitDues(known, rates, evidenceOf(past.visits, priorRateOf(past.use))) : plan.due
+  return {
+    unitId: unit.id,
+    name: unit.name ?? unit.id,
+    scope: String(facts.decided.scope),
+    says: [...workSentences(facts.decided), ...(throwsSpecks(facts.decided) ? [speckSentence] : [])],
+    notReached: plan.notReached,
+    handsMin: round(plan.steps.reduce((sum, { handsMin, people }) => sum + handsMin * people, 0)),
+    products: plan.mixes.map(({ productId, productL, cost }) => ({ productId, litres: productL, ...(cost === undefined ? {} : { cost }) })),
+    due,
+  }
+}
