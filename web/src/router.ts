@@ -25,6 +25,8 @@ export const router = createRouter({
         { path: 'record', name: 'record', component: () => import('./views/Record.vue') },
       ],
     },
+    { path: '/quotes', name: 'quotes', component: () => import('./views/Quotes.vue') },
+    { path: '/quotes/:quoteId', name: 'quote', component: () => import('./views/QuoteSheet.vue'), props: true },
     { path: '/logbook', name: 'logbook', component: () => import('./views/Logbook.vue') },
     { path: '/logbook/due', name: 'due', component: () => import('./views/DueList.vue') },
     { path: '/stores', name: 'stores', component: () => import('./views/Stores.vue') },

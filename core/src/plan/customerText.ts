@@ -30,6 +30,22 @@ const rinseSentences: Record<ChoiceOf<'rinse'>, string> = {
   hose: 'Rinsed with clear water outdoors until the run-off was clear.',
 }
 
+/** The same, as it is offered. */
+const offeredScopes: Record<Exclude<ChoiceOf<'scope'>, 'decline'>, string> = {
+  'filter-service': 'Filters are washed, housing and outlet wiped.',
+  'clean-in-place': 'It is cleaned where it is; its cover stays on.',
+  'open-clean': 'It is opened and cleaned where it is.',
+  'strip-down': 'It is taken apart; what comes out is washed outside, the rest where it is.',
+  'bench-clean': 'It is taken out, opened on the bench and cleaned on both sides.',
+}
+const offeredRinses: Record<ChoiceOf<'rinse'>, string> = {
+  none: 'No wash water is used.',
+  condensate: 'The foam on the coil is carried off by the unit’s own water on the next day.',
+  'spray-bottle': 'It is rinsed with clear water, sprayed by hand.',
+  'pump-wand': 'It is rinsed with clear water, which is caught, until it runs clear.',
+  hose: 'It is rinsed with clear water outdoors until it runs clear.',
+}
+
 /** Choices as they were agreed, perhaps by an earlier version of the rules. */
 type Agreed = Readonly<Partial<Record<Topic, string>>>
 
@@ -39,6 +55,14 @@ export function workSentences(agreed: Agreed): string[] {
   if (scope === undefined || scope === 'decline') return ['Not cleaned on this visit.']
   const rinse = agreed.rinse === undefined ? '' : rinseSentences[agreed.rinse as ChoiceOf<'rinse'>]
   return [scopeSentences[scope as keyof typeof scopeSentences], ...(rinse === '' ? [] : [rinse])]
+}
+
+/** What would be done, in sentences for the customer. */
+export function offerSentences(decided: Agreed): string[] {
+  const { scope, rinse } = decided
+  if (scope === undefined || scope === 'decline') return ['It cannot be cleaned before something is put right.']
+  const rinsed = rinse === undefined || scope === 'filter-service' ? [] : [offeredRinses[rinse as ChoiceOf<'rinse'>]]
+  return [offeredScopes[scope as keyof typeof offeredScopes], ...rinsed]
 }
 
 /** Said beforehand wherever a wheel was washed or taken out: it is usual, and it surprises. */

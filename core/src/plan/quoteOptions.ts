@@ -8,7 +8,7 @@ import { round } from '../quantities/index.ts'
 import { isCarried, type Part } from '../units/index.ts'
 import { dueKinds, evidenceOf, indexLeft, priorRateOf, unitDues, weeksPerYear, type FirmRates, type UnitPast } from '../upkeep/index.ts'
 import { planTotals } from './compare.ts'
-import { speckSentence, throwsSpecks, workSentences } from './customerText.ts'
+import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
 import type { JobFile, UnitJob } from './jobFile.ts'
 import { contextOf } from './planJob.ts'
 import { planUnit, type PlannedUnit } from './planUnit.ts'
@@ -157,7 +157,7 @@ function unitOf(unit: UnitJob, planned: PlannedUnit, past: UnitPast | undefined,
     unitId: unit.id,
     name: unit.name ?? unit.id,
     scope: String(facts.decided.scope),
-    says: [...workSentences(facts.decided), ...(throwsSpecks(facts.decided) ? [speckSentence] : [])],
+    says: [...offerSentences(facts.decided), ...(throwsSpecks(facts.decided) ? [speckSentence] : [])],
     notReached: plan.notReached,
     handsMin: round(plan.steps.reduce((sum, { handsMin, people }) => sum + handsMin * people, 0)),
     products: plan.mixes.map(({ productId, productL, cost }) => ({ productId, litres: productL, ...(cost === undefined ? {} : { cost }) })),

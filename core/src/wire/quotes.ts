@@ -28,6 +28,9 @@ export const quoteFormSchema = closed({
 })
 export type QuoteForm = z.infer<typeof quoteFormSchema>
 
+/** The same quote reckoned anew: other grades, other complaints. */
+export const quoteUnitsSchema = closed({ units: quoteFormSchema.shape.units, version: z.int().min(1) })
+
 /** Where the grade of a unit comes from: seen, said by whoever made the quote, forecast, or supposed. */
 export const gradeSources = ['looked-over', 'said', 'forecast', 'supposed'] as const
 

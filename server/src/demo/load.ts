@@ -1,19 +1,29 @@
 // Loads the demo once: into an empty database, and never over anything.
-import { builtInProducts, builtInVan, planJob, startHouseRules, type Complaint, type Grades, type JobFile } from '@yastik/core'
+import { builtInProducts, builtInVan, planJob, seeded, startHouseRules, type Complaint, type Grades, type JobFile } from '@yastik/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { hashPassword } from '../auth/passwords.ts'
 import { Firm, Job, JobUnit, Site, Unit, User } from '../db/models.ts'
 import { storeEvents } from '../jobs/events.ts'
 import { demoFirm, demoPassword, demoPeople, demoSites, openGrades } from './firm.ts'
+import { loadOffice } from './office.ts'
 import type { DemoSite, DemoUnit } from './site.ts'
 import { demoId, Diary, modelReadings, readingsAfter, verdictOf } from './walk.ts'
 
 const dayMs = 86_400_000
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 
-/** Loads everything in one transaction. @returns whether the demo was loaded now. */
-export const loadDemo = (sequelize: Sequelize, nowMs = Date.now()): Promise<boolean> =>
-  sequelize.transaction((transaction) => load(sequelize, transaction, nowMs))
+/** Loads sites and visits in one transaction, then what the office made of them. @returns whether the demo was loaded now. */
+export async function loadDemo(sequelize: Sequelize, nowMs = Date.now()): Promise<boolean> {
+  const loaded = await sequelize.transaction((transaction) => load(sequelize, transaction, nowMs))
+  if (loaded) await loadOffice(nowMs)
+  return loaded
+}
+
+/** How slowly the steps of a visit went, by its number: some quicker than reckoned, some slower, always the same. */
+const paceOf = (visit: number) => {
+  const random = seeded(visit)
+  return () => 0.85 + 0.45 * random()
+}
 
 async function load(sequelize: Sequelize, transaction: Transaction, nowMs: number): Promise<boolean> {
   if ((await Firm.count({ transaction })) > 0) return false
@@ -102,7 +112,7 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
         const after = readingsAfter(file, seed)
         diary.lookOver(visit.complaints, visit.grades)
         diary.add({ type: 'reading-taken', when: 'before', readings: before }, 8)
-        diary.work(diary.agree(file))
+        diary.work(diary.agree(file), undefined, paceOf(seed))
         diary.add({ type: 'reading-taken', when: 'after', readings: after }, 1)
         diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after), customerText: planJob(file).units[0].customerText }, 2)
         await storeEvents(sequelize, job, who, diary.events, transaction)

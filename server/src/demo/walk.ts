@@ -61,8 +61,8 @@ export class Diary {
     return plan.steps
   }
 
-  /** Does steps until `stopBefore` (or all), gates confirmed, fasteners counted out and in, waits waited. */
-  work(steps: readonly Step[], stopBefore?: string): void {
+  /** Does steps until `stopBefore` (or all), gates confirmed, fasteners counted out and in, waits waited; `pace` is how slow each goes. */
+  work(steps: readonly Step[], stopBefore?: string, pace: (step: Step) => number = () => 1): void {
     const endsAt = new Map<string, number>()
     for (const step of steps) {
       if (step.id === stopBefore) return
@@ -70,8 +70,9 @@ export class Diary {
       this.add({ type: 'step-begun', stepId: step.id }, 0.2)
       for (const { kind, count } of step.fasteners ?? [])
         this.add({ type: 'fasteners-counted', stepId: step.id, kind, count, direction: step.takesOff ? 'out' : 'in' })
-      if (step.gate) this.add({ type: 'gate-confirmed', stepId: step.id }, step.handsMin * 0.8)
-      this.add({ type: 'step-done', stepId: step.id }, step.handsMin * (step.gate ? 0.2 : 1))
+      if (step.gate) this.add({ type: 'gate-confirmed', stepId: step.id }, step.handsMin * pace(step) * 0.8)
+      for (const { productId, litres } of step.uses ?? []) this.add({ type: 'product-used', stepId: step.id, productId, litres })
+      this.add({ type: 'step-done', stepId: step.id }, step.handsMin * pace(step) * (step.gate ? 0.2 : 1))
       endsAt.set(step.id, this.nowMs + (step.wait?.leastMin ?? 0) * minuteMs + 1000)
     }
   }

@@ -90,5 +90,11 @@ export async function quoteBody(firm: Firm, site: Site, form: QuoteForm, nowMs: 
     equipment: firm.equipment,
   }
   const options = quoteOptions(job, pasts, rates, yearsOf(nowMs))
-  return { units: quoted, options, offered: options.map(({ key }) => key), adjustments: [] }
+  // What would not last is on the sheet, and offered only where the owner wants it.
+  return {
+    units: quoted,
+    options,
+    offered: options.filter(({ usual, againWeeks }) => usual || againWeeks > 0).map(({ key }) => key),
+    adjustments: [],
+  }
 }

@@ -8,6 +8,7 @@ import {
   quoteAcceptSchema,
   quoteChangeSchema,
   quoteFormSchema,
+  quoteUnitsSchema,
   readBy,
   stateOf,
   emptyUnitState,
@@ -202,6 +203,20 @@ export function quoteRoutes(sequelize: Sequelize) {
         const next = { ...quote.body, offered: known.filter((key) => offered.includes(key)), adjustments }
         const first = next.options.find(({ key }) => next.offered.includes(key))!
         return quote.update({ body: next, validUntil, total: payable(next, first), version: version + 1, savedBy: user.name }, { transaction })
+      })
+      return recordOf(changed, firm)
+    })
+
+    app.put<{ Params: { id: string } }>('/api/quotes/:id/units', owner, async ({ params, body, firm, user }) => {
+      const { units, version } = readBy(quoteUnitsSchema, body)
+      const seen = await findOwn(Quote, 'quote', params.id, firm.id)
+      const site = await findOwn(Site, 'site', seen.siteId, firm.id)
+      const anew = await quoteBody(firm, site, { siteId: site.id, units }, Date.now())
+      const changed = await sequelize.transaction(async (transaction) => {
+        const quote = await held(params.id, firm.id, transaction)
+        checkOpen(quote, version)
+        const next = { ...anew, adjustments: quote.body.adjustments }
+        return quote.update({ body: next, total: payable(next, next.options[0]), version: version + 1, savedBy: user.name }, { transaction })
       })
       return recordOf(changed, firm)
     })

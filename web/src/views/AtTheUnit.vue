@@ -30,6 +30,7 @@ import PartsTray from '../components/PartsTray.vue'
 import PauseBar from '../components/PauseBar.vue'
 import SameStepTwice from '../components/SameStepTwice.vue'
 import StepHelp from '../components/StepHelp.vue'
+import ProductUsed from '../components/ProductUsed.vue'
 import PhotoSlot from '../components/PhotoSlot.vue'
 import { useKeys } from '../components/keys.ts'
 import { useNow } from '../components/useNow.ts'
@@ -121,17 +122,30 @@ async function countStep(of: Step) {
       await job.add(props.unitId, { type: 'fasteners-counted', stepId: of.id, kind, count: value, direction })
   }
 }
+/** Litres as they stand on the screen, by product; what is planned where nobody says otherwise. */
+const used = ref<Record<string, number | undefined>>({})
+const usedOf = (of: Step) =>
+  (of.uses ?? []).flatMap(({ productId, litres }) => {
+    const said = productId in used.value ? (used.value[productId] ?? 0) : litres
+    return [{ productId, litres: said }]
+  })
+/** What is typed as an amount and is none. */
+const badAmount = computed(() => step.value !== undefined && usedOf(step.value).some(({ litres }) => !(litres >= 0 && litres <= mostLitres)))
+const mostLitres = 1000
 async function done() {
   const own = step.value
-  if (!own || paused.value) return
+  if (!own || paused.value || badAmount.value) return
   await countStep(own)
   if (holds.value.length > 0) return
+  for (const { productId, litres } of usedOf(own)) await job.add(props.unitId, { type: 'product-used', stepId: own.id, productId, litres })
+  used.value = {}
   await job.add(props.unitId, { type: 'step-done', stepId: own.id })
   pickedId.value = undefined
   for (const key of Object.keys(counts)) delete counts[key]
 }
 function pick(direction: 1 | -1) {
   const index = ready.value.findIndex(({ id }) => id === step.value?.id)
+  used.value = {}
   pickedId.value = ready.value[(index + direction + ready.value.length) % ready.value.length]?.id
 }
 /** Whether what was found since asks for other work than what was agreed. */
@@ -226,11 +240,15 @@ useKeys([
           @write="(text) => except(entry, text)"
           @record="countStep(step!)"
         />
+        <template v-if="step.uses">
+          <ProductUsed :key="step.id" v-model="used" :uses="step.uses" />
+          <p v-if="badAmount" role="alert">What was used is a number from 0 to {{ mostLitres }}.</p>
+        </template>
         <button v-if="step.gate" class="tap gate" role="checkbox" :aria-checked="confirmed" data-gate @click="confirmGate">
           <span class="box" aria-hidden="true">{{ confirmed ? '✓' : '' }}</span>{{ step.gate }}
         </button>
         <div class="row">
-          <button class="tap now big finish" data-done :disabled="holds.length > 0" @click="done">Done</button>
+          <button class="tap now big finish" data-done :disabled="holds.length > 0 || badAmount" @click="done">Done</button>
           <button v-if="state.progress[step.id]?.begunBy === undefined" class="tap big" data-begin @click="begin">Begin</button>
           <button v-if="ready.length > 1" class="tap big" data-other @click="pick(1)">Another step ({{ ready.length - 1 }})</button>
         </div>

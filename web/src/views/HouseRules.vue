@@ -29,7 +29,8 @@ const isOwner = computed(() => session.me?.role === 'owner')
 const rules = computed(() => knownHouseRules(record.value?.rules))
 const names = Object.keys(schools) as SchoolName[]
 const figures = [
-  { name: 'hourlyRate', says: 'Rate per hour' },
+  { name: 'hourlyRate', says: 'Rate per hour, for the customer' },
+  { name: 'hourCost', says: 'An hour costs the firm' },
   { name: 'minimumCharge', says: 'Minimum charge' },
   { name: 'travelCharge', says: 'Travel' },
   { name: 'furtherUnitDiscount', says: 'Discount on further units, share of one' },

@@ -95,6 +95,10 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
 <template>
   <div v-if="plan && unitPlan && totals" class="two-up">
     <section class="stack" aria-label="Decisions">
+      <p v-if="job.record?.quoted" data-quoted>
+        Quoted for the whole visit: <b>{{ job.record.quoted.name }}, {{ job.record.quoted.total.toFixed(2) }}</b
+        >. Where more turns out to be needed, the customer is asked first.
+      </p>
       <div class="figures" data-totals>
         <div>
           <span class="figure">{{ totals.minutes }}<small>min with waits, alone</small></span>

@@ -34,6 +34,7 @@ const held = computed(() => new Map(state.value.held.map(({ eventId, because }) 
 const entries = computed(() => inOrder(own.value))
 const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
+const productName = (id: string) => job.record?.products.find((product) => product.id === id)?.name ?? id
 
 const washWords = ({ flowLMin, washMin, pausesAtMin = [] }: WashPlan) =>
   [
@@ -70,6 +71,8 @@ function says(happening: Happening): string {
       return `${happening.count} × ${happening.kind} ${happening.direction === 'out' ? 'out' : 'back'}`
     case 'step-done':
       return `done: ${titleOf(happening.stepId)}`
+    case 'product-used':
+      return `used: ${happening.litres} L of ${productName(happening.productId)}`
     case 'note':
       return `note: ${happening.text}`
     case 'step-given':

@@ -10,6 +10,7 @@ import {
   type CrewRecord,
   type Family,
   type JobCard,
+  type QuoteRecord,
   type SiteForm,
   type SiteRecord,
   type UnitForm,
@@ -24,17 +25,20 @@ import 'element-plus/theme-chalk/el-scrollbar.css'
 import 'element-plus/theme-chalk/el-select.css'
 import 'element-plus/theme-chalk/el-tag.css'
 import dayjs from 'dayjs'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import NumberField from '../components/NumberField.vue'
+import { useSession } from '../stores/session.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import UnitFormFields from '../components/UnitForm.vue'
 
 const { quantity, unit: unitName } = useMeasures()
 const props = defineProps<{ siteId?: string }>()
 const router = useRouter()
+const session = useSession()
+const isOwner = computed(() => session.me?.role === 'owner')
 const record = ref<SiteRecord>()
 const error = ref<unknown>()
 const unitError = ref<unknown>()
@@ -132,6 +136,17 @@ async function planVisit() {
       crewIds: crewIds.value,
     })
     await router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
+  } catch (caught) {
+    error.value = caught
+  }
+}
+
+/** The soil is as it was seen or is expected; the quote's sheet says which, and takes another. */
+async function makeQuote() {
+  error.value = undefined
+  try {
+    const quote = await ask<QuoteRecord>('POST', '/api/quotes', { siteId: record.value?.id, units: picked.value.map((unitId) => ({ unitId })) })
+    await router.push({ name: 'quote', params: { quoteId: quote.id } })
   } catch (caught) {
     error.value = caught
   }
@@ -243,6 +258,7 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
         <button class="tap" :class="{ now: !editing }" :disabled="picked.length === 0 || crewIds.length === 0" @click="planVisit">
           Start the visit
         </button>
+        <button v-if="isOwner" class="tap" :disabled="picked.length === 0" data-make-quote @click="makeQuote">Make a quote</button>
       </div>
     </section>
 

@@ -8,7 +8,10 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
+import { useSession } from '../stores/session.ts'
 
+const session = useSession()
+const isOwner = computed(() => session.me?.role === 'owner')
 const sites = ref<SiteRecord[]>([])
 const error = ref<unknown>()
 const wanted = ref('')
@@ -35,6 +38,7 @@ const lastOf = ({ units }: SiteRecord) =>
     <div class="spread">
       <h1>Sites</h1>
       <div class="row">
+        <RouterLink v-if="isOwner" to="/quotes" class="tap" data-to-quotes>Quotes</RouterLink>
         <RouterLink to="/data" class="tap">Data, out and in</RouterLink>
         <RouterLink to="/sites/new" class="tap">New site</RouterLink>
       </div>

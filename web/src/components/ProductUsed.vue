@@ -1,0 +1,34 @@
+<script setup lang="ts">
+// How much product was really used at this step: as planned unless somebody says otherwise.
+import type { Step } from '@yastik/core'
+import { useMeasures } from '../measures/useMeasures.ts'
+import NumberField from './NumberField.vue'
+
+defineProps<{ uses: NonNullable<Step['uses']>; modelValue: Record<string, number | undefined> }>()
+const emit = defineEmits<{ 'update:modelValue': [litres: Record<string, number | undefined>] }>()
+const { unit, quantity } = useMeasures()
+</script>
+
+<template>
+  <div class="used" data-product-used>
+    <label v-for="{ productId, name, litres } in uses" :key="productId" class="field">
+      <span
+        >{{ name }} used, {{ unit('L') }} <small>planned {{ quantity(litres, 'L') }}</small></span
+      >
+      <NumberField
+        si="L"
+        :name="`used-${productId}`"
+        :model-value="productId in modelValue ? modelValue[productId] : litres"
+        @update:model-value="emit('update:modelValue', { ...modelValue, [productId]: $event })"
+      />
+    </label>
+  </div>
+</template>
+
+<style scoped>
+.used {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
+  gap: 0.8rem;
+}
+</style>

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+// What each way costs over the years (D3): a step each time the first unit needs it again.
+import type { QuoteOption } from '@yastik/core'
+import { scaleLinear } from 'd3-scale'
+import { computed } from 'vue'
+import { letterOf } from './quotes.ts'
+
+const props = defineProps<{ options: readonly QuoteOption[]; toPay: (option: QuoteOption) => number }>()
+const years = 4
+const width = 1080
+const height = 260
+const frame = { left: 64, right: 330, top: 14, bottom: 34 }
+const weeksPerYear = 52.18
+
+const courses = computed(() =>
+  props.options.flatMap((option, index) => {
+    // A way after which the unit needs it again at once has no course.
+    if (option.againWeeks <= 0) return []
+    const each = props.toPay(option)
+    const step = option.againWeeks / weeksPerYear
+    const times = Math.floor(years / step) + 1
+    return [{ option, letter: letterOf(index), at: Array.from({ length: times }, (_, time) => ({ year: time * step, sum: (time + 1) * each })) }]
+  }),
+)
+const x = scaleLinear()
+  .domain([0, years])
+  .range([frame.left, width - frame.right])
+const y = computed(() =>
+  scaleLinear()
+    .domain([0, Math.max(1, ...courses.value.map(({ at }) => at.at(-1)?.sum ?? 0))])
+    .nice()
+    .range([height - frame.bottom, frame.top]),
+)
+const path = (at: readonly { year: number; sum: number }[]) =>
+  `M${x(0)},${y.value(0)}${at.map(({ year, sum }) => `H${x(year)}V${y.value(sum)}`).join('')}H${x(years)}`
+/** Labels at the right, moved apart where lines end close together. */
+const labels = computed(() => {
+  const sorted = courses.value
+    .map(({ letter, option, at }) => ({ letter, name: option.name, sum: at.at(-1)?.sum ?? 0, y: y.value(at.at(-1)?.sum ?? 0) }))
+    .sort((a, b) => a.y - b.y)
+  sorted.forEach((label, index) => {
+    if (index > 0) label.y = Math.max(label.y, sorted[index - 1].y + 20)
+  })
+  return sorted
+})
+const dashes = ['', '9 5', '2 4', '12 4 2 4', '5 2', '1 6']
+</script>
+
+<template>
+  <figure class="years">
+    <figcaption>What each way adds up to over {{ years }} years, done again whenever the first unit needs it</figcaption>
+    <div class="along">
+      <svg :viewBox="`0 0 ${width} ${height}`" class="chart-sheet" role="img" aria-label="Cost of each way over the years" data-quote-years>
+        <g v-for="tick in y.ticks(5)" :key="tick">
+          <line :x1="frame.left" :x2="width - frame.right" :y1="y(tick)" :y2="y(tick)" class="rule" />
+          <text :x="frame.left - 8" :y="y(tick) + 5" text-anchor="end">{{ tick }}</text>
+        </g>
+        <text v-for="year in years + 1" :key="year" :x="x(year - 1)" :y="height - 10" text-anchor="middle">
+          {{ year === 1 ? 'now' : `${year - 1} y` }}
+        </text>
+        <path v-for="({ letter, at }, index) in courses" :key="letter" :d="path(at)" class="course" :stroke-dasharray="dashes[index]" />
+        <text v-for="label in labels" :key="label.letter" :x="width - frame.right + 10" :y="label.y + 5">
+          <tspan class="strong">{{ label.letter }}</tspan>
+          {{ Math.round(label.sum) }} · {{ label.name.slice(0, 38) }}
+        </text>
+      </svg>
+    </div>
+  </figure>
+</template>
+
+<style scoped>
+.years {
+  margin: 0;
+}
+figcaption {
+  font-size: 0.9rem;
+  color: var(--ink-soft);
+}
+text {
+  fill: var(--ink);
+  font-size: 15px;
+}
+.strong {
+  font-weight: 600;
+}
+.rule {
+  stroke: var(--rule);
+  stroke-width: 1;
+}
+.course {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+</style>
