@@ -60,6 +60,8 @@ await prepareAll()
 say('starting the database')
 const database = await startMariadb(dataDir)
 say(demo ? 'bringing the database up to date, loading the demo' : 'bringing the database up to date')
+/** The demo has stand-ins for what is outside; a real instance has none unless somebody asks for them. */
+const standIns = demo ? 'simulated' : 'none'
 const app = fork(main, {
   env: {
     ...process.env,
@@ -68,7 +70,9 @@ const app = fork(main, {
     YASTIK_FILES: join(dataDir, 'files'),
     YASTIK_WEB_ROOT: inRoot('web/dist'),
     YASTIK_DEMO: demo ? '1' : '0',
-    YASTIK_INSTRUMENTS: process.env.YASTIK_INSTRUMENTS ?? (demo ? 'simulated' : 'none'),
+    YASTIK_INSTRUMENTS: process.env.YASTIK_INSTRUMENTS ?? standIns,
+    YASTIK_MESSAGES: process.env.YASTIK_MESSAGES ?? standIns,
+    YASTIK_WEATHER: process.env.YASTIK_WEATHER ?? standIns,
   },
 })
 writeFileSync(pidFile, String(app.pid))

@@ -16,6 +16,8 @@ import { jobRoutes } from './jobs/routes.ts'
 import { streamRoutes } from './jobs/stream.ts'
 import { folderStore } from './files/store.ts'
 import { logbookRoutes } from './logbook/routes.ts'
+import type { MessageGateway } from './messages/gateway.ts'
+import { messageRoutes } from './messages/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { quoteRoutes } from './quotes/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
@@ -23,11 +25,16 @@ import { endStreamsWith } from './streams.ts'
 import { storesRoutes } from './stores/routes.ts'
 import { transferRoutes } from './transfer/routes.ts'
 import { upkeepRoutes } from './upkeep/routes.ts'
+import type { WeatherSource } from './weather/source.ts'
 
 export interface AppOptions {
   readonly sequelize: Sequelize
   /** Folder of the files: photographs. */
   readonly filesRoot: string
+  /** Who carries messages to customers; without it none is sent. */
+  readonly gateway?: MessageGateway
+  /** Where forecasts of the weather come from; without it the due list says nothing of it. */
+  readonly weather?: WeatherSource
   /** Where readings come from; without it they are entered by hand. */
   readonly instruments?: InstrumentSource
   readonly webRoot?: string
@@ -42,6 +49,8 @@ const bodyLimit = 4_000_000
 export async function buildApp({
   sequelize,
   filesRoot,
+  gateway,
+  weather,
   instruments,
   webRoot,
   secureCookies = false,
@@ -72,7 +81,8 @@ export async function buildApp({
   await app.register(authRoutes(sequelize, secureCookies, instruments !== undefined))
   await app.register(siteRoutes(sequelize))
   await app.register(jobRoutes(sequelize))
-  await app.register(quoteRoutes(sequelize))
+  await app.register(quoteRoutes(sequelize, gateway !== undefined))
+  await app.register(messageRoutes(weather, gateway !== undefined))
   endStreamsWith(app)
   await app.register(streamRoutes)
   await app.register(instrumentRoutes(instruments))
@@ -82,7 +92,7 @@ export async function buildApp({
   // By which a device finds out how far its own clock is off.
   app.get('/api/clock', () => ({ nowMs: Date.now() }))
   await app.register(logbookRoutes(sequelize))
-  await app.register(upkeepRoutes(sequelize))
+  await app.register(upkeepRoutes(sequelize, weather))
   await app.register(houseRulesRoutes)
   await app.register(storesRoutes)
   if (webRoot)

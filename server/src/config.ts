@@ -10,6 +10,9 @@ export interface Config {
   readonly demo: boolean
   /** Whether stand-ins take the place of instruments. */
   readonly simulatedInstruments: boolean
+  /** Whether a stand-in takes the place of the message gateway, and of the weather service. */
+  readonly simulatedMessages: boolean
+  readonly simulatedWeather: boolean
   readonly secureCookies: boolean
   /** Whether a proxy in front names the caller; without one, callers could name themselves. */
   readonly trustProxy: boolean
@@ -46,6 +49,8 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     webRoot: env.YASTIK_WEB_ROOT,
     demo: env.YASTIK_DEMO === '1',
     simulatedInstruments: env.YASTIK_INSTRUMENTS === 'simulated',
+    simulatedMessages: env.YASTIK_MESSAGES === 'simulated',
+    simulatedWeather: env.YASTIK_WEATHER === 'simulated',
     secureCookies: env.YASTIK_SECURE_COOKIES === '1',
     trustProxy: env.YASTIK_TRUST_PROXY === '1',
   }

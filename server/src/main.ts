@@ -6,23 +6,34 @@ import { migrate } from './db/migrate.ts'
 import { defineModels } from './db/models.ts'
 import { loadDemo } from './demo/load.ts'
 import { simulatedSource } from './instruments/source.ts'
+import { simulatedGateway } from './messages/gateway.ts'
+import { keepRunning } from './messages/outbox.ts'
+import { simulatedWeather } from './weather/source.ts'
+
+const outboxEveryMs = 1500
 
 const config = configFrom(process.env)
 const sequelize = connect(config.database)
 defineModels(sequelize)
 await migrate(sequelize)
 if (config.demo) await loadDemo(sequelize)
+const gateway = config.simulatedMessages ? simulatedGateway : undefined
 const app = await buildApp({
   sequelize,
   filesRoot: config.filesRoot,
   instruments: config.simulatedInstruments ? simulatedSource : undefined,
+  gateway,
+  weather: config.simulatedWeather ? simulatedWeather : undefined,
   webRoot: config.webRoot,
   secureCookies: config.secureCookies,
   trustProxy: config.trustProxy,
   log: true,
 })
 
+const stopOutbox = gateway && keepRunning(sequelize, gateway, outboxEveryMs, (error) => app.log.error(error))
+
 const stop = async () => {
+  await stopOutbox?.()
   await app.close()
   await sequelize.close()
   process.exit(0)

@@ -29,6 +29,7 @@ export const router = createRouter({
     { path: '/quotes/:quoteId', name: 'quote', component: () => import('./views/QuoteSheet.vue'), props: true },
     { path: '/logbook', name: 'logbook', component: () => import('./views/Logbook.vue') },
     { path: '/logbook/due', name: 'due', component: () => import('./views/DueList.vue') },
+    { path: '/logbook/messages', name: 'messages', component: () => import('./views/Messages.vue') },
     { path: '/stores', name: 'stores', component: () => import('./views/Stores.vue') },
     { path: '/house-rules', name: 'house-rules', component: () => import('./views/HouseRules.vue') },
     { path: '/data', name: 'data', component: () => import('./views/DataInOut.vue') },

@@ -6,5 +6,6 @@ export { refereeNames, speckSentence, throwsSpecks, workSentences } from './cust
 export { contextOf, firstOfAll, planJob } from './planJob.ts'
 export { planUnit, type PlannedUnit, type UnitContext } from './planUnit.ts'
 export { consequencesOf, type Consequence } from './referenceRound.ts'
-export { quoteOptions, quoteOptionSchema, type QuoteOption } from './quoteOptions.ts'
+export { costPerYear, quoteOptions, returnsOf, quoteOptionSchema, type QuoteOption } from './quoteOptions.ts'
+export { paidWork, standardWork, type PaidWork } from './standardWork.ts'
 export { checkJob, mostCharacters, readJobFile } from './read.ts'

@@ -1,6 +1,6 @@
 import { gradesWith, ratesAtFirst, type UnitPast } from '../upkeep/index.ts'
 import { jobWith } from '../tests/jobs.ts'
-import { quoteOptions, type UnitJob } from './index.ts'
+import { costPerYear, quoteOptions, type UnitJob } from './index.ts'
 
 const past: UnitPast = {
   visits: [{ atYears: 55, found: 3, left: 0.1 }],
@@ -32,12 +32,15 @@ describe('options of a quote', () => {
     expect(light.againWeeks).toBeLessThan(usual.againWeeks)
     expect(light.differs.scopes).toEqual({ head: 'clean-in-place' })
   })
-  it('add up to what is paid, in lines for the customer, and by the year', () => {
-    for (const { lines, total, againWeeks, perYear } of options) {
-      expect(lines.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(total, 2)
-      expect(perYear).toBeCloseTo(againWeeks > 0 ? (total * 52.18) / againWeeks : total, 0)
-    }
+  it('add up to what is paid, in lines for the customer', () => {
+    for (const { lines, total } of options) expect(lines.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(total, 2)
     expect(usual.lines[0].what).toBe('head: deep clean, taken apart')
+  })
+  it('cost so much a year as each unit comes again, by its share of the work', () => {
+    const unit = (weeks: number, handsMin: number) => ({ ...usual.units[0], handsMin, due: [{ what: 'deep-clean' as const, weeks }] })
+    // Three quarters of 100 once a year, a quarter twice a year.
+    expect(costPerYear({ handsMin: 120, units: [unit(52.18, 90), unit(26.09, 30)] }, 100)).toBeCloseTo(125, 5)
+    expect(costPerYear({ handsMin: 120, units: [unit(52.18, 90), unit(0, 30)] }, 100)).toBeUndefined()
   })
   it('put the school on record by which they differ', () => {
     const dry = offer({ grades: gradesWith('wall-head', 2, ['dust']) }).find(({ key }) => key === 'rinse-dry')

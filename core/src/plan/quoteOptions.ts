@@ -5,7 +5,7 @@ import { gradeOf, worstOf } from '../lookover/index.ts'
 import { schools, type HouseRules, type SchoolName } from '../method/index.ts'
 import { priceOf } from '../money/index.ts'
 import { round } from '../quantities/index.ts'
-import { isCarried, type Part } from '../units/index.ts'
+import { isCarried, partsOf, type Part } from '../units/index.ts'
 import { dueKinds, evidenceOf, indexLeft, priorRateOf, unitDues, weeksPerYear, type FirmRates, type UnitPast } from '../upkeep/index.ts'
 import { planTotals } from './compare.ts'
 import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
@@ -42,9 +42,8 @@ export const quoteOptionSchema = closed({
   /** Hands-on minutes, water in litres. */
   handsMin: amount,
   waterL: amount,
-  /** Weeks until the first of the units needs it again, and what that makes a year. */
+  /** Weeks until the first of the units needs it again; 0 where one does at once. */
   againWeeks: amount,
-  perYear: amount,
 })
 export type QuoteOption = z.infer<typeof quoteOptionSchema>
 
@@ -80,18 +79,43 @@ const rinseNames: Readonly<Record<string, string>> = {
 /** One word for all units, or undefined where they differ. */
 const oneOf = (words: readonly string[]): string | undefined => (new Set(words).size === 1 ? words[0] : undefined)
 
-function nameOf(planned: readonly PlannedUnit[]): string {
+/** What a school is in the customer's words, where it cannot be the same at every unit. */
+const schoolWords: Readonly<Record<string, string>> = {
+  rinse: 'rinsed with clear water',
+  'self-rinsing': 'foam that rinses itself where it will',
+  dry: 'without wash water where that does',
+}
+
+function nameOf(planned: readonly PlannedUnit[], { school }: Way): string {
   const depth = oneOf(planned.map(({ facts }) => depthNames[String(facts.decided.scope)] ?? '')) ?? 'Each unit as it needs'
-  const rinse = oneOf(planned.map(({ facts }) => rinseNames[String(facts.decided.rinse)] ?? ''))
-  return rinse && depth !== depthNames.decline && depth !== depthNames['filter-service'] ? `${depth}, ${rinse}` : depth
+  if (depth === depthNames.decline || depth === depthNames['filter-service']) return depth
+  const rinse = oneOf(planned.map(({ facts }) => rinseNames[String(facts.decided.rinse)] ?? '')) ?? (school && schoolWords[school.value])
+  return rinse ? `${depth}, ${rinse}` : depth
 }
 
 const coilParts: Part[] = ['coilFace', 'coilBack', 'wheel']
-/** Index that coil and wheel are left with: what was not reached stays as it is. */
+/** Index that coil and wheel are left with: the mean of what was reached, which is as the scope leaves it, and of what was not, which stays. */
 function leftAfter({ facts, plan }: PlannedUnit) {
   const found = worstOf(facts.lookOver, ...coilParts)
-  const kept = plan.notReached.filter(({ part }) => coilParts.includes(part)).map(({ part }) => gradeOf(facts.lookOver, part))
-  return { found, left: Math.max(indexLeft(String(facts.decided.scope), found), ...kept) }
+  const parts = coilParts.filter((part) => partsOf[facts.lookOver.family].includes(part))
+  const left = parts.map((part) => {
+    const grade = gradeOf(facts.lookOver, part)
+    return plan.notReached.some((missed) => missed.part === part) ? grade : indexLeft(String(facts.decided.scope), grade)
+  })
+  return { found, left: left.reduce((sum, index) => sum + index, 0) / left.length }
+}
+
+const deepWeeks = ({ due }: QuoteOption['units'][number]): number => due.find(({ what }) => what === 'deep-clean')?.weeks ?? Infinity
+
+/** When each unit of a way needs it again, and its share of the price by its work; nothing for a way that does not last. */
+export function returnsOf({ units, handsMin }: Pick<QuoteOption, 'units' | 'handsMin'>): { weeks: number; share: number }[] {
+  const returns = units.map((unit) => ({ weeks: deepWeeks(unit), share: handsMin > 0 ? unit.handsMin / handsMin : 1 / units.length }))
+  return returns.some(({ weeks }) => weeks <= 0) ? [] : returns
+}
+/** What a way costs a year, each unit done again when it needs it; undefined for a way that does not last. */
+export function costPerYear(option: Pick<QuoteOption, 'units' | 'handsMin'>, toPay: number): number | undefined {
+  const returns = returnsOf(option)
+  return returns.length === 0 ? undefined : round(toPay * returns.reduce((sum, { weeks, share }) => sum + (share * weeksPerYear) / weeks, 0), 2)
 }
 
 /**
@@ -124,12 +148,12 @@ export function quoteOptions(job: JobFile, pastOf: ReadonlyMap<string, UnitPast>
       })),
       context.houseRules,
     )
-    const againWeeks = Math.min(...units.map(({ due }) => due.find(({ what }) => what === 'deep-clean')?.weeks ?? Infinity))
+    const againWeeks = Math.min(...units.map(deepWeeks))
     const scopes = scopeFor && Object.fromEntries(units.map(({ unitId, scope }) => [unitId, scope]))
     return [
       {
         key,
-        name: nameOf(planned),
+        name: nameOf(planned, way),
         usual: key === 'usual',
         differs: { ...(scopes ? { scopes } : {}), ...(school ? { school } : {}) },
         units,
@@ -141,7 +165,6 @@ export function quoteOptions(job: JobFile, pastOf: ReadonlyMap<string, UnitPast>
           1,
         ),
         againWeeks: round(againWeeks),
-        perYear: againWeeks > 0 ? round((total * weeksPerYear) / againWeeks, 2) : total,
       },
     ]
   })

@@ -9,6 +9,7 @@ import { soilKindSchema } from '../lookover/index.ts'
 import { instrumentReadingSchema } from '../proof/index.ts'
 import { eventSchema, verdicts } from '../run/index.ts'
 import { dueKinds, firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
+import { holdReasons, messageStates, remindersSchema } from './messages.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
 
 const recordId = z.uuid()
@@ -47,6 +48,8 @@ export const siteFormSchema = closed({
   contact: z.string().trim().max(200),
   /** In which units the customer reads figures in reports; metric where nothing is said. */
   customerUnits: z.literal(['metric', 'us']).optional(),
+  /** Where the customer agreed to be written to; without it nobody writes. */
+  reminders: remindersSchema.optional(),
 })
 export type SiteForm = z.infer<typeof siteFormSchema>
 export const siteSaveSchema = closed({ ...siteFormSchema.shape, version })
@@ -209,14 +212,27 @@ export const duePageSchema = closed({
       unitName: z.string(),
       siteId: recordId,
       siteName: z.string(),
+      family: familySchema,
       ...dueDay,
       lastCleanedAt: z.iso.datetime().nullable(),
+      /** Work and product at an ordinary unit of its family, in the firm's money; null for what no visit is paid for. */
+      worth: z.number().nullable(),
+      /** The first day of the cooling season, where the work is better done before it. */
+      before: daySchema.nullable(),
+      /** For roof units: days of the coming ones on which somebody may go up; null where nobody knows the weather. */
+      roofDays: z.array(daySchema).nullable(),
+      /** Why the customer is not written to, and what became of the last reminder. */
+      hold: z.literal(holdReasons).nullable(),
+      reminded: closed({ state: z.literal(messageStates), at: z.iso.datetime() }).nullable(),
     }),
   ),
   next: z.string().nullable(),
   rates: firmRatesSchema,
 })
 export type DuePage = z.infer<typeof duePageSchema>
+/** Light and deep cleanings that are due by now, within four weeks and within thirteen, each counted once, and what they are worth. */
+export const dueWorthSchema = z.array(closed({ weeks: z.literal([0, 4, 13]), cleanings: z.int(), money: z.number() }))
+export type DueWorth = z.infer<typeof dueWorthSchema>
 /** What the forecast of a unit rests on: the device reckons it, and what-ifs, itself. */
 export const unitOutlookSchema = closed({
   unitId: recordId,

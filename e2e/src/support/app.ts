@@ -68,6 +68,8 @@ async function launch(database: string, files: string, port: number, shiftMs = 0
       YASTIK_WEB_ROOT: join(root, 'web/dist'),
       YASTIK_DEMO: '1',
       YASTIK_INSTRUMENTS: 'simulated',
+      YASTIK_MESSAGES: 'simulated',
+      YASTIK_WEATHER: 'simulated',
     },
   })
   const address = await new Promise<AddressInfo>((resolve, reject) => {

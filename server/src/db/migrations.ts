@@ -85,6 +85,17 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['DROP TABLE quotes'],
   },
+  {
+    name: '2026-11-26-messages',
+    up: [
+      `CREATE TABLE messages (id ${id} PRIMARY KEY, firm_id INT NOT NULL, site_id ${id} NOT NULL, quote_id ${id} NULL, kind VARCHAR(20) NOT NULL, channel VARCHAR(10) NOT NULL, address VARCHAR(200) NOT NULL, body TEXT NOT NULL,
+        state VARCHAR(20) NOT NULL, tries INT NOT NULL DEFAULT 0, next_at DATETIME(3) NOT NULL, gateway_ref VARCHAR(200) NULL, because VARCHAR(300) NULL, made_at DATETIME(3) NOT NULL, changed_at DATETIME(3) NOT NULL,
+        made_by VARCHAR(120) NOT NULL, FOREIGN KEY (site_id) REFERENCES sites (id), INDEX newest (firm_id, made_at, id), INDEX to_send (state, next_at), INDEX of_site (site_id, made_at)) ${table}`,
+      `CREATE TABLE replies (id VARCHAR(200) PRIMARY KEY, firm_id INT NOT NULL, message_id ${id} NOT NULL, text VARCHAR(1000) NOT NULL, at DATETIME(3) NOT NULL, FOREIGN KEY (message_id) REFERENCES messages (id)) ${table}`,
+      `CREATE TABLE stops (firm_id INT NOT NULL, address VARCHAR(200) NOT NULL, stopped_on DATE NOT NULL, PRIMARY KEY (firm_id, address)) ${table}`,
+    ],
+    down: ['DROP TABLE stops', 'DROP TABLE replies', 'DROP TABLE messages'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -1,7 +1,5 @@
 // What does the database hold?
 import type {
-  QuoteBody,
-  QuoteState,
   CrewRecord,
   Design,
   Due,
@@ -10,7 +8,10 @@ import type {
   Happening,
   HouseRules,
   Measures,
+  MessageState,
   Product,
+  QuoteBody,
+  QuoteState,
   SiteForm,
   UnitForm,
 } from '@yastik/core'
@@ -164,6 +165,41 @@ export class Quote extends Model<InferAttributes<Quote>, InferCreationAttributes
   declare savedBy: string
 }
 
+/** A message to a customer, from when it was written until it is known what became of it. */
+export class Message extends Model<InferAttributes<Message>, InferCreationAttributes<Message>> {
+  declare id: string
+  declare firmId: number
+  declare siteId: string
+  declare quoteId: CreationOptional<string | null>
+  declare kind: 'reminder' | 'quote'
+  declare channel: 'text' | 'mail'
+  declare address: string
+  declare body: string
+  declare state: CreationOptional<MessageState>
+  declare tries: CreationOptional<number>
+  /** Not sent, or asked after, before this. */
+  declare nextAt: Date
+  declare gatewayRef: CreationOptional<string | null>
+  declare because: CreationOptional<string | null>
+  declare madeAt: Date
+  declare changedAt: Date
+  declare madeBy: string
+}
+/** What a customer answered; the gateway's own id keeps it from coming twice. */
+export class Reply extends Model<InferAttributes<Reply>, InferCreationAttributes<Reply>> {
+  declare id: string
+  declare firmId: number
+  declare messageId: string
+  declare text: string
+  declare at: Date
+}
+/** An address that nobody of the firm writes to any more. */
+export class Stop extends Model<InferAttributes<Stop>, InferCreationAttributes<Stop>> {
+  declare firmId: number
+  declare address: string
+  declare stoppedOn: string
+}
+
 /** A photograph of a unit on a job; its files lie in the file store. */
 export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
   declare id: string
@@ -303,6 +339,40 @@ export function defineModels(sequelize: Sequelize): void {
       savedBy: text(120),
     },
     { sequelize, tableName: 'quotes' },
+  )
+  const moment = () => ({ type: DataTypes.DATE(3), allowNull: false })
+  Message.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      siteId: uuid(),
+      quoteId: { ...uuid(), allowNull: true },
+      kind: text(20),
+      channel: text(10),
+      address: text(200),
+      body: { type: DataTypes.TEXT, allowNull: false },
+      state: { ...text(20), defaultValue: 'waiting' },
+      tries: { ...whole(), defaultValue: 0 },
+      nextAt: moment(),
+      gatewayRef: { type: DataTypes.STRING(200), allowNull: true },
+      because: { type: DataTypes.STRING(300), allowNull: true },
+      madeAt: moment(),
+      changedAt: moment(),
+      madeBy: text(120),
+    },
+    { sequelize, tableName: 'messages' },
+  )
+  Reply.init(
+    { id: { ...text(200), primaryKey: true }, firmId: whole(), messageId: uuid(), text: text(1000), at: moment() },
+    { sequelize, tableName: 'replies' },
+  )
+  Stop.init(
+    {
+      firmId: { ...whole(), primaryKey: true },
+      address: { ...text(200), primaryKey: true },
+      stoppedOn: { type: DataTypes.DATEONLY, allowNull: false },
+    },
+    { sequelize, tableName: 'stops' },
   )
   Photo.init(
     {

@@ -1,6 +1,6 @@
-// What did the demo firm's office do? Quotes: one open, one that became a visit and is finished.
-import { gradeSchema, payable } from '@yastik/core'
-import { Firm, Job, JobUnit, Quote, Site, Unit, User } from '../db/models.ts'
+// What did the demo firm's office do? Customers who agreed to be written to, a reminder; quotes: one open, one that became a visit and is finished.
+import { gradeSchema, payable, stopLine } from '@yastik/core'
+import { Firm, Job, JobUnit, Message, Quote, Reply, Site, Unit, User } from '../db/models.ts'
 import { quoteBody } from '../quotes/make.ts'
 import { demoFirm } from './firm.ts'
 import { demoId } from './walk.ts'
@@ -8,6 +8,13 @@ import { demoId } from './walk.ts'
 const dayMs = 86_400_000
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 const validDays = 30
+/** Addresses that nobody has; the last digit tells the stand-in gateway what becomes of a message. */
+const consents = [
+  ['halvmark', '+00 555 0148'],
+  ['tannwinkel', '+00 555 0126'],
+  ['uferlund', 'desk4@uferlund.example'],
+  ['quellhof', '+00 555 0113'],
+] as const
 
 export async function loadOffice(nowMs: number): Promise<void> {
   const firm = (await Firm.findOne({ where: { name: demoFirm } }))!
@@ -46,4 +53,29 @@ export async function loadOffice(nowMs: number): Promise<void> {
     chosen: accepted.options[0].key,
     jobId: job.id,
   })
+
+  for (const [key, to] of consents) {
+    const place = (await Site.findByPk(demoId(key)))!
+    const channel = to.includes('@') ? 'mail' : 'text'
+    await place.update({ form: { ...place.form, reminders: { channel, to, agreedOn: dayOf(nowMs - 400 * dayMs) } } })
+  }
+  const reminded = (await Site.findByPk(demoId(consents[0][0])))!
+  const sentMs = nowMs - 20 * dayMs
+  const message = await Message.create({
+    id: demoId('message/reminder'),
+    firmId: firm.id,
+    siteId: reminded.id,
+    kind: 'reminder',
+    channel: 'text',
+    address: consents[0][1],
+    body: `${demoFirm} about the air conditioning at ${reminded.name}:\nIt is time to look at your units again.\n${stopLine}`,
+    state: 'delivered',
+    tries: 1,
+    nextAt: new Date(nowMs + 400 * dayMs),
+    madeAt: new Date(sentMs),
+    changedAt: new Date(sentMs + 4000),
+    madeBy: owner.name,
+  })
+  const answer = 'Thank you, please call next week about a day.'
+  await Reply.create({ id: 'demo-answer', firmId: firm.id, messageId: message.id, text: answer, at: new Date(sentMs + 3_600_000) })
 }

@@ -74,7 +74,12 @@ describe('a quote', () => {
     expect((await owner('GET', `/api/quotes/${quote.id}`)).json()).toMatchObject({ state: 'open', jobId: null })
   })
   it('becomes one visit that goes the way that was accepted', async () => {
-    const quote = await make({ units: [{ unitId: units[0], coilGrade: 3, complaints: ['smell'] }, { unitId: units[1] }] })
+    const quote = await make({
+      units: [
+        { unitId: units[0], coilGrade: 2, complaints: ['smell'] },
+        { unitId: units[1], coilGrade: 1 },
+      ],
+    })
     const before = await Job.count()
     const twice = await Promise.all([1, 2].map(() => owner('POST', `/api/quotes/${quote.id}/accept`, answer(quote, 'light'))))
     expect(twice.map(({ statusCode }) => statusCode).sort()).toEqual([200, 409])

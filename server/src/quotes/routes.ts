@@ -3,6 +3,11 @@ import {
   daySchema,
   Fault,
   knownHouseRules,
+  longestMessage,
+  messageFormSchema,
+  quoteText,
+  stopLine,
+  type MessageDraft,
   outcomeOf,
   payable,
   quoteAcceptSchema,
@@ -23,6 +28,7 @@ import { v7 as newId } from 'uuid'
 import { Quote, Site, type Firm, type User } from '../db/models.ts'
 import { eventsOf, storeEvents } from '../jobs/events.ts'
 import { makeJob } from '../jobs/make.ts'
+import { holdOf, queue } from '../messages/routes.ts'
 import { findOwn } from '../sites/routes.ts'
 import { quoteBody } from './make.ts'
 
@@ -102,7 +108,7 @@ function happeningsOf(quote: Quote, { name, differs, units }: QuoteOption): Happ
   ])
 }
 
-export function quoteRoutes(sequelize: Sequelize) {
+export function quoteRoutes(sequelize: Sequelize, canSend: boolean) {
   const accept = (id: string, firm: Firm, user: User, sent: unknown): Promise<Quote> => {
     const { option: key, onDate, crewIds, version } = readBy(quoteAcceptSchema, sent)
     return sequelize.transaction(async (transaction) => {
@@ -219,6 +225,36 @@ export function quoteRoutes(sequelize: Sequelize) {
         return quote.update({ body: next, total: payable(next, next.options[0]), version: version + 1, savedBy: user.name }, { transaction })
       })
       return recordOf(changed, firm)
+    })
+
+    app.get<{ Params: { id: string } }>('/api/quotes/:id/message', owner, async ({ params, firm }): Promise<MessageDraft> => {
+      const quote = await findOwn(Quote, 'quote', params.id, firm.id)
+      const site = await findOwn(Site, 'site', quote.siteId, firm.id)
+      const nowMs = Date.now()
+      const { reminders } = site.form
+      const hold = await holdOf(site, nowMs)
+      return {
+        body: quoteText({
+          firm: firm.name,
+          site: site.name,
+          validUntil: quote.validUntil,
+          body: quote.body,
+          dayAfter: (weeks) => dayOf(nowMs + weeks * 7 * 86_400_000),
+        }).slice(0, longestMessage),
+        stopLine,
+        channel: reminders?.channel ?? null,
+        to: reminders?.to ?? null,
+        // Who asked for a price is written to, reminded lately or not.
+        hold: hold === 'lately' ? null : hold,
+      }
+    })
+    app.post<{ Params: { id: string } }>('/api/quotes/:id/message', owner, async ({ params, body, firm, user }, reply) => {
+      const message = readBy(messageFormSchema, body)
+      const quote = await findOwn(Quote, 'quote', params.id, firm.id)
+      if (quote.state !== 'open') throw new Fault('in-use', { sentence: `This quote was ${quote.state} already.` })
+      const site = await findOwn(Site, 'site', quote.siteId, firm.id)
+      const queued = await queue(site, user, { kind: 'quote', quoteId: quote.id, ...message }, canSend, Date.now())
+      return reply.status(201).send({ id: queued.id, state: queued.state })
     })
 
     app.post<{ Params: { id: string } }>('/api/quotes/:id/accept', owner, async ({ params, body, firm, user }) =>

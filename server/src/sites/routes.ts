@@ -7,6 +7,7 @@ import {
   siteSaveSchema,
   unitFormSchema,
   unitSaveSchema,
+  type SiteForm,
   type SiteRecord,
   type UnitForm,
   type UnitRecord,
@@ -68,6 +69,15 @@ async function saveOver<M extends Model & { version: number; savedBy: string }>(
 
 export const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => ({ name, family, design, hoursPerDay: hoursPerDay ?? null })
 
+/** @throws Fault `does-not-hold-up` where a customer is said to have agreed on a day that has not come. */
+function checkConsent({ reminders }: SiteForm): void {
+  const today = new Date().toISOString().slice(0, 10)
+  if (reminders && reminders.agreedOn > today)
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'reminders.agreedOn', what: `${reminders.agreedOn} has not come yet`, allowed: `${today} or before` }],
+    })
+}
+
 export const siteRoutes =
   (sequelize: Sequelize) =>
   async (app: FastifyInstance): Promise<void> => {
@@ -87,12 +97,14 @@ export const siteRoutes =
 
     app.post('/api/sites', async ({ body, user }, reply) => {
       const form = readBy(siteFormSchema, body)
+      checkConsent(form)
       const site = await Site.create({ id: newId(), firmId: user.firmId, name: form.site.name, form, savedBy: user.name })
       return reply.status(201).send(siteRecord(await site.reload(), []))
     })
 
     app.put<{ Params: { id: string } }>('/api/sites/:id', async ({ params, body, user }) => {
       const { version, ...form } = readBy(siteSaveSchema, body)
+      checkConsent(form)
       const site = await findOwn(Site, 'site', params.id, user.firmId)
       await saveOver(Site, site, version, { name: form.site.name, form }, user)
       // Other surroundings, other days.

@@ -12,6 +12,8 @@ import { databaseFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { migrate } from '../db/migrate.ts'
 import { simulatedSource } from '../instruments/source.ts'
+import { simulatedGateway } from '../messages/gateway.ts'
+import { simulatedWeather } from '../weather/source.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
 
 export interface TestHouse {
@@ -33,7 +35,7 @@ export async function openHouse(): Promise<TestHouse> {
   defineModels(sequelize)
   await migrate(sequelize)
   const filesRoot = mkdtempSync(join(tmpdir(), 'yastik-files-'))
-  const app = await buildApp({ sequelize, filesRoot, instruments: simulatedSource })
+  const app = await buildApp({ sequelize, filesRoot, instruments: simulatedSource, gateway: simulatedGateway, weather: simulatedWeather })
   return {
     app,
     sequelize,

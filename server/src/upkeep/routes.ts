@@ -1,9 +1,11 @@
 // What is due when, over all units; and what one unit's forecast rests on.
-import { Fault, daySchema, dueKinds, ratesAtFirst, type DuePage, type UnitOutlook } from '@yastik/core'
+import { Fault, daySchema, dueKinds, ratesAtFirst, type DuePage, type DueWorth, type Family, type UnitOutlook } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { DueDay, JobUnit, Site, Unit } from '../db/models.ts'
 import { findOwn } from '../sites/routes.ts'
+import type { WeatherSource } from '../weather/source.ts'
+import { advice, isPaid, worthOf } from './advice.ts'
 import { learnAndRenew, pastOf, visitsOf } from './dues.ts'
 
 const pageSize = 100
@@ -18,6 +20,7 @@ interface Row {
   lowOn: string | null
   highOn: string | null
   lastCleanedAt: Date | null
+  family: Family
 }
 
 /** A page mark: day, unit and kind of the last entry seen. */
@@ -31,7 +34,7 @@ function readMark(mark: string): { dueOn: string; unitId: string; what: string }
   return { dueOn, unitId, what }
 }
 
-export function upkeepRoutes(sequelize: Sequelize) {
+export function upkeepRoutes(sequelize: Sequelize, weather: WeatherSource | undefined) {
   return async (app: FastifyInstance): Promise<void> => {
     app.get<{ Querystring: { after?: string; until?: string; what?: string } }>('/api/due', async ({ query, user, firm }): Promise<DuePage> => {
       const { until, what } = query
@@ -47,7 +50,7 @@ export function upkeepRoutes(sequelize: Sequelize) {
       const rows = await sequelize.query<Row>(
         // In the order of the days' own index, as in the logbook.
         `SELECT STRAIGHT_JOIN d.unit_id AS unitId, u.name AS unitName, s.id AS siteId, s.name AS siteName, d.what, DATE_FORMAT(d.due_on, '%Y-%m-%d') AS dueOn, DATE_FORMAT(d.low_on, '%Y-%m-%d') AS lowOn,
-                DATE_FORMAT(d.high_on, '%Y-%m-%d') AS highOn, u.last_cleaned_at AS lastCleanedAt
+                DATE_FORMAT(d.high_on, '%Y-%m-%d') AS highOn, u.last_cleaned_at AS lastCleanedAt, u.family
          FROM dues d JOIN units u ON u.id = d.unit_id JOIN sites s ON s.id = u.site_id
          WHERE d.firm_id = :firmId AND ${until ? 'd.due_on <= :until' : 'TRUE'} AND ${what ? 'd.what = :what' : 'TRUE'}
            AND ${mark ? '(d.due_on, d.unit_id, d.what) > (:markOn, :markUnit, :markWhat)' : 'TRUE'}
@@ -57,11 +60,36 @@ export function upkeepRoutes(sequelize: Sequelize) {
           type: QueryTypes.SELECT,
         },
       )
+      const page = rows.slice(0, pageSize)
+      const add = await advice(page, firm, weather, Date.now())
       return {
-        entries: rows.slice(0, pageSize).map((row) => ({ ...row, lastCleanedAt: row.lastCleanedAt?.toISOString() ?? null })),
+        entries: page.map((row) => ({ ...row, lastCleanedAt: row.lastCleanedAt?.toISOString() ?? null, ...add(row) })),
         next: rows.length > pageSize ? markOf(rows[pageSize - 1]) : null,
         rates: firm.foulingRates ?? ratesAtFirst,
       }
+    })
+
+    app.get('/api/due/worth', async ({ user, firm }): Promise<DueWorth> => {
+      const today = new Date().toISOString().slice(0, 10)
+      const rows = await sequelize.query<{ family: Family; what: string; horizon: number; units: number }>(
+        // The first of the horizons in which a day lies.
+        `SELECT u.family, d.what, CASE WHEN d.due_on < :today THEN 0 WHEN d.due_on <= DATE_ADD(:today, INTERVAL 4 WEEK) THEN 4 ELSE 13 END AS horizon, COUNT(*) AS units
+         FROM dues d JOIN units u ON u.id = d.unit_id
+         WHERE d.firm_id = :firmId AND d.due_on <= DATE_ADD(:today, INTERVAL 13 WEEK)
+           -- One visit does both: where a deep clean is due, the light one is not counted.
+           AND (d.what = 'deep-clean' OR (d.what = 'light-clean' AND NOT EXISTS
+             (SELECT 1 FROM dues e WHERE e.unit_id = d.unit_id AND e.what = 'deep-clean' AND e.due_on <= DATE_ADD(:today, INTERVAL 13 WEEK))))
+         GROUP BY u.family, d.what, horizon`,
+        { replacements: { firmId: user.firmId, today }, type: QueryTypes.SELECT },
+      )
+      return ([0, 4, 13] as const).map((weeks) => {
+        const own = rows.filter(({ horizon }) => Number(horizon) === weeks)
+        return {
+          weeks,
+          cleanings: own.reduce((sum, { units }) => sum + Number(units), 0),
+          money: Math.round(own.reduce((sum, { family, what, units }) => sum + (isPaid(what) ? worthOf(firm, family, what) : 0) * Number(units), 0)),
+        }
+      })
     })
 
     app.post('/api/due/learn', async ({ user, firm }) => {

@@ -1,25 +1,27 @@
 <script setup lang="ts">
-// What each way costs over the years (D3): a step each time the first unit needs it again.
-import type { QuoteOption } from '@yastik/core'
+// What each way costs over the years (D3): a step each time a unit needs it again.
+import { returnsOf, wayLetter, weeksPerYear, type QuoteOption } from '@yastik/core'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
-import { letterOf } from './quotes.ts'
 
 const props = defineProps<{ options: readonly QuoteOption[]; toPay: (option: QuoteOption) => number }>()
 const years = 4
 const width = 1080
 const height = 260
 const frame = { left: 64, right: 330, top: 14, bottom: 34 }
-const weeksPerYear = 52.18
 
 const courses = computed(() =>
   props.options.flatMap((option, index) => {
-    // A way after which the unit needs it again at once has no course.
-    if (option.againWeeks <= 0) return []
     const each = props.toPay(option)
-    const step = option.againWeeks / weeksPerYear
-    const times = Math.floor(years / step) + 1
-    return [{ option, letter: letterOf(index), at: Array.from({ length: times }, (_, time) => ({ year: time * step, sum: (time + 1) * each })) }]
+    // Every unit comes again in its own time; a way that does not last has no course.
+    const again = returnsOf(option).flatMap(({ weeks, share }) => {
+      const step = weeks / weeksPerYear
+      return Array.from({ length: Math.floor(years / step) }, (_, time) => ({ year: (time + 1) * step, adds: each * share }))
+    })
+    if (again.length === 0 && option.againWeeks <= 0) return []
+    let sum = each
+    const later = again.sort((one, other) => one.year - other.year).map(({ year, adds }) => ({ year, sum: (sum += adds) }))
+    return [{ option, letter: wayLetter(index), at: [{ year: 0, sum: each }, ...later] }]
   }),
 )
 const x = scaleLinear()
@@ -48,7 +50,7 @@ const dashes = ['', '9 5', '2 4', '12 4 2 4', '5 2', '1 6']
 
 <template>
   <figure class="years">
-    <figcaption>What each way adds up to over {{ years }} years, done again whenever the first unit needs it</figcaption>
+    <figcaption>What each way adds up to over {{ years }} years, each unit done again when it needs it</figcaption>
     <div class="along">
       <svg :viewBox="`0 0 ${width} ${height}`" class="chart-sheet" role="img" aria-label="Cost of each way over the years" data-quote-years>
         <g v-for="tick in y.ticks(5)" :key="tick">

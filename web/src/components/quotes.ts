@@ -14,6 +14,3 @@ export const sourceWords: Record<QuoteRecord['units'][number]['source'], string>
   forecast: 'by forecast',
   supposed: 'supposed: never seen',
 }
-
-/** Options are spoken of by letters. */
-export const letterOf = (index: number): string => String.fromCharCode(65 + index)

@@ -1,16 +1,24 @@
 <script setup lang="ts">
 // What is due when, over all units, and how sure that is.
-import { dueKinds, type Due, type DuePage } from '@yastik/core'
+import { dueKinds, type Due, type DuePage, type DueWorth, type HoldReason } from '@yastik/core'
 import dayjs from 'dayjs'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
 import { serverNow } from '../api/clock.ts'
 import FaultNote from '../components/FaultNote.vue'
 import LogbookPages from '../components/LogbookPages.vue'
+import MessageDialog from '../components/MessageDialog.vue'
+import { messageStateWords } from '../components/messages.ts'
 import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
 
 useJob().close()
+const session = useSession()
+const isOwner = computed(() => session.me?.role === 'owner')
+const worth = ref<DueWorth>([])
+/** The site whose customer is being written to. */
+const writing = ref<DuePage['entries'][number]>()
 const entries = ref<DuePage['entries']>([])
 const next = ref<string | null>(null)
 const rates = ref<DuePage['rates']>()
@@ -37,12 +45,29 @@ async function load(after?: string) {
   }
 }
 await load()
+try {
+  worth.value = await ask<DueWorth>('GET', '/api/due/worth')
+} catch (caught) {
+  error.value = caught
+}
 watch(kind, () => load())
 const today = dayjs(serverNow())
 const weeksLeft = (day: string) => Math.round(dayjs(day).diff(today, 'day') / 7)
 const says = (day: string) => {
   const weeks = weeksLeft(day)
   return weeks < 0 ? `${-weeks} weeks over` : weeks === 0 ? 'this week' : `in ${weeks} weeks`
+}
+const horizons: Record<DueWorth[number]['weeks'], string> = { 0: 'overdue', 4: 'within four weeks', 13: 'within a quarter' }
+const holdWords: Record<HoldReason, string> = { 'no-consent': 'not to be written to', stopped: 'ended it', lately: 'reminded lately' }
+/** The first few days, in words; the rest is a count. */
+function roofWords(days: readonly string[]): string {
+  if (days.length === 0) return 'roof: no fit day in the next ten'
+  const shown = days.slice(0, 3).map((day) => dayjs(day).format('ddd D MMM'))
+  return `roof: ${shown.join(', ')}${days.length > 3 ? ` and ${days.length - 3} more` : ''}`
+}
+async function wasSent() {
+  writing.value = undefined
+  await load()
 }
 const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
 </script>
@@ -52,6 +77,13 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
     <div class="spread">
       <h1>What is due</h1>
       <LogbookPages />
+    </div>
+    <div v-if="worth.some(({ cleanings }) => cleanings > 0)" class="figures" data-worth>
+      <div v-for="{ weeks, cleanings, money } in worth" :key="weeks">
+        <span class="figure"
+          >{{ money }}<small>{{ cleanings }} {{ cleanings === 1 ? 'cleaning' : 'cleanings' }} {{ horizons[weeks] }}</small></span
+        >
+      </div>
     </div>
     <div class="chips" role="group" aria-label="Kinds">
       <button class="tap" :aria-pressed="kind === undefined" @click="kind = undefined">everything</button>
@@ -72,7 +104,9 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
           <th>What</th>
           <th>Unit</th>
           <th>Between</th>
-          <th>Last cleaned</th>
+          <th>A good time</th>
+          <th class="number">Worth</th>
+          <th v-if="isOwner">The customer</th>
         </tr>
       </thead>
       <tbody>
@@ -95,10 +129,43 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
             >
             <template v-else>by rule</template>
           </td>
-          <td>{{ entry.lastCleanedAt ? dayjs(entry.lastCleanedAt).format('D MMM YYYY') : 'never here' }}</td>
+          <td>
+            <template v-if="entry.before">before {{ dayjs(entry.before).format('MMM YYYY') }}, when cooling begins</template>
+            <small v-if="entry.roofDays" class="each" data-roof-days>{{ roofWords(entry.roofDays) }}</small>
+          </td>
+          <td class="number">{{ entry.worth === null ? '' : `about ${Math.round(entry.worth)}` }}</td>
+          <td v-if="isOwner">
+            <template v-if="entry.worth !== null || entry.what === 'pan-treatment'">
+              <small v-if="entry.reminded" class="each" data-reminded
+                >{{ dayjs(entry.reminded.at).format('D MMM') }}: {{ messageStateWords[entry.reminded.state] }}</small
+              >
+              <small v-if="entry.hold && entry.hold !== 'lately'" class="each">{{ holdWords[entry.hold] }}</small>
+              <button v-else-if="entry.hold === null" class="tap bare" :data-write="entry.siteName" @click="writing = entry">Write</button>
+            </template>
+          </td>
         </tr>
       </tbody>
     </table>
     <button v-if="next" class="tap" @click="load(next)">Later ones</button>
+    <p class="small">
+      Worth is work and product at an ordinary unit of its family; travel belongs to the visit. Roofs: wind within the house rule, dry, no frost.
+    </p>
+    <Suspense>
+      <MessageDialog
+        v-if="writing"
+        :key="writing.siteId"
+        :path="`/api/sites/${writing.siteId}/reminder`"
+        :site-id="writing.siteId"
+        :site-name="writing.siteName"
+        @close="writing = undefined"
+        @sent="wasSent"
+      />
+    </Suspense>
   </div>
 </template>
+
+<style scoped>
+.each {
+  display: block;
+}
+</style>

@@ -2,11 +2,13 @@
 // One quote: how soiled the units are taken to be, the ways side by side, what the customer said, and what came of it.
 import {
   allGrades,
+  costPerYear,
   complaints as allComplaints,
   gradeNames,
   inWords,
   partNames,
   payable,
+  wayLetter,
   type Complaint,
   type CrewRecord,
   type Grade,
@@ -21,10 +23,11 @@ import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import { serverNow } from '../api/clock.ts'
 import FaultNote from '../components/FaultNote.vue'
+import MessageDialog from '../components/MessageDialog.vue'
 import NumberField from '../components/NumberField.vue'
 import QuoteOutcome from '../components/QuoteOutcome.vue'
 import QuoteYears from '../components/QuoteYears.vue'
-import { letterOf, quoteStateWords, sourceWords } from '../components/quotes.ts'
+import { quoteStateWords, sourceWords } from '../components/quotes.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useJob } from '../stores/job.ts'
 
@@ -34,6 +37,8 @@ const router = useRouter()
 const { quantity } = useMeasures()
 const quote = ref<QuoteRecord>()
 const crew = ref<CrewRecord[]>([])
+const writing = ref(false)
+const written = ref(false)
 const error = ref<unknown>()
 const today = dayjs(serverNow()).format('YYYY-MM-DD')
 const chosen = ref<string>()
@@ -52,7 +57,7 @@ const isOffered = (key: string) => quote.value?.offered.includes(key) ?? false
 /** Where it is answered, only what was offered is shown. */
 const shown = computed(() => quote.value?.options.filter(({ key }) => isOpen.value || isOffered(key)) ?? [])
 const offered = computed(() => shown.value.filter(({ key }) => isOffered(key)))
-const letter = (key: string) => letterOf(offered.value.findIndex((option) => option.key === key))
+const letter = (key: string) => wayLetter(offered.value.findIndex((option) => option.key === key))
 const toPay = (option: QuoteOption) => (quote.value ? payable(quote.value, option) : option.total)
 
 async function send(method: 'POST' | 'PUT', path: string, body: object) {
@@ -93,8 +98,18 @@ async function accept() {
   chosen.value = undefined
 }
 const openVisit = () => router.push({ name: 'look-over', params: { jobId: quote.value!.jobId!, unitId: quote.value!.units[0].unitId } })
+function yearly(option: QuoteOption): string {
+  const cost = costPerYear(option, toPay(option))
+  return cost === undefined ? 'it does not last' : `about ${Math.round(cost)}`
+}
 const again = (weeks: number) =>
-  weeks <= 0 ? 'at once' : weeks < 9 ? `in ${Math.round(weeks)} weeks` : `${dayjs(today).add(weeks, 'week').format('MMM YYYY')}`
+  weeks <= 0
+    ? 'at once'
+    : weeks < 1.5
+      ? 'in a week'
+      : weeks < 9
+        ? `in ${Math.round(weeks)} weeks`
+        : `${dayjs(today).add(weeks, 'week').format('MMM YYYY')}`
 const deepOf = ({ due }: QuoteOption['units'][number]) => due.find(({ what }) => what === 'deep-clean')
 const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`
 const partName = (part: string) => partNames[part as Part] ?? part
@@ -220,7 +235,7 @@ const print = () => window.print()
             <tr>
               <th scope="row">That is, a year</th>
               <td v-for="option in shown" :key="option.key" :class="{ off: !isOffered(option.key) }">
-                {{ option.againWeeks <= 0 ? 'it does not last' : `about ${Math.round((toPay(option) * 52.18) / option.againWeeks)}` }}
+                {{ yearly(option) }}
               </td>
             </tr>
             <tr class="no-print">
@@ -260,9 +275,21 @@ const print = () => window.print()
                 name="valid-until"
                 @change="change({ validUntil: ($event.target as HTMLInputElement).value })"
             /></label>
+            <button class="tap" type="button" data-write-quote @click="writing = true">Write it to the customer</button>
             <button class="tap" type="button" @click="print">Print it</button>
           </form>
         </section>
+        <p v-if="written" role="status" data-written>Handed over. <RouterLink to="/logbook/messages">What became of it</RouterLink></p>
+        <Suspense>
+          <MessageDialog
+            v-if="writing"
+            :path="`/api/quotes/${quoteId}/message`"
+            :site-id="quote.siteId"
+            :site-name="quote.siteName"
+            @close="writing = false"
+            @sent="((writing = false), (written = true))"
+          />
+        </Suspense>
         <section class="stack no-print ruled-top" data-answer>
           <h2>What the customer said</h2>
           <div class="row end">

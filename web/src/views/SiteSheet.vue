@@ -28,6 +28,7 @@ import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
+import ConsentFields from '../components/ConsentFields.vue'
 import FaultNote from '../components/FaultNote.vue'
 import NumberField from '../components/NumberField.vue'
 import { useSession } from '../stores/session.ts'
@@ -63,8 +64,8 @@ async function load() {
   }
   try {
     record.value = await ask<SiteRecord>('GET', `/api/sites/${props.siteId}`)
-    const { site, address, contact, customerUnits } = record.value
-    form.value = copyOf({ site, address, contact, ...(customerUnits ? { customerUnits } : {}) })
+    const { site, address, contact, customerUnits, reminders } = record.value
+    form.value = copyOf({ site, address, contact, ...(customerUnits ? { customerUnits } : {}), ...(reminders ? { reminders } : {}) })
     picked.value = record.value.units.map(({ id }) => id)
     crew.value = await ask<CrewRecord[]>('GET', '/api/crew')
     if (crewIds.value.length === 0) crewIds.value = crew.value.slice(0, 2).map(({ id }) => id)
@@ -288,6 +289,7 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
             </button>
           </div>
         </div>
+        <ConsentFields v-model="form.reminders" />
         <label class="field"
           ><span>Setting</span
           ><ElSelect v-model="form.site.setting"

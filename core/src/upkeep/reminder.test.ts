@@ -1,0 +1,57 @@
+import { bringForward, coolingSeason, draftReminder, isStart, isStop, roofDays, type ReminderUnit } from './index.ts'
+
+const north = [0, 1, 5, 10, 15, 18, 20, 20, 16, 10, 5, 1]
+const south = [...north.slice(6), ...north.slice(0, 6)]
+
+describe('the season', () => {
+  it('is the run of warm months, over the turn of the year in the south', () => {
+    expect(coolingSeason(north)).toEqual({ firstMonth: 6, lastMonth: 8 })
+    expect(coolingSeason(south)).toEqual({ firstMonth: 12, lastMonth: 2 })
+    expect(coolingSeason(Array.from({ length: 12 }, () => 25))).toBeUndefined()
+    expect(coolingSeason(Array.from({ length: 12 }, () => 5))).toBeUndefined()
+  })
+  it.each([
+    ['2027-07-15', '2026-11-26', north, '2027-06-01'],
+    ['2027-05-15', '2026-11-26', north, undefined],
+    // Too late to be before it.
+    ['2027-07-15', '2027-06-10', north, undefined],
+    ['2027-01-20', '2026-11-26', south, '2026-12-01'],
+  ])('brings %s, seen on %s, forward to its start', (dueOn, today, means, expected) =>
+    expect(bringForward(dueOn, today, coolingSeason(means))).toBe(expected),
+  )
+  it('names days for a roof: little wind, dry, neither frost nor heat', () => {
+    const mild = { day: '2027-05-01', lowC: 8, highC: 20, windMs: 4, rainMm: 0 }
+    const days = [mild, { ...mild, windMs: 8.1 }, { ...mild, rainMm: 2 }, { ...mild, lowC: -1 }, { ...mild, highC: 34 }]
+    expect(roofDays(days, 8)).toEqual(['2027-05-01'])
+    expect(roofDays(days.slice(1, 2), 9)).toEqual(['2027-05-01'])
+  })
+})
+
+describe('a reminder', () => {
+  const unit: ReminderUnit = {
+    name: 'Loft',
+    what: 'deep-clean',
+    dueOn: '2027-03-10',
+    lowOn: '2027-01-20',
+    highOn: '2027-05-01',
+    lastCleanedOn: '2026-02-03',
+    found: 3,
+  }
+  const facts = { firm: 'Fen Air', site: 'Mill', today: '2026-11-26', units: [unit] }
+  it('says what is due when, how sure that is, and what was found', () =>
+    expect(draftReminder(facts)).toContain(
+      'Loft will be due about March 2027 for a deep clean (between January and May 2027). We cleaned it last in February 2026, when we found a mat on its coil.',
+    ))
+  it('names a unit once, with what is most pressing, and what is due already as due now', () => {
+    const text = draftReminder({ ...facts, units: [unit, { ...unit, what: 'light-clean', dueOn: '2026-11-01' }] })
+    expect(text.match(/Loft/g)).toHaveLength(1)
+    expect(text).toContain('Loft is due now for a light clean.')
+  })
+  it('says to come before the season only where that helps', () => {
+    expect(draftReminder({ ...facts, before: '2027-06-01' })).toContain('before June 2027')
+    expect(draftReminder(facts)).not.toContain('Best before')
+  })
+  it.each(['STOP', 'stop please', ' "Stop"'])('is ended by “%s”', (answer) => expect(isStop(answer)).toBe(true))
+  it.each(['Please do not stop by on Monday', 'stopped up drain?'])('is not ended by “%s”', (answer) => expect(isStop(answer)).toBe(false))
+  it('is begun again by START', () => expect([isStart('Start'), isStart('to start with')]).toEqual([true, false]))
+})

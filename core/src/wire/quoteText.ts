@@ -1,0 +1,29 @@
+// What is a customer written about a quote? The ways that are offered, each with its letter, price and how long it lasts.
+import { monthOf } from '../upkeep/index.ts'
+import { payable, type QuoteBody } from './quotes.ts'
+
+export interface QuoteTextFacts {
+  readonly firm: string
+  readonly site: string
+  readonly validUntil: string
+  readonly body: QuoteBody
+  /** The day so many weeks from today, as 2027-03-01. */
+  readonly dayAfter: (weeks: number) => string
+}
+
+/** Ways are spoken of by letters, in the order in which they are offered. */
+export const wayLetter = (index: number): string => String.fromCharCode(65 + index)
+
+export function quoteText({ firm, site, validUntil, body, dayAfter }: QuoteTextFacts): string {
+  const offered = body.options.filter(({ key }) => body.offered.includes(key))
+  const ways = offered.map((option, index) => {
+    const lasts = option.againWeeks > 0 ? `; it is due again about ${monthOf(dayAfter(option.againWeeks))}` : ''
+    return `${wayLetter(index)}: ${option.name}, ${payable(body, option).toFixed(2)}${lasts}.`
+  })
+  return [
+    `${firm} about the air conditioning at ${site}, ${body.units.map(({ name }) => name).join(', ')}:`,
+    ...ways,
+    `These prices stand until ${validUntil}. Where we find more on opening, we say so before we go on.`,
+    offered.length > 1 ? 'Answer with a letter, and we will find a day.' : 'Answer, and we will find a day.',
+  ].join('\n')
+}

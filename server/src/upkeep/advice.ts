@@ -1,0 +1,89 @@
+// What else does the due list say of an entry: its worth, the season, days for a roof, and whether its customer may be, or was, reminded?
+import {
+  bringForward,
+  isOnRoof,
+  knownHouseRules,
+  paidWork,
+  plainAddress,
+  roofDays,
+  standardWork,
+  type DuePage,
+  type Family,
+  type PaidWork,
+  type Season,
+} from '@yastik/core'
+import { Op } from 'sequelize'
+import { Message, Site, Stop, type Firm } from '../db/models.ts'
+import { isHeld } from '../messages/outbox.ts'
+import { isLate, lastReminders } from '../messages/routes.ts'
+import { ifKnown, seasonAt, type WeatherSource } from '../weather/source.ts'
+
+type Entry = DuePage['entries'][number]
+type Advice = Pick<Entry, 'worth' | 'before' | 'roofDays' | 'hold' | 'reminded'>
+
+const dayMs = 86_400_000
+/** Nobody foretells the weather further. */
+const weatherDays = 10
+/** A roof that is due later needs no day yet. */
+const roofAheadDays = 56
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+
+/** Worth by family and work, for a firm's rules and stores as they stand: reckoned once each. */
+const worths = new Map<string, number>()
+const mostWorths = 1000
+export function worthOf(firm: Firm, family: Family, what: PaidWork): number {
+  const key = [firm.id, firm.houseRulesVersion, firm.storesVersion, family, what].join(' ')
+  const known = worths.get(key)
+  if (known !== undefined) return known
+  if (worths.size >= mostWorths) worths.clear()
+  const { money } = standardWork(family, what, firm.houseRules, firm.products, firm.equipment)
+  worths.set(key, money)
+  return money
+}
+export const isPaid = (what: string): what is PaidWork => paidWork.some((kind) => kind === what)
+
+/** Reads what a page needs at once. @returns what is to be said of each of its entries. */
+export async function advice(
+  page: readonly Pick<Entry, 'siteId' | 'family' | 'what' | 'dueOn'>[],
+  firm: Firm,
+  weather: WeatherSource | undefined,
+  nowMs: number,
+): Promise<(entry: Pick<Entry, 'siteId' | 'family' | 'what' | 'dueOn'>) => Advice> {
+  const today = dayOf(nowMs)
+  const siteIds = [...new Set(page.map(({ siteId }) => siteId))]
+  const [sites, stops, reminders] = await Promise.all([
+    Site.findAll({ where: { id: { [Op.in]: siteIds } } }),
+    Stop.findAll({ where: { firmId: firm.id } }),
+    lastReminders(siteIds),
+  ])
+  const siteOf = new Map(sites.map((site) => [site.id, site]))
+  const stopBy = new Map(stops.map((stop) => [stop.address, stop]))
+  // Oldest first: the last one stays.
+  const lastBy = new Map<string, Message>(reminders.map((message) => [message.siteId, message]))
+  const seasons = new Map<string, Season | undefined>()
+  const fitDays = new Map<string, string[]>()
+  const isRoofSoon = ({ family, dueOn }: Pick<Entry, 'family' | 'dueOn'>) => isOnRoof(family) && dueOn <= dayOf(nowMs + roofAheadDays * dayMs)
+  if (weather) {
+    const windLimit = knownHouseRules(firm.houseRules).roofWindLimitMs
+    const roofs = new Set(page.filter(isRoofSoon).map(({ siteId }) => siteId))
+    await Promise.all(
+      sites.map(async ({ id, form }) => {
+        const place = { id, altitudeM: form.site.altitudeM }
+        seasons.set(id, await seasonAt(weather, place))
+        const days = roofs.has(id) ? await ifKnown(weather, (source) => source.forecast(place, today, weatherDays)) : undefined
+        if (days) fitDays.set(id, roofDays(days, windLimit))
+      }),
+    )
+  }
+  return ({ siteId, family, what, dueOn }) => {
+    const consent = siteOf.get(siteId)?.form.reminders
+    const last = lastBy.get(siteId)
+    return {
+      worth: isPaid(what) ? worthOf(firm, family, what) : null,
+      before: isPaid(what) ? (bringForward(dueOn, today, seasons.get(siteId)) ?? null) : null,
+      roofDays: isRoofSoon({ family, dueOn }) ? (fitDays.get(siteId) ?? null) : null,
+      hold: isHeld(consent, consent && stopBy.get(plainAddress(consent.to))) ?? (last && isLate(last, nowMs) ? 'lately' : null),
+      reminded: last ? { state: last.state, at: last.changedAt.toISOString() } : null,
+    }
+  }
+}

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+// A message to a customer, drafted from the facts: read it, change it, send it. Why it cannot be sent is said at once.
+import { longestMessage, type HoldReason, type MessageDraft } from '@yastik/core'
+import { ElDialog } from 'element-plus/es/components/dialog/index'
+import 'element-plus/theme-chalk/el-dialog.css'
+import 'element-plus/theme-chalk/el-overlay.css'
+import { ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { ask } from '../api/client.ts'
+import FaultNote from './FaultNote.vue'
+import { channelWords } from './messages.ts'
+
+const props = defineProps<{ path: string; siteId: string; siteName: string }>()
+const emit = defineEmits<{ close: []; sent: [] }>()
+const open = ref(true)
+const draft = ref<MessageDraft>()
+const body = ref('')
+const error = ref<unknown>()
+const busy = ref(false)
+const holds: Record<HoldReason, string> = {
+  'no-consent': 'This customer has not agreed to be written to. Note it on the site’s sheet once they do.',
+  stopped: 'This customer ended it. Nobody writes to them any more, unless they agree anew.',
+  lately: 'This customer was reminded less than a fortnight ago.',
+}
+try {
+  draft.value = await ask<MessageDraft>('GET', props.path)
+  body.value = draft.value.body
+} catch (caught) {
+  error.value = caught
+}
+async function send() {
+  error.value = undefined
+  busy.value = true
+  try {
+    await ask('POST', props.path, { body: body.value })
+    emit('sent')
+  } catch (caught) {
+    error.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <ElDialog v-model="open" :title="`To ${siteName}`" width="min(44rem, 94vw)" @closed="emit('close')">
+    <div class="stack" data-message>
+      <template v-if="draft">
+        <p v-if="draft.hold" class="hold" role="alert" data-hold>
+          {{ holds[draft.hold] }} <RouterLink :to="{ name: 'site', params: { siteId } }">To its sheet</RouterLink>
+        </p>
+        <p v-else-if="draft.channel">
+          <b>{{ channelWords[draft.channel] }}</b> to {{ draft.to }}
+        </p>
+        <textarea v-model="body" class="line text" name="message-body" rows="9" :maxlength="longestMessage" aria-label="The message"></textarea>
+        <p class="small">{{ draft.stopLine }} <i>stands below it always.</i> {{ body.length }} of {{ longestMessage }} characters.</p>
+      </template>
+      <FaultNote :error="error" />
+      <div class="row">
+        <button class="tap now" :disabled="!draft || draft.hold !== null || busy || body.trim() === ''" data-send-message @click="send">
+          {{ busy ? 'Handing it over …' : 'Send it' }}
+        </button>
+        <button class="tap" @click="open = false">Leave it</button>
+      </div>
+    </div>
+  </ElDialog>
+</template>
+
+<style scoped>
+.text {
+  width: 100%;
+  padding: 0.6rem;
+  resize: vertical;
+  line-height: 1.4;
+}
+.hold {
+  border-left: 6px double var(--now);
+  padding-left: 0.8rem;
+}
+</style>
