@@ -22,6 +22,7 @@ import { photoRoutes } from './photos/routes.ts'
 import { quoteRoutes } from './quotes/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
 import { endStreamsWith } from './streams.ts'
+import { stockRoutes } from './stock/routes.ts'
 import { storesRoutes } from './stores/routes.ts'
 import { transferRoutes } from './transfer/routes.ts'
 import { upkeepRoutes } from './upkeep/routes.ts'
@@ -94,7 +95,8 @@ export async function buildApp({
   await app.register(logbookRoutes(sequelize))
   await app.register(upkeepRoutes(sequelize, weather))
   await app.register(houseRulesRoutes)
-  await app.register(storesRoutes)
+  await app.register(storesRoutes(sequelize))
+  await app.register(stockRoutes(sequelize))
   if (webRoot)
     await app.register(staticFiles, {
       root: webRoot,

@@ -1,7 +1,7 @@
 import { planJob, type UnitJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { knownHouseRules } from '../method/index.ts'
-import { priceOf } from './index.ts'
+import { loadFor, priceOf, type LoadVisit } from './index.ts'
 
 const rules = knownHouseRules({ hourlyRate: 60, minimumCharge: 80, travelCharge: 25, furtherUnitDiscount: 0.1 })
 
@@ -44,5 +44,31 @@ describe('kit', () => {
     const both = planJob({ ...one, units: [one.units[0], { ...one.units[0], id: 'second' }] }).kit
     expect(both.find((entry) => entry.item === 'pump wand')!.quantity).toBe(1)
     expect(both.find((entry) => entry.item === 'Antimicrobial coil foam')!.quantity).toBeCloseTo(2 * item('Antimicrobial coil foam')!.quantity, 6)
+  })
+})
+
+describe('the load of a day', () => {
+  const planned = planJob(jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] }, coilFace: { grade: 2 } } }))
+  const [{ id, steps, mixes }] = planned.units
+  const visit = (site: string, waterOnSite = true, waterL = 7.2): LoadVisit => ({ site, waterOnSite, units: [{ id, steps, mixes, waterL }] })
+  const foam = { id: mixes[0].productId, name: 'Antimicrobial coil foam' }
+  const needed = planned.kit.find(({ item }) => item === foam.name)!.quantity
+  const van = [{ id: 'p', kind: 'pump-wand' as const, count: 1 }]
+
+  it('holds a tool once for all visits, product for each, and says where it is needed', () => {
+    const load = loadFor([visit('Mill'), visit('Inn')], van, [{ ...foam, usableL: 10 }])
+    expect(load.find(({ item }) => item === 'pump wand')).toMatchObject({ quantity: 1, has: 1, sites: ['Mill', 'Inn'] })
+    expect(load.find(({ item }) => item === foam.name)!.quantity).toBeCloseTo(2 * needed, 6)
+    expect(load.find(({ item }) => item === foam.name)!.short).toBeUndefined()
+  })
+  it('says what the van is short of, and nothing of what is not counted', () => {
+    const load = loadFor([visit('Mill')], [{ ...van[0], count: 0 }], [{ ...foam, usableL: needed / 2 }])
+    expect(load.find(({ item }) => item === 'pump wand')!.short).toBe(1)
+    expect(load.find(({ item }) => item === foam.name)!.short).toBeCloseTo(needed / 2, 3)
+    expect(load.find(({ item }) => item === 'lock and tag')!.has).toBeUndefined()
+  })
+  it('brings water where there is no tap', () => {
+    const water = loadFor([visit('Mill'), visit('Meadow', false), visit('Ridge', false)], van, []).find(({ item }) => item === 'clean water')
+    expect(water).toMatchObject({ quantity: 15, sites: ['Meadow', 'Ridge'] })
   })
 })

@@ -5,3 +5,4 @@ export { builtInVan, equipmentKinds, equipmentSchema, findEquipment, type Equipm
 export { dilutionFor, mix, spreadRateLM2, type Mix } from './mix.ts'
 export { labelSchema, productClasses, productSchema, type Label, type Product, type ProductClass } from './product.ts'
 export { pickProduct, reasonsAgainst, type Picked, type UseConditions, type UseWay } from './suitability.ts'
+export { isPast, purchaseOf, purchaseWeeks, reserveWeeks, takeFrom, usableLitres, type Lot, type Purchase } from './stock.ts'

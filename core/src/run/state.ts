@@ -110,7 +110,7 @@ function apply(unit: UnitState, event: JobEvent): void {
       return
     case 'product-used': {
       const { stepId, productId, litres } = happening
-      unit.used = [...unit.used.filter((other) => other.stepId !== stepId || other.productId !== productId), { stepId, productId, litres }]
+      unit.used = [...unit.used.filter((other) => other.stepId !== stepId || other.productId !== productId), { stepId, productId, litres, by, atMs }]
       return
     }
     case 'note':

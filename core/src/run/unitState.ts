@@ -96,7 +96,7 @@ export interface UnitState {
   given: Record<string, number>
   pauses: Pause[]
   /** Products that were used, litres before they were thinned. */
-  used: { stepId: string; productId: string; litres: number }[]
+  used: { stepId: string; productId: string; litres: number; by: number; atMs: number }[]
   photos: TakenPhoto[]
   notes: { text: string; atMs: number; by: number; eventId: string }[]
   signed?: { photoId: string; name: string; atMs: number }

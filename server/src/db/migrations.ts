@@ -96,6 +96,18 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['DROP TABLE stops', 'DROP TABLE replies', 'DROP TABLE messages'],
   },
+  {
+    name: '2026-11-26-stock',
+    up: [
+      `CREATE TABLE stock_lots (firm_id INT NOT NULL, product_id VARCHAR(80) NOT NULL, lot VARCHAR(40) NOT NULL, label_date DATE NULL, litres DOUBLE NOT NULL, PRIMARY KEY (firm_id, product_id, lot)) ${table}`,
+      `CREATE TABLE stock_moves (id ${id} PRIMARY KEY, firm_id INT NOT NULL, product_id VARCHAR(80) NOT NULL, lot VARCHAR(40) NOT NULL, kind VARCHAR(20) NOT NULL, litres DOUBLE NOT NULL, job_id ${id} NULL, unit_id ${id} NULL,
+        moved_at DATETIME(3) NOT NULL, moved_by VARCHAR(120) NOT NULL, FOREIGN KEY (job_id) REFERENCES jobs (id), INDEX newest (firm_id, moved_at, id), INDEX of_job (job_id, product_id)) ${table}`,
+      // What was counted so far stood with the products.
+      `INSERT INTO stock_lots (firm_id, product_id, lot, label_date, litres) SELECT f.id, p.product_id, '', NULL, p.litres FROM firms f,
+        JSON_TABLE(f.products, '$[*]' COLUMNS (product_id VARCHAR(80) PATH '$.id', litres DOUBLE PATH '$.inStockLitres')) p WHERE p.litres IS NOT NULL`,
+    ],
+    down: ['DROP TABLE stock_moves', 'DROP TABLE stock_lots'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -9,6 +9,7 @@ import type {
   HouseRules,
   Measures,
   MessageState,
+  MoveKind,
   Product,
   QuoteBody,
   QuoteState,
@@ -200,6 +201,28 @@ export class Stop extends Model<InferAttributes<Stop>, InferCreationAttributes<S
   declare stoppedOn: string
 }
 
+/** What is left of one lot of a product. */
+export class StockLot extends Model<InferAttributes<StockLot>, InferCreationAttributes<StockLot>> {
+  declare firmId: number
+  declare productId: string
+  declare lot: string
+  declare labelDate: CreationOptional<string | null>
+  declare litres: number
+}
+/** What came to a lot, above zero, or went from it. */
+export class StockMove extends Model<InferAttributes<StockMove>, InferCreationAttributes<StockMove>> {
+  declare id: string
+  declare firmId: number
+  declare productId: string
+  declare lot: string
+  declare kind: MoveKind
+  declare litres: number
+  declare jobId: CreationOptional<string | null>
+  declare unitId: CreationOptional<string | null>
+  declare movedAt: Date
+  declare movedBy: string
+}
+
 /** A photograph of a unit on a job; its files lie in the file store. */
 export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
   declare id: string
@@ -373,6 +396,32 @@ export function defineModels(sequelize: Sequelize): void {
       stoppedOn: { type: DataTypes.DATEONLY, allowNull: false },
     },
     { sequelize, tableName: 'stops' },
+  )
+  const litres = () => ({ type: DataTypes.DOUBLE, allowNull: false })
+  StockLot.init(
+    {
+      firmId: { ...whole(), primaryKey: true },
+      productId: { ...text(80), primaryKey: true },
+      lot: { ...text(40), primaryKey: true },
+      labelDate: { type: DataTypes.DATEONLY, allowNull: true },
+      litres: litres(),
+    },
+    { sequelize, tableName: 'stock_lots' },
+  )
+  StockMove.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      productId: text(80),
+      lot: text(40),
+      kind: text(20),
+      litres: litres(),
+      jobId: { ...uuid(), allowNull: true },
+      unitId: { ...uuid(), allowNull: true },
+      movedAt: moment(),
+      movedBy: text(120),
+    },
+    { sequelize, tableName: 'stock_moves' },
   )
   Photo.init(
     {

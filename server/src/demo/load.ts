@@ -28,7 +28,12 @@ const paceOf = (visit: number) => {
 async function load(sequelize: Sequelize, transaction: Transaction, nowMs: number): Promise<boolean> {
   if ((await Firm.count({ transaction })) > 0) return false
   const firm = await Firm.create(
-    { name: demoFirm, houseRules: startHouseRules, products: [...builtInProducts], equipment: [...builtInVan] },
+    {
+      name: demoFirm,
+      houseRules: startHouseRules,
+      products: builtInProducts.map(({ inStockLitres: _, ...product }) => product),
+      equipment: [...builtInVan],
+    },
     { transaction },
   )
   const people = new Map<string, User>()

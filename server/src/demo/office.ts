@@ -1,6 +1,6 @@
-// What did the demo firm's office do? Customers who agreed to be written to, a reminder; quotes: one open, one that became a visit and is finished.
-import { gradeSchema, payable, stopLine } from '@yastik/core'
-import { Firm, Job, JobUnit, Message, Quote, Reply, Site, Unit, User } from '../db/models.ts'
+// What did the demo firm's office do? The van was counted; customers who agreed to be written to, a reminder; quotes: one open, one that became a visit and is finished.
+import { builtInProducts, gradeSchema, payable, stopLine } from '@yastik/core'
+import { Firm, Job, JobUnit, Message, Quote, Reply, Site, StockLot, Unit, User } from '../db/models.ts'
 import { quoteBody } from '../quotes/make.ts'
 import { demoFirm } from './firm.ts'
 import { demoId } from './walk.ts'
@@ -20,6 +20,20 @@ export async function loadOffice(nowMs: number): Promise<void> {
   const firm = (await Firm.findOne({ where: { name: demoFirm } }))!
   const owner = (await User.findOne({ where: { firmId: firm.id, role: 'owner' } }))!
   const by = { firmId: firm.id, savedBy: owner.name }
+
+  // Counted after all visits: what they used is on record and in the count. One lot is past its date, one soon will be.
+  await StockLot.bulkCreate(
+    builtInProducts.flatMap(({ id, inStockLitres = 0 }, index) => {
+      const lot = (part: number, days: number, share: number) => ({
+        firmId: firm.id,
+        productId: id,
+        lot: `F${24 + part}-${110 + 7 * index}`,
+        labelDate: dayOf(nowMs + days * dayMs),
+        litres: Math.round(inStockLitres * share * 1000) / 1000,
+      })
+      return index === 2 ? [lot(0, -12, 0.3), lot(1, 300, 0.7)] : index === 3 ? [lot(1, 24, 0.4), lot(2, 500, 0.6)] : [lot(2, 420 + 20 * index, 1)]
+    }),
+  )
 
   const office = (await Site.findByPk(demoId('halvmark')))!
   const units = await Unit.findAll({ where: { siteId: office.id }, order: [['name', 'ASC']] })

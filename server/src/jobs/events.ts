@@ -18,6 +18,7 @@ import {
 } from '@yastik/core'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, type User } from '../db/models.ts'
+import { settleUse } from '../stock/ledger.ts'
 import { renewDues } from '../upkeep/dues.ts'
 
 /** A device's clock may run ahead by this much. */
@@ -122,8 +123,10 @@ export async function summariseJob(job: Job, transaction: Transaction): Promise<
   const firm = await Firm.findByPk(job.firmId, { transaction })
   const panTreatmentWeeks = firm?.products.find((product) => product.class === 'pan-treatment')?.label.lifeWeeks
   const stages: string[] = []
+  const states = new Map<string, UnitState>()
   for (const unit of units) {
     const state = unitStateOf(events, unit.unitId)
+    states.set(unit.unitId, state)
     const row = await Unit.findByPk(unit.unitId, { transaction })
     if (!row) throw new Fault('not-there')
     const summary = summaryOf(state, row, site.form.site.altitudeM, panTreatmentWeeks)
@@ -137,6 +140,7 @@ export async function summariseJob(job: Job, transaction: Transaction): Promise<
     const wasHandedOver = unit.handedOverAt?.getTime() ?? null
     if (wasHandedOver !== (summary.handedOverAt?.getTime() ?? null)) await renewDues([row], transaction)
   }
+  await settleUse(job, states, transaction)
   await Job.update({ closed: stages.every((stage) => stage === 'handed-over') }, { where: { id: job.id }, transaction })
 }
 

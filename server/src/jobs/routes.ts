@@ -4,6 +4,7 @@ import type { FastifyInstance } from 'fastify'
 import { Op, type Sequelize } from 'sequelize'
 import { Job, JobUnit, Quote, Site, Unit, User } from '../db/models.ts'
 import { findOwn, siteRecord } from '../sites/routes.ts'
+import { productsOf } from '../stock/ledger.ts'
 import { eventsAndSeq, storeEvents } from './events.ts'
 import { makeJob } from './make.ts'
 
@@ -84,12 +85,13 @@ export function jobRoutes(sequelize: Sequelize) {
     app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params, user, firm }): Promise<JobRecord> => {
       const job = await findOwn(Job, 'job', params.id, user.firmId)
       // One after the other they would each wait for the one before.
-      const [site, jobUnits, people, log, quote] = await Promise.all([
+      const [site, jobUnits, people, log, quote, products] = await Promise.all([
         findOwn(Site, 'site', job.siteId, user.firmId),
         JobUnit.findAll({ where: { jobId: job.id }, order: [['position', 'ASC']] }),
         User.findAll({ where: { firmId: user.firmId } }),
         eventsAndSeq(job.id),
         Quote.findOne({ where: { jobId: job.id } }),
+        productsOf(firm),
       ])
       const option = quote?.body.options.find(({ key }) => key === quote.chosen)
       const unitIds = jobUnits.map(({ unitId }) => unitId)
@@ -102,7 +104,7 @@ export function jobRoutes(sequelize: Sequelize) {
         crew: people.filter(({ id }) => job.crewIds.includes(id)).map(crewRecord),
         people: people.map(({ id, name }) => ({ id, name })),
         houseRules: firm.houseRules,
-        products: firm.products,
+        products,
         equipment: firm.equipment,
         ...(quote && option ? { quoted: { quoteId: quote.id, name: option.name, total: quote.total } } : {}),
         ...log,

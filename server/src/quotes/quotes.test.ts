@@ -13,7 +13,7 @@ const units: string[] = []
 beforeAll(async () => {
   house = await openHouse()
   const { firm, owner: person } = await addFirm('a')
-  await firm.update({ products: builtInProducts, equipment: builtInVan })
+  await firm.update({ products: [...builtInProducts], equipment: [...builtInVan] })
   ownerId = person.id
   await addFirm('b')
   ;[owner, technician, other] = await Promise.all(['owner-a', 'technician-a', 'owner-b'].map((name) => signedIn(house.app, name)))

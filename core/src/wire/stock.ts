@@ -1,0 +1,79 @@
+// What the van holds of each product, what came and went, what to buy, and what a day needs.
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { amountUpTo, identifier } from '../quantities/index.ts'
+import { daySchema } from './records.ts'
+
+const recordId = z.uuid()
+const litres = z.number()
+
+export const moveKinds = ['bought', 'counted', 'thrown-out', 'used'] as const
+export type MoveKind = (typeof moveKinds)[number]
+
+/** What a person notes; what is used comes from the visits. A count is what is there, the others are what came or went. */
+export const stockFormSchema = closed({
+  productId: identifier,
+  kind: z.literal(['bought', 'counted', 'thrown-out']),
+  litres: amountUpTo(10_000),
+  /** As printed on the pack. */
+  lot: z.string().trim().max(40).default(''),
+  labelDate: daySchema.optional(),
+})
+export type StockForm = z.input<typeof stockFormSchema>
+
+const lotSchema = closed({ lot: z.string(), labelDate: daySchema.optional(), litres, past: z.boolean() })
+export const stockRecordSchema = closed({
+  products: z.array(
+    closed({
+      productId: z.string(),
+      name: z.string(),
+      /** Null where it was never counted. */
+      usableL: litres.nullable(),
+      lots: z.array(lotSchema),
+      /** Used in a week, of late; and in the plans of the coming fortnight. */
+      weeklyL: litres,
+      plannedL: litres,
+      buy: closed({ litres, packs: z.int().optional(), cost: z.number().optional() }).nullable(),
+    }),
+  ),
+})
+export type StockRecord = z.infer<typeof stockRecordSchema>
+
+export const stockMoveSchema = closed({
+  id: recordId,
+  at: z.iso.datetime(),
+  productId: z.string(),
+  name: z.string(),
+  kind: z.literal(moveKinds),
+  litres,
+  lot: z.string(),
+  by: z.string(),
+  /** The visit on which it was used. */
+  job: closed({ id: recordId, unitId: recordId, siteName: z.string() }).nullable(),
+})
+export const stockMovesSchema = closed({ entries: z.array(stockMoveSchema), next: z.string().nullable() })
+export type StockMoves = z.infer<typeof stockMovesSchema>
+
+/** The van's load for a day. */
+export const dayLoadSchema = closed({
+  day: daySchema,
+  visits: z.array(
+    closed({
+      jobId: recordId,
+      siteName: z.string(),
+      units: z.array(closed({ unitId: recordId, name: z.string(), source: z.literal(['agreed', 'looked-over', 'forecast', 'supposed']) })),
+    }),
+  ),
+  items: z.array(
+    closed({
+      item: z.string(),
+      quantity: z.number(),
+      unit: z.string(),
+      why: z.string(),
+      sites: z.array(z.string()),
+      has: z.number().optional(),
+      short: z.number().optional(),
+    }),
+  ),
+})
+export type DayLoad = z.infer<typeof dayLoadSchema>

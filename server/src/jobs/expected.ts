@@ -1,0 +1,98 @@
+// As what is a unit taken before the work begins: as it was looked over, as somebody says, as the forecast has it, or as nobody knows better?
+import {
+  allGrades,
+  expectedGrade,
+  gradesWith,
+  ratesAtFirst,
+  soilKinds,
+  unitStateOf,
+  unseenGrade,
+  worstOf,
+  type Complaint,
+  type Grade,
+  type JobFile,
+  type QuoteBody,
+  type UnitPast,
+  type UnitState,
+} from '@yastik/core'
+import { Op } from 'sequelize'
+import { Job, JobUnit, User, type Firm, type Site, type Unit } from '../db/models.ts'
+import { productsOf } from '../stock/ledger.ts'
+import { pastOf, visitsOf, yearsOf } from '../upkeep/dues.ts'
+import { eventsOf } from './events.ts'
+
+type UnitJob = JobFile['units'][number]
+const coilParts = ['coilFace', 'coilBack', 'wheel'] as const
+/** People that a visit can have. */
+const mostCrew = 4
+
+/** The look-over of a unit on a visit that is still open, newest first. */
+export async function openLookOver(unitId: string): Promise<UnitState | undefined> {
+  const rows = await JobUnit.findAll({ where: { unitId, handedOverAt: null, coilGrade: { [Op.ne]: null } } })
+  if (rows.length === 0) return undefined
+  const job = await Job.findOne({ where: { id: { [Op.in]: rows.map(({ jobId }) => jobId) } }, order: [['onDate', 'DESC']] })
+  return job ? unitStateOf(await eventsOf(job.id), unitId) : undefined
+}
+
+export interface Expected {
+  readonly unit: UnitJob
+  readonly coilGrade: Grade
+  readonly source: QuoteBody['units'][number]['source']
+  readonly past: UnitPast
+}
+
+/** Units of a site as they are taken to be; `said` and `told` go before what was seen, `seen` before a forecast. */
+export async function expectedUnits(
+  firm: Firm,
+  site: Site,
+  units: readonly { unit: Unit; said?: Grade; told?: Complaint[]; seen?: UnitState }[],
+  nowMs: number,
+): Promise<Expected[]> {
+  const visits = await visitsOf(units.map(({ unit }) => unit.id))
+  const rates = firm.foulingRates ?? ratesAtFirst
+  return units.map(({ unit, said, told, seen }) => {
+    const rows = visits.get(unit.id) ?? []
+    const past = pastOf(unit, site, rows)
+    const known = said === undefined ? seen : undefined
+    const forecast = expectedGrade(past, rates, yearsOf(nowMs))
+    const [coilGrade, source]: [Grade, Expected['source']] =
+      said !== undefined
+        ? [said, 'said']
+        : known
+          ? [worstOf({ family: unit.family, complaints: [], findings: [], grades: known.grades }, ...coilParts), 'looked-over']
+          : forecast !== undefined
+            ? [forecast, 'forecast']
+            : [allGrades[unseenGrade.value], 'supposed']
+    const lastKinds = soilKinds.filter((kind) => rows.at(-1)?.soilKinds?.split(',').includes(kind))
+    return {
+      coilGrade,
+      source,
+      past,
+      unit: {
+        id: unit.id,
+        family: unit.family,
+        name: unit.name,
+        design: unit.design,
+        complaints: told ?? known?.complaints ?? [],
+        grades: known?.grades ?? gradesWith(unit.family, coilGrade, lastKinds),
+        ...(known ? { findings: known.findings, choices: known.choices } : {}),
+        ...(unit.hoursPerDay === null ? {} : { hoursPerDay: unit.hoursPerDay }),
+      },
+    }
+  })
+}
+
+/** A job file for units of a site, with the firm's rules and stores; by people who are named, or by whoever is trained most. */
+export async function jobFileFor(firm: Firm, site: Site, units: readonly UnitJob[], crewIds?: readonly number[]): Promise<JobFile> {
+  const people = await User.findAll({ where: { firmId: firm.id, ...(crewIds ? { id: { [Op.in]: [...crewIds] } } : {}) }, order: [['id', 'ASC']] })
+  const able = [...people].sort((one, other) => other.trained.length - one.trained.length).slice(0, mostCrew)
+  return {
+    format: 'yastik.job/1',
+    site: site.form.site,
+    crew: able.map(({ name, trained }) => ({ name, ...(trained.length > 0 ? { trained } : {}) })),
+    units: [...units],
+    houseRules: firm.houseRules,
+    products: await productsOf(firm),
+    equipment: firm.equipment,
+  }
+}

@@ -1,0 +1,122 @@
+// What is left in the van? A balance for each lot, and a ledger of what came and went; both change in one transaction.
+import { Fault, takeFrom, usableLitres, type Lot, type Product, type StockForm, type UnitState } from '@yastik/core'
+import { Op, type Transaction } from 'sequelize'
+import { v7 as newId } from 'uuid'
+import { groupBy } from '../db/groupBy.ts'
+import { StockLot, StockMove, User, type Firm, type Job } from '../db/models.ts'
+
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+/** Amounts are kept to the millilitre. */
+const toMl = (litres: number) => Math.round(litres * 1000) / 1000
+
+export const lotOf = ({ lot, labelDate, litres }: StockLot): Lot => ({ lot, litres, ...(labelDate ? { labelDate } : {}) })
+
+/** Lots of a firm's products, by product. */
+export const lotsOf = async (firmId: number): Promise<Map<string, Lot[]>> => {
+  const rows = await StockLot.findAll({ where: { firmId } })
+  return new Map([...groupBy(rows, ({ productId }) => productId)].map(([id, lots]) => [id, lots.map(lotOf)]))
+}
+
+/** The firm's products with what may be used of each today; nothing is said of those that were never counted. */
+export async function productsOf(firm: Firm, nowMs = Date.now()): Promise<Product[]> {
+  const lots = await lotsOf(firm.id)
+  return firm.products.map(({ inStockLitres: _, ...product }) => {
+    const own = lots.get(product.id)
+    return own ? { ...product, inStockLitres: Math.max(0, usableLitres(own, dayOf(nowMs))) } : product
+  })
+}
+
+/** Lots of some products, held until the transaction ends, in one order so that two never wait for each other. */
+const held = async (firmId: number, productIds: readonly string[], transaction: Transaction): Promise<Map<string, StockLot[]>> =>
+  groupBy(
+    await StockLot.findAll({
+      where: { firmId, productId: { [Op.in]: [...productIds] } },
+      order: [
+        ['productId', 'ASC'],
+        ['lot', 'ASC'],
+      ],
+      lock: transaction.LOCK.UPDATE,
+      transaction,
+    }),
+    ({ productId }) => productId,
+  )
+
+/**
+ * Notes what was bought, counted or thrown out.
+ * @throws Fault `does-not-hold-up` for a product that is not the firm's, for throwing out more than a lot holds, for another date on a known lot.
+ */
+export async function noteMove(firm: Firm, user: User, form: Required<Pick<StockForm, 'lot'>> & StockForm, transaction: Transaction): Promise<void> {
+  const { productId, kind, litres, lot, labelDate } = form
+  const refuse = (where: string, what: string, allowed: string) => new Fault('does-not-hold-up', { lines: [{ where, what, allowed }] })
+  if (!firm.products.some(({ id }) => id === productId)) throw refuse('productId', `there is no product ${productId}`, 'products of your stores')
+  const known = (await held(firm.id, [productId], transaction)).get(productId)?.find((row) => row.lot === lot)
+  if (known && labelDate && known.labelDate && known.labelDate !== labelDate)
+    throw refuse('labelDate', `lot ${lot || '(without a number)'} is here with ${known.labelDate}`, 'the same date, or another lot')
+  const there = known?.litres ?? 0
+  if (kind === 'thrown-out' && litres > there)
+    throw refuse('litres', `${litres} L is more than the ${there} L that are left of this lot`, `at most ${there}`)
+  const change = toMl(kind === 'counted' ? litres - there : kind === 'bought' ? litres : -litres)
+  if (known) await known.update({ litres: toMl(there + change), ...(labelDate ? { labelDate } : {}) }, { transaction })
+  else await StockLot.create({ firmId: firm.id, productId, lot, labelDate: labelDate ?? null, litres: change }, { transaction })
+  await StockMove.create(
+    { id: newId(), firmId: firm.id, productId, lot, kind, litres: change, movedAt: new Date(), movedBy: user.name },
+    { transaction },
+  )
+}
+
+const idLength = 36
+const keyOf = (unitId: string, productId: string) => `${unitId} ${productId}`
+
+/** Brings the ledger in line with what a visit's log says was used: more is taken, what was undone goes back where it came from. */
+export async function settleUse(job: Job, states: ReadonlyMap<string, UnitState>, transaction: Transaction): Promise<void> {
+  const used = new Map<string, { litres: number; by: number; atMs: number }>()
+  for (const [unitId, { used: own }] of states)
+    for (const { productId, litres, by, atMs } of own) {
+      const key = keyOf(unitId, productId)
+      used.set(key, { litres: toMl((used.get(key)?.litres ?? 0) + litres), by, atMs })
+    }
+  const moves = await StockMove.findAll({ where: { jobId: job.id }, order: [['movedAt', 'ASC']], transaction })
+  const moved = groupBy(moves, ({ unitId, productId }) => keyOf(unitId ?? '', productId))
+  const open = [...new Set([...used.keys(), ...moved.keys()])].flatMap((key) => {
+    const already = (moved.get(key) ?? []).reduce((sum, { litres }) => sum - litres, 0)
+    const more = toMl((used.get(key)?.litres ?? 0) - already)
+    const [unitId, productId] = [key.slice(0, idLength), key.slice(idLength + 1)]
+    return more === 0 ? [] : [{ key, unitId, productId, more }]
+  })
+  if (open.length === 0) return
+  const lots = await held(job.firmId, [...new Set(open.map(({ productId }) => productId))], transaction)
+  const people = new Map((await User.findAll({ where: { firmId: job.firmId }, transaction })).map(({ id, name }) => [id, name]))
+  const now = new Date()
+  for (const { key, unitId, productId, more } of open) {
+    const own = lots.get(productId) ?? []
+    const last = used.get(key)
+    const movedBy = people.get(last?.by ?? 0) ?? ''
+    const movedAt = last && more > 0 ? new Date(last.atMs) : now
+    const changes =
+      more > 0
+        ? takeFrom(own.map(lotOf), more, dayOf(now.getTime())).map(({ lot, litres }) => ({ lot, change: -litres }))
+        : giveBack(moved.get(key) ?? [], -more)
+    // Never counted: the visit's use is on record, and no balance changes.
+    const noted = changes.length > 0 ? changes : [{ lot: '', change: -more }]
+    for (const { lot, change } of noted) {
+      const row = own.find((other) => other.lot === lot)
+      if (row) await row.update({ litres: toMl(row.litres + change) }, { transaction })
+      await StockMove.create(
+        { id: newId(), firmId: job.firmId, productId, lot, kind: 'used', litres: toMl(change), jobId: job.id, unitId, movedAt, movedBy },
+        { transaction },
+      )
+    }
+  }
+}
+
+/** From the lots from which it came, the last first. */
+function giveBack(moves: readonly StockMove[], litres: number): { lot: string; change: number }[] {
+  const taken = new Map<string, number>()
+  for (const { lot, litres: change } of moves) taken.set(lot, toMl((taken.get(lot) ?? 0) - change))
+  let left = litres
+  return [...taken].reverse().flatMap(([lot, there]) => {
+    const change = toMl(Math.min(left, Math.max(0, there)))
+    left = toMl(left - change)
+    return change > 0 ? [{ lot, change }] : []
+  })
+}

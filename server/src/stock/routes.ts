@@ -1,0 +1,127 @@
+// Stock: what is left, what came and went, what to buy, and what a day needs. Everybody notes what they see; it is on record who did.
+import {
+  daySchema,
+  Fault,
+  isPast,
+  purchaseOf,
+  purchaseWeeks,
+  readBy,
+  stockFormSchema,
+  usableLitres,
+  type DayLoad,
+  type StockMoves,
+  type StockRecord,
+} from '@yastik/core'
+import type { FastifyInstance } from 'fastify'
+import { Op, QueryTypes, type Sequelize, type WhereOptions } from 'sequelize'
+import { Job, Site, StockMove, type Firm } from '../db/models.ts'
+import { dayLoad, plannedVisits } from './load.ts'
+import { lotsOf, noteMove, productsOf } from './ledger.ts'
+
+const pageSize = 100
+const dayMs = 86_400_000
+/** Of late: what is usually used is the mean of so many weeks. */
+const lateWeeks = 8
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+
+export function stockRoutes(sequelize: Sequelize) {
+  async function record(firm: Firm, nowMs: number): Promise<StockRecord> {
+    const today = dayOf(nowMs)
+    const [lots, visits, used] = await Promise.all([
+      lotsOf(firm.id),
+      plannedVisits(firm, today, dayOf(nowMs + purchaseWeeks.value * 7 * dayMs), nowMs),
+      sequelize.query<{ productId: string; litres: number }>(
+        `SELECT product_id AS productId, -SUM(litres) AS litres FROM stock_moves WHERE firm_id = :firmId AND kind = 'used' AND moved_at >= :since GROUP BY product_id`,
+        { replacements: { firmId: firm.id, since: new Date(nowMs - lateWeeks * 7 * dayMs) }, type: QueryTypes.SELECT },
+      ),
+    ])
+    const usedOf = new Map(used.map(({ productId, litres }) => [productId, Number(litres)]))
+    const planned = new Map<string, number>()
+    for (const { load } of visits)
+      for (const { mixes } of load.units)
+        for (const { productId, productL } of mixes) planned.set(productId, (planned.get(productId) ?? 0) + productL)
+    const round = (litres: number) => Math.round(litres * 1000) / 1000
+    return {
+      products: firm.products.map((product) => {
+        const own = lots.get(product.id)
+        const usableL = own ? usableLitres(own, today) : null
+        const weeklyL = round((usedOf.get(product.id) ?? 0) / lateWeeks)
+        const plannedL = round(planned.get(product.id) ?? 0)
+        return {
+          productId: product.id,
+          name: product.name,
+          usableL,
+          lots: (own ?? [])
+            .filter(({ litres }) => litres !== 0)
+            .map((lot) => ({ ...lot, past: isPast(lot, today) }))
+            .sort((one, other) => (one.labelDate ?? '9999').localeCompare(other.labelDate ?? '9999')),
+          weeklyL,
+          plannedL,
+          buy: usableL === null ? null : (purchaseOf(product, usableL, plannedL, weeklyL) ?? null),
+        }
+      }),
+    }
+  }
+
+  return async (app: FastifyInstance): Promise<void> => {
+    app.get('/api/stock', ({ firm }) => record(firm, Date.now()))
+
+    app.post('/api/stock', async ({ body, firm, user }, reply) => {
+      const form = readBy(stockFormSchema, body)
+      await sequelize.transaction((transaction) => noteMove(firm, user, form, transaction))
+      return reply.status(201).send(await record(firm, Date.now()))
+    })
+
+    app.get<{ Querystring: { after?: string } }>('/api/stock/moves', async ({ query, firm }): Promise<StockMoves> => {
+      const [movedAt, lastId] = query.after?.split('~') ?? []
+      if (query.after && (Number.isNaN(Date.parse(movedAt ?? '')) || !lastId))
+        throw new Fault('does-not-hold-up', {
+          lines: [{ where: 'after', what: `“${query.after.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
+        })
+      const wanted: WhereOptions<StockMove> = {
+        firmId: firm.id,
+        ...(lastId ? { [Op.or]: [{ movedAt: { [Op.lt]: new Date(movedAt!) } }, { movedAt: new Date(movedAt!), id: { [Op.lt]: lastId } }] } : {}),
+      }
+      const rows = await StockMove.findAll({
+        where: wanted,
+        order: [
+          ['movedAt', 'DESC'],
+          ['id', 'DESC'],
+        ],
+        limit: pageSize + 1,
+      })
+      const page = rows.slice(0, pageSize)
+      const jobs = await Job.findAll({ where: { id: { [Op.in]: page.flatMap(({ jobId }) => jobId ?? []) } } })
+      const sites = new Map(
+        (await Site.findAll({ where: { id: { [Op.in]: jobs.map(({ siteId }) => siteId) } } })).map((site) => [site.id, site.name]),
+      )
+      const siteOf = new Map(jobs.map(({ id, siteId }) => [id, sites.get(siteId) ?? '']))
+      const nameOf = new Map(firm.products.map(({ id, name }) => [id, name]))
+      const last = page.at(-1)
+      return {
+        entries: page.map(({ id, movedAt: at, productId, kind, litres, lot, movedBy, jobId, unitId }) => ({
+          id,
+          at: at.toISOString(),
+          productId,
+          name: nameOf.get(productId) ?? productId,
+          kind,
+          litres,
+          lot,
+          by: movedBy,
+          job: jobId && unitId ? { id: jobId, unitId, siteName: siteOf.get(jobId) ?? '' } : null,
+        })),
+        next: rows.length > pageSize && last ? `${last.movedAt.toISOString()}~${last.id}` : null,
+      }
+    })
+
+    app.get<{ Querystring: { day?: string } }>('/api/load', async ({ query, firm }): Promise<DayLoad> => {
+      const day = readBy(daySchema, query.day, 'day')
+      const products = (await productsOf(firm)).map(({ id, name, inStockLitres }) => ({
+        id,
+        name,
+        ...(inStockLitres === undefined ? {} : { usableL: inStockLitres }),
+      }))
+      return dayLoad(firm, day, products, Date.now())
+    })
+  }
+}
