@@ -2,12 +2,12 @@
 // The label of one product as a card: what it is, what it may touch, how it is mixed, what is left of it.
 import type { Product } from '@yastik/core'
 import { computed } from 'vue'
-import NumberField from './NumberField.vue'
+import { RouterLink } from 'vue-router'
 import { useMeasures } from '../measures/useMeasures.ts'
 
 const props = defineProps<{ product: Product; mayEdit: boolean }>()
-const { unit } = useMeasures()
-const emit = defineEmits<{ edit: []; stock: [litres: number | undefined] }>()
+const { quantity } = useMeasures()
+const emit = defineEmits<{ edit: [] }>()
 
 const range = (limits: readonly [number, number] | undefined, unit = '') =>
   limits === undefined ? 'not on the label' : limits[0] === limits[1] ? `${limits[0]}${unit}` : `${limits[0]} to ${limits[1]}${unit}`
@@ -64,10 +64,10 @@ const allowed = computed(() => {
         <span aria-hidden="true">{{ mark.holds ? '●' : '○' }}</span> {{ mark.holds ? '' : 'not ' }}{{ mark.says }}
       </li>
     </ul>
-    <label class="field stock"
-      ><span>In the van, {{ unit('L') }}</span
-      ><NumberField si="L" :name="`stock-${product.id}`" :model-value="product.inStockLitres" :disabled="!mayEdit" @commit="emit('stock', $event)"
-    /></label>
+    <p class="spread">
+      <span>{{ product.inStockLitres === undefined ? 'not counted' : `${quantity(product.inStockLitres, 'L')} in the van` }}</span>
+      <RouterLink :to="{ name: 'stock', query: { product: product.id } }" class="small">Count it</RouterLink>
+    </p>
   </article>
 </template>
 
@@ -104,9 +104,5 @@ dd {
 }
 .never {
   color: var(--ink-soft);
-}
-.stock {
-  margin-top: auto;
-  max-width: 9rem;
 }
 </style>

@@ -13,6 +13,7 @@ import NumberField from './NumberField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 
 const product = defineModel<Product>({ required: true })
+const props = defineProps<{ isNew: boolean }>()
 type Label = Product['label']
 type Flag = 'indoorSafe' | 'aluminiumSafe' | 'coatedFinsSafe' | 'foodAreaAllowed' | 'fragranced'
 type Range = 'pH' | 'dilution' | 'dwellMin'
@@ -38,7 +39,8 @@ const rinses: { value: Label['rinse']; says: string }[] = [
 const numbers: { field: 'packLitres' | 'pricePerPack' | 'inStockLitres'; says: string; si?: 'L' }[] = [
   { field: 'packLitres', says: 'Pack', si: 'L' },
   { field: 'pricePerPack', says: 'Price of a pack' },
-  { field: 'inStockLitres', says: 'In the van', si: 'L' },
+  // Later on it is counted in the stock.
+  ...(props.isNew ? [{ field: 'inStockLitres' as const, says: 'In the van', si: 'L' as const }] : []),
 ]
 
 const { unit } = useMeasures()

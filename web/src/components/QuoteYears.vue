@@ -8,7 +8,7 @@ const props = defineProps<{ options: readonly QuoteOption[]; toPay: (option: Quo
 const years = 4
 const width = 1080
 const height = 260
-const frame = { left: 64, right: 330, top: 14, bottom: 34 }
+const frame = { left: 64, right: 110, top: 14, bottom: 34 }
 
 const courses = computed(() =>
   props.options.flatMap((option, index) => {
@@ -21,7 +21,7 @@ const courses = computed(() =>
     if (again.length === 0 && option.againWeeks <= 0) return []
     let sum = each
     const later = again.sort((one, other) => one.year - other.year).map(({ year, adds }) => ({ year, sum: (sum += adds) }))
-    return [{ option, letter: wayLetter(index), at: [{ year: 0, sum: each }, ...later] }]
+    return [{ letter: wayLetter(index), at: [{ year: 0, sum: each }, ...later] }]
   }),
 )
 const x = scaleLinear()
@@ -38,7 +38,7 @@ const path = (at: readonly { year: number; sum: number }[]) =>
 /** Labels at the right, moved apart where lines end close together. */
 const labels = computed(() => {
   const sorted = courses.value
-    .map(({ letter, option, at }) => ({ letter, name: option.name, sum: at.at(-1)?.sum ?? 0, y: y.value(at.at(-1)?.sum ?? 0) }))
+    .map(({ letter, at }) => ({ letter, sum: at.at(-1)?.sum ?? 0, y: y.value(at.at(-1)?.sum ?? 0) }))
     .sort((a, b) => a.y - b.y)
   sorted.forEach((label, index) => {
     if (index > 0) label.y = Math.max(label.y, sorted[index - 1].y + 20)
@@ -63,7 +63,7 @@ const dashes = ['', '9 5', '2 4', '12 4 2 4', '5 2', '1 6']
         <path v-for="({ letter, at }, index) in courses" :key="letter" :d="path(at)" class="course" :stroke-dasharray="dashes[index]" />
         <text v-for="label in labels" :key="label.letter" :x="width - frame.right + 10" :y="label.y + 5">
           <tspan class="strong">{{ label.letter }}</tspan>
-          {{ Math.round(label.sum) }} · {{ label.name.slice(0, 38) }}
+          {{ Math.round(label.sum) }}
         </text>
       </svg>
     </div>

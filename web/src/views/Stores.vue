@@ -8,6 +8,7 @@ import EquipmentTable from '../components/EquipmentTable.vue'
 import FaultNote from '../components/FaultNote.vue'
 import LabelCard from '../components/LabelCard.vue'
 import LabelForm from '../components/LabelForm.vue'
+import StoresPages from '../components/StoresPages.vue'
 import MixCalculator from '../components/MixCalculator.vue'
 import { useSession } from '../stores/session.ts'
 
@@ -61,9 +62,10 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
   <div class="page stack">
     <div class="spread">
       <h1>Stores</h1>
-      <span role="status">{{ saved }}</span>
+      <StoresPages />
     </div>
-    <p v-if="!isOwner">The owner writes labels and counts the van. You can mix from what is here.</p>
+    <p v-if="saved" role="status">{{ saved }}</p>
+    <p v-if="!isOwner">The owner writes labels. You can mix from what is here, and note what came and went.</p>
     <FaultNote :error="error" />
     <ul v-if="clashes.length > 0" class="plain clash" role="alert">
       <li v-for="clash in clashes" :key="clash">{{ clash }}</li>
@@ -76,7 +78,7 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
       </div>
       <form v-if="editing" class="stack ruled label-form" @submit.prevent="saveLabel">
         <h2>{{ isNew ? 'New product' : editing.name }}</h2>
-        <LabelForm v-model="editing" />
+        <LabelForm v-model="editing" :is-new="isNew" />
         <FaultNote :error="error" />
         <div class="row">
           <button class="tap now" type="submit">Save the label</button><button class="tap" type="button" @click="editing = undefined">Leave it</button
@@ -85,14 +87,7 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
       </form>
       <p v-if="record.products.length === 0">No products yet: without one every plan is left with plain water.</p>
       <div class="cards">
-        <LabelCard
-          v-for="product in record.products"
-          :key="product.id"
-          :product="product"
-          :may-edit="isOwner"
-          @edit="edit(product)"
-          @stock="save({ products: withProduct({ ...product, inStockLitres: $event }) })"
-        />
+        <LabelCard v-for="product in record.products" :key="product.id" :product="product" :may-edit="isOwner" @edit="edit(product)" />
       </div>
       <h2 class="ruled-top">Equipment</h2>
       <EquipmentTable :equipment="record.equipment" :may-edit="isOwner" @save="save({ equipment: $event })" />

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+// What has to be in the van for a day, from all its plans: ticked off while loading, with what is missing said first.
+import type { DayLoad } from '@yastik/core'
+import dayjs from 'dayjs'
+import { computed, ref, watch } from 'vue'
+import { RouterLink } from 'vue-router'
+import { serverNow } from '../api/clock.ts'
+import FaultNote from '../components/FaultNote.vue'
+import StoresPages from '../components/StoresPages.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+import { askOrKept } from '../offline/shelf.ts'
+import { useJob } from '../stores/job.ts'
+
+useJob().close()
+const { quantity } = useMeasures()
+const day = ref(dayjs(serverNow()).format('YYYY-MM-DD'))
+const load = ref<DayLoad>()
+const fromDevice = ref(false)
+const error = ref<unknown>()
+const inVan = ref<string[]>([])
+const tickedKey = () => `yastik-load-${day.value}`
+
+async function fetchLoad() {
+  error.value = undefined
+  if (!dayjs(day.value).isValid()) return
+  try {
+    const { answer, kept } = await askOrKept<DayLoad>(`/api/load?day=${day.value}`)
+    load.value = answer
+    fromDevice.value = kept
+    inVan.value = JSON.parse(localStorage.getItem(tickedKey()) ?? '[]') as string[]
+  } catch (caught) {
+    error.value = caught
+  }
+}
+await fetchLoad()
+watch(day, fetchLoad)
+const isIn = (item: string) => inVan.value.includes(item)
+function tick(item: string) {
+  inVan.value = isIn(item) ? inVan.value.filter((other) => other !== item) : [...inVan.value, item]
+  // Only the day that is being loaded is remembered.
+  for (const key of Object.keys(localStorage)) if (key.startsWith('yastik-load-') && key !== tickedKey()) localStorage.removeItem(key)
+  localStorage.setItem(tickedKey(), JSON.stringify(inVan.value))
+}
+const short = computed(() => load.value?.items.filter(({ short: missing }) => missing !== undefined) ?? [])
+const amount = ({ quantity: much, unit }: { quantity: number; unit: string }) => (unit === 'L' ? quantity(much, 'L') : `${much} ${unit}`)
+const sources: Record<DayLoad['visits'][number]['units'][number]['source'], string> = {
+  agreed: 'method agreed',
+  'looked-over': 'looked over',
+  forecast: 'by forecast',
+  supposed: 'supposed',
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <div class="spread">
+      <h1>The day’s load</h1>
+      <StoresPages />
+    </div>
+    <label class="field day"><span>Day</span><input v-model="day" type="date" class="line" name="load-day" /></label>
+    <p v-if="fromDevice" role="status">No signal: this is what the server said last.</p>
+    <FaultNote :error="error" />
+    <template v-if="load">
+      <p v-if="load.visits.length === 0">No visit is open on this day.</p>
+      <template v-else>
+        <ul class="plain visits">
+          <li v-for="visit in load.visits" :key="visit.jobId">
+            <b>{{ visit.siteName }}</b>: {{ visit.units.map(({ name, source }) => `${name} (${sources[source]})`).join(', ') }}
+          </li>
+        </ul>
+        <div v-if="short.length > 0" class="short" role="alert" data-short>
+          <p><b>Not enough in the van:</b></p>
+          <ul>
+            <li v-for="item in short" :key="item.item">
+              {{ item.item }}: {{ amount({ quantity: item.short!, unit: item.unit }) }} missing, for {{ item.sites.join(', ') }}
+            </li>
+          </ul>
+          <RouterLink to="/stores/stock" class="tap">What to buy</RouterLink>
+        </div>
+        <p role="status" data-loaded>
+          {{ inVan.filter((item) => load!.items.some((entry) => entry.item === item)).length }} of {{ load.items.length }} in the van
+        </p>
+        <ul class="plain items" data-load>
+          <li v-for="item in load.items" :key="item.item">
+            <button class="item" role="checkbox" :aria-checked="isIn(item.item)" :data-load-item="item.item" @click="tick(item.item)">
+              <span class="box" aria-hidden="true">{{ isIn(item.item) ? '✓' : '' }}</span>
+              <span class="much">{{ amount(item) }}</span>
+              <span
+                ><b>{{ item.item }}</b
+                ><br /><small
+                  >{{ item.why
+                  }}{{
+                    load.visits.length > 1 ? ` · ${item.sites.length === load.visits.length ? 'every visit' : item.sites.join(', ')}` : ''
+                  }}</small
+                ></span
+              >
+              <span v-if="item.has !== undefined" class="has small">{{ item.unit === 'L' ? quantity(item.has, 'L') : item.has }} in the van</span>
+            </button>
+          </li>
+        </ul>
+        <p class="small">
+          Units that nobody looked over count as their forecast has them, or as grade 3 where there is none. Bring what the maker’s manual asks for
+          besides.
+        </p>
+      </template>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.day {
+  max-width: 14rem;
+}
+.visits li {
+  border-bottom: var(--rule-width) solid var(--rule);
+  padding: 0.3rem 0;
+}
+.short {
+  border-left: 6px double var(--now);
+  padding-left: 0.8rem;
+}
+.items {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(21rem, 1fr));
+  gap: 0 2rem;
+}
+.item {
+  width: 100%;
+  min-height: var(--touch);
+  display: grid;
+  grid-template-columns: 1.8rem 5.5rem minmax(0, 1fr) auto;
+  gap: 0.6rem;
+  align-items: center;
+  text-align: left;
+  font: inherit;
+  color: inherit;
+  background: transparent;
+  border: 0;
+  border-bottom: var(--rule-width) solid var(--rule);
+  cursor: pointer;
+  padding: 0.3rem 0;
+}
+.item[aria-checked='true'] {
+  color: var(--ink-soft);
+}
+.box {
+  width: 1.7rem;
+  height: 1.7rem;
+  border: 2px solid var(--ink);
+  display: grid;
+  place-items: center;
+}
+.much {
+  font-weight: 600;
+}
+@media (max-width: 700px) {
+  .items {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .item {
+    grid-template-columns: 1.8rem 4.6rem minmax(0, 1fr);
+  }
+  .has {
+    grid-column: 3;
+  }
+}
+</style>
