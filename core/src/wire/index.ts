@@ -1,6 +1,7 @@
 // Wire: the shapes that travel between browser and server.
 export * from './records.ts'
 export * from './bundle.ts'
+export * from './calendar.ts'
 export * from './messages.ts'
 export * from './quotes.ts'
 export * from './quoteText.ts'

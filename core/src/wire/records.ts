@@ -89,6 +89,10 @@ export const jobFormSchema = closed({
 
 export type JobForm = z.infer<typeof jobFormSchema>
 
+/** A visit is put on another day, or given to others: over the revision that was seen. */
+export const jobMoveSchema = closed({ onDate: daySchema, crewIds: jobFormSchema.shape.crewIds, revision: z.int().min(0) })
+export const jobCancelSchema = jobMoveSchema.pick({ revision: true })
+
 export const stages = ['look-over', 'method', 'at-the-unit', 'proof', 'handed-over'] as const
 export const jobUnitSchema = closed({
   unitId: recordId,
@@ -107,6 +111,10 @@ export const jobCardSchema = closed({
   address: z.string(),
   onDate: daySchema,
   crew: z.array(z.string()),
+  crewIds: z.array(z.int()),
+  /** Grows whenever the visit is moved, cancelled or planned again. */
+  revision: z.int(),
+  cancelled: z.boolean(),
   units: z.array(jobUnitSchema),
 })
 export type JobCard = z.infer<typeof jobCardSchema>

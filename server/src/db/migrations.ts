@@ -108,6 +108,14 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['DROP TABLE stock_moves', 'DROP TABLE stock_lots'],
   },
+  {
+    name: '2026-11-26-moved-visits',
+    // The calendar entry that a visit came from, so that the entry's own changes find it.
+    up: [
+      'ALTER TABLE jobs ADD COLUMN revision INT NOT NULL DEFAULT 0, ADD COLUMN cancelled_at DATETIME(3) NULL, ADD COLUMN calendar_uid VARCHAR(255) NULL, ADD INDEX by_calendar (firm_id, calendar_uid)',
+    ],
+    down: ['ALTER TABLE jobs DROP INDEX by_calendar, DROP COLUMN calendar_uid, DROP COLUMN cancelled_at, DROP COLUMN revision'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

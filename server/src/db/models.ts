@@ -99,8 +99,12 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare siteId: string
   declare onDate: string
   declare crewIds: number[]
-  /** Whether every unit was handed over. */
+  /** Whether every unit was handed over, or it was cancelled. */
   declare closed: CreationOptional<boolean>
+  declare revision: CreationOptional<number>
+  declare cancelledAt: CreationOptional<Date | null>
+  /** Of the calendar entry that it came from. */
+  declare calendarUid: CreationOptional<string | null>
 }
 
 export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttributes<JobUnit>> {
@@ -309,6 +313,9 @@ export function defineModels(sequelize: Sequelize): void {
       onDate: { type: DataTypes.DATEONLY, allowNull: false },
       crewIds: json<Job>('crewIds'),
       closed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      revision: { ...whole(), defaultValue: 0 },
+      cancelledAt: { type: DataTypes.DATE(3), allowNull: true },
+      calendarUid: { type: DataTypes.STRING(255), allowNull: true },
     },
     { sequelize, tableName: 'jobs' },
   )

@@ -141,7 +141,8 @@ export async function summariseJob(job: Job, transaction: Transaction): Promise<
     if (wasHandedOver !== (summary.handedOverAt?.getTime() ?? null)) await renewDues([row], transaction)
   }
   await settleUse(job, states, transaction)
-  await Job.update({ closed: stages.every((stage) => stage === 'handed-over') }, { where: { id: job.id }, transaction })
+  // What was cancelled stays so, whatever a phone without a signal still sends.
+  await Job.update({ closed: stages.every((stage) => stage === 'handed-over') }, { where: { id: job.id, cancelledAt: null }, transaction })
 }
 
 /** Parts whose soil costs air: they make the index of the forecast. */

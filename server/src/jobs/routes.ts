@@ -1,5 +1,5 @@
 // Jobs: today's, one whole, a new one, and the events of one.
-import { daySchema, eventBatchSchema, jobFormSchema, readBy, type JobCard, type JobRecord } from '@yastik/core'
+import { daySchema, eventBatchSchema, jobCancelSchema, jobFormSchema, jobMoveSchema, readBy, type JobCard, type JobRecord } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { Op, type Sequelize } from 'sequelize'
 import { Job, JobUnit, Quote, Site, Unit, User } from '../db/models.ts'
@@ -7,6 +7,7 @@ import { findOwn, siteRecord } from '../sites/routes.ts'
 import { productsOf } from '../stock/ledger.ts'
 import { eventsAndSeq, storeEvents } from './events.ts'
 import { makeJob } from './make.ts'
+import { cancelJob, moveJob } from './move.ts'
 
 const crewRecord = ({ id, name, trained }: User) => ({ id, name, trained })
 
@@ -28,6 +29,9 @@ async function cardsOf(jobs: readonly Job[], firmId: number): Promise<JobCard[]>
     address: siteOf.get(job.siteId)?.form.address ?? '',
     onDate: job.onDate,
     crew: job.crewIds.flatMap((id) => nameOf.get(id) ?? []),
+    crewIds: job.crewIds,
+    revision: job.revision,
+    cancelled: Boolean(job.cancelledAt),
     units: jobUnits
       .filter(({ jobId }) => jobId === job.id)
       .map(
@@ -57,7 +61,7 @@ export function jobRoutes(sequelize: Sequelize) {
       const inOrder = { order: [['onDate', 'ASC'] as [string, string], ['id', 'ASC'] as [string, string]], limit: mostToday }
       const [open, closed] = await Promise.all([
         Job.findAll({ where: { firmId: user.firmId, closed: false, onDate: { [Op.lte]: day } }, ...inOrder }),
-        Job.findAll({ where: { firmId: user.firmId, closed: true, onDate: day }, ...inOrder }),
+        Job.findAll({ where: { firmId: user.firmId, closed: true, cancelledAt: null, onDate: day }, ...inOrder }),
       ])
       const jobs = [...open, ...closed]
         .sort((one, other) => one.onDate.localeCompare(other.onDate) || one.id.localeCompare(other.id))
@@ -80,6 +84,20 @@ export function jobRoutes(sequelize: Sequelize) {
       const form = readBy(jobFormSchema, body)
       const job = await sequelize.transaction((transaction) => makeJob(form, user.firmId, transaction))
       return reply.status(201).send((await cardsOf([await job.reload()], user.firmId))[0])
+    })
+
+    app.put<{ Params: { id: string } }>('/api/jobs/:id', async ({ params, body, user }) => {
+      const change = readBy(jobMoveSchema, body)
+      await findOwn(Job, 'job', params.id, user.firmId)
+      const moved = await sequelize.transaction((transaction) => moveJob(params.id, change, user.firmId, transaction))
+      return (await cardsOf([moved], user.firmId))[0]
+    })
+
+    app.post<{ Params: { id: string } }>('/api/jobs/:id/cancel', async ({ params, body, user }) => {
+      const { revision } = readBy(jobCancelSchema, body)
+      await findOwn(Job, 'job', params.id, user.firmId)
+      const cancelled = await sequelize.transaction((transaction) => cancelJob(params.id, { revision }, transaction))
+      return (await cardsOf([cancelled], user.firmId))[0]
     })
 
     app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params, user, firm }): Promise<JobRecord> => {

@@ -44,15 +44,14 @@ export async function calendarOf(firm: Firm, nowMs: number): Promise<string> {
     const own = unitsBy.get(job.id) ?? []
     calendar.createEvent({
       id: `job-${job.id}@yastik`,
-      // A visit is as new as what was done on it.
-      sequence: own.filter(({ handedOverAt }) => handedOverAt).length,
+      sequence: job.revision,
       start: wholeDay(job.onDate),
       allDay: true,
       stamp: new Date(nowMs),
       summary: `${site?.name ?? ''}: ${own.map(({ unitId }) => units.get(unitId)?.name ?? '').join(', ')}`,
       location: site?.form.address ?? '',
-      description: job.closed ? 'Handed over.' : '',
-      status: ICalEventStatus.CONFIRMED,
+      description: job.closed && !job.cancelledAt ? 'Handed over.' : '',
+      status: job.cancelledAt ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
     })
   }
   for (const { unitId, what, dueOn, lowOn, highOn } of dues) {

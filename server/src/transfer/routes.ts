@@ -1,18 +1,22 @@
 // The firm's data leaves, and comes in: for its owner.
 import { Readable } from 'node:stream'
-import { Fault, readBy, siteImportSchema, type SiteImportReceipt } from '@yastik/core'
+import { calendarImportSchema, Fault, readBy, siteImportSchema, type CalendarReceipt, type SiteImportReceipt } from '@yastik/core'
 import type { FastifyInstance, FastifyReply } from 'fastify'
 import type { Sequelize } from 'sequelize'
 import type { FileStore } from '../files/store.ts'
 import { keyOf } from '../photos/routes.ts'
 import { bundleOf, readBundle, takeIn } from './bundle.ts'
 import { calendarOf } from './calendar.ts'
+import { previewCalendar, takeCalendar } from './calendarImport.ts'
 import { photographsOf } from './photographs.ts'
 import { takeInSites } from './siteImport.ts'
 import { readingsTable, sitesTable } from './tables.ts'
 
 /** Largest bundle that is read in by a browser, bytes; larger ones are for backup and restore. */
 const largestBundle = 64_000_000
+
+/** Room for a calendar as JSON, bytes. */
+const bodyOfText = 8_000_000
 
 export function transferRoutes(sequelize: Sequelize, files: FileStore) {
   return async (app: FastifyInstance): Promise<void> => {
@@ -41,6 +45,12 @@ export function transferRoutes(sequelize: Sequelize, files: FileStore) {
     app.get('/api/exports/photographs.zip', { config: { role: 'owner' } }, async ({ firm }, reply) =>
       asFile(reply, 'application/zip', 'photographs.zip').send(await photographsOf(firm, files)),
     )
+
+    // First without `take`: what it would do. Then with it.
+    app.post('/api/imports/visits', { bodyLimit: bodyOfText }, async ({ body, user }): Promise<CalendarReceipt> => {
+      const { text, take } = readBy(calendarImportSchema, body)
+      return take ? takeCalendar(sequelize, text, take.setAside, user) : previewCalendar(text, user)
+    })
 
     // All of it in one transaction: where one row does not hold up, no row is kept.
     app.post('/api/imports/sites', { bodyLimit: largestBundle }, async ({ body, user }, reply): Promise<SiteImportReceipt> => {

@@ -1,0 +1,218 @@
+// Visits from somebody's calendar (iCalendar, RFC 5545): read entry by entry; what cannot be told for sure is said and not guessed.
+import { daySchema, Fault, type CalendarReceipt, type CalendarRow } from '@yastik/core'
+import ICAL from 'ical.js'
+import { Op, type Sequelize, type Transaction } from 'sequelize'
+import { groupBy } from '../db/groupBy.ts'
+import { Job, Site, Unit, type User } from '../db/models.ts'
+import { makeJob } from '../jobs/make.ts'
+import { cancelJob, moveJob } from '../jobs/move.ts'
+
+const mostEntries = 2000
+const mostUnits = 60
+type RowFault = CalendarRow['faults'][number]
+
+/** An entry as far as it can be read. */
+interface Entry {
+  readonly uid: string
+  readonly summary: string
+  readonly location: string
+  readonly sequence: number
+  readonly isCancelled: boolean
+  readonly day: string | null
+  readonly faults: RowFault[]
+}
+interface Known {
+  readonly byId: ReadonlyMap<string, Job>
+  readonly byUid: ReadonlyMap<string, Job>
+  readonly sites: readonly Site[]
+  readonly units: ReadonlyMap<string, Unit[]>
+}
+interface Wish extends CalendarRow {
+  readonly job?: Job
+  readonly uid: string
+  readonly sequence: number
+}
+
+/** @throws Fault `does-not-hold-up` for what is no calendar, `broken-off` for one that ends in the middle. */
+function entriesOf(text: string): Entry[] {
+  if (!/^\uFEFF?BEGIN:VCALENDAR/i.test(text.trimStart()))
+    throw new Fault('does-not-hold-up', { lines: [{ where: 'the file', what: 'it is no calendar', allowed: 'iCalendar, as .ics files are' }] })
+  if (!/END:VCALENDAR\s*$/i.test(text)) throw new Fault('broken-off')
+  let calendar: ICAL.Component
+  try {
+    calendar = new ICAL.Component(ICAL.parse(text.replace(/^\uFEFF/, '')) as never)
+  } catch (error) {
+    const what = error instanceof Error ? error.message : String(error)
+    throw new Fault('does-not-hold-up', { lines: [{ where: 'the file', what: what.slice(0, 200), allowed: 'iCalendar, RFC 5545' }] })
+  }
+  const events = calendar.getAllSubcomponents('vevent')
+  if (events.length > mostEntries)
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'the file', what: `there are ${events.length} entries`, allowed: `at most ${mostEntries}` }],
+    })
+  const zones = new Set(calendar.getAllSubcomponents('vtimezone').map((zone) => String(zone.getFirstPropertyValue('tzid'))))
+  const uids = groupBy(events, (event) => String(event.getFirstPropertyValue('uid')))
+  return events.map((event) => {
+    const text = (name: string) => String(event.getFirstPropertyValue(name) ?? '').trim()
+    const faults: RowFault[] = []
+    const uid = text('uid')
+    if (uid === '') faults.push({ where: 'UID', what: 'this is missing', allowed: 'an id of its own for each entry' })
+    else if ((uids.get(uid)?.length ?? 0) > 1) faults.push({ where: 'UID', what: `“${uid.slice(0, 80)}” is there twice`, allowed: 'each entry once' })
+    for (const name of ['rrule', 'rdate', 'recurrence-id'])
+      if (event.hasProperty(name)) faults.push({ where: name.toUpperCase(), what: 'this entry repeats itself', allowed: 'one entry for each visit' })
+    const { day, fault } = dayOf(event.getFirstProperty('dtstart'), zones)
+    if (fault) faults.push(fault)
+    const sequence = Number(event.getFirstPropertyValue('sequence') ?? 0)
+    return {
+      uid,
+      summary: text('summary'),
+      location: text('location'),
+      sequence,
+      isCancelled: text('status').toUpperCase() === 'CANCELLED',
+      day,
+      faults,
+    }
+  })
+}
+
+const isZone = (name: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name })
+    return true
+  } catch (error) {
+    if (error instanceof RangeError) return false
+    throw error
+  }
+}
+
+/** The day on which an entry lies where its clock runs; a time without a zone could lie on either of two. */
+function dayOf(start: ICAL.Property | null, zones: ReadonlySet<string>): { day: string | null; fault?: RowFault } {
+  const refuse = (what: string, allowed: string) => ({ day: null, fault: { where: 'DTSTART', what, allowed } })
+  if (!start) return refuse('this is missing', 'a day')
+  // As it is written: a day that does not exist must not become the one after.
+  const [, parameters, type, written] = start.toJSON() as [string, { tzid?: string }, string, string]
+  const day = String(written).slice(0, 10)
+  if (!daySchema.safeParse(day).success) return refuse(`${day} does not exist`, 'a day that does')
+  if (type === 'date' || String(written).endsWith('Z')) return { day }
+  const zone = parameters.tzid
+  if (!zone) return refuse(`${String(written)} has no time zone: nobody can tell which day it is on`, 'a day, a time with its zone, or UTC')
+  if (!zones.has(zone) && !isZone(zone))
+    return refuse(`nobody knows the time zone “${zone.slice(0, 60)}”`, 'a zone that the file describes, or a known name')
+  return { day }
+}
+
+const plain = (text: string) => text.trim().toLowerCase().replace(/\s+/g, ' ')
+
+/** What an entry would do here. */
+function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known): Wish {
+  const { uid, summary, day, isCancelled, sequence } = entry
+  const faults = [...entry.faults]
+  const wish = (action: CalendarRow['action'], site?: Site, job?: Job): Wish => ({
+    row,
+    uid,
+    sequence,
+    summary: summary.slice(0, 200),
+    day,
+    action: faults.length > 0 ? null : action,
+    siteId: site?.id ?? null,
+    siteName: site?.name ?? null,
+    faults,
+    ...(job ? { job } : {}),
+  })
+  if (/^due-.*@yastik$/.test(uid)) {
+    faults.length = 0
+    return wish('due-day')
+  }
+  const own = /^job-(.+)@yastik$/.exec(uid)?.[1]
+  const job = own === undefined ? byUid.get(uid) : byId.get(own)
+  if (job) {
+    const site = sites.find(({ id }) => id === job.siteId)
+    if (sequence < job.revision) return wish('nothing', site, job)
+    if (isCancelled) return wish(job.cancelledAt ? 'nothing' : 'cancel', site, job)
+    if (job.onDate === day && !job.cancelledAt) return wish('nothing', site, job)
+    if (job.closed && !job.cancelledAt) faults.push({ where: 'DTSTART', what: 'this visit is handed over: its day stands', allowed: job.onDate })
+    return wish('move', site, job)
+  }
+  if (own !== undefined) {
+    faults.push({ where: 'UID', what: 'it names a visit that is not here', allowed: 'visits of this firm, or entries of your own' })
+    return wish(null)
+  }
+  if (isCancelled) return wish('nothing')
+  const [place, title] = [plain(entry.location), plain(summary)]
+  const found = sites.filter(({ name, form }) => {
+    const [own, address] = [plain(name), plain(form.address)]
+    return own === place || own === title || title.startsWith(`${own}:`) || (address !== '' && address === place)
+  })
+  if (found.length !== 1)
+    faults.push(
+      found.length === 0
+        ? {
+            where: 'LOCATION',
+            what: `no site has the name or address “${(entry.location || summary).slice(0, 80)}”`,
+            allowed: 'the name or the address of a site',
+          }
+        : { where: 'LOCATION', what: `${found.length} sites are called so`, allowed: 'what names one of them' },
+    )
+  else {
+    const count = units.get(found[0].id)?.length ?? 0
+    if (count === 0 || count > mostUnits) faults.push({ where: 'LOCATION', what: `this site has ${count} units`, allowed: `1 to ${mostUnits}` })
+  }
+  return wish('plan', found.length === 1 ? found[0] : undefined)
+}
+
+async function wishes(text: string, firmId: number, transaction?: Transaction): Promise<{ rows: Wish[]; units: Known['units'] }> {
+  const entries = entriesOf(text)
+  const ids = entries.flatMap(({ uid }) => /^job-(.+)@yastik$/.exec(uid)?.[1] ?? [])
+  const uids = entries.map(({ uid }) => uid)
+  const jobs = await Job.findAll({ where: { firmId, [Op.or]: [{ id: { [Op.in]: ids } }, { calendarUid: { [Op.in]: uids } }] }, transaction })
+  const sites = await Site.findAll({ where: { firmId }, transaction })
+  const units = groupBy(await Unit.findAll({ where: { firmId }, order: [['name', 'ASC']], transaction }), ({ siteId }) => siteId)
+  const known: Known = {
+    byId: new Map(jobs.map((job) => [job.id, job])),
+    byUid: new Map(jobs.flatMap((job) => (job.calendarUid ? [[job.calendarUid, job] as const] : []))),
+    sites,
+    units,
+  }
+  return { rows: entries.map((entry, index) => wishOf(entry, index + 1, known)), units }
+}
+
+const shown = ({ job: _, uid: __, sequence: ___, ...row }: Wish): CalendarRow => row
+
+/** What a calendar would do here, entry by entry; nothing is changed. */
+export const previewCalendar = async (text: string, user: User): Promise<CalendarReceipt> => ({
+  rows: (await wishes(text, user.firmId)).rows.map(shown),
+  taken: null,
+})
+
+/**
+ * Plans, moves and cancels as the calendar says, in one transaction.
+ * @throws Fault `does-not-hold-up` where rows are faulty that nobody has seen and set aside; nothing is changed then.
+ */
+export function takeCalendar(sequelize: Sequelize, text: string, setAside: number, user: User): Promise<CalendarReceipt> {
+  return sequelize.transaction(async (transaction) => {
+    const { rows, units } = await wishes(text, user.firmId, transaction)
+    const faulty = rows.filter(({ faults }) => faults.length > 0)
+    if (faulty.length !== setAside)
+      throw new Fault('does-not-hold-up', {
+        lines: faulty
+          .slice(0, 100)
+          .flatMap(({ row, faults }) => faults.map(({ where, what, allowed }) => ({ where: `entry ${row}, ${where}`, what, allowed }))),
+      })
+    const taken = { planned: 0, moved: 0, cancelled: 0 }
+    for (const { action, day, siteId, job, uid, sequence } of rows) {
+      if (action === 'plan' && siteId && day) {
+        const unitIds = (units.get(siteId) ?? []).map(({ id }) => id)
+        const made = await makeJob({ siteId, unitIds, onDate: day, crewIds: [user.id] }, user.firmId, transaction)
+        await made.update({ calendarUid: uid.slice(0, 255) }, { transaction })
+        taken.planned++
+      } else if (action === 'move' && job && day) {
+        await moveJob(job.id, { onDate: day, sequence }, user.firmId, transaction)
+        taken.moved++
+      } else if (action === 'cancel' && job) {
+        await cancelJob(job.id, { sequence }, transaction)
+        taken.cancelled++
+      }
+    }
+    return { rows: rows.map(shown), taken }
+  })
+}
