@@ -7,6 +7,9 @@ import { houseRulesSchema } from '../method/index.ts'
 import { eventSchema } from '../run/index.ts'
 import { crewMemberSchema } from '../plan/index.ts'
 import { firmRatesSchema } from '../upkeep/index.ts'
+import { messageRecordSchema } from './messages.ts'
+import { quoteBodySchema, quoteStates } from './quotes.ts'
+import { stockMoveSchema } from './stock.ts'
 import { daySchema, measuresSchema, roles, siteFormSchema, unitFormSchema } from './records.ts'
 
 const id = z.uuid()
@@ -44,6 +47,10 @@ export const bundleContentSchema = closed({
       onDate: daySchema,
       crewIds: z.array(personId).max(20),
       unitIds: z.array(id).min(1).max(60),
+      /** Where it was moved, cancelled, or came from a calendar. */
+      revision: z.int().min(0).optional(),
+      cancelledAt: z.iso.datetime().optional(),
+      calendarUid: z.string().max(255).optional(),
       events: z.array(eventSchema),
     }),
   ),
@@ -60,6 +67,43 @@ export const bundleContentSchema = closed({
       sentSha256: identifier,
     }),
   ),
+  // What the office did; bundles that were made before it was kept are without.
+  quotes: z
+    .array(
+      closed({
+        id,
+        siteId: id,
+        state: z.literal(quoteStates),
+        madeOn: daySchema,
+        validUntil: daySchema,
+        total: z.number(),
+        body: quoteBodySchema,
+        chosen: z.string().nullable(),
+        jobId: id.nullable(),
+        savedBy: z.string(),
+      }),
+    )
+    .optional(),
+  messages: z
+    .array(
+      closed({
+        ...messageRecordSchema.omit({ siteName: true, replies: true }).shape,
+        quoteId: id.nullable(),
+        replies: z.array(closed({ id: z.string().max(200), text: z.string(), at: z.iso.datetime() })),
+      }),
+    )
+    .optional(),
+  stops: z.array(closed({ address: z.string().max(200), stoppedOn: daySchema })).optional(),
+  lots: z.array(closed({ productId: identifier, lot: z.string().max(40), labelDate: daySchema.nullable(), litres: z.number() })).optional(),
+  moves: z
+    .array(
+      closed({
+        ...stockMoveSchema.omit({ name: true, job: true }).shape,
+        jobId: id.nullable(),
+        unitId: id.nullable(),
+      }),
+    )
+    .optional(),
 })
 export type BundleContent = z.infer<typeof bundleContentSchema>
 

@@ -22,6 +22,10 @@ async function stateOf({ app }: TestHouse, name: string, password?: string) {
     })),
     rules: (await get('/api/house-rules')).rules,
     products: (await get('/api/stores')).products,
+    quotes: (await get('/api/quotes')).entries,
+    messages: (await get('/api/messages')).entries,
+    stock: (await get('/api/stock')).products,
+    moves: (await get('/api/stock/moves')).entries,
   }
 }
 const send = (ask: Ask, text: string) => ask('POST', '/api/bundle', text, { 'content-type': 'application/vnd.yastik.bundle+json' })

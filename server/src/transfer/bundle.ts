@@ -6,6 +6,7 @@ import { hashPassword } from '../auth/passwords.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, User } from '../db/models.ts'
 import { eventOf, summariseJob } from '../jobs/events.ts'
+import { officeOf, takeInOffice } from './officeBundle.ts'
 import { unitForm, unitValues } from '../sites/routes.ts'
 
 /** Jobs that are read, or written, at once. */
@@ -46,13 +47,16 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
     const jobUnits = await JobUnit.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['position', 'ASC']] })
     const events = await StoredEvent.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['seq', 'ASC']] })
     const [unitsBy, eventsBy] = [groupBy(jobUnits, ({ jobId }) => jobId), groupBy(events, ({ jobId }) => jobId)]
-    for (const { id, siteId, onDate, crewIds } of jobs) {
+    for (const { id, siteId, onDate, crewIds, revision, cancelledAt, calendarUid } of jobs) {
       const job: BundleContent['jobs'][number] = {
         id,
         siteId,
         onDate,
         crewIds,
         unitIds: (unitsBy.get(id) ?? []).map(({ unitId }) => unitId),
+        ...(revision > 0 ? { revision } : {}),
+        ...(cancelledAt ? { cancelledAt: cancelledAt.toISOString() } : {}),
+        ...(calendarUid ? { calendarUid } : {}),
         events: (eventsBy.get(id) ?? []).map(eventOf),
       }
       yield say(`${first ? '' : ','}${JSON.stringify(job)}`)
@@ -73,6 +77,7 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
     sentSha256,
   }))
   yield say(`],"photos":${JSON.stringify(pictures)}`)
+  yield say(`,${JSON.stringify(await officeOf(firm.id)).slice(1, -1)}`)
   hash.update('}')
   yield `,"checksum":"${hash.digest('hex')}"}`
 }
@@ -108,7 +113,7 @@ export function readBundle(text: string): Bundle {
 }
 
 /** Everything that a bundle speaks of is in it, once. @throws Fault `does-not-hold-up`. */
-function checkReferences({ people, sites, units, jobs }: Bundle): void {
+function checkReferences({ people, sites, units, jobs, quotes = [], messages = [], moves = [] }: Bundle): void {
   const lines: { where: string; what: string; allowed: string }[] = []
   const once = (where: string, ids: readonly (string | number)[]) => {
     const seen = new Set<string | number>()
@@ -152,6 +157,13 @@ function checkReferences({ people, sites, units, jobs }: Bundle): void {
       if (!job.unitIds.includes(happening.unitId)) missing(`jobs[${index}].events[${at}].happening.unitId`, happening.unitId, 'unit')
     })
   })
+  const visits = new Set(jobs.map(({ id }) => id))
+  quotes.forEach(({ siteId, jobId }, index) => {
+    if (!places.has(siteId)) missing(`quotes[${index}].siteId`, siteId, 'site')
+    if (jobId !== null && !visits.has(jobId)) missing(`quotes[${index}].jobId`, jobId, 'job')
+  })
+  messages.forEach(({ siteId }, index) => places.has(siteId) || missing(`messages[${index}].siteId`, siteId, 'site'))
+  moves.forEach(({ jobId }, index) => jobId === null || visits.has(jobId) || missing(`moves[${index}].jobId`, jobId, 'job'))
   if (lines.length > 0) throw new Fault('does-not-hold-up', { lines: lines.slice(0, 100) })
 }
 
@@ -189,7 +201,17 @@ export function takeIn(
     for (let at = 0; at < bundle.jobs.length; at += jobsAtOnce) {
       const jobs = bundle.jobs.slice(at, at + jobsAtOnce)
       await Job.bulkCreate(
-        jobs.map(({ id, siteId, onDate, crewIds }) => ({ id, siteId, onDate, firmId: firm.id, crewIds: crewIds.map(idOf) })),
+        jobs.map(({ id, siteId, onDate, crewIds, revision = 0, cancelledAt, calendarUid = null }) => ({
+          id,
+          siteId,
+          onDate,
+          firmId: firm.id,
+          crewIds: crewIds.map(idOf),
+          revision,
+          calendarUid,
+          closed: cancelledAt !== undefined,
+          cancelledAt: cancelledAt === undefined ? null : new Date(cancelledAt),
+        })),
         { transaction },
       )
       await JobUnit.bulkCreate(
@@ -205,6 +227,7 @@ export function takeIn(
       bundle.photos.map((photo) => ({ ...photo, firmId: firm.id, byUser: idOf(photo.byUser) })),
       { transaction },
     )
+    await takeInOffice(firm.id, bundle, transaction)
     // Summaries and due days follow from the events, as they did where they came from.
     for (const { id } of bundle.jobs) await summariseJob((await Job.findByPk(id, { transaction }))!, transaction)
     const pictures = await Promise.all(bundle.photos.map(hasPicture))
