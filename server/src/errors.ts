@@ -4,6 +4,8 @@ import type { FastifyInstance } from 'fastify'
 import { ConnectionError, DatabaseError } from 'sequelize'
 
 const bodyOf = (fault: Fault): FaultBody => ({ code: fault.code, sentence: fault.message, lines: [...fault.lines] })
+/** The same for an answer that has begun already, and can only say it as its last line. */
+export const faultBodyOf = (error: Error): FaultBody => bodyOf(asFault(error))
 
 /** A connection that broke in the middle of a statement: the transaction was not committed, or nobody can say. */
 const isGone = ({ original }: DatabaseError): boolean =>

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { closed, linesOf, type FaultLine } from '../faults/index.ts'
 import { designSchema, type Trait } from '../units/index.ts'
-import { siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
+import { siteFormSchema, unitFormSchema, type FaultBody, type SiteForm, type UnitForm } from './records.ts'
 
 type Cell = string | number | boolean
 interface Column {
@@ -86,6 +86,8 @@ export const siteImportSchema = closed({
 export type SiteImport = z.infer<typeof siteImportSchema>
 export const siteImportReceiptSchema = closed({ sites: z.int(), units: z.int() })
 export type SiteImportReceipt = z.infer<typeof siteImportReceiptSchema>
+/** What the answer to an import says while it grows. */
+export type SiteImportLine = { rows: number; of: number } | { receipt: SiteImportReceipt } | { fault: FaultBody }
 
 /** One thing wrong in a table: `row` counts as a spreadsheet does, the heading being row 1. */
 export interface RowFault extends FaultLine {

@@ -73,7 +73,9 @@ describe('sites and units as CSV', () => {
       { form: form('New one'), units: [unit] },
       { form: form('New two'), units: [] },
     ]
-    expect((await technician('POST', '/api/imports/sites', { sites: good })).json()).toEqual({ sites: 2, units: 1 })
+    const said = (await technician('POST', '/api/imports/sites', { sites: good })).body.trim().split('\n')
+    // How far it is, and last what was taken in.
+    expect(said.map((line) => JSON.parse(line) as object)).toEqual([{ rows: 2, of: 3 }, { rows: 3, of: 3 }, { receipt: { sites: 2, units: 1 } }])
     expect(await Site.count()).toBe(before + 2)
     const double = await technician('POST', '/api/imports/sites', {
       sites: [
@@ -81,7 +83,7 @@ describe('sites and units as CSV', () => {
         { form: form('new ONE'), units: [] },
       ],
     })
-    expect(double.json()).toMatchObject({ code: 'in-use', lines: [{ what: '“new ONE” is here already' }] })
+    expect(JSON.parse(double.body)).toMatchObject({ fault: { code: 'in-use', lines: [{ what: '“new ONE” is here already' }] } })
     const bad = await technician('POST', '/api/imports/sites', { sites: [{ form: form('New four'), units: [{ ...unit, family: 'chimney' }] }] })
     expect(bad.json().lines[0].where).toBe('sites[0].units[0].family')
     expect(await Site.count()).toBe(before + 2)

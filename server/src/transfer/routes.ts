@@ -1,10 +1,11 @@
 // The firm's data leaves, and comes in: for its owner.
-import { Readable } from 'node:stream'
-import { calendarImportSchema, Fault, readBy, siteImportSchema, type CalendarReceipt, type SiteImportReceipt } from '@yastik/core'
+import { PassThrough, Readable } from 'node:stream'
+import { calendarImportSchema, Fault, readBy, siteImportSchema, type CalendarReceipt, type SiteImportLine } from '@yastik/core'
 import type { FastifyInstance, FastifyReply } from 'fastify'
 import type { Sequelize } from 'sequelize'
 import type { FileStore } from '../files/store.ts'
 import { keyOf } from '../photos/routes.ts'
+import { faultBodyOf } from '../errors.ts'
 import { bundleOf, readBundle, takeIn } from './bundle.ts'
 import { calendarOf } from './calendar.ts'
 import { previewCalendar, takeCalendar } from './calendarImport.ts'
@@ -53,9 +54,22 @@ export function transferRoutes(sequelize: Sequelize, files: FileStore) {
     })
 
     // All of it in one transaction: where one row does not hold up, no row is kept.
-    app.post('/api/imports/sites', { bodyLimit: largestBundle }, async ({ body, user }, reply): Promise<SiteImportReceipt> => {
+    // The answer grows while rows are written: lines of JSON, the receipt or the fault last. Not compressed, so that each line leaves at once.
+    app.post('/api/imports/sites', { bodyLimit: largestBundle, compress: false }, ({ body, user, log }, reply) => {
       const { sites } = readBy(siteImportSchema, body)
-      return reply.status(201).send(await takeInSites(sequelize, user, sites))
+      const lines = new PassThrough()
+      const say = (line: SiteImportLine) => void lines.write(`${JSON.stringify(line)}\n`)
+      takeInSites(sequelize, user, sites, (rows, of) => say({ rows, of }))
+        .then(
+          (receipt) => say({ receipt }),
+          (error: Error) => {
+            const fault = faultBodyOf(error)
+            if (fault.code === 'internal') log.error(error)
+            say({ fault })
+          },
+        )
+        .finally(() => lines.end())
+      return reply.header('content-type', 'application/x-ndjson').send(lines)
     })
 
     app.post('/api/bundle', { config: { role: 'owner' }, bodyLimit: largestBundle }, async ({ firm, body }) => {

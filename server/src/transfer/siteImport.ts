@@ -10,7 +10,12 @@ const rowsAtOnce = 1000
 const keyOf = ({ site, address }: { site: { name: string }; address: string }) => `${site.name.toLowerCase()}\n${address.toLowerCase()}`
 
 /** @throws Fault `in-use`, naming sites of this name and address that are here already; nothing is kept then. */
-export function takeInSites(sequelize: Sequelize, user: User, sites: SiteImport['sites']): Promise<SiteImportReceipt> {
+export function takeInSites(
+  sequelize: Sequelize,
+  user: User,
+  sites: SiteImport['sites'],
+  progress: (rows: number, of: number) => void = () => undefined,
+): Promise<SiteImportReceipt> {
   return sequelize.transaction(async (transaction) => {
     const here = new Set((await Site.findAll({ where: { firmId: user.firmId }, transaction })).map(({ form }) => keyOf(form)))
     const double = sites.filter(({ form }) => here.has(keyOf(form)))
@@ -23,12 +28,18 @@ export function takeInSites(sequelize: Sequelize, user: User, sites: SiteImport[
     const by = { firmId: user.firmId, savedBy: user.name }
     const rows = sites.map(({ form, units }) => ({ id: newId(), form, units }))
     const units = rows.flatMap(({ id, units: own }) => own.map((form) => ({ id: newId(), siteId: id, ...by, ...unitValues(form) })))
-    for (let at = 0; at < rows.length; at += rowsAtOnce)
+    const all = rows.length + units.length
+    for (let at = 0; at < rows.length; at += rowsAtOnce) {
       await Site.bulkCreate(
         rows.slice(at, at + rowsAtOnce).map(({ id, form }) => ({ id, ...by, name: form.site.name, form })),
         { transaction },
       )
-    for (let at = 0; at < units.length; at += rowsAtOnce) await Unit.bulkCreate(units.slice(at, at + rowsAtOnce), { transaction })
+      progress(Math.min(rows.length, at + rowsAtOnce), all)
+    }
+    for (let at = 0; at < units.length; at += rowsAtOnce) {
+      await Unit.bulkCreate(units.slice(at, at + rowsAtOnce), { transaction })
+      progress(rows.length + Math.min(units.length, at + rowsAtOnce), all)
+    }
     return { sites: rows.length, units: units.length }
   })
 }

@@ -2,10 +2,20 @@
 // One visit: where, who, and where each of its units stands.
 import { familyNames, type JobCard } from '@yastik/core'
 import dayjs from 'dayjs'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import JobMove from './JobMove.vue'
 import { stageWords } from './stages.ts'
 
-defineProps<{ job: JobCard }>()
+const props = defineProps<{ job: JobCard }>()
+const emit = defineEmits<{ changed: [] }>()
+const moving = ref(false)
+/** A visit on which work has begun keeps its day. */
+const isFixed = computed(() => props.job.units.some(({ done }) => done > 0))
+function changed() {
+  moving.value = false
+  emit('changed')
+}
 const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage)
 </script>
 
@@ -13,9 +23,13 @@ const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage
   <article class="sheet">
     <header class="spread">
       <h2>{{ job.siteName }}</h2>
-      <span class="small">{{ dayjs(job.onDate).format('ddd D MMM') }} · {{ job.crew.join(', ') }}</span>
+      <span class="small"
+        >{{ dayjs(job.onDate).format('ddd D MMM') }} · {{ job.crew.join(', ') }}
+        <button v-if="!isFixed" class="tap bare small" :aria-expanded="moving" data-move @click="moving = !moving">Move or cancel</button></span
+      >
     </header>
     <p class="small">{{ job.address }}</p>
+    <Suspense v-if="moving"><JobMove :job="job" @changed="changed" @close="moving = false" /></Suspense>
     <ul class="plain">
       <li v-for="unit in job.units" :key="unit.unitId">
         <RouterLink :to="{ name: stationOf(unit.stage), params: { jobId: job.id, unitId: unit.unitId } }" class="unit">

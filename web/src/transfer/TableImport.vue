@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // Sites and units from a table: which column is which, the first rows, what is wrong row by row; nothing is taken in before a person says so.
-import { neededColumns, siteTableColumns, type SiteImportReceipt } from '@yastik/core'
+import { neededColumns, siteTableColumns, type SiteImportLine, type SiteImportReceipt } from '@yastik/core'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
-import { ask } from '../api/client.ts'
+import { askByLines } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import FileTap from '../components/FileTap.vue'
 import type { TableAnswer, TableAsked, TableOpened, TableRead } from './table.worker.ts'
@@ -55,7 +55,10 @@ async function take() {
   error.value = undefined
   busy.value = `Taking in ${read.value.sites.length} sites …`
   try {
-    receipt.value = await ask<SiteImportReceipt>('POST', '/api/imports/sites', { sites: read.value.sites })
+    await askByLines<SiteImportLine>('/api/imports/sites', { sites: read.value.sites }, (line) => {
+      if ('receipt' in line) receipt.value = line.receipt
+      else busy.value = `Taking in: ${line.rows} of ${line.of} written …`
+    })
     ;[opened.value, read.value] = [undefined, undefined]
   } catch (caught) {
     error.value = caught

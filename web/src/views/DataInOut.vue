@@ -7,6 +7,7 @@ import FaultNote from '../components/FaultNote.vue'
 import FileTap from '../components/FileTap.vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import CalendarImport from '../transfer/CalendarImport.vue'
 import TableImport from '../transfer/TableImport.vue'
 
 useJob().close()
@@ -50,6 +51,7 @@ async function takeBundle([file]: File[]) {
       </ul>
     </section>
     <TableImport />
+    <CalendarImport />
     <section v-if="isOwner" class="stack" data-bundle-import>
       <h2>A whole firm from a bundle</h2>
       <p class="small">

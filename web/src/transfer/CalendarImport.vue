@@ -1,0 +1,102 @@
+<script setup lang="ts">
+// Visits from a calendar: first what each entry would do here and what is wrong with it, then, on a person's word, all of it at once.
+import type { CalendarReceipt, CalendarRow } from '@yastik/core'
+import dayjs from 'dayjs'
+import { computed, ref, shallowRef } from 'vue'
+import { ask } from '../api/client.ts'
+import FaultNote from '../components/FaultNote.vue'
+import FileTap from '../components/FileTap.vue'
+
+const text = ref('')
+const seen = shallowRef<CalendarReceipt>()
+const taken = shallowRef<CalendarReceipt['taken']>()
+const setAside = ref(false)
+const busy = ref(false)
+const error = ref<unknown>()
+const faulty = computed(() => seen.value?.rows.filter(({ faults }) => faults.length > 0) ?? [])
+const doing = computed(() => seen.value?.rows.filter(({ action }) => action === 'plan' || action === 'move' || action === 'cancel') ?? [])
+const idle = computed(() => (seen.value?.rows.length ?? 0) - faulty.value.length - doing.value.length)
+const words: Record<NonNullable<CalendarRow['action']>, string> = {
+  plan: 'a new visit',
+  move: 'moves to this day',
+  cancel: 'is cancelled',
+  nothing: 'is here as it says',
+  'due-day': 'a due day, no visit',
+}
+
+async function send(take?: { setAside: number }) {
+  error.value = undefined
+  busy.value = true
+  try {
+    const receipt = await ask<CalendarReceipt>('POST', '/api/imports/visits', { text: text.value, ...(take ? { take } : {}) })
+    if (take) [taken.value, seen.value] = [receipt.taken, undefined]
+    else seen.value = receipt
+  } catch (caught) {
+    error.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+async function open([file]: File[]) {
+  ;[seen.value, taken.value, setAside.value] = [undefined, undefined, false]
+  text.value = await file.text()
+  await send()
+}
+</script>
+
+<template>
+  <section class="stack" data-calendar-import>
+    <h2>Visits from a calendar</h2>
+    <p class="small">iCalendar, one entry a visit, with a site’s name or address as its place. What moved or was cancelled there moves here.</p>
+    <FileTap name="calendar" accept=".ics,text/calendar" :disabled="busy" @files="open">{{ busy ? 'Reading …' : 'Choose a calendar' }}</FileTap>
+    <FaultNote :error="error" />
+    <p v-if="taken" role="status" data-calendar-taken>
+      <b>{{ taken.planned }} planned, {{ taken.moved }} moved, {{ taken.cancelled }} cancelled.</b>
+    </p>
+    <template v-if="seen">
+      <table v-if="doing.length > 0" class="ledger" data-calendar-rows>
+        <tbody>
+          <tr v-for="row in doing.slice(0, 50)" :key="row.row">
+            <td>{{ row.day ? dayjs(row.day).format('ddd D MMM YYYY') : '' }}</td>
+            <td>
+              <b>{{ row.siteName }}</b><br /><small>{{ row.summary }}</small>
+            </td>
+            <td>{{ row.action ? words[row.action] : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="doing.length > 50" class="small">and {{ doing.length - 50 }} more</p>
+      <p v-if="idle > 0" class="small">{{ idle }} {{ idle === 1 ? 'entry changes' : 'entries change' }} nothing.</p>
+      <div v-if="faulty.length > 0" class="stack" data-calendar-faults>
+        <p>
+          <b>{{ faulty.length }} {{ faulty.length === 1 ? 'entry does' : 'entries do' }} not hold up.</b>
+        </p>
+        <ul class="faults">
+          <li v-for="{ row, summary, faults } in faulty" :key="row">
+            entry {{ row }}, {{ summary }}:
+            <span v-for="fault in faults" :key="fault.where">{{ fault.where }}: {{ fault.what }}; allowed: {{ fault.allowed }}. </span>
+          </li>
+        </ul>
+        <label class="row"><input v-model="setAside" type="checkbox" name="calendar-set-aside" /> set these aside and take the others</label>
+      </div>
+      <button
+        v-if="doing.length > 0"
+        class="tap now big"
+        :disabled="busy || (faulty.length > 0 && !setAside)"
+        data-take-calendar
+        @click="send({ setAside: faulty.length })"
+      >
+        Do these {{ doing.length }}
+      </button>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.faults {
+  max-height: 16rem;
+  overflow-y: auto;
+  margin: 0;
+  padding-left: 1.2rem;
+}
+</style>
