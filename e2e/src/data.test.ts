@@ -150,3 +150,31 @@ describe('a bundle', () => {
     await expectText(sheet, '[data-bundle-import] .fault', 'This firm has sites already')
   })
 })
+
+describe('a calendar', () => {
+  const calendar = (...entries: string[]) => ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//made up//', ...entries, 'END:VCALENDAR', ''].join('\r\n')
+  const entry = (uid: string, ...lines: string[]) => ['BEGIN:VEVENT', `UID:${uid}`, 'DTSTAMP:20261101T000000Z', ...lines, 'END:VEVENT'].join('\r\n')
+  it('is read entry by entry, and nothing is taken in before its faults are set aside', async () => {
+    await clickText(sheet, 'Sites')
+    await clickText(sheet, 'Data, out and in')
+    await give(
+      'calendar',
+      'visits.ics',
+      calendar(
+        entry('first', 'DTSTART;VALUE=DATE:20280210', 'SUMMARY:Spring clean', 'LOCATION:Lindqvist home'),
+        entry('second', 'DTSTART:20280211T090000', 'SUMMARY:No zone', 'LOCATION:Lindqvist home'),
+        entry('third', 'DTSTART;VALUE=DATE:20280212', 'RRULE:FREQ=YEARLY', 'SUMMARY:Every year', 'LOCATION:Lindqvist home'),
+      ),
+    )
+    await expectText(sheet, '[data-calendar-faults]', 'has no time zone')
+    await expectText(sheet, '[data-calendar-faults]', 'repeats itself')
+    await expectText(sheet, '[data-calendar-rows]', 'a new visit')
+    await find(sheet, '[data-take-calendar]:disabled')
+    await click(sheet, 'input[name="calendar-set-aside"]')
+    await click(sheet, '[data-take-calendar]')
+    await expectText(sheet, '[data-calendar-taken]', '1 planned, 0 moved, 0 cancelled')
+    await give('calendar', 'broken.ics', 'BEGIN:VCALENDAR')
+    await expectText(sheet, '[data-calendar-import] [role="alert"]', 'broke off in the middle')
+    await fitsPhone()
+  })
+})

@@ -21,16 +21,12 @@ const go = async (path: string, css: string) => {
 try {
   mkdirSync(folder, { recursive: true })
   for (const file of readdirSync(folder)) rmSync(join(folder, file))
-  await go('/sign-in', 'form')
-  await shoot('sign-in')
   await signIn(sheet, 'imre', 'clear-to-the-fins')
   await go('/', 'a.unit')
   await shoot('today')
   const started = await sheet.driver.executeScript<string>(
     "return document.querySelector('a.unit[href$=\"/at-the-unit\"]').getAttribute('href').replace('/at-the-unit', '')",
   )
-  await go('/sites', 'table')
-  await shoot('sites')
   await go(`${started}/look-over`, 'svg.section')
   await click(sheet, '[data-callout="wheel"] .hit')
   await shoot('look-over')
@@ -48,7 +44,6 @@ try {
     ['cassette', 'Reading hall'],
     ['roof-unit', 'Pitch B7'],
     ['window-unit', 'Keeper’s den'],
-    ['through-wall', 'Room 21'],
   ]) {
     await go('/', 'a.unit')
     const path = await sheet.driver.executeScript<string>(
@@ -77,6 +72,16 @@ try {
   await shoot('record')
   await go('/house-rules', '[data-school]')
   await shoot('house-rules')
+  await go('/stores/load', '[data-load]')
+  await shoot('load')
+  await sheet.driver.manage().deleteAllCookies()
+  await signIn(sheet, 'mira', 'clear-to-the-fins')
+  await go('/logbook/due', '[data-worth]')
+  await shoot('due')
+  await go('/quotes', '[data-quotes]')
+  await click(sheet, '[data-quotes] tbody tr:first-child a')
+  await find(sheet, '[data-quote-years]')
+  await shoot('quote')
 } finally {
   await sheet.close()
   await app.close()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The sheet's frame: places in a strip on top, the view below.
 import { defineAsyncComponent, onMounted, ref, watch } from 'vue'
-import { RouterLink, RouterView, useRouter } from 'vue-router'
+import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { NoAnswer } from './api/client.ts'
 import KeyHelp from './components/KeyHelp.vue'
 import { useMeasures } from './measures/useMeasures.ts'
@@ -13,11 +13,15 @@ const job = useJob()
 const router = useRouter()
 const places = [
   { to: '/', name: 'Today' },
-  { to: '/sites', name: 'Sites' },
+  { to: '/sites', name: 'Sites', also: ['/quotes', '/data'] },
   { to: '/logbook', name: 'Logbook' },
   { to: '/stores', name: 'Stores' },
   { to: '/house-rules', name: 'House rules' },
 ]
+const route = useRoute()
+/** A place holds everything below its address, and what belongs to it elsewhere. */
+const isHere = ({ to, also = [] }: { to: string; also?: string[] }) =>
+  to === '/' ? route.path === '/' : [to, ...also].some((path) => route.path === path || route.path.startsWith(`${path}/`))
 const outdoor = ref(false)
 const { measures } = useMeasures()
 const choosing = ref(false)
@@ -58,7 +62,7 @@ async function leave() {
   <header v-if="session.me" class="strip no-print">
     <RouterLink to="/" class="mark" aria-label="Yastik, to today"><img src="/mark.svg" alt="" width="30" height="30" /><b>Yastik</b></RouterLink>
     <nav aria-label="Places">
-      <RouterLink v-for="place in places" :key="place.to" :to="place.to" class="place">{{ place.name }}</RouterLink>
+      <RouterLink v-for="place in places" :key="place.to" :to="place.to" class="place" :class="{ here: isHere(place) }">{{ place.name }}</RouterLink>
     </nav>
     <div class="right">
       <span v-if="stays" class="unsent" role="alert">{{ stays }}</span>
@@ -109,8 +113,7 @@ nav {
   border-bottom: 4px solid transparent;
   white-space: nowrap;
 }
-.place.router-link-exact-active,
-.place.router-link-active:not([href='/']) {
+.place.here {
   border-bottom-color: var(--ink);
   font-weight: 600;
 }

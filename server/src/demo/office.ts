@@ -82,7 +82,7 @@ export async function loadOffice(nowMs: number): Promise<void> {
     kind: 'reminder',
     channel: 'text',
     address: consents[0][1],
-    body: `${demoFirm} about the air conditioning at ${reminded.name}:\nIt is time to look at your units again.\n${stopLine}`,
+    body: `${demoFirm} about the air conditioning at ${reminded.name}:\nPlotter room will be due about March 2027 for a light clean (between January and June 2027). We cleaned it last in November 2025.\nThe days come from what we found at your units, not from the calendar. Write or call, and we will find a day.\n${stopLine}`,
     state: 'delivered',
     tries: 1,
     nextAt: new Date(nowMs + 400 * dayMs),

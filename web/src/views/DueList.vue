@@ -168,4 +168,28 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
 .each {
   display: block;
 }
+/* On a phone each entry is a block: when, what and where on top, the rest below. */
+@media (max-width: 700px) {
+  thead {
+    display: none;
+  }
+  tr {
+    display: grid;
+    grid-template-columns: 7.5rem minmax(0, 1fr);
+    gap: 0.1rem 0.8rem;
+    border-bottom: var(--rule-width) solid var(--rule);
+    padding: 0.5rem 0;
+  }
+  table.ledger td {
+    border: 0;
+    padding: 0;
+    text-align: left;
+  }
+  td:first-child {
+    grid-row: span 4;
+  }
+  td:empty {
+    display: none;
+  }
+}
 </style>

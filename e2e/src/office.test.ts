@@ -1,0 +1,150 @@
+// What the owner does before and after the work: a quote that becomes a visit, a reminder and its answer, the van's load and its stock.
+import { By } from 'selenium-webdriver'
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, type, type Sheet } from './support/browser.ts'
+
+jest.setTimeout(180_000)
+let app: RunningApp
+let sheet: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  sheet = await openBrowser(app.base)
+  await signIn(sheet, 'mira', 'clear-to-the-fins')
+})
+afterAll(async () => {
+  await sheet?.close()
+  await app?.close()
+})
+const fitsPhone = async (): Promise<void> => {
+  await setSize(sheet, 390, 844)
+  expect(await sheet.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth')).toBe(true)
+  await setSize(sheet, 1280, 800)
+}
+const go = (path: string) => sheet.driver.get(`${app.base}${path}`)
+const count = async (css: string) => (await sheet.driver.findElements(By.css(css))).length
+
+describe('a quote', () => {
+  it('is made from a site, reckoned anew with another grade, and put side by side', async () => {
+    await clickText(sheet, 'Sites')
+    await clickText(sheet, 'Lindqvist home')
+    await click(sheet, '[data-make-quote]')
+    await find(sheet, '[data-to-pay="usual"]')
+    await expectText(sheet, '[data-quote]', 'by forecast')
+    await click(sheet, '[data-say-grade="2"]')
+    await expectText(sheet, '[data-quoted-unit]', 'as you say')
+    const cheap = Number(await textOf(sheet, '[data-to-pay="usual"]'))
+    await click(sheet, '[data-say-grade="3"]')
+    await sheet.driver.wait(async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) > cheap, 10_000, 'a worse grade costs no more')
+    await click(sheet, '[data-say-grade="2"]')
+    await sheet.driver.wait(async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === cheap, 10_000, 'the price does not come back')
+    expect(await count('[data-way]')).toBeGreaterThan(1)
+    await find(sheet, '[data-quote-years] .course')
+  })
+  it('takes what is added or taken off, and no word for a number', async () => {
+    const before = Number(await textOf(sheet, '[data-to-pay="usual"]'))
+    await type(sheet, 'input[name="adjust-what"]', 'neighbour at the same time')
+    await type(sheet, 'input[name="adjust-amount"]', 'a little')
+    await find(sheet, 'form button[type="submit"]:disabled')
+    await type(sheet, 'input[name="adjust-amount"]', '-15')
+    await clickText(sheet, 'Add it to every way')
+    await sheet.driver.wait(async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === before - 15, 10_000, 'nothing is taken off')
+    await fitsPhone()
+  })
+  it('that is accepted becomes a visit that goes that way, and says so there', async () => {
+    await click(sheet, '[data-accept="light"]')
+    await click(sheet, '[data-accepted]')
+    await expectText(sheet, '[data-quote-state]', 'accepted')
+    await clickText(sheet, 'Open the visit')
+    await click(sheet, '[data-callout="coilFace"] .hit')
+    await click(sheet, '[data-set-grade="1"]')
+    await clickText(sheet, 'See the method')
+    await expectText(sheet, '[data-quoted]', 'Light clean')
+    await find(sheet, '[data-topic="scope"][data-choice="clean-in-place"]')
+    await go('/quotes')
+    await expectText(sheet, '[data-quotes]', 'accepted')
+  })
+  it('of a finished visit shows what it really took', async () => {
+    await go('/quotes')
+    await click(sheet, '[data-quotes] tbody tr:last-child a')
+    await expectText(sheet, '[data-outcome]', 'Left after people and product')
+    await expectText(sheet, '[data-outcome]', '100 % of the minutes were timed')
+  })
+})
+
+describe('a reminder', () => {
+  it('is drafted from what is due, sent, delivered, and ended by its customer', async () => {
+    await clickText(sheet, 'Logbook')
+    await click(sheet, '[data-to-due]')
+    await find(sheet, '[data-worth]')
+    await find(sheet, '[data-roof-days]')
+    await click(sheet, '[data-write="Quellhof Reading Rooms"]')
+    await expectText(sheet, '[data-message]', 'Answer STOP')
+    const draft = await (await find(sheet, '[data-message] textarea')).getAttribute('value')
+    expect(draft).toContain('Quellhof Reading Rooms')
+    expect(draft).toMatch(/is due now for a (light|deep) clean/)
+    await click(sheet, '[data-send-message]')
+    await find(sheet, '[data-reminded]')
+    expect(await exists(sheet, '[data-write="Quellhof Reading Rooms"]')).toBe(false)
+    await click(sheet, '[data-to-messages]')
+    await expectText(sheet, '[data-messages]', '“STOP”')
+    await expectText(sheet, '[data-messages]', 'delivered')
+    await fitsPhone()
+    await go('/logbook/due')
+    await expectText(sheet, '[data-due]', 'ended it')
+  })
+  it('is not sent where nobody agreed, and an address has to be one', async () => {
+    await clickText(sheet, 'Sites')
+    await clickText(sheet, 'Lindqvist home')
+    await click(sheet, '[data-write-by="text"]')
+    await type(sheet, 'input[name="write-to"]', 'call me')
+    await clickText(sheet, 'Save the site')
+    await expectText(sheet, '[role="alert"]', 'a telephone number')
+    await type(sheet, 'input[name="write-to"]', '+00 555 0150')
+    await clickText(sheet, 'Save the site')
+    await expectText(sheet, 'form [role="status"]', 'Saved')
+  })
+})
+
+describe('the van', () => {
+  it('is loaded from the plans of the day, item by item', async () => {
+    await clickText(sheet, 'Today')
+    await clickText(sheet, 'The day’s load')
+    await expectText(sheet, '[data-loaded]', '0 of')
+    await click(sheet, '[data-load-item="lock and tag"]')
+    await expectText(sheet, '[data-loaded]', '1 of')
+    await sheet.driver.navigate().refresh()
+    await find(sheet, '[data-load-item="lock and tag"][aria-checked="true"]')
+    await fitsPhone()
+  })
+  it('is short of what nobody bought, and says how many packs', async () => {
+    await click(sheet, '[data-to-stock]')
+    await expectText(sheet, '[data-stock]', 'past its date')
+    await click(sheet, '[data-lot-of="antimicrobial"]')
+    await click(sheet, '[data-move="counted"]')
+    await type(sheet, 'input[name="stock-litres"]', '0')
+    await click(sheet, '[data-note-stock]')
+    await expectText(sheet, '[data-to-buy]', '1 pack')
+    await click(sheet, '[data-to-load]')
+    await expectText(sheet, '[data-short]', 'Antimicrobial coil foam')
+    await click(sheet, '[data-to-stock]')
+    await click(sheet, '[data-move="thrown-out"]')
+    await type(sheet, 'input[name="stock-litres"]', '99')
+    await click(sheet, '[data-note-stock]')
+    await expectText(sheet, '[role="alert"]', 'more than the')
+    await fitsPhone()
+  })
+})
+
+describe('a visit', () => {
+  it('is moved to another day, and cancelled only on a second word', async () => {
+    await clickText(sheet, 'Today')
+    const card = "//article[.//h2[normalize-space()='Halvmark Survey Office']]"
+    const own = (css: string) => sheet.driver.findElement(By.xpath(card)).findElement(By.css(css))
+    await find(sheet, '[data-move]')
+    await own('[data-move]').click()
+    await find(sheet, '[data-job-move]')
+    await own('[data-cancel]').click()
+    await own('[data-cancel-sure]').click()
+    await sheet.driver.wait(async () => (await sheet.driver.findElements(By.xpath(card))).length === 0, 10_000, 'the visit is still there')
+  })
+})
