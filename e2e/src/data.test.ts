@@ -126,11 +126,15 @@ describe('a table of sites and units', () => {
 })
 
 describe('step times', () => {
-  it('are looked through on the owner’s word; runs that took what was planned move nothing', async () => {
+  it('are looked through on the owner’s word, planned with, and taken back', async () => {
     await sheet.driver.get(`${app.base}/house-rules`)
+    await expectText(sheet, '[data-step-times]', 'No step is corrected yet')
     await click(sheet, '[data-look-through]')
-    await expectText(sheet, '[data-step-times] [role="status"]', /\d+ units were looked through: nothing that would move an estimate/)
-    expect(await exists(sheet, '[data-use-times]')).toBe(false)
+    await find(sheet, '[data-step-time]')
+    await click(sheet, '[data-use-times]')
+    await expectText(sheet, '[data-step-times]', /\d+ steps are corrected now/)
+    await click(sheet, '[data-back-to-start]')
+    await expectText(sheet, '[data-step-times]', 'No step is corrected yet')
   })
 })
 
