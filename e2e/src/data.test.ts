@@ -51,6 +51,28 @@ describe('the logbook', () => {
   })
 })
 
+describe('a unit’s life', () => {
+  it('shows every part as it was found, what became of findings, and parts that were changed', async () => {
+    await clickText(sheet, 'Sites')
+    await clickText(sheet, 'Tannwinkel Guest House')
+    await click(sheet, '[data-site-log]')
+    await expectText(sheet, '[data-one-site]', 'Tannwinkel Guest House alone')
+    const sites = await textOf(sheet, '[data-logbook] tbody')
+    expect(sites).not.toContain('Ehrenfurt')
+    await click(sheet, '[data-life]')
+    await find(sheet, '[data-life-rows] [data-life-part="wheel"]')
+    await sheet.driver.get(`${app.base}/logbook`)
+    await type(sheet, '[data-log-filters] [name="find"]', 'Room 3\n')
+    await sheet.driver.wait(async () => !(await textOf(sheet, '[data-logbook] tbody')).includes('Room 5'), 10_000, 'other rooms stay')
+    await click(sheet, '[data-life]')
+    await find(sheet, '[data-life-finding="bent-fins"][data-open="true"]')
+    await find(sheet, '[data-life-finding="failed-gasket"][data-open="false"]')
+    await expectText(sheet, '[data-life-parts-changed]', 'gasket changed')
+    await expectText(sheet, '[data-life-cooling]', /\d+ % → \d+ %/)
+    await fitsPhone()
+  })
+})
+
 describe('what is due', () => {
   it('is listed soonest first, and by kind', async () => {
     await clickText(sheet, 'Logbook')

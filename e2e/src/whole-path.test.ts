@@ -192,6 +192,9 @@ describe('one wall head, from sign-in to logbook', () => {
   })
 
   it('hands over and finds the job in the logbook, readable event by event', async () => {
+    await type(sheet, '[name="part-item"]', 'gasket')
+    await click(sheet, '[data-part-need="to-order"]')
+    await expectText(sheet, '[data-part-noted="gasket"]', 'has to be ordered')
     await click(sheet, '[data-hand-over]')
     await expectText(sheet, 'h2', 'partly proved')
     await sent(sheet)
@@ -199,6 +202,8 @@ describe('one wall head, from sign-in to logbook', () => {
     await expectText(sheet, '[data-logbook] tbody tr:first-child', 'Meeting room')
     await clickText(sheet, 'Meeting room')
     await expectText(sheet, '[data-record]', 'blower wheel: grade 4, choked (undone)')
+    await expectText(sheet, '[data-record]', 'to be ordered: gasket')
+    await expectText(sheet, '[data-record]', /used: 0\.\d+ L of/)
     await expectText(sheet, '[data-record]', 'handed over, partly proved')
   })
 })

@@ -48,6 +48,8 @@ async function build(what, program, args, product, ...sources) {
   writeFileSync(product, new Date().toISOString())
 }
 
+const buildCore = () => build('the core', 'npx', ['--no-install', 'tsc', '-b', 'core'], inRoot('core/dist/.built'), 'core/src')
+
 /** Node modules and the compiled core. */
 export async function prepareCore() {
   checkNode()
@@ -55,7 +57,7 @@ export async function prepareCore() {
   const log = console.log
   console.log = console.error
   await installModules()
-  await build('the core', 'npx', ['--no-install', 'tsc', '-b', 'core'], inRoot('core/dist/.built'), 'core/src')
+  await buildCore()
   console.log = log
 }
 
@@ -63,6 +65,7 @@ export async function prepareCore() {
 export async function prepareAll() {
   checkNode()
   await installModules()
-  await build('core and server', 'npx', ['--no-install', 'tsc', '-b', 'core', 'server'], inRoot('server/dist/.built'), 'core/src', 'server/src')
+  await buildCore()
+  await build('the server', 'npx', ['--no-install', 'tsc', '-b', 'server'], inRoot('server/dist/.built'), 'core/src', 'server/src')
   await build('the interface', 'npm', ['run', '--silent', 'build', '-w', 'web'], inRoot('web/dist/.built'), 'core/src', 'web/src', 'web/public')
 }

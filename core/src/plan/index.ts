@@ -4,7 +4,7 @@ export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, unitJ
 export { comparisonSchema, planFileSchema, unitPlanSchema, type Comparison, type PlanFile, type PlannedDecision, type UnitPlan } from './planFile.ts'
 export { refereeNames, speckSentence, throwsSpecks, workSentences } from './customerText.ts'
 export { contextOf, firstOfAll, planJob } from './planJob.ts'
-export { planUnit, type PlannedUnit, type UnitContext } from './planUnit.ts'
+export { planUnit, type PlanMemory, type PlannedUnit, type UnitContext } from './planUnit.ts'
 export { consequencesOf, type Consequence } from './referenceRound.ts'
 export { costPerYear, quoteOptions, returnsOf, quoteOptionSchema, type QuoteOption } from './quoteOptions.ts'
 export { paidWork, standardWork, type PaidWork } from './standardWork.ts'

@@ -6,7 +6,7 @@ import { builtInProducts, builtInVan, clashesAmong, type Equipment } from '../pr
 import { withComparisons } from './compare.ts'
 import type { JobFile } from './jobFile.ts'
 import type { PlanFile } from './planFile.ts'
-import { planUnit, type UnitContext } from './planUnit.ts'
+import { planUnit, type PlanMemory, type UnitContext } from './planUnit.ts'
 
 /** Said in every plan. */
 export const firstOfAll = 'Local codes, the maker’s manual and licensed practice come before this plan.'
@@ -28,12 +28,12 @@ const countOf = (equipment: readonly Equipment[]) => (kind: string) =>
 
 /**
  * Plans every unit, then the crew's timeline, kit and price. Pure: the same job gives the same plan.
- * `job` has passed `checkJob`.
+ * `job` has passed `checkJob`. With `memory` what falls due follows from each unit's own past.
  * @throws Fault `no-schedule` when the work cannot be shared among the crew.
  */
-export function planJob(job: JobFile): PlanFile {
+export function planJob(job: JobFile, memory?: PlanMemory): PlanFile {
   const context = contextOf(job)
-  const planned = job.units.map((unit) => ({ unit, ...planUnit(unit, context) }))
+  const planned = job.units.map((unit) => ({ unit, ...planUnit(unit, context, memory) }))
   const units = planned.map((entry) => withComparisons(entry, context))
   const names = new Map(context.products.map(({ id, name }) => [id, name]))
   return {

@@ -18,7 +18,7 @@ import {
 import type { Equipment, Product } from '../products/index.ts'
 import { draftSteps, stepsFor, whatComesOff, withUses, type Step } from '../procedure/index.ts'
 import { coilAreaM2, knownDesign, type KnownDesign } from '../units/index.ts'
-import { dueAfter } from '../upkeep/index.ts'
+import { dueAfter, duesAfterVisit, indexFound, indexLeft, type UnitMemory } from '../upkeep/index.ts'
 import { rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater, washRunOf, type WashRun } from '../wash/index.ts'
 import { customerText } from './customerText.ts'
 import { dryingTimes } from './dryingTimes.ts'
@@ -36,6 +36,11 @@ export interface UnitContext {
   readonly houseRules: KnownHouseRules
   readonly products: readonly Product[]
   readonly equipment: readonly Equipment[]
+}
+
+/** What is remembered of units, and whether their grades were seen or are only expected. */
+export interface PlanMemory extends UnitMemory {
+  readonly isSeen: boolean
 }
 
 /** What is known about a unit before anything is decided. */
@@ -132,8 +137,8 @@ function workOut(
   return { facts, mixes, steps, washL: washLitres(washJob), notReached: notReached(facts) }
 }
 
-/** Plan of one unit; what other choices would change is added by `compare.ts`. Pure. */
-export function planUnit(unit: UnitJob, context: UnitContext): PlannedUnit {
+/** Plan of one unit, its due dates by `memory` where something is remembered; what other choices would change is added by `compare.ts`. Pure. */
+export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemory): PlannedUnit {
   const settled = settle(unit, context)
   const { design, lookOver, room, assumed } = settled
   const { site } = context
@@ -152,14 +157,24 @@ export function planUnit(unit: UnitJob, context: UnitContext): PlannedUnit {
   const { decided } = facts
   const diagnosis = diagnose(seenFrom(lookOver, design, { altitudeM: site.altitudeM, outdoorC: site.outdoorAir?.dryBulbC }))
   const referrals = referralsFor(facts, diagnosis)
-  const due = dueAfter({
-    surroundings: site.surroundings ?? [],
-    hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value,
-    fineFilter: design.fineFilter,
-    scope: String(decided.scope),
-    indexNow: worstOf(lookOver, 'coilFace', 'coilBack', 'wheel'),
-    panTreatmentWeeks: decided['pan-treatment'] === 'slow-release' ? facts.product('pan-treatment').product?.label.lifeWeeks : undefined,
-  })
+  const panTreatmentWeeks = decided['pan-treatment'] === 'slow-release' ? facts.product('pan-treatment').product?.label.lifeWeeks : undefined
+  const startIndex = indexLeft(
+    String(decided.scope),
+    lookOver.grades,
+    left.map(({ part }) => part),
+  )
+  const past = memory?.pastOf.get(unit.id)
+  const found = indexFound(lookOver.grades)
+  const due =
+    memory && past && found !== undefined
+      ? duesAfterVisit(past, memory, { found, left: startIndex, isSeen: memory.isSeen, panTreatmentWeeks })
+      : dueAfter({
+          surroundings: site.surroundings ?? [],
+          hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value,
+          fineFilter: design.fineFilter,
+          startIndex,
+          panTreatmentWeeks,
+        })
   const plan: UnitPlan = {
     id: unit.id,
     diagnosis,

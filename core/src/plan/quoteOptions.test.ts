@@ -8,7 +8,8 @@ const past: UnitPast = {
   fineFilter: false,
   lossIndex: 2.4,
 }
-const offer = (unit: Partial<UnitJob>, pastOf = new Map<string, UnitPast>([['head', past]])) => quoteOptions(jobWith(unit), pastOf, ratesAtFirst, 57)
+const offer = (unit: Partial<UnitJob>, pastOf = new Map<string, UnitPast>([['head', past]])) =>
+  quoteOptions(jobWith(unit), { pastOf, rates: ratesAtFirst, yearsNow: 57 })
 const soiled = { grades: gradesWith('wall-head', 3, ['dust']) }
 
 describe('options of a quote', () => {

@@ -1,12 +1,11 @@
 // In which ways can this work be offered? Options side by side: light or deep, and the schools, each with its price and what is due after it.
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
-import { gradeOf, worstOf } from '../lookover/index.ts'
 import { schools, type HouseRules, type SchoolName } from '../method/index.ts'
 import { priceOf } from '../money/index.ts'
 import { round } from '../quantities/index.ts'
-import { isCarried, partsOf, type Part } from '../units/index.ts'
-import { dueKinds, evidenceOf, indexLeft, priorRateOf, unitDues, weeksPerYear, type FirmRates, type UnitPast } from '../upkeep/index.ts'
+import { isCarried } from '../units/index.ts'
+import { dueKinds, weeksPerYear, type UnitMemory } from '../upkeep/index.ts'
 import { planTotals } from './compare.ts'
 import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
 import type { JobFile, UnitJob } from './jobFile.ts'
@@ -93,18 +92,6 @@ function nameOf(planned: readonly PlannedUnit[], { school }: Way): string {
   return rinse ? `${depth}, ${rinse}` : depth
 }
 
-const coilParts: Part[] = ['coilFace', 'coilBack', 'wheel']
-/** Index that coil and wheel are left with: the mean of what was reached, which is as the scope leaves it, and of what was not, which stays. */
-function leftAfter({ facts, plan }: PlannedUnit) {
-  const found = worstOf(facts.lookOver, ...coilParts)
-  const parts = coilParts.filter((part) => partsOf[facts.lookOver.family].includes(part))
-  const left = parts.map((part) => {
-    const grade = gradeOf(facts.lookOver, part)
-    return plan.notReached.some((missed) => missed.part === part) ? grade : indexLeft(String(facts.decided.scope), grade)
-  })
-  return { found, left: left.reduce((sum, index) => sum + index, 0) / left.length }
-}
-
 const deepWeeks = ({ due }: QuoteOption['units'][number]): number => due.find(({ what }) => what === 'deep-clean')?.weeks ?? Infinity
 
 /** When each unit of a way needs it again, and its share of the price by its work; nothing for a way that does not last. */
@@ -122,23 +109,22 @@ export function costPerYear(option: Pick<QuoteOption, 'units' | 'handsMin'>, toP
  * Ways in which the work of a job can be offered, the usual one first; ways that come to the same are said once, ways that safety or the
  * design bars are left out. Prices are amounts in the firm's money.
  * @param job units with grades, as found or as expected; has passed `checkJob`
- * @param pastOf what the forecast of each unit rests on
- * @param yearsNow the day of the work, on the scale of the visits
+ * @param memory of the units, for the day of the work; their grades count as expected, not as seen
  */
-export function quoteOptions(job: JobFile, pastOf: ReadonlyMap<string, UnitPast>, rates: FirmRates, yearsNow: number): QuoteOption[] {
+export function quoteOptions(job: JobFile, memory: UnitMemory): QuoteOption[] {
   const said = new Set<string>()
   return ways.flatMap((way) => {
     const { key, scopeFor, school } = way
     const rules: HouseRules = { ...job.houseRules, ...(school ? { [school.name]: school.value } : {}) }
     const wanted = job.units.map((unit) => (scopeFor ? { ...unit, choices: { ...unit.choices, scope: scopeFor(unit) } } : unit))
     const context = contextOf({ ...job, houseRules: rules })
-    const planned = wanted.map((unit) => planUnit(unit, context))
+    const planned = wanted.map((unit) => planUnit(unit, context, { ...memory, isSeen: false }))
     const signature = JSON.stringify(planned.map(({ facts }) => facts.decided))
     if (said.has(signature)) return []
     // Asked for and not possible at any unit: no way of its own.
     if (scopeFor && !planned.some(({ facts }, at) => facts.decided.scope === wanted[at].choices?.scope)) return []
     said.add(signature)
-    const units = planned.map((one, at) => unitOf(wanted[at], one, pastOf.get(wanted[at].id), rates, yearsNow))
+    const units = planned.map((one, at) => unitOf(wanted[at], one))
     const { lines, total } = priceOf(
       units.map(({ name, handsMin, products, scope }) => ({
         name,
@@ -170,12 +156,7 @@ export function quoteOptions(job: JobFile, pastOf: ReadonlyMap<string, UnitPast>
   })
 }
 
-function unitOf(unit: UnitJob, planned: PlannedUnit, past: UnitPast | undefined, rates: FirmRates, yearsNow: number): QuoteOption['units'][number] {
-  const { plan, facts } = planned
-  const panTreatmentWeeks = plan.due.find(({ what }) => what === 'pan-treatment')?.weeks
-  const known = past && { ...past, panTreatmentWeeks, visits: [...past.visits, { atYears: yearsNow, ...leftAfter(planned) }] }
-  // What was expected is no evidence: only real visits are.
-  const due = known ? unitDues(known, rates, evidenceOf(past.visits, priorRateOf(past.use))) : plan.due
+function unitOf(unit: UnitJob, { plan, facts }: PlannedUnit): QuoteOption['units'][number] {
   return {
     unitId: unit.id,
     name: unit.name ?? unit.id,
@@ -184,6 +165,6 @@ function unitOf(unit: UnitJob, planned: PlannedUnit, past: UnitPast | undefined,
     notReached: plan.notReached,
     handsMin: round(plan.steps.reduce((sum, { handsMin, people }) => sum + handsMin * people, 0)),
     products: plan.mixes.map(({ productId, productL, cost }) => ({ productId, litres: productL, ...(cost === undefined ? {} : { cost }) })),
-    due,
+    due: plan.due,
   }
 }

@@ -12,6 +12,10 @@ import { washPlanSchema } from '../wash/index.ts'
 export const verdicts = ['proved', 'partly', 'not-proved'] as const
 export type Verdict = (typeof verdicts)[number]
 
+/** What becomes of a part that is worn or broken. */
+export const partNeeds = ['changed', 'to-order'] as const
+export type PartNeed = (typeof partNeeds)[number]
+
 const unitId = identifier
 const stepId = identifier
 const present = z.boolean()
@@ -74,6 +78,8 @@ export const happeningSchema = z.discriminatedUnion('type', [
   closed({ type: z.literal('step-done'), unitId, stepId }),
   /** What was really used of a product at a step, litres before it was thinned; the last word at a step counts. */
   closed({ type: z.literal('product-used'), unitId, stepId, productId: identifier, litres: amountUpTo(1000) }),
+  /** A part besides soil: it was changed on this visit, or has to be ordered; `null` takes the word back. */
+  closed({ type: z.literal('part-noted'), unitId, item: shownName, need: z.literal(partNeeds).nullable() }),
   closed({ type: z.literal('note'), unitId, text: z.string().trim().min(1).max(2000) }),
   /** The picture itself is stored beside the log, under this id. */
   closed({

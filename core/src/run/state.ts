@@ -113,6 +113,11 @@ function apply(unit: UnitState, event: JobEvent): void {
       unit.used = [...unit.used.filter((other) => other.stepId !== stepId || other.productId !== productId), { stepId, productId, litres, by, atMs }]
       return
     }
+    case 'part-noted': {
+      const { item, need } = happening
+      unit.partsNoted = [...unit.partsNoted.filter((other) => other.item !== item), ...(need === null ? [] : [{ item, need }])]
+      return
+    }
     case 'note':
       unit.notes.push({ text: happening.text, atMs, by, eventId: id })
       return

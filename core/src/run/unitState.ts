@@ -4,7 +4,7 @@ import type { SchoolName, Topic } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
 import type { WashPlan } from '../wash/index.ts'
 import type { Part } from '../units/index.ts'
-import type { Verdict } from './event.ts'
+import type { PartNeed, Verdict } from './event.ts'
 
 export interface StepState {
   begunAtMs?: number
@@ -98,6 +98,8 @@ export interface UnitState {
   /** Products that were used, litres before they were thinned. */
   used: { stepId: string; productId: string; litres: number; by: number; atMs: number }[]
   photos: TakenPhoto[]
+  /** Parts that were changed, or have to be ordered. */
+  partsNoted: { item: string; need: PartNeed }[]
   notes: { text: string; atMs: number; by: number; eventId: string }[]
   signed?: { photoId: string; name: string; atMs: number }
   handedOver?: { verdict: Verdict; atMs: number; by: number; customerText?: string }
@@ -122,6 +124,7 @@ export const emptyUnitState = (): UnitState => ({
   pauses: [],
   used: [],
   photos: [],
+  partsNoted: [],
   notes: [],
   held: [],
 })

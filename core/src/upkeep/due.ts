@@ -1,5 +1,7 @@
 // What is due when, after this job?
-import { clamp, estimate, round } from '../quantities/index.ts'
+import type { Grades } from '../lookover/index.ts'
+import { allGrades, clamp, estimate, round, type Grade } from '../quantities/index.ts'
+import type { Part } from '../units/index.ts'
 import { firmRisk, foulingRate, weeksUntil, type Surrounding } from './fouling.ts'
 
 /** Filters: weeks at eight hours a day in a clean home; shorter with use and dirt, within two to eight. */
@@ -23,14 +25,33 @@ export interface UpkeepInput {
   readonly hoursPerDay: number
   readonly fineFilter: boolean
   readonly panTreatmentWeeks?: number
-  readonly scope: string
-  /** Worst grade of coil and wheel as they are now. */
-  readonly indexNow: number
+  /** Index of coil and wheel as the work leaves them. */
+  readonly startIndex: number
 }
 
-/** Index of coil and wheel as a scope leaves them; never worse than they were found. */
-export const indexLeft = (scope: string, indexFound: number): number =>
-  scope in indexAfter ? Math.min(indexFound, indexAfter[scope as keyof typeof indexAfter]) : indexFound
+/** Parts whose soil costs air: they make the index. */
+export const indexParts = ['coilFace', 'coilBack', 'wheel'] as const
+/** What a scope does not come to, where no plan says it better. */
+const missedBy: Readonly<Record<string, readonly Part[]>> = { 'clean-in-place': ['coilBack', 'wheel'], 'open-clean': ['coilBack'] }
+
+/** Index of coil and wheel as they were found: the worst of them; undefined where none was graded. */
+export function indexFound(grades: Grades): Grade | undefined {
+  const found = indexParts.flatMap((part) => grades[part]?.grade ?? [])
+  return found.length === 0 ? undefined : allGrades[Math.max(...found)]
+}
+
+/**
+ * Index of coil and wheel as the work leaves them: the mean of what was reached, which is as the scope leaves it, and of what was not, which
+ * stays; never worse than found. Without cleaning it stays as it was found. @param missed parts that were not reached
+ */
+export function indexLeft(scope: string, grades: Grades, missed: readonly Part[] = missedBy[scope] ?? []): number {
+  const found = indexParts.flatMap((part) => (grades[part] ? [{ part, grade: grades[part].grade }] : []))
+  if (found.length === 0) return 0
+  if (!(scope in indexAfter)) return Math.max(...found.map(({ grade }) => grade))
+  const clean = indexAfter[scope as keyof typeof indexAfter]
+  const left = found.map(({ part, grade }) => (missed.includes(part) ? grade : Math.min(grade, clean)))
+  return left.reduce<number>((sum, index) => sum + index, 0) / left.length
+}
 
 /** What follows its own rule, not the forecast: filters by use and dirt, fine filters by the quarter, pan treatment by its label. */
 export function ruledDues(rate: number, fineFilter: boolean, panTreatmentWeeks: number | undefined): Due[] {
@@ -41,15 +62,14 @@ export function ruledDues(rate: number, fineFilter: boolean, panTreatmentWeeks: 
   ]
 }
 
-/** Due dates in weeks from today; deep and light cleaning by the fouling forecast, low and high at 10 % and 50 % chance. */
-export function dueAfter({ surroundings, hoursPerDay, fineFilter, panTreatmentWeeks, scope, indexNow }: UpkeepInput): Due[] {
+/** Due dates in weeks from today for a unit of which nothing is remembered, by its surroundings and use alone; deep and light cleaning by the fouling forecast, low and high at 10 % and 50 % chance. */
+export function dueAfter({ surroundings, hoursPerDay, fineFilter, panTreatmentWeeks, startIndex }: UpkeepInput): Due[] {
   const rate = foulingRate(surroundings, hoursPerDay)
-  const start = indexLeft(scope, indexNow)
   const forecast = (what: 'light-clean' | 'deep-clean', threshold?: number): Due => ({
     what,
-    weeks: round(weeksUntil(firmRisk.value, rate, start, threshold)),
-    low: round(weeksUntil(firmRisk.value / 2, rate, start, threshold)),
-    high: round(weeksUntil(0.5, rate, start, threshold)),
+    weeks: round(weeksUntil(firmRisk.value, rate, startIndex, threshold)),
+    low: round(weeksUntil(firmRisk.value / 2, rate, startIndex, threshold)),
+    high: round(weeksUntil(0.5, rate, startIndex, threshold)),
   })
   return [...ruledDues(rate, fineFilter, panTreatmentWeeks), forecast('light-clean', lightIndex.value), forecast('deep-clean')]
 }

@@ -16,6 +16,27 @@ export interface UnitPast {
   readonly lossIndex: number
 }
 
+/** What is remembered of units: their past, the firm's rates, and today on the scale of the visits. */
+export interface UnitMemory {
+  readonly pastOf: ReadonlyMap<string, UnitPast>
+  readonly rates: FirmRates
+  readonly yearsNow: number
+}
+
+/**
+ * Due dates in weeks from a visit that is planned for today, as the list of what is due will have them once it is handed over.
+ * @param visit grade as found and index as the work will leave it; what is only expected is no evidence of how fast the unit fouls
+ */
+export function duesAfterVisit(
+  past: UnitPast,
+  { rates, yearsNow }: UnitMemory,
+  visit: Omit<Visit, 'atYears'> & { isSeen: boolean; panTreatmentWeeks?: number },
+): Due[] {
+  const { found, left, isSeen, panTreatmentWeeks } = visit
+  const visits = [...past.visits, { atYears: yearsNow, found, left }]
+  return unitDues({ ...past, panTreatmentWeeks, visits }, rates, evidenceOf(isSeen ? visits : past.visits, priorRateOf(past.use)))
+}
+
 /** Due dates in weeks from the last visit, most pressing first. None without a visit. */
 export function unitDues(
   { visits, use, fineFilter, panTreatmentWeeks, lossIndex }: UnitPast,

@@ -1,4 +1,4 @@
-import { chancePassed, dueAfter, foulingRate, weeksUntil } from './index.ts'
+import { chancePassed, dueAfter, foulingRate, indexLeft, weeksUntil } from './index.ts'
 
 describe('fouling', () => {
   it('has no chance of having passed at the start, certainty beyond the threshold, and grows between', () => {
@@ -18,7 +18,7 @@ describe('fouling', () => {
 })
 
 describe('due dates', () => {
-  const home = { surroundings: [], hoursPerDay: 8, fineFilter: true, scope: 'strip-down', indexNow: 3, panTreatmentWeeks: 10 } as const
+  const home = { surroundings: [], hoursPerDay: 8, fineFilter: true, startIndex: 0.1, panTreatmentWeeks: 10 } as const
   it('bracket the deep clean and keep filters within two to eight weeks', () => {
     const due = dueAfter(home)
     const deep = due.find(({ what }) => what === 'deep-clean')!
@@ -29,8 +29,24 @@ describe('due dates', () => {
     expect(due.map(({ what }) => what)).toEqual(['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean'])
   })
   it('come sooner after a light clean than after a strip-down, and at once when nothing was cleaned', () => {
-    const weeks = (scope: string) => dueAfter({ ...home, scope }).find(({ what }) => what === 'deep-clean')!.weeks
+    const grades = { coilFace: { grade: 3 }, coilBack: { grade: 3 }, wheel: { grade: 3 } } as const
+    const weeks = (scope: string) => dueAfter({ ...home, startIndex: indexLeft(scope, grades) }).find(({ what }) => what === 'deep-clean')!.weeks
     expect(weeks('clean-in-place')).toBeLessThan(weeks('strip-down'))
     expect(weeks('decline')).toBe(0)
+  })
+})
+
+describe('what the work leaves', () => {
+  const grades = { coilFace: { grade: 3 }, coilBack: { grade: 2 }, wheel: { grade: 1 }, filter: { grade: 4 } } as const
+  it('is the mean over coil and wheel: reached as the scope leaves it, missed as it was found', () => {
+    expect(indexLeft('strip-down', grades)).toBeCloseTo(0.1, 9)
+    expect(indexLeft('open-clean', grades)).toBeCloseTo((0.5 + 2 + 0.5) / 3, 9)
+    expect(indexLeft('open-clean', grades, [])).toBeCloseTo(0.5, 9)
+    expect(indexLeft('strip-down', grades, ['wheel'])).toBeCloseTo((0.1 + 0.1 + 1) / 3, 9)
+  })
+  it('is never worse than found, and as found where nothing was cleaned', () => {
+    expect(indexLeft('clean-in-place', { coilFace: { grade: 0 } })).toBe(0)
+    expect(indexLeft('decline', grades)).toBe(3)
+    expect(indexLeft('filter-service', { filter: { grade: 4 } })).toBe(0)
   })
 })

@@ -1,13 +1,13 @@
 // Which shapes travel between browser and server?
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
-import { amountUpTo, shownName } from '../quantities/index.ts'
-import { designSchema, familySchema } from '../units/index.ts'
+import { amountUpTo, gradeSchema, shownName } from '../quantities/index.ts'
+import { designSchema, familySchema, partSchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
-import { soilKindSchema } from '../lookover/index.ts'
+import { findingsSchema, soilKindSchema } from '../lookover/index.ts'
 import { instrumentReadingSchema } from '../proof/index.ts'
-import { eventSchema, verdicts } from '../run/index.ts'
+import { eventSchema, partNeeds, verdicts } from '../run/index.ts'
 import { dueKinds, firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
 import { holdReasons, messageStates, remindersSchema } from './messages.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
@@ -134,6 +134,20 @@ export const jobRecordSchema = closed({
   products: z.array(productSchema),
   equipment: z.array(equipmentSchema),
   events: z.array(eventSchema),
+  /** What is remembered of the units, for what falls due after this visit; visits of other jobs alone. */
+  memory: closed({
+    rates: firmRatesSchema,
+    units: z.array(
+      closed({
+        unitId: recordId,
+        visits: z.array(visitSchema),
+        surroundings: z.array(z.literal(surroundings)),
+        hoursPerDay: amountUpTo(24),
+        fineFilter: z.boolean(),
+        lossIndex: z.number(),
+      }),
+    ),
+  }).optional(),
   /** What the customer accepted, where the visit came of a quote. */
   quoted: closed({ quoteId: recordId, name: z.string(), total: z.number() }).optional(),
   /** Number of the newest of them: from there on the stream goes on. */
@@ -201,6 +215,7 @@ export type LogEntry = z.infer<typeof logEntrySchema>
 export const logQuerySchema = closed({
   /** Part of a unit's or a site's name. */
   find: z.string().trim().min(1).max(80).optional(),
+  siteId: recordId.optional(),
   family: familySchema.optional(),
   soil: soilKindSchema.optional(),
   by: z.coerce.number().int().optional(),
@@ -238,6 +253,20 @@ export const duePageSchema = closed({
   rates: firmRatesSchema,
 })
 export type DuePage = z.infer<typeof duePageSchema>
+/** What was seen and done on a visit, as the line of a unit's life shows it. */
+export const visitFoundSchema = closed({
+  grades: z.partialRecord(partSchema, gradeSchema),
+  findings: findingsSchema,
+  parts: z.array(closed({ item: z.string(), need: z.literal(partNeeds) })),
+  /** Delivered cooling before and after, and what the clean unit would have given at the air of each, kW. */
+  cooling: closed({
+    beforeKw: z.number().optional(),
+    cleanBeforeKw: z.number().optional(),
+    afterKw: z.number().optional(),
+    cleanAfterKw: z.number().optional(),
+  }),
+})
+export type VisitFound = z.infer<typeof visitFoundSchema>
 /** Light and deep cleanings that are due by now, within four weeks and within thirteen, each counted once, and what they are worth. */
 export const dueWorthSchema = z.array(closed({ weeks: z.literal([0, 4, 13]), cleanings: z.int(), money: z.number() }))
 export type DueWorth = z.infer<typeof dueWorthSchema>
@@ -246,7 +275,8 @@ export const unitOutlookSchema = closed({
   unitId: recordId,
   unitName: z.string(),
   siteName: z.string(),
-  visits: z.array(closed({ ...visitSchema.shape, jobId: recordId, at: z.iso.datetime() })),
+  /** `seen` is missing for visits that were summed up before it was kept. */
+  visits: z.array(closed({ ...visitSchema.shape, jobId: recordId, at: z.iso.datetime(), seen: visitFoundSchema.optional() })),
   surroundings: z.array(z.literal(surroundings)),
   hoursPerDay: amountUpTo(24),
   lossIndex: z.number(),

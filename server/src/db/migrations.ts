@@ -116,6 +116,11 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['ALTER TABLE jobs DROP INDEX by_calendar, DROP COLUMN calendar_uid, DROP COLUMN cancelled_at, DROP COLUMN revision'],
   },
+  {
+    name: '2026-11-26-seen',
+    up: ['ALTER TABLE job_units ADD COLUMN seen LONGTEXT NULL'],
+    down: ['ALTER TABLE job_units DROP COLUMN seen'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

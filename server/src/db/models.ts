@@ -15,6 +15,7 @@ import type {
   QuoteState,
   SiteForm,
   UnitForm,
+  VisitFound,
 } from '@yastik/core'
 import {
   DataTypes,
@@ -126,6 +127,8 @@ export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttrib
   declare coilGrade: CreationOptional<number | null>
   declare leftIndex: CreationOptional<number | null>
   declare panTreatmentWeeks: CreationOptional<number | null>
+  /** What was seen and done, once the unit is handed over. */
+  declare seen: CreationOptional<VisitFound | null>
   /** Kinds of soil that were found, with commas between, so that they can be looked for. */
   declare soilKinds: CreationOptional<string>
 }
@@ -339,6 +342,7 @@ export function defineModels(sequelize: Sequelize): void {
       leftIndex: { type: DataTypes.DOUBLE, allowNull: true },
       panTreatmentWeeks: { type: DataTypes.DOUBLE, allowNull: true },
       soilKinds: { ...text(160), defaultValue: '' },
+      seen: { ...(json<JobUnit>('seen') as object), allowNull: true } as ModelAttributes<JobUnit>[string],
     },
     { sequelize, tableName: 'job_units' },
   )

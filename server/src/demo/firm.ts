@@ -124,8 +124,17 @@ const headSites: readonly DemoSite[] = [
             by: 'imre',
             complaints: ['smell'],
             grades: graded(2, 2, 3, 3, 2, 1, { coil: ['dust', 'lint-hair'], wheel: ['biofilm', 'dust'], pan: ['biofilm'] }),
+            findings: ['failed-gasket', 'bent-fins'],
+            parts: [{ item: 'gasket', need: 'to-order' }],
           },
-          { daysAgo: 402, by: 'imre', complaints: ['none'], grades: graded(2, 1, 2, 2, 1, 0, { coil: ['dust'] }) },
+          {
+            daysAgo: 402,
+            by: 'imre',
+            complaints: ['none'],
+            grades: graded(2, 1, 2, 2, 1, 0, { coil: ['dust'] }),
+            findings: ['bent-fins'],
+            parts: [{ item: 'gasket', need: 'changed' }],
+          },
         ],
       },
       {

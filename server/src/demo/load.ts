@@ -116,9 +116,11 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
         const before = modelReadings(file, visit.grades, seed)
         const after = readingsAfter(file, seed)
         diary.lookOver(visit.complaints, visit.grades)
+        for (const finding of visit.findings ?? []) diary.add({ type: 'finding-set', finding, present: true }, 0.2)
         diary.add({ type: 'reading-taken', when: 'before', readings: before }, 8)
         diary.work(diary.agree(file), undefined, paceOf(seed))
         diary.add({ type: 'reading-taken', when: 'after', readings: after }, 1)
+        for (const part of visit.parts ?? []) diary.add({ type: 'part-noted', ...part }, 0.5)
         diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after), customerText: planJob(file).units[0].customerText }, 2)
         await storeEvents(sequelize, job, who, diary.events, transaction)
       }

@@ -2,6 +2,7 @@
 import { builtInProducts, gradeSchema, payable, stopLine } from '@yastik/core'
 import { Firm, Job, JobUnit, Message, Quote, Reply, Site, StockLot, Unit, User } from '../db/models.ts'
 import { quoteBody } from '../quotes/make.ts'
+import { learnAndRenew } from '../upkeep/dues.ts'
 import { demoFirm } from './firm.ts'
 import { demoId } from './walk.ts'
 
@@ -18,6 +19,8 @@ const consents = [
 
 export async function loadOffice(nowMs: number): Promise<void> {
   const firm = (await Firm.findOne({ where: { name: demoFirm } }))!
+  // What the firm's units say of fouling counts from the first day.
+  await learnAndRenew(firm)
   const owner = (await User.findOne({ where: { firmId: firm.id, role: 'owner' } }))!
   const by = { firmId: firm.id, savedBy: owner.name }
 

@@ -1,5 +1,5 @@
 // What is a place in the demo?
-import type { Complaint, Design, Family, Grades, SiteForm } from '@yastik/core'
+import type { Complaint, Design, Family, Finding, Grades, PartNeed, SiteForm } from '@yastik/core'
 
 export interface DemoUnit {
   readonly key: string
@@ -9,7 +9,14 @@ export interface DemoUnit {
   readonly design: Design
   readonly hoursPerDay: number
   /** Look-overs of past visits, oldest first: days ago, complaints, grades. */
-  readonly past: readonly { daysAgo: number; complaints: Complaint[]; grades: Grades; by: 'imre' | 'sanna' | 'mira' }[]
+  readonly past: readonly {
+    daysAgo: number
+    complaints: Complaint[]
+    grades: Grades
+    by: 'imre' | 'sanna' | 'mira'
+    findings?: Finding[]
+    parts?: { item: string; need: PartNeed }[]
+  }[]
 }
 
 export interface DemoSite {

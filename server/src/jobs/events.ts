@@ -1,9 +1,13 @@
 // How do events get into the log? One transaction per batch; the answer comes after the commit; sending twice does nothing.
 import {
+  cleanCoolingAt,
   Fault,
   coolingBy,
+  knownDesign,
   eventSchema,
+  indexFound,
   indexLeft,
+  indexParts,
   linesOf,
   photoIdOf,
   progressOf,
@@ -14,7 +18,10 @@ import {
   worstOf,
   type EventReceipt,
   type JobEvent,
+  type Readings,
+  type SiteForm,
   type UnitState,
+  type VisitFound,
 } from '@yastik/core'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, type User } from '../db/models.ts'
@@ -129,7 +136,7 @@ export async function summariseJob(job: Job, transaction: Transaction): Promise<
     states.set(unit.unitId, state)
     const row = await Unit.findByPk(unit.unitId, { transaction })
     if (!row) throw new Fault('not-there')
-    const summary = summaryOf(state, row, site.form.site.altitudeM, panTreatmentWeeks)
+    const summary = summaryOf(state, row, site, panTreatmentWeeks)
     stages.push(summary.stage)
     await JobUnit.update(summary, { where: { jobId: job.id, unitId: unit.unitId }, transaction })
     if (summary.handedOverAt && summary.scope !== 'decline')
@@ -145,18 +152,31 @@ export async function summariseJob(job: Job, transaction: Transaction): Promise<
   await Job.update({ closed: stages.every((stage) => stage === 'handed-over') }, { where: { id: job.id, cancelledAt: null }, transaction })
 }
 
-/** Parts whose soil costs air: they make the index of the forecast. */
-const coilParts = ['coilFace', 'coilBack', 'wheel'] as const
+/** What the line of the unit's life shows of this visit. */
+function seenOn(state: UnitState, unit: Unit, { altitudeM, outdoorAir }: SiteForm['site']): VisitFound {
+  const { design } = knownDesign(unit.family, unit.design)
+  const kw = (value: number | undefined) => (value === undefined ? undefined : Math.round(value * 1000) / 1000)
+  const measured = (readings: Readings | undefined) => kw(readings && coolingBy(readings, altitudeM).cooling?.totalKw.value)
+  const clean = (readings: Readings | undefined) =>
+    kw(readings && cleanCoolingAt(design, readings, { altitudeM, outdoorC: outdoorAir?.dryBulbC }).coil.totalKw)
+  const { before, after } = state.readings
+  return {
+    grades: Object.fromEntries(Object.entries(state.grades).map(([part, { grade }]) => [part, grade])),
+    findings: state.findings,
+    parts: state.partsNoted,
+    cooling: { beforeKw: measured(before), cleanBeforeKw: clean(before), afterKw: measured(after), cleanAfterKw: clean(after) },
+  }
+}
 
-function summaryOf(state: UnitState, unit: Unit, altitudeM: number | undefined, panTreatmentWeeks: number | undefined) {
+function summaryOf(state: UnitState, unit: Unit, { form }: Site, panTreatmentWeeks: number | undefined) {
+  const { altitudeM } = form.site
   const lookOver = { family: unit.family, complaints: state.complaints, grades: state.grades, findings: state.findings }
   const graded = Object.keys(state.grades)
   const { done, all } = progressOf(state)
   const cooling = (readings: UnitState['readings']['before']) => (readings && coolingBy(readings, altitudeM).cooling?.totalKw.value) ?? null
   const scope = state.handedOver ? (state.agreed.scope ?? '') : ''
-  const coilGraded = coilParts.filter((part) => state.grades[part])
-  const coilGrade = coilGraded.length > 0 ? worstOf(lookOver, ...coilGraded) : null
-  const after = coilParts.flatMap((part) => state.gradesAfter[part]?.grade ?? [])
+  const coilGrade = indexFound(state.grades) ?? null
+  const after = indexParts.flatMap((part) => state.gradesAfter[part]?.grade ?? [])
   return {
     stage: stageOf(state),
     done,
@@ -168,9 +188,10 @@ function summaryOf(state: UnitState, unit: Unit, altitudeM: number | undefined, 
     scope,
     coolingBeforeKw: cooling(state.readings.before),
     coolingAfterKw: cooling(state.readings.after),
+    seen: state.handedOver ? seenOn(state, unit, form.site) : null,
     soilKinds: [...new Set(Object.values(state.grades).flatMap(({ kinds }) => kinds ?? []))].sort().join(','),
     coilGrade,
-    leftIndex: coilGrade === null ? null : after.length > 0 ? Math.max(...after) : indexLeft(scope, coilGrade),
+    leftIndex: coilGrade === null ? null : after.length > 0 ? Math.max(...after) : indexLeft(scope, state.grades),
     panTreatmentWeeks: state.handedOver && state.agreed['pan-treatment'] === 'slow-release' ? (panTreatmentWeeks ?? null) : null,
   }
 }

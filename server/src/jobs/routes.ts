@@ -1,5 +1,15 @@
 // Jobs: today's, one whole, a new one, and the events of one.
-import { daySchema, eventBatchSchema, jobCancelSchema, jobFormSchema, jobMoveSchema, readBy, type JobCard, type JobRecord } from '@yastik/core'
+import {
+  daySchema,
+  eventBatchSchema,
+  jobCancelSchema,
+  jobFormSchema,
+  jobMoveSchema,
+  ratesAtFirst,
+  readBy,
+  type JobCard,
+  type JobRecord,
+} from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { Op, type Sequelize } from 'sequelize'
 import { Job, JobUnit, Quote, Site, Unit, User } from '../db/models.ts'
@@ -7,6 +17,7 @@ import { findOwn, siteRecord } from '../sites/routes.ts'
 import { productsOf } from '../stock/ledger.ts'
 import { eventsAndSeq, storeEvents } from './events.ts'
 import { makeJob } from './make.ts'
+import { pastOf, visitsOf } from '../upkeep/dues.ts'
 import { cancelJob, moveJob } from './move.ts'
 
 const crewRecord = ({ id, name, trained }: User) => ({ id, name, trained })
@@ -113,7 +124,7 @@ export function jobRoutes(sequelize: Sequelize) {
       ])
       const option = quote?.body.options.find(({ key }) => key === quote.chosen)
       const unitIds = jobUnits.map(({ unitId }) => unitId)
-      const units = await Unit.findAll({ where: { id: { [Op.in]: unitIds } } })
+      const [units, visits] = await Promise.all([Unit.findAll({ where: { id: { [Op.in]: unitIds } } }), visitsOf(unitIds)])
       return {
         id: job.id,
         onDate: job.onDate,
@@ -124,6 +135,21 @@ export function jobRoutes(sequelize: Sequelize) {
         houseRules: firm.houseRules,
         products,
         equipment: firm.equipment,
+        memory: {
+          rates: firm.foulingRates ?? ratesAtFirst,
+          units: units.map((unit) => {
+            const others = (visits.get(unit.id) ?? []).filter(({ jobId }) => jobId !== job.id)
+            const { use, fineFilter, lossIndex, ...past } = pastOf(unit, site, others)
+            return {
+              unitId: unit.id,
+              visits: [...past.visits],
+              surroundings: [...use.surroundings],
+              hoursPerDay: use.hoursPerDay,
+              fineFilter,
+              lossIndex,
+            }
+          }),
+        },
         ...(quote && option ? { quoted: { quoteId: quote.id, name: option.name, total: quote.total } } : {}),
         ...log,
       }

@@ -25,6 +25,7 @@ interface Row {
 /** What each filter asks of a row; values are bound, never written in. */
 const filters = {
   find: '(u.name LIKE :find OR s.name LIKE :find)',
+  siteId: 'j.site_id = :siteId',
   family: 'u.family = :family',
   soil: 'FIND_IN_SET(:soil, ju.soil_kinds) > 0',
   by: 'ju.handed_over_by = :by',

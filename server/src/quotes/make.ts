@@ -26,7 +26,11 @@ export async function quoteBody(firm: Firm, site: Site, form: QuoteForm, nowMs: 
     site,
     expected.map(({ unit: { choices: _, ...unit } }) => unit),
   )
-  const options = quoteOptions(job, new Map(expected.map(({ unit, past }) => [unit.id, past])), firm.foulingRates ?? ratesAtFirst, yearsOf(nowMs))
+  const options = quoteOptions(job, {
+    pastOf: new Map(expected.map(({ unit, past }) => [unit.id, past])),
+    rates: firm.foulingRates ?? ratesAtFirst,
+    yearsNow: yearsOf(nowMs),
+  })
   return {
     units: expected.map(({ unit, coilGrade, source }) => ({
       unitId: unit.id,

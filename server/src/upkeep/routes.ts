@@ -99,15 +99,23 @@ export function upkeepRoutes(sequelize: Sequelize, weather: WeatherSource | unde
 
     app.get<{ Params: { id: string } }>('/api/units/:id/outlook', async ({ params, user, firm }): Promise<UnitOutlook> => {
       const unit = await findOwn(Unit, 'unit', params.id, user.firmId)
-      const site = await findOwn(Site, 'site', unit.siteId, user.firmId)
-      const rows = (await visitsOf([unit.id])).get(unit.id) ?? []
+      const [site, visitRows, dues] = await Promise.all([
+        findOwn(Site, 'site', unit.siteId, user.firmId),
+        visitsOf([unit.id]),
+        DueDay.findAll({ where: { unitId: unit.id }, order: [['dueOn', 'ASC']] }),
+      ])
+      const rows = visitRows.get(unit.id) ?? []
       const { visits, use, lossIndex } = pastOf(unit, site, rows)
-      const dues = await DueDay.findAll({ where: { unitId: unit.id }, order: [['dueOn', 'ASC']] })
       return {
         unitId: unit.id,
         unitName: unit.name,
         siteName: site.name,
-        visits: rows.map((row, at) => ({ ...visits[at], jobId: row.jobId, at: row.handedOverAt?.toISOString() ?? '' })),
+        visits: rows.map((row, at) => ({
+          ...visits[at],
+          jobId: row.jobId,
+          at: row.handedOverAt?.toISOString() ?? '',
+          ...(row.seen ? { seen: row.seen } : {}),
+        })),
         surroundings: [...use.surroundings],
         hoursPerDay: use.hoursPerDay,
         lossIndex,

@@ -35,6 +35,10 @@ async function visit(unitId: string, daysAgo: number, grade: number, scope = 'st
   const happenings = [
     { type: 'grade-set', part: 'coilFace', grade, kinds: [] },
     { type: 'grade-set', part: 'filter', grade: 4, kinds: [] },
+    { type: 'finding-set', finding: 'bent-fins', present: true },
+    { type: 'part-noted', item: 'gasket', need: 'to-order' },
+    { type: 'part-noted', item: 'gasket', need: 'changed' },
+    { type: 'reading-taken', when: 'before', readings: { returnC: 26, returnRh: 0.5, supplyC: 19, supplyRh: 0.7, airflowM3h: 400 } },
     { type: 'method-agreed', decisions: [{ topic: 'scope', choice: scope, rule: 'r' }], steps: [step] },
     { type: 'step-done', stepId: 'isolate' },
     { type: 'handed-over', verdict: 'proved' },
@@ -101,6 +105,14 @@ describe('what is due', () => {
     const jobId = await visit(unit.id, 30, 4, 'open-clean')
     const outlook = (await ask('GET', `/api/units/${unit.id}/outlook`)).json()
     expect(outlook.visits).toEqual([expect.objectContaining({ jobId, found: 4, left: 0.5 })])
+    expect(outlook.visits[0].seen).toEqual({
+      grades: { coilFace: 4, filter: 4 },
+      findings: ['bent-fins'],
+      parts: [{ item: 'gasket', need: 'changed' }],
+      cooling: { beforeKw: expect.any(Number), cleanBeforeKw: expect.any(Number) },
+    })
+    const { beforeKw, cleanBeforeKw } = outlook.visits[0].seen.cooling
+    expect(beforeKw).toBeLessThan(cleanBeforeKw)
     expect(outlook.dues.length).toBeGreaterThan(0)
     expect((await other('GET', `/api/units/${unit.id}/outlook`)).statusCode).toBe(404)
   })

@@ -5,6 +5,7 @@ import { scaleLinear, scaleTime } from 'd3-scale'
 import dayjs from 'dayjs'
 import { computed, ref, useId } from 'vue'
 import { serverNow } from '../api/clock.ts'
+import LifeRows from './LifeRows.vue'
 import NumberField from './NumberField.vue'
 
 const props = defineProps<{ outlook: UnitOutlook; entries: readonly LogEntry[] }>()
@@ -125,6 +126,7 @@ const entryFor = (jobId: string) => props.entries.find((entry) => entry.jobId ==
           <text :x="x(dueMs) + 5" :y="height - frame.bottom - 8" class="now">due</text>
         </g>
       </svg>
+      <LifeRows :visits="outlook.visits" :x="x" :width="width" :right="width - frame.right" :now-ms="nowMs" @open="emit('open', $event)" />
     </div>
     <p class="small">
       The hatched band holds it eight times in ten. The dashed line is where it is due: grade {{ dueIndex.value }}, or 12 % of its cooling lost,

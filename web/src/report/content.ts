@@ -164,6 +164,12 @@ function sectionsOf(record: JobRecord, state: UnitState, plan: UnitPlan): { head
         ...leftOut(state).map((sentence) => `${sentence}.`),
       ],
     },
+    {
+      heading: 'Parts',
+      sentences: state.partsNoted.map(
+        ({ item, need }) => `${capital(item)}: ${need === 'changed' ? 'changed on this visit' : 'has to be ordered; we come back with it'}.`,
+      ),
+    },
     { heading: 'Please have it seen to', sentences: plan.referrals.map(({ to, because }) => `${capital(refereeNames[to])}: ${because}.`) },
     { heading: 'Good to know', sentences: declined ? [] : notes },
     {

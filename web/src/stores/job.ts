@@ -15,6 +15,7 @@ import {
   type JobFile,
   type JobRecord,
   type PlanFile,
+  type PlanMemory,
   type UnitRecord,
   type UnitState,
   type UnitSteps,
@@ -36,6 +37,7 @@ export type UnitHappening = WithoutUnit<Happening>
 export type PhotoOf = Pick<Extract<Happening, { type: 'photo-taken' }>, 'stepId' | 'of'>
 
 const retryMs = 4000
+const yearMs = 365.25 * 86_400_000
 
 /** An event that happened in another tab; without one, something was sent there. */
 interface TabMessage {
@@ -255,9 +257,21 @@ export const useJob = defineStore('job', () => {
     })
   }
 
+  /** What is remembered of the units, as it was at a moment: later visits say nothing of an earlier one. */
+  function memoryOf(atMs: number): PlanMemory | undefined {
+    const memory = record.value?.memory
+    if (!memory) return undefined
+    const yearsNow = atMs / yearMs
+    const pastOf = memory.units.map(({ unitId, visits, surroundings, hoursPerDay, ...unit }) => {
+      const past = { ...unit, visits: visits.filter(({ atYears }) => atYears < yearsNow), use: { surroundings, hoursPerDay } }
+      return [unitId, past] as const
+    })
+    return { pastOf: new Map(pastOf), rates: memory.rates, yearsNow, isSeen: true }
+  }
+
   function planFor(unitId: string): PlanFile | undefined {
     const file = jobFileFor(unitId)
-    return file && planJob(file)
+    return file && planJob(file, memoryOf(stateFor(unitId).handedOver?.atMs ?? serverNow()))
   }
 
   const designFor = (unitId: string) => {

@@ -38,12 +38,14 @@ const outlook = shallowRef<UnitOutlook>()
 const error = ref<unknown>()
 const unitId = computed(() => (typeof route.query.unit === 'string' ? route.query.unit : undefined))
 
+/** One site alone, as its sheet asks for. */
+const siteId = computed(() => (typeof route.query.site === 'string' ? route.query.site : undefined))
 const people = ref<CrewRecord[]>([])
 const filter = reactive<{ find: string; family?: Family; soil?: SoilKind; by?: number; verdict?: LogEntry['verdict'] }>({ find: '' })
-const isFiltered = computed(() => Object.values(filter).some((value) => value !== undefined && value !== ''))
+const isFiltered = computed(() => siteId.value !== undefined || Object.values(filter).some((value) => value !== undefined && value !== ''))
 const query = (after?: string) =>
   new URLSearchParams(
-    Object.entries({ ...filter, find: filter.find.trim(), after }).flatMap(([name, value]) =>
+    Object.entries({ ...filter, find: filter.find.trim(), siteId: siteId.value, after }).flatMap(([name, value]) =>
       value === undefined || value === '' ? [] : [[name, String(value)]],
     ),
   ).toString()
@@ -65,7 +67,7 @@ async function load(after?: string) {
   }
 }
 await load()
-watch(unitId, () => load())
+watch([unitId, siteId], () => load())
 watch(filter, () => load())
 const kw = (value: number | null) => (value === null ? '–' : String(figure(Math.round(value * 100) / 100, 'kW')))
 </script>
@@ -85,6 +87,9 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
       @open="router.push({ name: 'record', params: { jobId: $event, unitId } })"
     />
     <FaultNote :error="error" />
+    <p v-if="siteId && !unitId" data-one-site>
+      {{ entries[0]?.siteName ?? 'This site' }} alone. <RouterLink :to="{ name: 'logbook' }">All sites</RouterLink>
+    </p>
     <div v-if="!unitId" class="row filters" role="group" aria-label="Filters" data-log-filters>
       <label><small>site or unit</small><input v-model.lazy="filter.find" type="search" name="find" /></label>
       <label

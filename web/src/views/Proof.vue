@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import CustomerText from '../components/CustomerText.vue'
 import PartsAfter from '../components/PartsAfter.vue'
+import PartsRenewed from '../components/PartsRenewed.vue'
 import ProofBar from '../components/ProofBar.vue'
 import PsychroChart from '../components/PsychroChart.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
@@ -143,6 +144,7 @@ async function handOver() {
       </section>
     </div>
     <PartsAfter v-if="!declined" :job-id="jobId" :unit-id="unitId" />
+    <PartsRenewed :unit-id="unitId" />
     <section v-if="unitPlan.notReached.length > 0">
       <h3>Not reached</h3>
       <ul>

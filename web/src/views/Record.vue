@@ -71,6 +71,12 @@ function says(happening: Happening): string {
       return `${happening.count} × ${happening.kind} ${happening.direction === 'out' ? 'out' : 'back'}`
     case 'step-done':
       return `done: ${titleOf(happening.stepId)}`
+    case 'part-noted':
+      return happening.need === null
+        ? `taken back: ${happening.item}`
+        : happening.need === 'changed'
+          ? `changed: ${happening.item}`
+          : `to be ordered: ${happening.item}`
     case 'product-used':
       return `used: ${happening.litres} L of ${productName(happening.productId)}`
     case 'note':

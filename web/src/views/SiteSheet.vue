@@ -169,7 +169,9 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
     <FaultNote :error="error" />
     <section v-if="record" class="stack">
       <div class="spread">
-        <h2>Units</h2>
+        <h2>
+          Units <small><RouterLink :to="{ name: 'logbook', query: { site: record.id } }" data-site-log>its logbook</RouterLink></small>
+        </h2>
         <button class="tap" @click="edit()">Add a unit</button>
       </div>
       <p v-if="record.units.length === 0">No units yet. Add the first one, then plan a visit.</p>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+// Parts that were changed on this visit, or have to be ordered: they go into the report and stay with the unit.
+import type { PartNeed } from '@yastik/core'
+import { computed, ref } from 'vue'
+import { useJob } from '../stores/job.ts'
+
+const props = defineProps<{ unitId: string }>()
+const job = useJob()
+const state = computed(() => job.stateFor(props.unitId))
+const item = ref('')
+const usual = [
+  'filter',
+  'filter clip',
+  'gasket',
+  'louvre spring',
+  'drain hose',
+  'sensor clip',
+  'balance clip',
+  'blower wheel',
+  'bearing',
+  'insulation',
+]
+const needs: { need: PartNeed; says: string }[] = [
+  { need: 'changed', says: 'changed' },
+  { need: 'to-order', says: 'has to be ordered' },
+]
+async function note(name: string, need: PartNeed | null) {
+  await job.add(props.unitId, { type: 'part-noted', item: name, need })
+  item.value = ''
+}
+</script>
+
+<template>
+  <section class="stack" data-parts-renewed>
+    <h2>Parts <small>changed now, or to be ordered</small></h2>
+    <ul v-if="state.partsNoted.length > 0" class="plain">
+      <li v-for="part in state.partsNoted" :key="part.item" class="row" :data-part-noted="part.item">
+        <span
+          ><b>{{ part.item }}</b
+          >: {{ part.need === 'changed' ? 'changed' : 'has to be ordered' }}</span
+        >
+        <button class="tap bare" @click="note(part.item, null)">Take it back</button>
+      </li>
+    </ul>
+    <div class="row">
+      <input v-model="item" class="line" name="part-item" maxlength="120" list="usual-parts" aria-label="The part" placeholder="which part" />
+      <datalist id="usual-parts"><option v-for="name in usual" :key="name" :value="name" /></datalist>
+      <button
+        v-for="{ need, says } in needs"
+        :key="need"
+        class="tap"
+        :disabled="item.trim() === ''"
+        :data-part-need="need"
+        @click="note(item.trim(), need)"
+      >
+        {{ says }}
+      </button>
+    </div>
+  </section>
+</template>
