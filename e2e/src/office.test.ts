@@ -140,8 +140,8 @@ describe('a visit', () => {
     await clickText(sheet, 'Today')
     const card = "//article[.//h2[normalize-space()='Halvmark Survey Office']]"
     const own = (css: string) => sheet.driver.findElement(By.xpath(card)).findElement(By.css(css))
-    await find(sheet, '[data-move]')
-    await own('[data-move]').click()
+    await find(sheet, '[data-move-visit]')
+    await own('[data-move-visit]').click()
     await find(sheet, '[data-job-move]')
     await own('[data-cancel]').click()
     await own('[data-cancel-sure]').click()

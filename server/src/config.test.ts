@@ -19,6 +19,8 @@ describe('the configuration', () => {
       webRoot: undefined,
       demo: false,
       simulatedInstruments: false,
+      simulatedMessages: false,
+      simulatedWeather: false,
       secureCookies: false,
       trustProxy: false,
     })

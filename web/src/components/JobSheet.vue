@@ -25,7 +25,7 @@ const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage
       <h2>{{ job.siteName }}</h2>
       <span class="small"
         >{{ dayjs(job.onDate).format('ddd D MMM') }} · {{ job.crew.join(', ') }}
-        <button v-if="!isFixed" class="tap bare small" :aria-expanded="moving" data-move @click="moving = !moving">Move or cancel</button></span
+        <button v-if="!isFixed" class="tap bare small" :aria-expanded="moving" data-move-visit @click="moving = !moving">Move or cancel</button></span
       >
     </header>
     <p class="small">{{ job.address }}</p>
