@@ -73,7 +73,7 @@ export async function measureApi(env, print) {
   await database.close()
   const files = mkdtempSync(join(tmpdir(), 'yastik-bench-'))
   const server = fork(inRoot('server/dist/main.js'), {
-    env: { ...process.env, YASTIK_DB_NAME: name, YASTIK_PORT: '0', YASTIK_FILES: files, YASTIK_DEMO: '0' },
+    env: { ...process.env, YASTIK_DB_NAME: name, YASTIK_PORT: '0', YASTIK_FILES: files, YASTIK_DEMO: '0', YASTIK_WEATHER: 'simulated' },
   })
   try {
     const { port } = await new Promise((done, failed) => {
@@ -99,6 +99,10 @@ export async function measureApi(env, print) {
       'a job': `/api/jobs/${jobId}`,
       today: `/api/today?day=${new Date().toISOString().slice(0, 10)}`,
       'house rules': '/api/house-rules',
+      'what is due is worth': '/api/due/worth',
+      quotes: '/api/quotes',
+      messages: '/api/messages',
+      'the ledger of the stock': '/api/stock/moves',
     }
     for (const [what, path] of Object.entries(reads)) print(`read ${what}, p95, ${connections} connections`, await p95(base + path, cookie), 'ms', 30)
   } finally {

@@ -92,7 +92,7 @@ export async function buildApp({
   await app.register(transferRoutes(sequelize, files))
   // By which a device finds out how far its own clock is off.
   app.get('/api/clock', () => ({ nowMs: Date.now() }))
-  await app.register(logbookRoutes(sequelize))
+  await app.register(logbookRoutes())
   await app.register(upkeepRoutes(sequelize, weather))
   await app.register(houseRulesRoutes)
   await app.register(storesRoutes(sequelize))

@@ -80,7 +80,7 @@ export const migrations: readonly Migration[] = [
     name: '2026-11-26-quotes',
     up: [
       `CREATE TABLE quotes (id ${id} PRIMARY KEY, firm_id INT NOT NULL, site_id ${id} NOT NULL, state VARCHAR(20) NOT NULL, made_on DATE NOT NULL, valid_until DATE NOT NULL,
-        version INT NOT NULL DEFAULT 1, total DOUBLE NOT NULL, body LONGTEXT NOT NULL, chosen VARCHAR(40) NULL, job_id ${id} NULL, saved_by VARCHAR(120) NOT NULL,
+        version INT NOT NULL DEFAULT 1, total DOUBLE NOT NULL, units INT NOT NULL, body LONGTEXT NOT NULL, chosen VARCHAR(40) NULL, job_id ${id} NULL, saved_by VARCHAR(120) NOT NULL,
         FOREIGN KEY (site_id) REFERENCES sites (id), FOREIGN KEY (job_id) REFERENCES jobs (id), INDEX newest (firm_id, made_on, id), INDEX of_job (job_id)) ${table}`,
     ],
     down: ['DROP TABLE quotes'],
@@ -90,7 +90,7 @@ export const migrations: readonly Migration[] = [
     up: [
       `CREATE TABLE messages (id ${id} PRIMARY KEY, firm_id INT NOT NULL, site_id ${id} NOT NULL, quote_id ${id} NULL, kind VARCHAR(20) NOT NULL, channel VARCHAR(10) NOT NULL, address VARCHAR(200) NOT NULL, body TEXT NOT NULL,
         state VARCHAR(20) NOT NULL, tries INT NOT NULL DEFAULT 0, next_at DATETIME(3) NOT NULL, gateway_ref VARCHAR(200) NULL, because VARCHAR(300) NULL, made_at DATETIME(3) NOT NULL, changed_at DATETIME(3) NOT NULL,
-        made_by VARCHAR(120) NOT NULL, FOREIGN KEY (site_id) REFERENCES sites (id), INDEX newest (firm_id, made_at, id), INDEX to_send (state, next_at), INDEX of_site (site_id, made_at)) ${table}`,
+        made_by VARCHAR(120) NOT NULL, FOREIGN KEY (site_id) REFERENCES sites (id), INDEX newest (firm_id, made_at, id), INDEX to_send (state, next_at), INDEX of_site (site_id, kind, made_at)) ${table}`,
       `CREATE TABLE replies (id VARCHAR(200) PRIMARY KEY, firm_id INT NOT NULL, message_id ${id} NOT NULL, text VARCHAR(1000) NOT NULL, at DATETIME(3) NOT NULL, FOREIGN KEY (message_id) REFERENCES messages (id)) ${table}`,
       `CREATE TABLE stops (firm_id INT NOT NULL, address VARCHAR(200) NOT NULL, stopped_on DATE NOT NULL, PRIMARY KEY (firm_id, address)) ${table}`,
     ],
@@ -120,6 +120,22 @@ export const migrations: readonly Migration[] = [
     name: '2026-11-26-seen',
     up: ['ALTER TABLE job_units ADD COLUMN seen LONGTEXT NULL'],
     down: ['ALTER TABLE job_units DROP COLUMN seen'],
+  },
+  {
+    name: '2026-11-26-worth-of-dues',
+    // What a sum over all that is due needs stands in one index: the family, and when the same unit's deep clean is due.
+    up: [
+      "ALTER TABLE dues ADD COLUMN family VARCHAR(30) NOT NULL DEFAULT 'wall-head', ADD COLUMN deep_on DATE NULL",
+      "UPDATE dues d JOIN units u ON u.id = d.unit_id LEFT JOIN dues e ON e.unit_id = d.unit_id AND e.what = 'deep-clean' SET d.family = u.family, d.deep_on = e.due_on",
+      'ALTER TABLE dues ADD INDEX worth (firm_id, what, due_on, family, deep_on)',
+    ],
+    down: ['ALTER TABLE dues DROP INDEX worth, DROP COLUMN deep_on, DROP COLUMN family'],
+  },
+  {
+    name: '2026-11-26-filters-in-the-log-index',
+    // What the logbook is narrowed down by is read in the index: rows that do not fit are never fetched.
+    up: ['ALTER TABLE job_units DROP INDEX by_log, ADD INDEX by_log (firm_id, handed_over_at, job_id, unit_id, soil_kinds, verdict, handed_over_by)'],
+    down: ['ALTER TABLE job_units DROP INDEX by_log, ADD INDEX by_log (firm_id, handed_over_at, job_id, unit_id)'],
   },
 ]
 

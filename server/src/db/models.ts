@@ -141,6 +141,9 @@ export class DueDay extends Model<InferAttributes<DueDay>, InferCreationAttribut
   declare dueOn: string
   declare lowOn: string | null
   declare highOn: string | null
+  declare family: CreationOptional<Unit['family']>
+  /** When the same unit's deep clean is due. */
+  declare deepOn: CreationOptional<string | null>
 }
 
 export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreationAttributes<StoredEvent>> {
@@ -167,6 +170,8 @@ export class Quote extends Model<InferAttributes<Quote>, InferCreationAttributes
   declare version: CreationOptional<number>
   /** Of the chosen way, or of the first that is offered. */
   declare total: number
+  /** How many it is for. */
+  declare units: number
   declare body: QuoteBody
   declare chosen: CreationOptional<string | null>
   declare jobId: CreationOptional<string | null>
@@ -354,6 +359,8 @@ export function defineModels(sequelize: Sequelize): void {
       dueOn: { type: DataTypes.DATEONLY, allowNull: false },
       lowOn: { type: DataTypes.DATEONLY, allowNull: true },
       highOn: { type: DataTypes.DATEONLY, allowNull: true },
+      family: { ...text(30), defaultValue: 'wall-head' },
+      deepOn: { type: DataTypes.DATEONLY, allowNull: true },
     },
     { sequelize, tableName: 'dues' },
   )
@@ -367,6 +374,7 @@ export function defineModels(sequelize: Sequelize): void {
       validUntil: { type: DataTypes.DATEONLY, allowNull: false },
       version: { ...whole(), defaultValue: 1 },
       total: { type: DataTypes.DOUBLE, allowNull: false },
+      units: whole(),
       body: json<Quote>('body'),
       chosen: { type: DataTypes.STRING(40), allowNull: true },
       jobId: { ...uuid(), allowNull: true },

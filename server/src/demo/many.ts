@@ -3,7 +3,7 @@ import { allGrades, knownDesign, seeded, settings, soilKinds, surroundings, type
 import type { Sequelize } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import { hashPassword } from '../auth/passwords.ts'
-import { Firm, Job, JobUnit, Site, StoredEvent, Unit, User } from '../db/models.ts'
+import { Firm, Job, JobUnit, Message, Quote, Site, StockMove, StoredEvent, Unit, User } from '../db/models.ts'
 import { learnAndRenew } from '../upkeep/dues.ts'
 
 export interface Many {
@@ -101,9 +101,16 @@ export async function loadMany(sequelize: Sequelize, password: string, { jobs, e
         coolingBeforeKw: knownDesign('wall-head', head.design).design.ratedCoolingKw * 0.7,
         coolingAfterKw: knownDesign('wall-head', head.design).design.ratedCoolingKw,
         soilKinds: kind,
+        seen: {
+          grades: { coilFace: grade, wheel: grade },
+          findings: [],
+          parts: [],
+          cooling: { beforeKw: 2, cleanBeforeKw: 3, afterKw: 3, cleanAfterKw: 3 },
+        },
       })),
     ),
   )
+  await loadPapers()
   const happeningsOf = (unitId: string, grade: (typeof allGrades)[number], kind: (typeof soilKinds)[number]): Happening[] => [
     { type: 'grade-set', unitId, part: 'coilFace', grade, kinds: grade > 0 ? [kind] : [] },
     ...Array.from({ length: eventsPerJob - 2 }, (_, index): Happening => ({ type: 'note', unitId, text: `step ${index} of the work was looked at` })),
@@ -126,4 +133,83 @@ export async function loadMany(sequelize: Sequelize, password: string, { jobs, e
   }
   await learnAndRenew(firm)
   return { signIn: people[0].signIn }
+
+  /** What the office wrote over the years: a quote for every tenth visit, a message for every fifth, and a move of stock for each. */
+  async function loadPapers(): Promise<void> {
+    const option = {
+      key: 'usual',
+      name: 'Deep clean',
+      usual: true,
+      differs: {},
+      units: [],
+      lines: [],
+      total: 180,
+      handsMin: 150,
+      waterL: 12,
+      againWeeks: 60,
+    }
+    await bulk(
+      visits.filter((_, index) => index % 10 === 0),
+      (some) =>
+        Quote.bulkCreate(
+          some.map(({ head, atMs }) => ({
+            id: newId(),
+            ...by,
+            siteId: head.siteId,
+            madeOn: new Date(atMs - 20 * dayMs).toISOString().slice(0, 10),
+            validUntil: new Date(atMs + 10 * dayMs).toISOString().slice(0, 10),
+            total: 180,
+            units: 1,
+            body: {
+              units: [{ unitId: head.id, name: head.name, coilGrade: 3, source: 'forecast' as const, complaints: [] }],
+              options: [option],
+              offered: ['usual'],
+              adjustments: [],
+            },
+          })),
+        ),
+    )
+    await bulk(
+      visits.filter((_, index) => index % 5 === 0),
+      (some) =>
+        Message.bulkCreate(
+          some.map(({ head, atMs }) => {
+            const at = new Date(atMs - 30 * dayMs)
+            const own = {
+              id: newId(),
+              firmId: firm.id,
+              siteId: head.siteId,
+              kind: 'reminder' as const,
+              channel: 'text' as const,
+              address: '+00 555 0100',
+            }
+            return {
+              ...own,
+              body: 'It is time to look at your units again.',
+              state: 'delivered' as const,
+              nextAt: new Date('9999-01-01'),
+              madeAt: at,
+              changedAt: at,
+              madeBy: people[0].name,
+            }
+          }),
+        ),
+    )
+    await bulk(visits, (some) =>
+      StockMove.bulkCreate(
+        some.map(({ id, head, atMs }) => ({
+          id: newId(),
+          firmId: firm.id,
+          productId: 'foam',
+          lot: '',
+          kind: 'used' as const,
+          litres: -0.2,
+          jobId: id,
+          unitId: head.id,
+          movedAt: new Date(atMs),
+          movedBy: people[1].name,
+        })),
+      ),
+    )
+  }
 }

@@ -48,6 +48,7 @@ export async function loadOffice(nowMs: number): Promise<void> {
     siteId: office.id,
     madeOn: dayOf(madeMs),
     validUntil: dayOf(madeMs + validDays * dayMs),
+    units: open.units.length,
     total: payable(open, open.options[0]),
     body: open,
   })
@@ -65,6 +66,7 @@ export async function loadOffice(nowMs: number): Promise<void> {
     state: 'accepted',
     madeOn: dayOf(doneMs - 6 * dayMs),
     validUntil: dayOf(doneMs + 24 * dayMs),
+    units: accepted.units.length,
     total: payable(accepted, accepted.options[0]),
     body: accepted,
     chosen: accepted.options[0].key,

@@ -26,6 +26,7 @@ import {
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, type User } from '../db/models.ts'
 import { settleUse } from '../stock/ledger.ts'
+import { parsed, read } from '../db/read.ts'
 import { renewDues } from '../upkeep/dues.ts'
 
 /** A device's clock may run ahead by this much. */
@@ -39,15 +40,28 @@ export const eventOf = ({ id, atMs, aheadMs, byUser, happening }: StoredEvent): 
   happening,
 })
 
-const storedOf = (jobId: string, transaction?: Transaction) => StoredEvent.findAll({ where: { jobId }, order: [['seq', 'ASC']], transaction })
+type EventRow = Omit<JobEvent, 'happening' | 'aheadMs'> & { seq: number; aheadMs: number | null; happening: string }
+const storedOf = (jobId: string, transaction?: Transaction) =>
+  read<EventRow>(
+    `SELECT seq, id, at_ms AS atMs, ahead_ms AS aheadMs, by_user AS \`by\`, happening FROM events WHERE job_id = :jobId ORDER BY seq`,
+    { jobId },
+    transaction,
+  )
+const eventFrom = ({ id, atMs, by, aheadMs, happening }: EventRow): JobEvent => ({
+  id,
+  atMs: Number(atMs),
+  by,
+  ...(aheadMs === null ? {} : { aheadMs: Number(aheadMs) }),
+  happening: parsed<JobEvent['happening']>(happening),
+})
 
 /** Events of a job in the order in which they were stored. */
-export const eventsOf = async (jobId: string, transaction?: Transaction): Promise<JobEvent[]> => (await storedOf(jobId, transaction)).map(eventOf)
+export const eventsOf = async (jobId: string, transaction?: Transaction): Promise<JobEvent[]> => (await storedOf(jobId, transaction)).map(eventFrom)
 
 /** The same, and the number of the newest. */
 export async function eventsAndSeq(jobId: string): Promise<{ events: JobEvent[]; seq: number }> {
   const stored = await storedOf(jobId)
-  return { events: stored.map(eventOf), seq: Number(stored.at(-1)?.seq ?? 0) }
+  return { events: stored.map(eventFrom), seq: Number(stored.at(-1)?.seq ?? 0) }
 }
 
 /** Stores what holds up, answers each of the rest with its reason, and brings the job's summary up to date; in a transaction of its own, or `within` one. */

@@ -52,7 +52,7 @@ export async function expectedUnits(
   const rates = firm.foulingRates ?? ratesAtFirst
   return units.map(({ unit, said, told, seen }) => {
     const rows = visits.get(unit.id) ?? []
-    const past = pastOf(unit, site, rows)
+    const past = pastOf(unit, site.form.site, rows)
     const known = said === undefined ? seen : undefined
     const forecast = expectedGrade(past, rates, yearsOf(nowMs))
     const [coilGrade, source]: [Grade, Expected['source']] =
@@ -63,7 +63,7 @@ export async function expectedUnits(
           : forecast !== undefined
             ? [forecast, 'forecast']
             : [allGrades[unseenGrade.value], 'supposed']
-    const lastKinds = soilKinds.filter((kind) => rows.at(-1)?.soilKinds?.split(',').includes(kind))
+    const lastKinds = soilKinds.filter((kind) => rows.at(-1)?.soilKinds.split(',').includes(kind))
     return {
       coilGrade,
       source,

@@ -15,10 +15,11 @@ import {
   type MessageState,
 } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
-import { Op, type WhereOptions } from 'sequelize'
+import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import { groupBy } from '../db/groupBy.ts'
-import { DueDay, JobUnit, Message, Reply, Site, Unit, type Firm, type User } from '../db/models.ts'
+import { DueDay, JobUnit, Message, Site, Unit, type Firm, type User } from '../db/models.ts'
+import { read } from '../db/read.ts'
 import { findOwn } from '../sites/routes.ts'
 import { seasonAt, type WeatherSource } from '../weather/source.ts'
 import { isHeld, stopOf } from './outbox.ts'
@@ -37,15 +38,26 @@ const counts: readonly MessageState[] = ['waiting', 'sent', 'delivered']
 export const isLate = (last: Pick<Message, 'state' | 'madeAt'>, nowMs: number): boolean =>
   counts.includes(last.state) && last.madeAt.getTime() > nowMs - gapDays * dayMs
 
-export const lastReminders = (siteIds: readonly string[]): Promise<Message[]> =>
-  Message.findAll({ where: { siteId: { [Op.in]: [...siteIds] }, kind: 'reminder' }, order: [['madeAt', 'ASC']] })
+export type LastReminder = Pick<Message, 'siteId' | 'state' | 'madeAt' | 'changedAt'>
+/** The last reminder of each site that had one, by site. */
+export async function lastReminders(siteIds: readonly string[]): Promise<Map<string, LastReminder>> {
+  if (siteIds.length === 0) return new Map()
+  const rows = await read<LastReminder>(
+    `SELECT m.site_id AS siteId, m.state, m.made_at AS madeAt, m.changed_at AS changedAt
+     FROM (SELECT site_id, MAX(made_at) AS last FROM messages WHERE site_id IN (:siteIds) AND kind = 'reminder' GROUP BY site_id) l
+     JOIN messages m ON m.site_id = l.site_id AND m.kind = 'reminder' AND m.made_at = l.last`,
+    { siteIds },
+  )
+  return new Map(rows.map((row) => [row.siteId, row]))
+}
 
 /** Why a site's customer is not written to now. */
 export async function holdOf(site: Site, nowMs: number): Promise<HoldReason | null> {
   const { reminders } = site.form
   const held = isHeld(reminders, reminders && ((await stopOf(site.firmId, reminders.to)) ?? undefined))
   if (held) return held
-  return (await lastReminders([site.id])).some((message) => isLate(message, nowMs)) ? 'lately' : null
+  const last = (await lastReminders([site.id])).get(site.id)
+  return last && isLate(last, nowMs) ? 'lately' : null
 }
 const holdSentences: Record<HoldReason, string> = {
   'no-consent': 'This customer did not agree to be written to. Once they do, note where and when on the site’s sheet.',
@@ -82,6 +94,10 @@ export async function queue(
     madeBy: user.name,
   })
 }
+
+type MessageRow = Omit<MessageRecord, 'madeAt' | 'changedAt' | 'replies'> & { readonly madeAt: Date; readonly changedAt: Date }
+const messageColumns = `m.id, m.site_id AS siteId, s.name AS siteName, m.kind, m.channel, m.address AS \`to\`, m.body, m.state, m.tries, m.because,
+  m.made_at AS madeAt, m.changed_at AS changedAt, m.made_by AS \`by\``
 
 export function messageRoutes(weather: WeatherSource | undefined, isSetUp: boolean) {
   async function draft(firm: Firm, site: Site, nowMs: number): Promise<MessageDraft> {
@@ -128,29 +144,33 @@ export function messageRoutes(weather: WeatherSource | undefined, isSetUp: boole
     }
   }
 
-  async function records(rows: readonly Message[]): Promise<MessageRecord[]> {
-    const sites = new Map((await Site.findAll({ where: { id: { [Op.in]: rows.map(({ siteId }) => siteId) } } })).map((site) => [site.id, site.name]))
-    const replies = groupBy(
-      await Reply.findAll({ where: { messageId: { [Op.in]: rows.map(({ id }) => id) } }, order: [['at', 'ASC']] }),
-      ({ messageId }) => messageId,
+  async function records(rows: readonly MessageRow[]): Promise<MessageRecord[]> {
+    if (rows.length === 0) return []
+    const replies = await read<{ messageId: string; text: string; at: Date }>(
+      'SELECT message_id AS messageId, text, at FROM replies WHERE message_id IN (:ids) ORDER BY at',
+      { ids: rows.map(({ id }) => id) },
     )
-    return rows.map(({ id, siteId, kind, channel, address, body, state, tries, because = null, madeAt, changedAt, madeBy }) => ({
-      id,
-      siteId,
-      siteName: sites.get(siteId) ?? '',
-      kind,
-      channel,
-      to: address,
-      body,
-      state,
-      tries,
-      because,
-      madeAt: madeAt.toISOString(),
-      changedAt: changedAt.toISOString(),
-      by: madeBy,
-      replies: (replies.get(id) ?? []).map(({ text, at }) => ({ text, at: at.toISOString() })),
+    const repliesBy = groupBy(replies, ({ messageId }) => messageId)
+    // Written out: copying what is left of a row costs more than reading it.
+    return rows.map((row) => ({
+      id: row.id,
+      siteId: row.siteId,
+      siteName: row.siteName,
+      kind: row.kind,
+      channel: row.channel,
+      to: row.to,
+      body: row.body,
+      state: row.state,
+      tries: row.tries,
+      because: row.because,
+      madeAt: row.madeAt.toISOString(),
+      changedAt: row.changedAt.toISOString(),
+      by: row.by,
+      replies: (repliesBy.get(row.id) ?? []).map(({ text, at }) => ({ text, at: at.toISOString() })),
     }))
   }
+  const recordOf = async (id: string): Promise<MessageRecord> =>
+    (await records(await read<MessageRow>(`SELECT ${messageColumns} FROM messages m JOIN sites s ON s.id = m.site_id WHERE m.id = :id`, { id })))[0]
 
   return async (app: FastifyInstance): Promise<void> => {
     app.get<{ Params: { id: string } }>('/api/sites/:id/reminder', owner, async ({ params, firm }) =>
@@ -160,7 +180,7 @@ export function messageRoutes(weather: WeatherSource | undefined, isSetUp: boole
     app.post<{ Params: { id: string } }>('/api/sites/:id/reminder', owner, async ({ params, body, firm, user }, reply) => {
       const site = await findOwn(Site, 'site', params.id, firm.id)
       const message = await queue(site, user, { kind: 'reminder', ...readBy(messageFormSchema, body) }, isSetUp, Date.now())
-      return reply.status(201).send((await records([await message.reload()]))[0])
+      return reply.status(201).send(await recordOf(message.id))
     })
 
     app.get<{ Querystring: { after?: string } }>('/api/messages', owner, async ({ query, firm }): Promise<MessagePage> => {
@@ -169,18 +189,11 @@ export function messageRoutes(weather: WeatherSource | undefined, isSetUp: boole
         throw new Fault('does-not-hold-up', {
           lines: [{ where: 'after', what: `“${query.after.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
         })
-      const wanted: WhereOptions<Message> = {
-        firmId: firm.id,
-        ...(lastId ? { [Op.or]: [{ madeAt: { [Op.lt]: new Date(madeAt!) } }, { madeAt: new Date(madeAt!), id: { [Op.lt]: lastId } }] } : {}),
-      }
-      const rows = await Message.findAll({
-        where: wanted,
-        order: [
-          ['madeAt', 'DESC'],
-          ['id', 'DESC'],
-        ],
-        limit: pageSize + 1,
-      })
+      const rows = await read<MessageRow>(
+        `SELECT STRAIGHT_JOIN ${messageColumns} FROM messages m JOIN sites s ON s.id = m.site_id
+         WHERE m.firm_id = :firmId AND ${lastId ? '(m.made_at, m.id) < (:madeAt, :lastId)' : 'TRUE'} ORDER BY m.made_at DESC, m.id DESC LIMIT ${pageSize + 1}`,
+        { firmId: firm.id, ...(lastId ? { madeAt: new Date(madeAt!), lastId } : {}) },
+      )
       const page = rows.slice(0, pageSize)
       const last = page.at(-1)
       return { entries: await records(page), next: rows.length > pageSize && last ? `${last.madeAt.toISOString()}~${last.id}` : null }
@@ -195,7 +208,7 @@ export function messageRoutes(weather: WeatherSource | undefined, isSetUp: boole
         { where: { id: message.id, state: from } },
       )
       if (changed !== 1) throw new Fault('in-use', { sentence })
-      return (await records([await message.reload()]))[0]
+      return await recordOf(message.id)
     }
     app.post<{ Params: { id: string } }>('/api/messages/:id/withdraw', owner, async ({ params, firm }) =>
       move(params.id, firm, 'waiting', 'withdrawn', 'This message has left already, or will not.'),

@@ -23,9 +23,10 @@ import {
   type QuoteRecord,
 } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
-import { Op, type Sequelize, type Transaction, type WhereOptions } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import { Quote, Site, type Firm, type User } from '../db/models.ts'
+import { read } from '../db/read.ts'
 import { eventsOf, storeEvents } from '../jobs/events.ts'
 import { makeJob } from '../jobs/make.ts'
 import { holdOf, queue } from '../messages/routes.ts'
@@ -141,38 +142,20 @@ export function quoteRoutes(sequelize: Sequelize, canSend: boolean) {
         throw new Fault('does-not-hold-up', {
           lines: [{ where: 'after', what: `“${query.after.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
         })
-      const wanted: WhereOptions<Quote> = {
-        firmId: firm.id,
-        ...(query.siteId ? { siteId: query.siteId } : {}),
-        ...(lastId ? { [Op.or]: [{ madeOn: { [Op.lt]: madeOn } }, { madeOn, id: { [Op.lt]: lastId } }] } : {}),
-      }
-      const rows = await Quote.findAll({
-        where: wanted,
-        order: [
-          ['madeOn', 'DESC'],
-          ['id', 'DESC'],
-        ],
-        limit: pageSize + 1,
-      })
-      const page = rows.slice(0, pageSize)
-      const sites = new Map(
-        (await Site.findAll({ where: { id: { [Op.in]: page.map(({ siteId }) => siteId) } } })).map((site) => [site.id, site.name]),
+      const wheres = [
+        'q.firm_id = :firmId',
+        ...(query.siteId ? ['q.site_id = :siteId'] : []),
+        ...(lastId ? ['(q.made_on, q.id) < (:madeOn, :lastId)'] : []),
+      ]
+      const rows = await read<QuotePage['entries'][number]>(
+        `SELECT STRAIGHT_JOIN q.id, q.site_id AS siteId, s.name AS siteName, q.state, DATE_FORMAT(q.made_on, '%Y-%m-%d') AS madeOn,
+                DATE_FORMAT(q.valid_until, '%Y-%m-%d') AS validUntil, q.total, q.job_id AS jobId, q.units
+         FROM quotes q JOIN sites s ON s.id = q.site_id WHERE ${wheres.join(' AND ')} ORDER BY q.made_on DESC, q.id DESC LIMIT ${pageSize + 1}`,
+        { firmId: firm.id, ...(query.siteId ? { siteId: query.siteId } : {}), ...(lastId ? { madeOn, lastId } : {}) },
       )
+      const page = rows.slice(0, pageSize)
       const last = page.at(-1)
-      return {
-        entries: page.map(({ id, siteId, state, madeOn: day, validUntil, total, jobId = null, body }) => ({
-          id,
-          siteId,
-          siteName: sites.get(siteId) ?? '',
-          state,
-          madeOn: day,
-          validUntil,
-          total,
-          jobId,
-          units: body.units.length,
-        })),
-        next: rows.length > pageSize && last ? `${last.madeOn}~${last.id}` : null,
-      }
+      return { entries: page, next: rows.length > pageSize && last ? `${last.madeOn}~${last.id}` : null }
     })
 
     app.get<{ Params: { id: string } }>('/api/quotes/:id', owner, async ({ params, firm }) =>
@@ -191,6 +174,7 @@ export function quoteRoutes(sequelize: Sequelize, canSend: boolean) {
         madeOn: dayOf(nowMs),
         validUntil: dayOf(nowMs + validDays * 86_400_000),
         total: made.options[0].total,
+        units: made.units.length,
         body: made,
         savedBy: user.name,
       })
@@ -222,7 +206,10 @@ export function quoteRoutes(sequelize: Sequelize, canSend: boolean) {
         const quote = await held(params.id, firm.id, transaction)
         checkOpen(quote, version)
         const next = { ...anew, adjustments: quote.body.adjustments }
-        return quote.update({ body: next, total: payable(next, next.options[0]), version: version + 1, savedBy: user.name }, { transaction })
+        return quote.update(
+          { body: next, units: next.units.length, total: payable(next, next.options[0]), version: version + 1, savedBy: user.name },
+          { transaction },
+        )
       })
       return recordOf(changed, firm)
     })

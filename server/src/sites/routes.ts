@@ -19,14 +19,19 @@ import { groupBy } from '../db/groupBy.ts'
 import { Site, Unit, type User } from '../db/models.ts'
 import { renewDues } from '../upkeep/dues.ts'
 
-export const unitForm = ({ name, family, design, hoursPerDay }: Unit): UnitForm => ({
+/** What a unit is told apart and described by, as a row or as a model. */
+export type UnitRow = Pick<Unit, 'id' | 'siteId' | 'version' | 'name' | 'family' | 'design' | 'hoursPerDay'> & {
+  readonly lastCleanedAt?: Date | null
+}
+
+export const unitForm = ({ name, family, design, hoursPerDay }: Pick<UnitRow, keyof UnitForm>): UnitForm => ({
   name,
   family,
   design,
   ...(hoursPerDay === null ? {} : { hoursPerDay }),
 })
 
-export const unitRecord = (unit: Unit): UnitRecord => ({
+export const unitRecord = (unit: UnitRow): UnitRecord => ({
   id: unit.id,
   siteId: unit.siteId,
   version: unit.version,
@@ -34,7 +39,7 @@ export const unitRecord = (unit: Unit): UnitRecord => ({
   lastCleanedAt: unit.lastCleanedAt?.toISOString() ?? null,
 })
 
-export const siteRecord = (site: Site, units: readonly Unit[]): SiteRecord => ({
+export const siteRecord = (site: Pick<Site, 'id' | 'version' | 'form'>, units: readonly UnitRow[]): SiteRecord => ({
   id: site.id,
   version: site.version,
   ...site.form,

@@ -4,16 +4,24 @@ import { Op, type Transaction } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import { groupBy } from '../db/groupBy.ts'
 import { StockLot, StockMove, User, type Firm, type Job } from '../db/models.ts'
+import { read } from '../db/read.ts'
 
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 /** Amounts are kept to the millilitre. */
 const toMl = (litres: number) => Math.round(litres * 1000) / 1000
 
-export const lotOf = ({ lot, labelDate, litres }: StockLot): Lot => ({ lot, litres, ...(labelDate ? { labelDate } : {}) })
+const lotOf = ({ lot, labelDate, litres }: Pick<StockLot, 'lot' | 'litres'> & { labelDate?: string | null }): Lot => ({
+  lot,
+  litres,
+  ...(labelDate ? { labelDate } : {}),
+})
 
 /** Lots of a firm's products, by product. */
 export const lotsOf = async (firmId: number): Promise<Map<string, Lot[]>> => {
-  const rows = await StockLot.findAll({ where: { firmId } })
+  const rows = await read<{ productId: string; lot: string; labelDate: string | null; litres: number }>(
+    `SELECT product_id AS productId, lot, DATE_FORMAT(label_date, '%Y-%m-%d') AS labelDate, litres FROM stock_lots WHERE firm_id = :firmId`,
+    { firmId },
+  )
   return new Map([...groupBy(rows, ({ productId }) => productId)].map(([id, lots]) => [id, lots.map(lotOf)]))
 }
 

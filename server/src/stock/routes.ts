@@ -13,16 +13,24 @@ import {
   type StockRecord,
 } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
-import { Op, QueryTypes, type Sequelize, type WhereOptions } from 'sequelize'
-import { Job, Site, StockMove, type Firm } from '../db/models.ts'
+import type { Sequelize } from 'sequelize'
+import type { Firm } from '../db/models.ts'
+import { read } from '../db/read.ts'
 import { dayLoad, plannedVisits } from './load.ts'
 import { lotsOf, noteMove, productsOf } from './ledger.ts'
 
-const pageSize = 100
+const pageSize = 50
 const dayMs = 86_400_000
 /** Of late: what is usually used is the mean of so many weeks. */
 const lateWeeks = 8
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+
+type MoveRow = Omit<StockMoves['entries'][number], 'at' | 'name' | 'job'> & {
+  readonly at: Date
+  readonly jobId: string | null
+  readonly unitId: string | null
+  readonly siteName: string | null
+}
 
 export function stockRoutes(sequelize: Sequelize) {
   async function record(firm: Firm, nowMs: number): Promise<StockRecord> {
@@ -30,9 +38,9 @@ export function stockRoutes(sequelize: Sequelize) {
     const [lots, visits, used] = await Promise.all([
       lotsOf(firm.id),
       plannedVisits(firm, today, dayOf(nowMs + purchaseWeeks.value * 7 * dayMs), nowMs),
-      sequelize.query<{ productId: string; litres: number }>(
+      read<{ productId: string; litres: number }>(
         `SELECT product_id AS productId, -SUM(litres) AS litres FROM stock_moves WHERE firm_id = :firmId AND kind = 'used' AND moved_at >= :since GROUP BY product_id`,
-        { replacements: { firmId: firm.id, since: new Date(nowMs - lateWeeks * 7 * dayMs) }, type: QueryTypes.SELECT },
+        { firmId: firm.id, since: new Date(nowMs - lateWeeks * 7 * dayMs) },
       ),
     ])
     const usedOf = new Map(used.map(({ productId, litres }) => [productId, Number(litres)]))
@@ -78,28 +86,17 @@ export function stockRoutes(sequelize: Sequelize) {
         throw new Fault('does-not-hold-up', {
           lines: [{ where: 'after', what: `“${query.after.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
         })
-      const wanted: WhereOptions<StockMove> = {
-        firmId: firm.id,
-        ...(lastId ? { [Op.or]: [{ movedAt: { [Op.lt]: new Date(movedAt!) } }, { movedAt: new Date(movedAt!), id: { [Op.lt]: lastId } }] } : {}),
-      }
-      const rows = await StockMove.findAll({
-        where: wanted,
-        order: [
-          ['movedAt', 'DESC'],
-          ['id', 'DESC'],
-        ],
-        limit: pageSize + 1,
-      })
-      const page = rows.slice(0, pageSize)
-      const jobs = await Job.findAll({ where: { id: { [Op.in]: page.flatMap(({ jobId }) => jobId ?? []) } } })
-      const sites = new Map(
-        (await Site.findAll({ where: { id: { [Op.in]: jobs.map(({ siteId }) => siteId) } } })).map((site) => [site.id, site.name]),
+      const rows = await read<MoveRow>(
+        `SELECT STRAIGHT_JOIN m.id, m.moved_at AS at, m.product_id AS productId, m.kind, m.litres, m.lot, m.moved_by AS \`by\`, m.job_id AS jobId, m.unit_id AS unitId, s.name AS siteName
+         FROM stock_moves m LEFT JOIN jobs j ON j.id = m.job_id LEFT JOIN sites s ON s.id = j.site_id
+         WHERE m.firm_id = :firmId AND ${lastId ? '(m.moved_at, m.id) < (:movedAt, :lastId)' : 'TRUE'} ORDER BY m.moved_at DESC, m.id DESC LIMIT ${pageSize + 1}`,
+        { firmId: firm.id, ...(lastId ? { movedAt: new Date(movedAt!), lastId } : {}) },
       )
-      const siteOf = new Map(jobs.map(({ id, siteId }) => [id, sites.get(siteId) ?? '']))
+      const page = rows.slice(0, pageSize)
       const nameOf = new Map(firm.products.map(({ id, name }) => [id, name]))
       const last = page.at(-1)
       return {
-        entries: page.map(({ id, movedAt: at, productId, kind, litres, lot, movedBy, jobId, unitId }) => ({
+        entries: page.map(({ id, at, productId, kind, litres, lot, by, jobId, unitId, siteName }) => ({
           id,
           at: at.toISOString(),
           productId,
@@ -107,10 +104,10 @@ export function stockRoutes(sequelize: Sequelize) {
           kind,
           litres,
           lot,
-          by: movedBy,
-          job: jobId && unitId ? { id: jobId, unitId, siteName: siteOf.get(jobId) ?? '' } : null,
+          by,
+          job: jobId && unitId ? { id: jobId, unitId, siteName: siteName ?? '' } : null,
         })),
-        next: rows.length > pageSize && last ? `${last.movedAt.toISOString()}~${last.id}` : null,
+        next: rows.length > pageSize && last ? `${last.at.toISOString()}~${last.id}` : null,
       }
     })
 

@@ -79,7 +79,7 @@ export async function takeInOffice(
   transaction: Transaction,
 ): Promise<void> {
   await Quote.bulkCreate(
-    quotes.map((quote) => ({ ...quote, firmId })),
+    quotes.map((quote) => ({ ...quote, units: quote.body.units.length, firmId })),
     { transaction },
   )
   await Message.bulkCreate(

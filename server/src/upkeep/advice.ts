@@ -10,10 +10,11 @@ import {
   type DuePage,
   type Family,
   type PaidWork,
+  type Reminders,
   type Season,
 } from '@yastik/core'
-import { Op } from 'sequelize'
-import { Message, Site, Stop, type Firm } from '../db/models.ts'
+import { Stop, type Firm } from '../db/models.ts'
+import { parsed } from '../db/read.ts'
 import { isHeld } from '../messages/outbox.ts'
 import { isLate, lastReminders } from '../messages/routes.ts'
 import { ifKnown, seasonAt, type WeatherSource } from '../weather/source.ts'
@@ -40,43 +41,51 @@ export function worthOf(firm: Firm, family: Family, what: PaidWork): number {
   worths.set(key, money)
   return money
 }
-export const isPaid = (what: string): what is PaidWork => paidWork.some((kind) => kind === what)
+const isPaid = (what: string): what is PaidWork => paidWork.some((kind) => kind === what)
+
+/** An entry as far as advice asks for it. */
+type Asked = Pick<Entry, 'siteId' | 'family' | 'what' | 'dueOn'> & {
+  readonly altitudeM: string | null
+  /** The customer's consent, as text. */
+  readonly reminders: string | null
+}
 
 /** Reads what a page needs at once. @returns what is to be said of each of its entries. */
 export async function advice(
-  page: readonly Pick<Entry, 'siteId' | 'family' | 'what' | 'dueOn'>[],
+  page: readonly Asked[],
   firm: Firm,
   weather: WeatherSource | undefined,
   nowMs: number,
-): Promise<(entry: Pick<Entry, 'siteId' | 'family' | 'what' | 'dueOn'>) => Advice> {
+): Promise<(entry: Asked) => Advice> {
   const today = dayOf(nowMs)
-  const siteIds = [...new Set(page.map(({ siteId }) => siteId))]
-  const [sites, stops, reminders] = await Promise.all([
-    Site.findAll({ where: { id: { [Op.in]: siteIds } } }),
-    Stop.findAll({ where: { firmId: firm.id } }),
-    lastReminders(siteIds),
+  const places = [
+    ...new Map(
+      page.map(({ siteId, altitudeM }) => [siteId, { id: siteId, ...(altitudeM === null ? {} : { altitudeM: Number(altitudeM) }) }]),
+    ).values(),
+  ]
+  const [stops, lastBy] = await Promise.all([
+    page.some(({ reminders }) => reminders) ? Stop.findAll({ where: { firmId: firm.id } }) : [],
+    lastReminders(places.map(({ id }) => id)),
   ])
-  const siteOf = new Map(sites.map((site) => [site.id, site]))
   const stopBy = new Map(stops.map((stop) => [stop.address, stop]))
-  // Oldest first: the last one stays.
-  const lastBy = new Map<string, Message>(reminders.map((message) => [message.siteId, message]))
   const seasons = new Map<string, Season | undefined>()
   const fitDays = new Map<string, string[]>()
-  const isRoofSoon = ({ family, dueOn }: Pick<Entry, 'family' | 'dueOn'>) => isOnRoof(family) && dueOn <= dayOf(nowMs + roofAheadDays * dayMs)
+  const roofUntil = dayOf(nowMs + roofAheadDays * dayMs)
+  const isRoofSoon = ({ family, dueOn }: Pick<Entry, 'family' | 'dueOn'>) => isOnRoof(family) && dueOn <= roofUntil
   if (weather) {
     const windLimit = knownHouseRules(firm.houseRules).roofWindLimitMs
     const roofs = new Set(page.filter(isRoofSoon).map(({ siteId }) => siteId))
     await Promise.all(
-      sites.map(async ({ id, form }) => {
-        const place = { id, altitudeM: form.site.altitudeM }
+      places.map(async (place) => {
+        const { id } = place
         seasons.set(id, await seasonAt(weather, place))
         const days = roofs.has(id) ? await ifKnown(weather, (source) => source.forecast(place, today, weatherDays)) : undefined
         if (days) fitDays.set(id, roofDays(days, windLimit))
       }),
     )
   }
-  return ({ siteId, family, what, dueOn }) => {
-    const consent = siteOf.get(siteId)?.form.reminders
+  return ({ siteId, family, what, dueOn, reminders }) => {
+    const consent = reminders === null ? undefined : parsed<Reminders>(reminders)
     const last = lastBy.get(siteId)
     return {
       worth: isPaid(what) ? worthOf(firm, family, what) : null,

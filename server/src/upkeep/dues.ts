@@ -8,14 +8,15 @@ import {
   ratesAtFirst,
   unitDues,
   usualHoursPerDay,
-  visitSchema,
   type FirmRates,
+  type SiteForm,
   type UnitPast,
   type Visit,
 } from '@yastik/core'
 import { Op, type Transaction } from 'sequelize'
 import { groupBy } from '../db/groupBy.ts'
-import { DueDay, Firm, JobUnit, Site, Unit } from '../db/models.ts'
+import { DueDay, Firm, Site, Unit } from '../db/models.ts'
+import { read } from '../db/read.ts'
 
 const dayMs = 86_400_000
 const yearMs = 365.25 * dayMs
@@ -25,17 +26,35 @@ const unitsAtOnce = 500
 export const yearsOf = (atMs: number): number => atMs / yearMs
 const dayAfter = (fromMs: number, weeks: number) => new Date(fromMs + weeks * 7 * dayMs).toISOString().slice(0, 10)
 
+/** A visit as the forecast needs it. */
+export interface VisitRow {
+  readonly jobId: string
+  readonly unitId: string
+  readonly handedOverAt: Date
+  readonly coilGrade: Visit['found']
+  readonly leftIndex: number
+  readonly panTreatmentWeeks: number | null
+  readonly soilKinds: string
+}
+
 /** Visits of units that were handed over and graded, by unit, oldest first. */
-export async function visitsOf(unitIds: readonly string[], transaction?: Transaction): Promise<Map<string, JobUnit[]>> {
-  const rows = await JobUnit.findAll({
-    where: { unitId: { [Op.in]: [...unitIds] }, handedOverAt: { [Op.ne]: null }, coilGrade: { [Op.ne]: null }, leftIndex: { [Op.ne]: null } },
-    order: [['handedOverAt', 'ASC']],
+export async function visitsOf(unitIds: readonly string[], transaction?: Transaction): Promise<Map<string, VisitRow[]>> {
+  if (unitIds.length === 0) return new Map()
+  const rows = await read<VisitRow>(
+    `SELECT job_id AS jobId, unit_id AS unitId, handed_over_at AS handedOverAt, coil_grade AS coilGrade, left_index AS leftIndex,
+            pan_treatment_weeks AS panTreatmentWeeks, soil_kinds AS soilKinds
+     FROM job_units WHERE unit_id IN (:unitIds) AND handed_over_at IS NOT NULL AND coil_grade IS NOT NULL AND left_index IS NOT NULL
+     ORDER BY handed_over_at`,
+    { unitIds },
     transaction,
-  })
+  )
   return groupBy(rows, ({ unitId }) => unitId)
 }
-export const visitOf = ({ handedOverAt, coilGrade, leftIndex }: JobUnit): Visit =>
-  visitSchema.parse({ atYears: yearsOf(handedOverAt?.getTime() ?? 0), found: coilGrade, left: leftIndex })
+export const visitOf = ({ handedOverAt, coilGrade, leftIndex }: Pick<VisitRow, 'handedOverAt' | 'coilGrade' | 'leftIndex'>): Visit => ({
+  atYears: yearsOf(handedOverAt.getTime()),
+  found: coilGrade,
+  left: leftIndex,
+})
 
 /** Units of one rating lose cooling alike: reckoned once for each that was met. */
 const lossIndexes = new Map<string, number>()
@@ -51,11 +70,15 @@ function lossIndexFor(design: Parameters<typeof lossIndex>[0]): number {
 }
 
 /** What the forecast of a unit needs. */
-export function pastOf(unit: Unit, site: Site, rows: readonly JobUnit[]): UnitPast {
+export function pastOf(
+  unit: Pick<Unit, 'family' | 'design' | 'hoursPerDay'>,
+  site: SiteForm['site'],
+  rows: readonly Pick<VisitRow, 'handedOverAt' | 'coilGrade' | 'leftIndex' | 'panTreatmentWeeks'>[],
+): UnitPast {
   const { design } = knownDesign(unit.family, unit.design)
   return {
     visits: rows.map(visitOf),
-    use: { surroundings: site.form.site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value },
+    use: { surroundings: site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value },
     fineFilter: design.fineFilter,
     panTreatmentWeeks: rows.at(-1)?.panTreatmentWeeks ?? undefined,
     lossIndex: lossIndexFor(design),
@@ -81,18 +104,20 @@ export async function renewDues(units: readonly Unit[], transaction?: Transactio
   const rows = units.flatMap((unit) => {
     const site = sites.get(unit.siteId)
     const own = visits.get(unit.id)
-    const lastMs = own?.at(-1)?.handedOverAt?.getTime()
+    const lastMs = own?.at(-1)?.handedOverAt.getTime()
     if (!site || !own || lastMs === undefined) return []
-    return unitDues(pastOf(unit, site, own), firms.get(unit.firmId)?.foulingRates ?? ratesAtFirst, evidences?.get(unit.id)).map(
-      ({ what, weeks, low, high }) => ({
-        unitId: unit.id,
-        firmId: unit.firmId,
-        what,
-        dueOn: dayAfter(lastMs, weeks),
-        lowOn: low === undefined ? null : dayAfter(lastMs, low),
-        highOn: high === undefined ? null : dayAfter(lastMs, high),
-      }),
-    )
+    const dues = unitDues(pastOf(unit, site.form.site, own), firms.get(unit.firmId)?.foulingRates ?? ratesAtFirst, evidences?.get(unit.id))
+    const deep = dues.find(({ what }) => what === 'deep-clean')
+    return dues.map(({ what, weeks, low, high }) => ({
+      unitId: unit.id,
+      firmId: unit.firmId,
+      family: unit.family,
+      deepOn: deep ? dayAfter(lastMs, deep.weeks) : null,
+      what,
+      dueOn: dayAfter(lastMs, weeks),
+      lowOn: low === undefined ? null : dayAfter(lastMs, low),
+      highOn: high === undefined ? null : dayAfter(lastMs, high),
+    }))
   })
   await DueDay.destroy({ where: { unitId: { [Op.in]: units.map(({ id }) => id) } }, transaction })
   await DueDay.bulkCreate(rows, { transaction })
@@ -110,7 +135,7 @@ export async function learnAndRenew(firm: Firm): Promise<FirmRates> {
       const own = visits.get(unit.id)
       const site = sites.get(unit.siteId)
       if (!own || !site || own.length < 2) continue
-      const { visits: past, use } = pastOf(unit, site, own)
+      const { visits: past, use } = pastOf(unit, site.form.site, own)
       evidences.set(unit.id, evidenceOf(past, priorRateOf(use)))
     }
   }

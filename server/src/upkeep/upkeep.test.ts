@@ -94,10 +94,11 @@ describe('what is due', () => {
       ),
     )
     const first = (await ask('GET', '/api/due?until=2027-01-01')).json()
-    const second = (await ask('GET', `/api/due?until=2027-01-01&after=${encodeURIComponent(first.next)}`)).json()
-    const keys = [...first.entries, ...second.entries].map(({ unitId, what }: { unitId: string; what: string }) => unitId + what)
+    const pages = [first]
+    while (pages.at(-1).next) pages.push((await ask('GET', `/api/due?until=2027-01-01&after=${encodeURIComponent(pages.at(-1).next)}`)).json())
+    const keys = pages.flatMap(({ entries }) => entries).map(({ unitId, what }: { unitId: string; what: string }) => unitId + what)
     expect(new Set(keys).size).toBe(keys.length)
-    expect(first.entries).toHaveLength(100)
+    expect(first.entries).toHaveLength(50)
     expect(keys.length).toBeGreaterThanOrEqual(120)
   })
   it('gives the device what a unit’s forecast rests on', async () => {
