@@ -91,6 +91,7 @@ export async function measureApi(env, print) {
       .map((own) => own.split(';')[0])
       .join('; ')
     const reads = {
+      sites: '/api/sites',
       'the logbook': '/api/logbook',
       'the logbook by soil': '/api/logbook?soil=pollen',
       'what is due': '/api/due',

@@ -80,6 +80,28 @@ export type UnitRecord = z.infer<typeof unitRecordSchema>
 export const siteRecordSchema = closed({ id: recordId, ...siteSaveSchema.shape, units: z.array(unitRecordSchema) })
 export type SiteRecord = z.infer<typeof siteRecordSchema>
 
+/** Sites as a list shows them, by name. */
+export const siteQuerySchema = closed({
+  /** Part of a site's name or address, or of the name of one of its units. */
+  find: z.string().trim().min(1).max(80).optional(),
+  after: z.string().max(300).optional(),
+})
+export const sitePageSchema = closed({
+  entries: z.array(
+    closed({
+      id: recordId,
+      name: z.string(),
+      address: z.string(),
+      setting: siteSchema.shape.setting,
+      surroundings: z.array(z.literal(surroundings)),
+      units: z.array(z.string()),
+      lastCleanedAt: z.iso.datetime().nullable(),
+    }),
+  ),
+  next: z.string().nullable(),
+})
+export type SitePage = z.infer<typeof sitePageSchema>
+
 export const jobFormSchema = closed({
   siteId: recordId,
   unitIds: z.array(recordId).min(1).max(60),

@@ -4,10 +4,12 @@ import {
   Fault,
   readBy,
   siteFormSchema,
+  siteQuerySchema,
   siteSaveSchema,
   unitFormSchema,
   unitSaveSchema,
   type SiteForm,
+  type SitePage,
   type SiteRecord,
   type UnitForm,
   type UnitRecord,
@@ -15,8 +17,8 @@ import {
 import type { FastifyInstance } from 'fastify'
 import type { Model, ModelStatic, Sequelize, WhereOptions } from 'sequelize'
 import { v7 as newId } from 'uuid'
-import { groupBy } from '../db/groupBy.ts'
 import { Site, Unit, type User } from '../db/models.ts'
+import { parsed, read } from '../db/read.ts'
 import { renewDues } from '../upkeep/dues.ts'
 
 /** What a unit is told apart and described by, as a row or as a model. */
@@ -83,6 +85,16 @@ function checkConsent({ reminders }: SiteForm): void {
     })
 }
 
+const pageSize = 50
+interface SiteRow {
+  readonly id: string
+  readonly name: string
+  readonly form: string
+  /** Names, one a line; null where there is none. */
+  readonly units: string | null
+  readonly lastCleanedAt: Date | null
+}
+
 export const siteRoutes =
   (sequelize: Sequelize) =>
   async (app: FastifyInstance): Promise<void> => {
@@ -91,11 +103,46 @@ export const siteRoutes =
       return siteRecord(site, await Unit.findAll({ where: { siteId: id }, order: [['name', 'ASC']] }))
     }
 
-    app.get('/api/sites', async ({ user }) => {
-      const sites = await Site.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
-      const units = await Unit.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })
-      const bySite = groupBy(units, ({ siteId }) => siteId)
-      return sites.map((site) => siteRecord(site, bySite.get(site.id) ?? []))
+    app.get('/api/sites', async ({ query, user }): Promise<SitePage> => {
+      const { find, after } = readBy(siteQuerySchema, query, 'query')
+      // The id comes last: a name may hold the mark between them.
+      const mark = after === undefined ? undefined : /^(.*)~([^~]{36})$/s.exec(after)
+      if (mark === null)
+        throw new Fault('does-not-hold-up', {
+          lines: [{ where: 'after', what: `“${after!.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
+        })
+      const wheres = [
+        's.firm_id = :firmId',
+        ...(mark ? ['(s.name, s.id) > (:name, :id)'] : []),
+        ...(find
+          ? [
+              `(s.name LIKE :find OR JSON_VALUE(s.form, '$.address') LIKE :find OR EXISTS (SELECT 1 FROM units v WHERE v.site_id = s.id AND v.name LIKE :find))`,
+            ]
+          : []),
+      ]
+      const rows = await read<SiteRow>(
+        `SELECT s.id, s.name, s.form, (SELECT GROUP_CONCAT(u.name ORDER BY u.name SEPARATOR '\\n') FROM units u WHERE u.site_id = s.id) AS units,
+                (SELECT MAX(u.last_cleaned_at) FROM units u WHERE u.site_id = s.id) AS lastCleanedAt
+         FROM sites s WHERE ${wheres.join(' AND ')} ORDER BY s.name, s.id LIMIT ${pageSize + 1}`,
+        { firmId: user.firmId, find: `%${find?.replace(/[%_\\]/g, '\\$&')}%`, name: mark?.[1], id: mark?.[2] },
+      )
+      const page = rows.slice(0, pageSize)
+      const last = page.at(-1)
+      return {
+        entries: page.map(({ id, name, form: text, units, lastCleanedAt }) => {
+          const { address, site } = parsed<SiteForm>(text)
+          return {
+            id,
+            name,
+            address,
+            setting: site.setting,
+            surroundings: site.surroundings ?? [],
+            units: units?.split('\n') ?? [],
+            lastCleanedAt: lastCleanedAt?.toISOString() ?? null,
+          }
+        }),
+        next: rows.length > pageSize && last ? `${last.name}~${last.id}` : null,
+      }
     })
 
     app.get<{ Params: { id: string } }>('/api/sites/:id', async ({ params, user }) => fullSite(params.id, user.firmId))

@@ -1,3 +1,4 @@
+import type { SitePage } from '@yastik/core'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
@@ -25,7 +26,25 @@ describe('sites', () => {
     expect(made).toMatchObject({ version: 1, site: { name: 'Alder House' }, units: [] })
     const saved = await ask('PUT', `/api/sites/${made.id}`, { ...form('Alder Lodge'), version: 1 })
     expect(saved.json()).toMatchObject({ version: 2, site: { name: 'Alder Lodge' } })
-    expect((await ask('GET', '/api/sites')).json().map((site: { site: { name: string } }) => site.site.name)).toContain('Alder Lodge')
+    const list = async (query = '') => (await ask('GET', `/api/sites${query}`)).json() as SitePage
+    expect((await list()).entries.map(({ name }) => name)).toContain('Alder Lodge')
+    await ask('POST', `/api/sites/${made.id}/units`, unitForm('Over the 100 % stove'))
+    for (const find of ['alder LODGE', '100 %25', 'stove'])
+      expect((await list(`?find=${find}`)).entries).toEqual([
+        expect.objectContaining({ id: made.id, units: ['Over the 100 % stove'], lastCleanedAt: null }),
+      ])
+    expect((await list('?find=nowhere')).entries).toEqual([])
+    expect((await ask('GET', '/api/sites?after=nonsense')).statusCode).toBe(422)
+  })
+  it('are listed by name, page by page, without a gap or a double', async () => {
+    const made = await Promise.all(Array.from({ length: 55 }, (_, index) => ask('POST', '/api/sites', form(`Row house ${index % 7}`))))
+    const pages = [(await ask('GET', '/api/sites?find=Row house')).json() as SitePage]
+    for (let next = pages[0].next; next; next = pages.at(-1)!.next)
+      pages.push((await ask('GET', `/api/sites?find=Row house&after=${encodeURIComponent(next)}`)).json() as SitePage)
+    const entries = pages.flatMap((page) => page.entries)
+    expect(pages.length).toBe(2)
+    expect(entries.map(({ name }) => name)).toEqual(entries.map(({ name }) => name).sort())
+    expect(new Set(entries.map(({ id }) => id)).size).toBe(made.length)
   })
   it('saved by two people: the second is told who was faster, and nothing is overwritten', async () => {
     const made = (await ask('POST', '/api/sites', form('Both'))).json()

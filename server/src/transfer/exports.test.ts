@@ -1,7 +1,7 @@
 import ICAL from 'ical.js'
 import papa from 'papaparse'
 import sharp from 'sharp'
-import { guessColumn, readSiteTable } from '@yastik/core'
+import { guessColumn, readSiteTable, type SiteRecord } from '@yastik/core'
 import { v7 as newId } from 'uuid'
 import yauzl from 'yauzl'
 import { DueDay, Site, Unit } from '../db/models.ts'
@@ -49,10 +49,8 @@ describe('sites and units as CSV', () => {
     const [headings, ...rows] = await rowsOf('/api/exports/sites.csv')
     const { sites, faults } = readSiteTable(rows, headings.map(guessColumn))
     expect(faults).toEqual([])
-    const stored = (await owner('GET', '/api/sites')).json() as {
-      site: { name: string; outdoorAir?: object }
-      units: { name: string; design: object }[]
-    }[]
+    const ids = ((await owner('GET', '/api/sites')).json().entries as { id: string }[]).map(({ id }) => id)
+    const stored = await Promise.all(ids.map(async (id) => (await owner('GET', `/api/sites/${id}`)).json() as SiteRecord))
     expect(sites.map(({ form, units }) => [form.site, units.map(({ design }) => design)])).toEqual(
       // Weather is of a day, not of a table.
       stored.map(({ site: { outdoorAir: _, ...site }, units }) => [site, units.map(({ design }) => design)]),

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // All sites of the firm with their units.
-import type { SiteRecord } from '@yastik/core'
+import type { SitePage } from '@yastik/core'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import dayjs from 'dayjs'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
@@ -12,25 +12,29 @@ import { useSession } from '../stores/session.ts'
 
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
-const sites = ref<SiteRecord[]>([])
+const entries = ref<SitePage['entries']>([])
+const next = ref<string | null>(null)
 const error = ref<unknown>()
 const wanted = ref('')
-try {
-  sites.value = await ask('GET', '/api/sites')
-} catch (caught) {
-  error.value = caught
+/** The newest question counts: answers may overtake each other. */
+let asked = 0
+
+async function load(after?: string) {
+  const asking = ++asked
+  error.value = undefined
+  try {
+    const find = wanted.value.trim()
+    const query = new URLSearchParams({ ...(find === '' ? {} : { find }), ...(after === undefined ? {} : { after }) })
+    const page = await ask<SitePage>('GET', `/api/sites?${query.toString()}`)
+    if (asking !== asked) return
+    entries.value = after === undefined ? page.entries : [...entries.value, ...page.entries]
+    next.value = page.next
+  } catch (caught) {
+    error.value = caught
+  }
 }
-const shown = computed(() => {
-  const word = wanted.value.trim().toLowerCase()
-  return sites.value.filter(({ site, address, units }) =>
-    [site.name, address, ...units.map(({ name }) => name)].some((text) => text.toLowerCase().includes(word)),
-  )
-})
-const lastOf = ({ units }: SiteRecord) =>
-  units
-    .map(({ lastCleanedAt }) => lastCleanedAt ?? '')
-    .sort()
-    .at(-1)
+await load()
+watch(wanted, () => load())
 </script>
 
 <template>
@@ -55,23 +59,24 @@ const lastOf = ({ units }: SiteRecord) =>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="site in shown" :key="site.id">
+        <tr v-for="site in entries" :key="site.id">
           <td>
             <RouterLink :to="`/sites/${site.id}`"
-              ><b>{{ site.site.name }}</b></RouterLink
+              ><b>{{ site.name }}</b></RouterLink
             ><br /><small>{{ site.address }}</small>
           </td>
           <td>
-            {{ site.site.setting.replace('-', ' ') }}<br /><small>{{ site.site.surroundings?.join(', ').replaceAll('-', ' ') }}</small>
+            {{ site.setting.replace('-', ' ') }}<br /><small>{{ site.surroundings.join(', ').replaceAll('-', ' ') }}</small>
           </td>
           <td>
-            {{ site.units.length }}<br /><small>{{ site.units.map(({ name }) => name).join(', ') }}</small>
+            {{ site.units.length }}<br /><small>{{ site.units.join(', ') }}</small>
           </td>
-          <td class="number">{{ lastOf(site) ? dayjs(lastOf(site)).format('D MMM YYYY') : 'never' }}</td>
+          <td class="number">{{ site.lastCleanedAt ? dayjs(site.lastCleanedAt).format('D MMM YYYY') : 'never' }}</td>
         </tr>
       </tbody>
     </table>
-    <p v-if="!error && shown.length === 0">{{ sites.length === 0 ? 'No sites yet: make the first one.' : 'No site matches.' }}</p>
+    <button v-if="next" class="tap" @click="load(next)">More sites</button>
+    <p v-if="!error && entries.length === 0">{{ wanted.trim() === '' ? 'No sites yet: make the first one.' : 'No site matches.' }}</p>
   </div>
 </template>
 
