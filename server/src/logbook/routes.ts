@@ -49,23 +49,28 @@ function readMark(mark: string): { at: Date; jobId: string; unitId: string } {
   return { at: new Date(Number(at)), jobId, unitId }
 }
 
+/** A page is put in order here: the database would make a table for it. */
+const newestFirst = (one: Row, other: Row): number =>
+  other.handedOverAt.getTime() - one.handedOverAt.getTime() || other.jobId.localeCompare(one.jobId) || other.unitId.localeCompare(one.unitId)
+
 /**
  * A page of the log. Which rows it is are found first, in the log's own index, which holds what most filters ask; only those are fetched and
  * joined. Left to itself the optimiser starts at the sites and sorts everything.
  */
-const select = (where: string, replacements: Record<string, unknown>, index: 'by_log' | 'by_unit', needs: keyof typeof joins = 'log') =>
-  read<Row>(
-    `SELECT STRAIGHT_JOIN ju.job_id AS jobId, ju.unit_id AS unitId, u.name AS unitName, s.name AS siteName, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate,
+const select = async (where: string, replacements: Record<string, unknown>, index: 'by_log' | 'by_unit', needs: keyof typeof joins = 'log') =>
+  (
+    await read<Row>(
+      `SELECT STRAIGHT_JOIN ju.job_id AS jobId, ju.unit_id AS unitId, u.name AS unitName, s.name AS siteName, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate,
             ju.handed_over_at AS handedOverAt, p.name AS \`by\`, ju.verdict, ju.worst_grade AS worstGrade, ju.scope, ju.cooling_before_kw AS coolingBeforeKw,
             ju.cooling_after_kw AS coolingAfterKw
      FROM (SELECT STRAIGHT_JOIN ju.job_id, ju.unit_id FROM job_units ju FORCE INDEX (${index}) ${joins[needs]}
            WHERE ju.firm_id = :firmId AND ju.handed_over_at IS NOT NULL AND ${where}
            ORDER BY ju.handed_over_at DESC, ju.job_id DESC, ju.unit_id DESC LIMIT ${pageSize + 1}) k
      JOIN job_units ju ON ju.job_id = k.job_id AND ju.unit_id = k.unit_id
-     JOIN jobs j ON j.id = ju.job_id JOIN units u ON u.id = ju.unit_id JOIN sites s ON s.id = j.site_id JOIN users p ON p.id = ju.handed_over_by
-     ORDER BY ju.handed_over_at DESC, ju.job_id DESC, ju.unit_id DESC`,
-    replacements,
-  )
+     JOIN jobs j ON j.id = ju.job_id JOIN units u ON u.id = ju.unit_id JOIN sites s ON s.id = j.site_id JOIN users p FORCE INDEX (PRIMARY) ON p.id = ju.handed_over_by`,
+      replacements,
+    )
+  ).sort(newestFirst)
 
 export function logbookRoutes() {
   const page = (rows: Row[]): LogPage => ({
