@@ -1,4 +1,4 @@
-// What does the database hold?
+// What does the database hold of the work: firms and people, sites and units, visits and their logs?
 import type {
   CrewRecord,
   Design,
@@ -8,11 +8,7 @@ import type {
   Happening,
   HouseRules,
   Measures,
-  MessageState,
-  MoveKind,
   Product,
-  QuoteBody,
-  QuoteState,
   SiteForm,
   UnitForm,
   VisitFound,
@@ -26,21 +22,10 @@ import {
   type ModelAttributes,
   type Sequelize,
 } from 'sequelize'
+import { json, text, uuid, whole } from './columns.ts'
+import { defineOfficeModels } from './officeModels.ts'
 
-/** MariaDB keeps JSON as text; it is parsed on reading and written as text. */
-function json<M extends Model>(field: string): ModelAttributes<M>[string] {
-  return {
-    type: DataTypes.TEXT('long'),
-    allowNull: false,
-    get(this: M): unknown {
-      const raw: unknown = this.getDataValue(field as keyof M['_attributes'])
-      return typeof raw === 'string' ? JSON.parse(raw) : raw
-    },
-    set(this: M, value: unknown): void {
-      this.setDataValue(field as keyof M['_attributes'], JSON.stringify(value) as M['_attributes'][keyof M['_attributes']])
-    },
-  }
-}
+export { Message, Quote, Reply, StockLot, StockMove, Stop } from './officeModels.ts'
 
 export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<Firm>> {
   declare id: CreationOptional<number>
@@ -159,82 +144,6 @@ export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreati
   declare happening: Happening
 }
 
-/** What was offered to a customer. */
-export class Quote extends Model<InferAttributes<Quote>, InferCreationAttributes<Quote>> {
-  declare id: string
-  declare firmId: number
-  declare siteId: string
-  declare state: CreationOptional<QuoteState>
-  declare madeOn: string
-  declare validUntil: string
-  declare version: CreationOptional<number>
-  /** Of the chosen way, or of the first that is offered. */
-  declare total: number
-  /** How many it is for. */
-  declare units: number
-  declare body: QuoteBody
-  declare chosen: CreationOptional<string | null>
-  declare jobId: CreationOptional<string | null>
-  declare savedBy: string
-}
-
-/** A message to a customer, from when it was written until it is known what became of it. */
-export class Message extends Model<InferAttributes<Message>, InferCreationAttributes<Message>> {
-  declare id: string
-  declare firmId: number
-  declare siteId: string
-  declare quoteId: CreationOptional<string | null>
-  declare kind: 'reminder' | 'quote'
-  declare channel: 'text' | 'mail'
-  declare address: string
-  declare body: string
-  declare state: CreationOptional<MessageState>
-  declare tries: CreationOptional<number>
-  /** Not sent, or asked after, before this. */
-  declare nextAt: Date
-  declare gatewayRef: CreationOptional<string | null>
-  declare because: CreationOptional<string | null>
-  declare madeAt: Date
-  declare changedAt: Date
-  declare madeBy: string
-}
-/** What a customer answered; the gateway's own id keeps it from coming twice. */
-export class Reply extends Model<InferAttributes<Reply>, InferCreationAttributes<Reply>> {
-  declare id: string
-  declare firmId: number
-  declare messageId: string
-  declare text: string
-  declare at: Date
-}
-/** An address that nobody of the firm writes to any more. */
-export class Stop extends Model<InferAttributes<Stop>, InferCreationAttributes<Stop>> {
-  declare firmId: number
-  declare address: string
-  declare stoppedOn: string
-}
-
-/** What is left of one lot of a product. */
-export class StockLot extends Model<InferAttributes<StockLot>, InferCreationAttributes<StockLot>> {
-  declare firmId: number
-  declare productId: string
-  declare lot: string
-  declare labelDate: CreationOptional<string | null>
-  declare litres: number
-}
-/** What came to a lot, above zero, or went from it. */
-export class StockMove extends Model<InferAttributes<StockMove>, InferCreationAttributes<StockMove>> {
-  declare id: string
-  declare firmId: number
-  declare productId: string
-  declare lot: string
-  declare kind: MoveKind
-  declare litres: number
-  declare jobId: CreationOptional<string | null>
-  declare unitId: CreationOptional<string | null>
-  declare movedAt: Date
-  declare movedBy: string
-}
-
 /** A photograph of a unit on a job; its files lie in the file store. */
 export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
   declare id: string
@@ -249,11 +158,6 @@ export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes
   /** Of what was sent, so that sending again is known. */
   declare sentSha256: string
 }
-
-// Made anew for every column: the binding writes the column's name into what it is given.
-const uuid = () => ({ type: DataTypes.CHAR(36), allowNull: false })
-const text = (length: number) => ({ type: DataTypes.STRING(length), allowNull: false })
-const whole = () => ({ type: DataTypes.INTEGER, allowNull: false })
 
 /** Binds all models to a connection. */
 export function defineModels(sequelize: Sequelize): void {
@@ -364,84 +268,6 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'dues' },
   )
-  Quote.init(
-    {
-      id: { ...uuid(), primaryKey: true },
-      firmId: whole(),
-      siteId: uuid(),
-      state: { ...text(20), defaultValue: 'open' },
-      madeOn: { type: DataTypes.DATEONLY, allowNull: false },
-      validUntil: { type: DataTypes.DATEONLY, allowNull: false },
-      version: { ...whole(), defaultValue: 1 },
-      total: { type: DataTypes.DOUBLE, allowNull: false },
-      units: whole(),
-      body: json<Quote>('body'),
-      chosen: { type: DataTypes.STRING(40), allowNull: true },
-      jobId: { ...uuid(), allowNull: true },
-      savedBy: text(120),
-    },
-    { sequelize, tableName: 'quotes' },
-  )
-  const moment = () => ({ type: DataTypes.DATE(3), allowNull: false })
-  Message.init(
-    {
-      id: { ...uuid(), primaryKey: true },
-      firmId: whole(),
-      siteId: uuid(),
-      quoteId: { ...uuid(), allowNull: true },
-      kind: text(20),
-      channel: text(10),
-      address: text(200),
-      body: { type: DataTypes.TEXT, allowNull: false },
-      state: { ...text(20), defaultValue: 'waiting' },
-      tries: { ...whole(), defaultValue: 0 },
-      nextAt: moment(),
-      gatewayRef: { type: DataTypes.STRING(200), allowNull: true },
-      because: { type: DataTypes.STRING(300), allowNull: true },
-      madeAt: moment(),
-      changedAt: moment(),
-      madeBy: text(120),
-    },
-    { sequelize, tableName: 'messages' },
-  )
-  Reply.init(
-    { id: { ...text(200), primaryKey: true }, firmId: whole(), messageId: uuid(), text: text(1000), at: moment() },
-    { sequelize, tableName: 'replies' },
-  )
-  Stop.init(
-    {
-      firmId: { ...whole(), primaryKey: true },
-      address: { ...text(200), primaryKey: true },
-      stoppedOn: { type: DataTypes.DATEONLY, allowNull: false },
-    },
-    { sequelize, tableName: 'stops' },
-  )
-  const litres = () => ({ type: DataTypes.DOUBLE, allowNull: false })
-  StockLot.init(
-    {
-      firmId: { ...whole(), primaryKey: true },
-      productId: { ...text(80), primaryKey: true },
-      lot: { ...text(40), primaryKey: true },
-      labelDate: { type: DataTypes.DATEONLY, allowNull: true },
-      litres: litres(),
-    },
-    { sequelize, tableName: 'stock_lots' },
-  )
-  StockMove.init(
-    {
-      id: { ...uuid(), primaryKey: true },
-      firmId: whole(),
-      productId: text(80),
-      lot: text(40),
-      kind: text(20),
-      litres: litres(),
-      jobId: { ...uuid(), allowNull: true },
-      unitId: { ...uuid(), allowNull: true },
-      movedAt: moment(),
-      movedBy: text(120),
-    },
-    { sequelize, tableName: 'stock_moves' },
-  )
   Photo.init(
     {
       id: { ...uuid(), primaryKey: true },
@@ -471,4 +297,5 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'events' },
   )
+  defineOfficeModels(sequelize)
 }
