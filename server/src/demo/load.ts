@@ -8,9 +8,7 @@ import { demoFirm, demoPassword, demoPeople, demoSites, openGrades } from './fir
 import { loadOffice } from './office.ts'
 import type { DemoSite, DemoUnit } from './site.ts'
 import { demoId, Diary, modelReadings, readingsAfter, verdictOf } from './walk.ts'
-
-const dayMs = 86_400_000
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+import { dayMs, dayOf } from '../days.ts'
 
 /** Loads sites and visits in one transaction, then what the office made of them. @returns whether the demo was loaded now. */
 export async function loadDemo(sequelize: Sequelize, nowMs = Date.now()): Promise<boolean> {

@@ -5,6 +5,7 @@ import { v7 as newId } from 'uuid'
 import { hashPassword } from '../auth/passwords.ts'
 import { Firm, Job, JobUnit, Message, Quote, Site, StockMove, StoredEvent, Unit, User } from '../db/models.ts'
 import { learnAndRenew } from '../upkeep/dues.ts'
+import { dayMs, dayOf } from '../days.ts'
 
 export interface Many {
   readonly jobs: number
@@ -14,7 +15,6 @@ export interface Many {
 }
 const unitsPerSite = 3
 const rowsAtOnce = 2000
-const dayMs = 86_400_000
 
 /** Fills an empty database. @returns who may sign in as owner with this password. */
 export async function loadMany(sequelize: Sequelize, password: string, { jobs, eventsPerJob, units, seed }: Many): Promise<{ signIn: string }> {
@@ -77,7 +77,7 @@ export async function loadMany(sequelize: Sequelize, password: string, { jobs, e
         id,
         firmId: firm.id,
         siteId: head.siteId,
-        onDate: new Date(atMs).toISOString().slice(0, 10),
+        onDate: dayOf(atMs),
         crewIds: [person.id],
         closed: true,
       })),
@@ -156,8 +156,8 @@ export async function loadMany(sequelize: Sequelize, password: string, { jobs, e
             id: newId(),
             ...by,
             siteId: head.siteId,
-            madeOn: new Date(atMs - 20 * dayMs).toISOString().slice(0, 10),
-            validUntil: new Date(atMs + 10 * dayMs).toISOString().slice(0, 10),
+            madeOn: dayOf(atMs - 20 * dayMs),
+            validUntil: dayOf(atMs + 10 * dayMs),
             total: 180,
             units: 1,
             body: {

@@ -5,9 +5,8 @@ import { quoteBody } from '../quotes/make.ts'
 import { learnAndRenew } from '../upkeep/dues.ts'
 import { demoFirm } from './firm.ts'
 import { demoId } from './walk.ts'
+import { dayMs, dayOf } from '../days.ts'
 
-const dayMs = 86_400_000
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 const validDays = 30
 /** Addresses that nobody has; the last digit tells the stand-in gateway what becomes of a message. */
 const consents = [

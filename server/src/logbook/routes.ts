@@ -1,9 +1,10 @@
 // The firm's memory: what was handed over, newest first, page by page.
-import { Fault, logQuerySchema, readBy, type LogEntry, type LogPage, type LogQuery } from '@yastik/core'
+import { logQuerySchema, readBy, type LogEntry, type LogPage, type LogQuery } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { Unit } from '../db/models.ts'
 import { read } from '../db/read.ts'
 import { findOwn } from '../sites/routes.ts'
+import { markOf, readMark } from '../db/pageMark.ts'
 
 const pageSize = 50
 
@@ -38,14 +39,9 @@ const joins = {
 }
 
 /** A page mark: time, job and unit of the last entry seen. */
-const markOf = ({ handedOverAt, jobId, unitId }: Row) => [handedOverAt.getTime(), jobId, unitId].join('~')
-
-function readMark(mark: string): { at: Date; jobId: string; unitId: string } {
-  const [at, jobId, unitId] = mark.split('~')
-  if (!jobId || !unitId || !Number.isFinite(Number(at)))
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'after', what: `“${mark.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
-    })
+const markAfter = ({ handedOverAt, jobId, unitId }: Row) => markOf(handedOverAt.getTime(), jobId, unitId)
+function markedBy(mark: string): { at: Date; jobId: string; unitId: string } {
+  const [at, jobId, unitId] = readMark(mark, 3, ([time]) => time !== '' && Number.isFinite(Number(time)))
   return { at: new Date(Number(at)), jobId, unitId }
 }
 
@@ -89,7 +85,7 @@ export function logbookRoutes() {
       coolingBeforeKw: row.coolingBeforeKw,
       coolingAfterKw: row.coolingAfterKw,
     })),
-    next: rows.length > pageSize ? markOf(rows[pageSize - 1]) : null,
+    next: rows.length > pageSize ? markAfter(rows[pageSize - 1]) : null,
   })
 
   return async (app: FastifyInstance): Promise<void> => {
@@ -105,7 +101,7 @@ export function logbookRoutes() {
       return page(
         await select(
           wheres.length > 0 ? wheres.join(' AND ') : 'TRUE',
-          { firmId: user.firmId, ...wanted, ...found, ...(after ? readMark(after) : {}) },
+          { firmId: user.firmId, ...wanted, ...found, ...(after ? markedBy(after) : {}) },
           'by_log',
           needs,
         ),

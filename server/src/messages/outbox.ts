@@ -3,10 +3,10 @@ import { isStart, isStop, plainAddress, type Reminders } from '@yastik/core'
 import { Op, type Sequelize } from 'sequelize'
 import { Message, Reply, Site, Stop } from '../db/models.ts'
 import { GatewayRefusal, type MessageGateway } from './gateway.ts'
+import { dayMs, dayOf } from '../days.ts'
 
 const atOnce = 20
 const minuteMs = 60_000
-const dayMs = 86_400_000
 /** While one process sends a message no other takes it. */
 const leaseMs = minuteMs
 /** Tried for about a day and a half, less and less often. */
@@ -16,7 +16,6 @@ const waitAfter = (tries: number): number => Math.min(10_000 * 4 ** (tries - 1),
 const listenForMs = 14 * dayMs
 const askAgainAfter = (sinceMs: number): number => Math.min(Math.max(1500, sinceMs / 4), 60 * minuteMs)
 const longestReason = 300
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 
 /** Whether a customer agreed to be written to at this address, and did not stop it since. */
 export const isHeld = (reminders: Reminders | undefined, stop: Pick<Stop, 'stoppedOn'> | undefined): 'no-consent' | 'stopped' | null =>

@@ -23,14 +23,14 @@ import { read } from '../db/read.ts'
 import { findOwn } from '../sites/routes.ts'
 import { seasonAt, type WeatherSource } from '../weather/source.ts'
 import { isHeld, stopOf } from './outbox.ts'
+import { dayMs, dayOf } from '../days.ts'
+import { markOf, readMomentMark } from '../db/pageMark.ts'
 
 const pageSize = 50
-const dayMs = 86_400_000
 /** A customer is reminded of what falls due within this, and not more often than this. */
 const aheadDays = 84
 const gapDays = 14
 const owner = { config: { role: 'owner' as const } }
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 /** What a customer is written about; filters they look after themselves. */
 const writtenAbout = ['deep-clean', 'light-clean', 'pan-treatment'] as const
 /** A reminder that never left, or that somebody took back, does not count. */
@@ -184,19 +184,15 @@ export function messageRoutes(weather: WeatherSource | undefined, isSetUp: boole
     })
 
     app.get<{ Querystring: { after?: string } }>('/api/messages', owner, async ({ query, firm }): Promise<MessagePage> => {
-      const [madeAt, lastId] = query.after?.split('~') ?? []
-      if (query.after && (Number.isNaN(Date.parse(madeAt ?? '')) || !lastId))
-        throw new Fault('does-not-hold-up', {
-          lines: [{ where: 'after', what: `“${query.after.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
-        })
+      const mark = readMomentMark(query.after)
       const rows = await read<MessageRow>(
         `SELECT STRAIGHT_JOIN ${messageColumns} FROM messages m JOIN sites s ON s.id = m.site_id
-         WHERE m.firm_id = :firmId AND ${lastId ? '(m.made_at, m.id) < (:madeAt, :lastId)' : 'TRUE'} ORDER BY m.made_at DESC, m.id DESC LIMIT ${pageSize + 1}`,
-        { firmId: firm.id, ...(lastId ? { madeAt: new Date(madeAt!), lastId } : {}) },
+         WHERE m.firm_id = :firmId AND ${mark ? '(m.made_at, m.id) < (:at, :id)' : 'TRUE'} ORDER BY m.made_at DESC, m.id DESC LIMIT ${pageSize + 1}`,
+        { firmId: firm.id, ...mark },
       )
       const page = rows.slice(0, pageSize)
       const last = page.at(-1)
-      return { entries: await records(page), next: rows.length > pageSize && last ? `${last.madeAt.toISOString()}~${last.id}` : null }
+      return { entries: await records(page), next: rows.length > pageSize && last ? markOf(last.madeAt.toISOString(), last.id) : null }
     })
 
     /** From one state to another, where it is still in the first. */

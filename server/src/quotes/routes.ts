@@ -32,11 +32,12 @@ import { makeJob } from '../jobs/make.ts'
 import { holdOf, queue } from '../messages/routes.ts'
 import { findOwn } from '../sites/routes.ts'
 import { quoteBody } from './make.ts'
+import { dayMs, dayOf } from '../days.ts'
+import { markOf, readMark } from '../db/pageMark.ts'
 
 /** So long prices stand, where nobody says otherwise. */
 const validDays = 30
 const pageSize = 50
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 const owner = { config: { role: 'owner' as const } }
 
 /** @throws Fault `does-not-hold-up` where the way is not offered. */
@@ -137,11 +138,7 @@ export function quoteRoutes(sequelize: Sequelize, canSend: boolean) {
 
   return async (app: FastifyInstance): Promise<void> => {
     app.get<{ Querystring: { after?: string; siteId?: string } }>('/api/quotes', owner, async ({ query, firm }): Promise<QuotePage> => {
-      const [madeOn, lastId] = query.after?.split('~') ?? []
-      if (query.after && (!daySchema.safeParse(madeOn).success || !lastId))
-        throw new Fault('does-not-hold-up', {
-          lines: [{ where: 'after', what: `“${query.after.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
-        })
+      const [madeOn, lastId] = query.after === undefined ? [] : readMark(query.after, 2, ([day]) => daySchema.safeParse(day).success)
       const wheres = [
         'q.firm_id = :firmId',
         ...(query.siteId ? ['q.site_id = :siteId'] : []),
@@ -155,7 +152,7 @@ export function quoteRoutes(sequelize: Sequelize, canSend: boolean) {
       )
       const page = rows.slice(0, pageSize)
       const last = page.at(-1)
-      return { entries: page, next: rows.length > pageSize && last ? `${last.madeOn}~${last.id}` : null }
+      return { entries: page, next: rows.length > pageSize && last ? markOf(last.madeOn, last.id) : null }
     })
 
     app.get<{ Params: { id: string } }>('/api/quotes/:id', owner, async ({ params, firm }) =>
@@ -172,7 +169,7 @@ export function quoteRoutes(sequelize: Sequelize, canSend: boolean) {
         firmId: firm.id,
         siteId: site.id,
         madeOn: dayOf(nowMs),
-        validUntil: dayOf(nowMs + validDays * 86_400_000),
+        validUntil: dayOf(nowMs + validDays * dayMs),
         total: made.options[0].total,
         units: made.units.length,
         body: made,
@@ -226,7 +223,7 @@ export function quoteRoutes(sequelize: Sequelize, canSend: boolean) {
           site: site.name,
           validUntil: quote.validUntil,
           body: quote.body,
-          dayAfter: (weeks) => dayOf(nowMs + weeks * 7 * 86_400_000),
+          dayAfter: (weeks) => dayOf(nowMs + weeks * 7 * dayMs),
         }).slice(0, longestMessage),
         stopLine,
         channel: reminders?.channel ?? null,

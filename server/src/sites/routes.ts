@@ -20,6 +20,8 @@ import { v7 as newId } from 'uuid'
 import { Site, Unit, type User } from '../db/models.ts'
 import { parsed, read } from '../db/read.ts'
 import { renewDues } from '../upkeep/dues.ts'
+import { dayOf } from '../days.ts'
+import { markOf, readMark } from '../db/pageMark.ts'
 
 /** What a unit is told apart and described by, as a row or as a model. */
 export type UnitRow = Pick<Unit, 'id' | 'siteId' | 'version' | 'name' | 'family' | 'design' | 'hoursPerDay'> & {
@@ -78,7 +80,7 @@ export const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => (
 
 /** @throws Fault `does-not-hold-up` where a customer is said to have agreed on a day that has not come. */
 function checkConsent({ reminders }: SiteForm): void {
-  const today = new Date().toISOString().slice(0, 10)
+  const today = dayOf(Date.now())
   if (reminders && reminders.agreedOn > today)
     throw new Fault('does-not-hold-up', {
       lines: [{ where: 'reminders.agreedOn', what: `${reminders.agreedOn} has not come yet`, allowed: `${today} or before` }],
@@ -105,12 +107,7 @@ export const siteRoutes =
 
     app.get('/api/sites', async ({ query, user }): Promise<SitePage> => {
       const { find, after } = readBy(siteQuerySchema, query, 'query')
-      // The id comes last: a name may hold the mark between them.
-      const mark = after === undefined ? undefined : /^(.*)~([^~]{36})$/s.exec(after)
-      if (mark === null)
-        throw new Fault('does-not-hold-up', {
-          lines: [{ where: 'after', what: `“${after!.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
-        })
+      const mark = after === undefined ? undefined : readMark(after, 2)
       const wheres = [
         's.firm_id = :firmId',
         ...(mark ? ['(s.name, s.id) > (:name, :id)'] : []),
@@ -124,7 +121,7 @@ export const siteRoutes =
         `SELECT s.id, s.name, s.form, (SELECT GROUP_CONCAT(u.name ORDER BY u.name SEPARATOR '\\n') FROM units u WHERE u.site_id = s.id) AS units,
                 (SELECT MAX(u.last_cleaned_at) FROM units u WHERE u.site_id = s.id) AS lastCleanedAt
          FROM sites s WHERE ${wheres.join(' AND ')} ORDER BY s.name, s.id LIMIT ${pageSize + 1}`,
-        { firmId: user.firmId, find: `%${find?.replace(/[%_\\]/g, '\\$&')}%`, name: mark?.[1], id: mark?.[2] },
+        { firmId: user.firmId, find: `%${find?.replace(/[%_\\]/g, '\\$&')}%`, name: mark?.[0], id: mark?.[1] },
       )
       const page = rows.slice(0, pageSize)
       const last = page.at(-1)
@@ -141,7 +138,7 @@ export const siteRoutes =
             lastCleanedAt: lastCleanedAt?.toISOString() ?? null,
           }
         }),
-        next: rows.length > pageSize && last ? `${last.name}~${last.id}` : null,
+        next: rows.length > pageSize && last ? markOf(last.name, last.id) : null,
       }
     })
 

@@ -5,8 +5,8 @@ import { v7 as newId } from 'uuid'
 import { groupBy } from '../db/groupBy.ts'
 import { StockLot, StockMove, User, type Firm, type Job } from '../db/models.ts'
 import { read } from '../db/read.ts'
+import { dayOf } from '../days.ts'
 
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 /** Amounts are kept to the millilitre. */
 const toMl = (litres: number) => Math.round(litres * 1000) / 1000
 

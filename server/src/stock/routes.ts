@@ -1,7 +1,6 @@
 // Stock: what is left, what came and went, what to buy, and what a day needs. Everybody notes what they see; it is on record who did.
 import {
   daySchema,
-  Fault,
   isPast,
   purchaseOf,
   purchaseWeeks,
@@ -18,12 +17,12 @@ import type { Firm } from '../db/models.ts'
 import { read } from '../db/read.ts'
 import { dayLoad, plannedVisits } from './load.ts'
 import { lotsOf, noteMove, productsOf } from './ledger.ts'
+import { dayMs, dayOf } from '../days.ts'
+import { markOf, readMomentMark } from '../db/pageMark.ts'
 
 const pageSize = 50
-const dayMs = 86_400_000
 /** Of late: what is usually used is the mean of so many weeks. */
 const lateWeeks = 8
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 
 type MoveRow = Omit<StockMoves['entries'][number], 'at' | 'name' | 'job'> & {
   readonly at: Date
@@ -81,16 +80,12 @@ export function stockRoutes(sequelize: Sequelize) {
     })
 
     app.get<{ Querystring: { after?: string } }>('/api/stock/moves', async ({ query, firm }): Promise<StockMoves> => {
-      const [movedAt, lastId] = query.after?.split('~') ?? []
-      if (query.after && (Number.isNaN(Date.parse(movedAt ?? '')) || !lastId))
-        throw new Fault('does-not-hold-up', {
-          lines: [{ where: 'after', what: `“${query.after.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
-        })
+      const mark = readMomentMark(query.after)
       const rows = await read<MoveRow>(
         `SELECT STRAIGHT_JOIN m.id, m.moved_at AS at, m.product_id AS productId, m.kind, m.litres, m.lot, m.moved_by AS \`by\`, m.job_id AS jobId, m.unit_id AS unitId, s.name AS siteName
          FROM stock_moves m LEFT JOIN jobs j ON j.id = m.job_id LEFT JOIN sites s ON s.id = j.site_id
-         WHERE m.firm_id = :firmId AND ${lastId ? '(m.moved_at, m.id) < (:movedAt, :lastId)' : 'TRUE'} ORDER BY m.moved_at DESC, m.id DESC LIMIT ${pageSize + 1}`,
-        { firmId: firm.id, ...(lastId ? { movedAt: new Date(movedAt!), lastId } : {}) },
+         WHERE m.firm_id = :firmId AND ${mark ? '(m.moved_at, m.id) < (:at, :id)' : 'TRUE'} ORDER BY m.moved_at DESC, m.id DESC LIMIT ${pageSize + 1}`,
+        { firmId: firm.id, ...mark },
       )
       const page = rows.slice(0, pageSize)
       const nameOf = new Map(firm.products.map(({ id, name }) => [id, name]))
@@ -107,7 +102,7 @@ export function stockRoutes(sequelize: Sequelize) {
           by,
           job: jobId && unitId ? { id: jobId, unitId, siteName: siteName ?? '' } : null,
         })),
-        next: rows.length > pageSize && last ? `${last.at.toISOString()}~${last.id}` : null,
+        next: rows.length > pageSize && last ? markOf(last.at.toISOString(), last.id) : null,
       }
     })
 

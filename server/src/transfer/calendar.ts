@@ -4,8 +4,8 @@ import type { Firm } from '../db/models.ts'
 import { DueDay, Job, JobUnit, Site, Unit } from '../db/models.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Op } from 'sequelize'
+import { dayMs, dayOf } from '../days.ts'
 
-const dayMs = 86_400_000
 /** Visits that were closed longer ago are left out. */
 const keptDays = 90
 /** Due days further off are no appointments yet. */
@@ -18,7 +18,6 @@ const words: Record<(typeof visitedFor)[number], string> = {
   'pan-treatment': 'Pan treatment',
 }
 
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 /** A whole day, as a date without time or zone: noon, so that no zone moves it. */
 const wholeDay = (day: string) => new Date(`${day}T12:00:00Z`)
 

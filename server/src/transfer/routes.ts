@@ -12,6 +12,7 @@ import { previewCalendar, takeCalendar } from './calendarImport.ts'
 import { photographsOf } from './photographs.ts'
 import { takeInSites } from './siteImport.ts'
 import { readingsTable, sitesTable } from './tables.ts'
+import { dayOf } from '../days.ts'
 
 /** Largest bundle that is read in by a browser, bytes; larger ones are for backup and restore. */
 const largestBundle = 64_000_000
@@ -31,7 +32,7 @@ export function transferRoutes(sequelize: Sequelize, files: FileStore) {
 
     app.get('/api/bundle', { config: { role: 'owner' } }, async ({ firm }, reply) => {
       const madeAt = new Date()
-      return asFile(reply, 'application/json', `yastik-${madeAt.toISOString().slice(0, 10)}.json`).send(Readable.from(bundleOf(firm, madeAt)))
+      return asFile(reply, 'application/json', `yastik-${dayOf(madeAt.getTime())}.json`).send(Readable.from(bundleOf(firm, madeAt)))
     })
 
     app.get('/api/exports/sites.csv', ({ firm }, reply) =>

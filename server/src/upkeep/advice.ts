@@ -18,16 +18,15 @@ import { parsed } from '../db/read.ts'
 import { isHeld } from '../messages/outbox.ts'
 import { isLate, lastReminders } from '../messages/routes.ts'
 import { ifKnown, seasonAt, type WeatherSource } from '../weather/source.ts'
+import { dayMs, dayOf } from '../days.ts'
 
 type Entry = DuePage['entries'][number]
 type Advice = Pick<Entry, 'worth' | 'before' | 'roofDays' | 'hold' | 'reminded'>
 
-const dayMs = 86_400_000
 /** Nobody foretells the weather further. */
 const weatherDays = 10
 /** A roof that is due later needs no day yet. */
 const roofAheadDays = 56
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 
 /** Worth by family and work, for a firm's rules and stores as they stand: reckoned once each. */
 const worths = new Map<string, number>()

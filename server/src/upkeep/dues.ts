@@ -17,14 +17,14 @@ import { Op, type Transaction } from 'sequelize'
 import { groupBy } from '../db/groupBy.ts'
 import { DueDay, Firm, Site, Unit } from '../db/models.ts'
 import { read } from '../db/read.ts'
+import { dayMs, dayOf } from '../days.ts'
 
-const dayMs = 86_400_000
 const yearMs = 365.25 * dayMs
 /** Visits that are read for at most so many units at once. */
 const unitsAtOnce = 500
 
 export const yearsOf = (atMs: number): number => atMs / yearMs
-const dayAfter = (fromMs: number, weeks: number) => new Date(fromMs + weeks * 7 * dayMs).toISOString().slice(0, 10)
+const dayAfter = (fromMs: number, weeks: number) => dayOf(fromMs + weeks * 7 * dayMs)
 
 /** A visit as the forecast needs it. */
 export interface VisitRow {

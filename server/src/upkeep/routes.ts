@@ -18,6 +18,8 @@ import { parsed, read } from '../db/read.ts'
 import type { WeatherSource } from '../weather/source.ts'
 import { advice, worthOf } from './advice.ts'
 import { learnAndRenew, pastOf, type VisitRow } from './dues.ts'
+import { dayOf } from '../days.ts'
+import { markOf, readMark } from '../db/pageMark.ts'
 
 const pageSize = 50
 const dueDays = `DATE_FORMAT(d.due_on, '%Y-%m-%d') AS dueOn, DATE_FORMAT(d.low_on, '%Y-%m-%d') AS lowOn, DATE_FORMAT(d.high_on, '%Y-%m-%d') AS highOn`
@@ -39,13 +41,9 @@ interface Row {
 }
 
 /** A page mark: day, unit and kind of the last entry seen. */
-const markOf = ({ dueOn, unitId, what }: Row) => [dueOn, unitId, what].join('~')
-function readMark(mark: string): { dueOn: string; unitId: string; what: string } {
-  const [dueOn, unitId, what] = mark.split('~')
-  if (!daySchema.safeParse(dueOn).success || !unitId || !what)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'after', what: `“${mark.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
-    })
+const markAfter = ({ dueOn, unitId, what }: Row) => markOf(dueOn, unitId, what)
+function markedBy(mark: string): { dueOn: string; unitId: string; what: string } {
+  const [dueOn, unitId, what] = readMark(mark, 3, ([day]) => daySchema.safeParse(day).success)
   return { dueOn, unitId, what }
 }
 
@@ -61,7 +59,7 @@ export function upkeepRoutes(sequelize: Sequelize, weather: WeatherSource | unde
         throw new Fault('does-not-hold-up', { lines: [{ where: 'what', what: `“${what.slice(0, 40)}” is never due`, allowed: dueKinds.join(', ') }] })
       // Handed over before days were kept: they are written now.
       if (!firm.foulingRates && (await JobUnit.findOne({ where: { firmId: user.firmId, stage: 'handed-over' } }))) await learnAndRenew(firm)
-      const mark = query.after ? readMark(query.after) : undefined
+      const mark = query.after ? markedBy(query.after) : undefined
       const rows = await sequelize.query<Row>(
         // In the order of the days' own index, as in the logbook.
         `SELECT STRAIGHT_JOIN d.unit_id AS unitId, u.name AS unitName, s.id AS siteId, s.name AS siteName, d.what, ${dueDays}, u.last_cleaned_at AS lastCleanedAt, u.family,
@@ -99,13 +97,13 @@ export function upkeepRoutes(sequelize: Sequelize, weather: WeatherSource | unde
             reminded,
           }
         }),
-        next: rows.length > pageSize ? markOf(rows[pageSize - 1]) : null,
+        next: rows.length > pageSize ? markAfter(rows[pageSize - 1]) : null,
         rates: firm.foulingRates ?? ratesAtFirst,
       }
     })
 
     app.get('/api/due/worth', async ({ user, firm }): Promise<DueWorth> => {
-      const today = new Date().toISOString().slice(0, 10)
+      const today = dayOf(Date.now())
       // One visit does both: where a deep clean is due as well it counts, the light one does not. Along its own index.
       const rows = await read<{ family: Family; isDeep: number; horizon: number; units: number }>(
         `SELECT family, deep_on <= DATE_ADD(:today, INTERVAL 13 WEEK) AS isDeep,

@@ -1,5 +1,6 @@
 // What will the weather be, and what is it usually? One interface, which a weather service's adapter would fill as well; here a stand-in.
 import { coolingSeason, seeded, type Season, type WeatherDay } from '@yastik/core'
+import { dayMs, dayOf } from '../days.ts'
 
 export interface WeatherPlace {
   readonly id: string
@@ -29,7 +30,6 @@ export async function ifKnown<T>(weather: WeatherSource | undefined, ask: (weath
 export const seasonAt = async (weather: WeatherSource | undefined, place: WeatherPlace): Promise<Season | undefined> =>
   ifKnown(weather, async (source) => coolingSeason(await source.climate(place)))
 
-const dayMs = 86_400_000
 /** A mild climate of the north: yearly mean and swing at sea level, °C, the warmest day in late July, and 6.5 K less per km. */
 const yearlyMeanC = 11
 const swingC = 10
@@ -48,7 +48,7 @@ export const simulatedWeather: WeatherSource = {
     const fromMs = Date.parse(`${from}T00:00:00Z`)
     return Array.from({ length: days }, (_, index) => {
       const ms = fromMs + index * dayMs
-      const day = new Date(ms).toISOString().slice(0, 10)
+      const day = dayOf(ms)
       const random = seeded(seedOf(`${id} ${day}`))
       const meanC = meanOn(dayOfYear(ms), altitudeM) + 8 * (random() - 0.5)
       const isWet = random() < 0.35

@@ -3,6 +3,7 @@
 import type { CrewRecord, JobCard } from '@yastik/core'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
+import CrewPick from './CrewPick.vue'
 import FaultNote from './FaultNote.vue'
 
 const props = defineProps<{ job: JobCard }>()
@@ -26,17 +27,12 @@ async function change(method: 'PUT' | 'POST', path: string, body: object) {
     error.value = caught
   }
 }
-const toggle = (id: number) => (crewIds.value = crewIds.value.includes(id) ? crewIds.value.filter((other) => other !== id) : [...crewIds.value, id])
 </script>
 
 <template>
   <div class="move" data-job-move>
     <label class="field"><span>Day</span><input v-model="onDate" type="date" class="line" name="move-to" /></label>
-    <div class="chips" role="group" aria-label="Who goes">
-      <button v-for="person in crew" :key="person.id" class="tap" :aria-pressed="crewIds.includes(person.id)" @click="toggle(person.id)">
-        {{ person.name }}
-      </button>
-    </div>
+    <CrewPick v-model="crewIds" :crew="crew" />
     <button class="tap now" :disabled="crewIds.length === 0 || onDate === ''" data-move-it @click="change('PUT', '', { onDate, crewIds })">
       Save
     </button>

@@ -22,6 +22,7 @@ import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import { serverNow } from '../api/clock.ts'
+import CrewPick from '../components/CrewPick.vue'
 import FaultNote from '../components/FaultNote.vue'
 import MessageDialog from '../components/MessageDialog.vue'
 import NumberField from '../components/NumberField.vue'
@@ -307,17 +308,7 @@ const print = () => window.print()
               </button>
             </div>
             <label class="field"><span>Day of the visit</span><input v-model="onDate" type="date" class="line" name="on-date" /></label>
-            <div class="chips" role="group" aria-label="Who goes">
-              <button
-                v-for="person in crew"
-                :key="person.id"
-                class="tap"
-                :aria-pressed="crewIds.includes(person.id)"
-                @click="crewIds = toggle(crewIds, person.id)"
-              >
-                {{ person.name }}
-              </button>
-            </div>
+            <CrewPick v-model="crewIds" :crew="crew" />
             <button class="tap now big" :disabled="!chosen || crewIds.length === 0" data-accepted @click="accept">Accepted: plan the visit</button>
             <button class="tap" data-declined @click="send('POST', '/decline', {})">Declined</button>
           </div>

@@ -29,6 +29,7 @@ import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import ConsentFields from '../components/ConsentFields.vue'
+import CrewPick from '../components/CrewPick.vue'
 import FaultNote from '../components/FaultNote.vue'
 import NumberField from '../components/NumberField.vue'
 import { useSession } from '../stores/session.ts'
@@ -244,19 +245,9 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
       </form>
       <div v-if="record.units.length > 0" class="visit ruled">
         <label class="field"><span>Day of the visit</span><input v-model="onDate" type="date" class="date" name="on-date" /></label>
-        <div class="field" role="group" aria-label="Who goes">
+        <div class="field">
           <span>Who goes</span>
-          <div class="chips">
-            <button
-              v-for="person in crew"
-              :key="person.id"
-              class="tap"
-              :aria-pressed="crewIds.includes(person.id)"
-              @click="crewIds = toggle(crewIds, person.id)"
-            >
-              {{ person.name }}
-            </button>
-          </div>
+          <CrewPick v-model="crewIds" :crew="crew" />
         </div>
         <button class="tap" :class="{ now: !editing }" :disabled="picked.length === 0 || crewIds.length === 0" @click="planVisit">
           Start the visit
