@@ -1,0 +1,60 @@
+import { payable, plainAddress, quoteText, remindersSchema, stockFormSchema, type QuoteBody } from './index.ts'
+
+const option = (key: string, total: number, againWeeks: number): QuoteBody['options'][number] => ({
+  key,
+  name: `Way ${key}`,
+  usual: key === 'usual',
+  differs: {},
+  units: [],
+  lines: [],
+  total,
+  handsMin: 60,
+  waterL: 5,
+  againWeeks,
+})
+const body: QuoteBody = {
+  units: [{ unitId: '00000000-0000-4000-8000-000000000001', name: 'Loft', coilGrade: 3, source: 'said', complaints: [] }],
+  options: [option('usual', 200, 52), option('light', 100, 0), option('dry', 150, 26)],
+  offered: ['usual', 'dry'],
+  adjustments: [{ what: 'neighbour', amount: -20 }],
+}
+const dayAfter = (weeks: number) => (weeks > 30 ? '2027-11-26' : '2027-05-27')
+
+describe('a quote in words', () => {
+  const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter })
+  it('names what is offered by letters, with what is to be paid and how long it lasts', () => {
+    expect(text).toContain('A: Way usual, 180.00; it is due again about November 2027.')
+    expect(text).toContain('B: Way dry, 130.00; it is due again about May 2027.')
+    expect(text).not.toContain('Way light')
+    expect(text).toContain('2026-12-24')
+  })
+  it('asks for no letter where there is one way, and says nothing of a time for what does not last', () => {
+    const alone = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body: { ...body, offered: ['light'] }, dayAfter })
+    expect(alone).toContain('A: Way light, 80.00.')
+    expect(alone).not.toContain('letter')
+  })
+  it('is never paid for by the firm', () => expect(payable({ adjustments: [{ what: 'all of it', amount: -500 }] }, { total: 200 })).toBe(0))
+})
+
+describe('an address', () => {
+  it.each(['+00 555 0108', '00/555-01 08', '+00 (555) 0108'])('of a telephone may be written %s', (to) =>
+    expect(remindersSchema.safeParse({ channel: 'text', to, agreedOn: '2026-01-10' }).success).toBe(true),
+  )
+  it.each(['0', 'my phone', '+', '12345678901234567890123'])('is not “%s”', (to) =>
+    expect(remindersSchema.safeParse({ channel: 'text', to, agreedOn: '2026-01-10' }).success).toBe(false),
+  )
+  it('is the same however it is written', () => {
+    expect(plainAddress('+00 (555) 01-08')).toBe(plainAddress('+00 555 0108'))
+    expect(plainAddress(' Desk@Mill.example ')).toBe(plainAddress('desk@mill.example'))
+  })
+  it('is agreed to on a day that exists', () =>
+    expect(remindersSchema.safeParse({ channel: 'mail', to: 'desk@mill.example', agreedOn: '2026-02-30' }).success).toBe(false))
+})
+
+describe('a note on the stock', () => {
+  const note = { productId: 'foam', kind: 'bought', litres: 5 }
+  it('needs no lot', () => expect(stockFormSchema.parse(note).lot).toBe(''))
+  it.each([{ litres: -1 }, { litres: Number.NaN }, { kind: 'used' }, { labelDate: 'soon' }, { lot: 'x'.repeat(41) }])('does not take %j', (part) =>
+    expect(stockFormSchema.safeParse({ ...note, ...part }).success).toBe(false),
+  )
+})
