@@ -45,25 +45,33 @@ function markedBy(mark: string): { at: Date; jobId: string; unitId: string } {
   return { at: new Date(Number(at)), jobId, unitId }
 }
 
-/** A page is put in order here: the database would make a table for it. */
+const rowColumns = `ju.job_id AS jobId, ju.unit_id AS unitId, u.name AS unitName, s.name AS siteName, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate,
+  ju.handed_over_at AS handedOverAt, p.name AS \`by\`, ju.verdict, ju.worst_grade AS worstGrade, ju.scope, ju.cooling_before_kw AS coolingBeforeKw,
+  ju.cooling_after_kw AS coolingAfterKw`
+const rowTables =
+  'JOIN jobs j ON j.id = ju.job_id JOIN units u ON u.id = ju.unit_id JOIN sites s ON s.id = u.site_id JOIN users p FORCE INDEX (PRIMARY) ON p.id = ju.handed_over_by'
+const newestRows = `ORDER BY ju.handed_over_at DESC, ju.job_id DESC, ju.unit_id DESC LIMIT ${pageSize + 1}`
+
+/** A page found in an index is put in order here: the database would make a table for it. */
 const newestFirst = (one: Row, other: Row): number =>
   other.handedOverAt.getTime() - one.handedOverAt.getTime() || other.jobId.localeCompare(one.jobId) || other.unitId.localeCompare(one.unitId)
 
-/**
- * A page of the log. Which rows it is are found first, in the log's own index, which holds what most filters ask; only those are fetched and
- * joined. Left to itself the optimiser starts at the sites and sorts everything.
- */
-const select = async (where: string, replacements: Record<string, unknown>, index: 'by_log' | 'by_unit', needs: keyof typeof joins = 'log') =>
+/** A page along an index. Left to itself the optimiser starts at the sites and sorts everything. */
+const along = (index: 'by_log' | 'by_unit', where: string, replacements: Record<string, unknown>) =>
+  read<Row>(
+    `SELECT STRAIGHT_JOIN ${rowColumns} FROM job_units ju FORCE INDEX (${index}) ${rowTables}
+     WHERE ju.firm_id = :firmId AND ju.handed_over_at IS NOT NULL AND ${where} ${newestRows}`,
+    replacements,
+  )
+
+/** A page of few among many: which rows it is are found first, in the log's own index, which holds what is asked; only those are fetched. */
+const sought = async (where: string, replacements: Record<string, unknown>, needs: keyof typeof joins) =>
   (
     await read<Row>(
-      `SELECT STRAIGHT_JOIN ju.job_id AS jobId, ju.unit_id AS unitId, u.name AS unitName, s.name AS siteName, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate,
-            ju.handed_over_at AS handedOverAt, p.name AS \`by\`, ju.verdict, ju.worst_grade AS worstGrade, ju.scope, ju.cooling_before_kw AS coolingBeforeKw,
-            ju.cooling_after_kw AS coolingAfterKw
-     FROM (SELECT STRAIGHT_JOIN ju.job_id, ju.unit_id FROM job_units ju FORCE INDEX (${index}) ${joins[needs]}
-           WHERE ju.firm_id = :firmId AND ju.handed_over_at IS NOT NULL AND ${where}
-           ORDER BY ju.handed_over_at DESC, ju.job_id DESC, ju.unit_id DESC LIMIT ${pageSize + 1}) k
-     JOIN job_units ju ON ju.job_id = k.job_id AND ju.unit_id = k.unit_id
-     JOIN jobs j ON j.id = ju.job_id JOIN units u ON u.id = ju.unit_id JOIN sites s ON s.id = j.site_id JOIN users p FORCE INDEX (PRIMARY) ON p.id = ju.handed_over_by`,
+      `SELECT STRAIGHT_JOIN ${rowColumns}
+       FROM (SELECT STRAIGHT_JOIN ju.job_id, ju.unit_id FROM job_units ju FORCE INDEX (by_log) ${joins[needs]}
+             WHERE ju.firm_id = :firmId AND ju.handed_over_at IS NOT NULL AND ${where} ${newestRows}) k
+       JOIN job_units ju ON ju.job_id = k.job_id AND ju.unit_id = k.unit_id ${rowTables}`,
       replacements,
     )
   ).sort(newestFirst)
@@ -98,19 +106,14 @@ export function logbookRoutes() {
         ...(after ? ['(ju.handed_over_at, ju.job_id, ju.unit_id) < (:at, :jobId, :unitId)'] : []),
       ]
       const found = wanted.find === undefined ? {} : { find: `%${wanted.find.replace(/[%_\\]/g, '\\$&')}%` }
-      return page(
-        await select(
-          wheres.length > 0 ? wheres.join(' AND ') : 'TRUE',
-          { firmId: user.firmId, ...wanted, ...found, ...(after ? markedBy(after) : {}) },
-          'by_log',
-          needs,
-        ),
-      )
+      const where = wheres.length > 0 ? wheres.join(' AND ') : 'TRUE'
+      const values = { firmId: user.firmId, ...wanted, ...found, ...(after ? markedBy(after) : {}) }
+      return page(names.length === 0 ? await along('by_log', where, values) : await sought(where, values, needs ?? 'log'))
     })
 
     app.get<{ Params: { id: string } }>('/api/units/:id/life', async ({ params, user }) => {
       await findOwn(Unit, 'unit', params.id, user.firmId)
-      return page(await select('ju.unit_id = :unitId', { firmId: user.firmId, unitId: params.id }, 'by_unit'))
+      return page(await along('by_unit', 'ju.unit_id = :unitId', { firmId: user.firmId, unitId: params.id }))
     })
   }
 }
