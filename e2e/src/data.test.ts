@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startApp, type RunningApp } from './support/app.ts'
 import { By } from 'selenium-webdriver'
-import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
 
 jest.setTimeout(180_000)
 const folder = mkdtempSync(join(tmpdir(), 'yastik-data-'))
@@ -24,11 +24,6 @@ const give = async (name: string, file: string, content: string | Buffer): Promi
   writeFileSync(path, content)
   await sheet.driver.findElement(By.css(`input[name="${name}"]`)).sendKeys(path)
 }
-const fitsPhone = async (): Promise<void> => {
-  await setSize(sheet, 390, 844)
-  expect(await sheet.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth')).toBe(true)
-  await setSize(sheet, 1280, 800)
-}
 
 describe('the logbook', () => {
   const rows = async () => (await sheet.driver.findElements(By.css('[data-logbook] tbody tr'))).length
@@ -47,7 +42,7 @@ describe('the logbook', () => {
     expect(windows).toBeLessThan(all)
     await type(sheet, '[data-log-filters] [name="find"]', 'no such place\n')
     await expectText(sheet, 'main', 'Nothing in the logbook is like this.')
-    await fitsPhone()
+    await fitsPhone(sheet)
   })
 })
 
@@ -69,7 +64,7 @@ describe('a unit’s life', () => {
     await find(sheet, '[data-life-finding="failed-gasket"][data-open="false"]')
     await expectText(sheet, '[data-life-parts-changed]', 'gasket changed')
     await expectText(sheet, '[data-life-cooling]', /\d+ % → \d+ %/)
-    await fitsPhone()
+    await fitsPhone(sheet)
   })
 })
 
@@ -81,7 +76,7 @@ describe('what is due', () => {
     await click(sheet, '[data-due-kind="deep-clean"]')
     await sheet.driver.wait(async () => !(await exists(sheet, '[data-due-entry="filter"]')), 10_000, 'filters stay')
     await expectText(sheet, '[data-due]', /\w{3} \d{4} – \w{3} \d{4}/)
-    await fitsPhone()
+    await fitsPhone(sheet)
   })
   it('leads to the unit’s life: past visits, the band ahead, and what other use would change', async () => {
     await clickText(sheet, 'Over the counter')
@@ -90,7 +85,7 @@ describe('what is due', () => {
     await expectText(sheet, '[data-due-says]', /Due/)
     await type(sheet, '[name="what-if-hours"]', '1')
     await expectText(sheet, '[data-what-if]', /weeks later/)
-    await fitsPhone()
+    await fitsPhone(sheet)
     await sheet.driver.findElement(By.css('[data-unit-life] .visit')).click()
     await find(sheet, '[data-record]')
   })
@@ -143,7 +138,7 @@ describe('a table of sites and units', () => {
     await expectText(sheet, '[data-table-import] [role="status"]', /Reading|Looking through/)
     await sheet.driver.wait(async () => exists(sheet, '[data-take-in]'), 30_000, 'the table was not read')
     expect(await textOf(sheet, '[data-take-in]')).toBe('Take in 50000 sites with 50000 units')
-    await fitsPhone()
+    await fitsPhone(sheet)
   })
 })
 
@@ -201,6 +196,6 @@ describe('a calendar', () => {
     await expectText(sheet, '[data-calendar-taken]', '1 planned, 0 moved, 0 cancelled')
     await give('calendar', 'broken.ics', 'BEGIN:VCALENDAR')
     await expectText(sheet, '[data-calendar-import] [role="alert"]', 'broke off in the middle')
-    await fitsPhone()
+    await fitsPhone(sheet)
   })
 })

@@ -1,7 +1,7 @@
 // What the owner does before and after the work: a quote that becomes a visit, a reminder and its answer, the van's load and its stock.
 import { By } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
@@ -15,11 +15,6 @@ afterAll(async () => {
   await sheet?.close()
   await app?.close()
 })
-const fitsPhone = async (): Promise<void> => {
-  await setSize(sheet, 390, 844)
-  expect(await sheet.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth')).toBe(true)
-  await setSize(sheet, 1280, 800)
-}
 const go = (path: string) => sheet.driver.get(`${app.base}${path}`)
 const count = async (css: string) => (await sheet.driver.findElements(By.css(css))).length
 
@@ -48,7 +43,7 @@ describe('a quote', () => {
     await type(sheet, 'input[name="adjust-amount"]', '-15')
     await clickText(sheet, 'Add it to every way')
     await sheet.driver.wait(async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === before - 15, 10_000, 'nothing is taken off')
-    await fitsPhone()
+    await fitsPhone(sheet)
   })
   it('that is accepted becomes a visit that goes that way, and says so there', async () => {
     await click(sheet, '[data-accept="light"]')
@@ -88,7 +83,7 @@ describe('a reminder', () => {
     await click(sheet, '[data-to-messages]')
     await expectText(sheet, '[data-messages]', '“STOP”')
     await expectText(sheet, '[data-messages]', 'delivered')
-    await fitsPhone()
+    await fitsPhone(sheet)
     await go('/logbook/due')
     await expectText(sheet, '[data-due]', 'ended it')
   })
@@ -114,7 +109,7 @@ describe('the van', () => {
     await expectText(sheet, '[data-loaded]', '1 of')
     await sheet.driver.navigate().refresh()
     await find(sheet, '[data-load-item="lock and tag"][aria-checked="true"]')
-    await fitsPhone()
+    await fitsPhone(sheet)
   })
   it('is short of what nobody bought, and says how many packs', async () => {
     await click(sheet, '[data-to-stock]')
@@ -131,7 +126,7 @@ describe('the van', () => {
     await type(sheet, 'input[name="stock-litres"]', '99')
     await click(sheet, '[data-note-stock]')
     await expectText(sheet, '[role="alert"]', 'more than the')
-    await fitsPhone()
+    await fitsPhone(sheet)
   })
 })
 

@@ -63,7 +63,7 @@ const ways: readonly Way[] = [
 const depthNames: Readonly<Record<string, string>> = {
   'filter-service': 'Filter service',
   'clean-in-place': 'Light clean',
-  'open-clean': 'Clean, opened where it hangs',
+  'open-clean': 'Clean, opened in place',
   'strip-down': 'Deep clean, taken apart',
   'bench-clean': 'Deep clean, taken apart',
   decline: 'Not cleaned yet',

@@ -63,6 +63,15 @@ export async function setOffline(sheet: Sheet, offline: boolean): Promise<void> 
 export const setSize = (sheet: Sheet, width: number, height: number): Promise<void> =>
   devtools(sheet, 'Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: width < 700 })
 
+/** Whether nothing on the page sticks out of a phone's width. A phone's browser widens its window to what sticks out: the width is the one that was set. */
+export async function fitsPhone(sheet: Sheet): Promise<void> {
+  const phone = 390
+  await setSize(sheet, phone, 844)
+  const width = await sheet.driver.executeScript<number>('return document.documentElement.scrollWidth')
+  await setSize(sheet, 1280, 800)
+  if (width > phone) throw new Error(`the page is ${width} wide on a phone of ${phone}`)
+}
+
 /** The first element that `css` names, once it can be seen. A page that is drawn anew meanwhile is looked at again. */
 export async function find(sheet: Sheet, css: string): Promise<WebElement> {
   let found: WebElement | undefined

@@ -1,5 +1,5 @@
 // Visits from somebody's calendar (iCalendar, RFC 5545): read entry by entry; what cannot be told for sure is said and not guessed.
-import { daySchema, Fault, type CalendarReceipt, type CalendarRow } from '@yastik/core'
+import { daySchema, Fault, mostUnits, type CalendarReceipt, type CalendarRow } from '@yastik/core'
 import ICAL from 'ical.js'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { groupBy } from '../db/groupBy.ts'
@@ -8,7 +8,6 @@ import { makeJob } from '../jobs/make.ts'
 import { cancelJob, moveJob } from '../jobs/move.ts'
 
 const mostEntries = 2000
-const mostUnits = 60
 type RowFault = CalendarRow['faults'][number]
 
 /** An entry as far as it can be read. */

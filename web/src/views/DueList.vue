@@ -185,8 +185,12 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
     padding: 0;
     text-align: left;
   }
+  td {
+    grid-column: 2;
+  }
   td:first-child {
-    grid-row: span 4;
+    grid-column: 1;
+    grid-row: span 5;
   }
   td:empty {
     display: none;

@@ -94,10 +94,7 @@ function setUnit(unitId: string, part: { coilGrade?: Grade; complaints?: Complai
   return send('PUT', '/units', { units })
 }
 const toggle = <T,>(list: readonly T[], entry: T) => (list.includes(entry) ? list.filter((other) => other !== entry) : [...list, entry])
-async function accept() {
-  if (await send('POST', '/accept', { option: chosen.value, onDate: onDate.value, crewIds: crewIds.value })) return
-  chosen.value = undefined
-}
+const accept = () => send('POST', '/accept', { option: chosen.value, onDate: onDate.value, crewIds: crewIds.value })
 const openVisit = () => router.push({ name: 'look-over', params: { jobId: quote.value!.jobId!, unitId: quote.value!.units[0].unitId } })
 function yearly(option: QuoteOption): string {
   const cost = costPerYear(option, toPay(option))
@@ -387,6 +384,13 @@ const print = () => window.print()
   min-width: 10rem;
 }
 @media (max-width: 700px) {
+  .ways {
+    display: table;
+    min-width: 52rem;
+  }
+  .ways th:first-child {
+    width: 5.5rem;
+  }
   .unit {
     grid-template-columns: minmax(0, 1fr);
   }

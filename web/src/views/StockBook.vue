@@ -220,6 +220,7 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
 }
 .lot {
   display: block;
+  min-width: 14rem;
   font: inherit;
   color: inherit;
   text-align: left;
