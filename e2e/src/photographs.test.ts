@@ -142,6 +142,9 @@ describe('at the proof', () => {
   it('fits a phone', async () => {
     await setSize(sheet, 390, 844)
     await find(sheet, '[data-compare="coilFace"] canvas')
-    expect(await sheet.driver.executeScript('return document.documentElement.scrollWidth <= 390')).toBe(true)
+    const wide = await sheet.driver.executeScript(
+      "return document.documentElement.scrollWidth <= 390 ? [] : [...document.querySelectorAll('main *')].filter((one) => one.getBoundingClientRect().right > 391 && !one.closest('.along')).map((one) => `${one.tagName} ${one.className}`).slice(0, 8)",
+    )
+    expect(wide).toEqual([])
   })
 })

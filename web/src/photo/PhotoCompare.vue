@@ -72,10 +72,13 @@ const says = computed(() => {
 
 <style scoped>
 .compare {
+  width: 100%;
+  min-width: 0;
   max-width: 34rem;
 }
 .over {
   position: relative;
+  overflow: hidden;
 }
 .before {
   position: absolute;
