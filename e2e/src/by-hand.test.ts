@@ -1,7 +1,20 @@
 // Choices by hand, keys, notes, a declined unit from end to end, and the life of a unit.
 import { By, Key, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import {
+  bringIntoView,
+  click,
+  clickText,
+  exists,
+  expectText,
+  find,
+  openBrowser,
+  signIn,
+  textOf,
+  type,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
 import { doStep, grade, sent, stepId } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -81,15 +94,15 @@ describe('at the unit', () => {
     await find(sheet, '[data-step]')
     const first = await stepId(sheet)
     await press('\uE014')
-    await sheet.driver.wait(async () => (await stepId(sheet)) !== first, 5000)
+    await waitUntil(sheet, async () => (await stepId(sheet)) !== first, 'the step stays')
     await press('\uE012')
-    await sheet.driver.wait(async () => (await stepId(sheet)) === first, 5000)
+    await waitUntil(sheet, async () => (await stepId(sheet)) === first, 'the step does not come back')
     const count = await textOf(sheet, 'aside .figure')
     await press('\uE007')
-    await sheet.driver.wait(async () => (await textOf(sheet, 'aside .figure')) !== count, 5000)
+    await waitUntil(sheet, async () => (await textOf(sheet, 'aside .figure')) !== count, 'the count stays')
     await expectText(sheet, '.tray', 'drain pan')
     await press('u')
-    await sheet.driver.wait(async () => (await textOf(sheet, 'aside .figure')) === count, 5000)
+    await waitUntil(sheet, async () => (await textOf(sheet, 'aside .figure')) === count, 'the count does not come back')
     expect(await exists(sheet, '[data-tray="drain pan"]')).toBe(false)
   })
   it('counts one screw less out, and shows it in the ledger', async () => {
@@ -153,7 +166,7 @@ describe('washing, tried beforehand', () => {
   it('lets a pause be dragged and moved by key, and keeps what is chosen', async () => {
     const before = await pauseAt()
     const pause = await find(sheet, '[data-pause="0"] circle')
-    await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', pause)
+    await bringIntoView(sheet, pause)
     await sheet.driver
       .actions()
       .move({ origin: pause })
@@ -175,7 +188,7 @@ describe('washing, tried beforehand', () => {
     await expectText(sheet, '[data-record]', /washing chosen: 6 L\/min, 14 min, pauses after [\d., ]+ min/)
     await clickText(sheet, 'Method')
     await click(sheet, '[data-plan-wash]')
-    await sheet.driver.wait(async () => !(await exists(sheet, '[data-plan-wash]')), 10_000, 'the choice stays')
+    await waitUntil(sheet, async () => !(await exists(sheet, '[data-plan-wash]')), 'the choice stays')
   })
 })
 

@@ -1,7 +1,7 @@
 // The crew's day: work moves to somebody else by drag, by tap and by key; what cannot be is turned down in words.
 import { By, Key, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, signIn, tryAgain, type Sheet } from './support/browser.ts'
+import { bringIntoView, click, clickText, exists, expectText, find, openBrowser, signIn, tryAgain, waitUntil, type Sheet } from './support/browser.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
@@ -32,12 +32,12 @@ const whoDoes = (sheet: Sheet, step: string) =>
     step,
   )
 const waitFor = (sheet: Sheet, step: string, who: string) =>
-  sheet.driver.wait(async () => (await whoDoes(sheet, step)).includes(who), 15_000, `${step} is not ${who}’s`)
+  waitUntil(sheet, async () => (await whoDoes(sheet, step)).includes(who), `${step} is not ${who}’s`)
 /** Drags the first bar of a step by so many lanes; the day may be drawn anew before the drag begins. */
 const drag = (sheet: Sheet, step: string, lanes: number) => tryAgain(sheet, () => dragOnce(sheet, step, lanes))
 async function dragOnce(sheet: Sheet, step: string, lanes: number): Promise<void> {
   const bar = await find(sheet, `[data-task$="/${step}"]`)
-  await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', bar)
+  await bringIntoView(sheet, bar)
   const lane = await sheet.driver.executeScript<number>("return document.querySelector('svg.day').getBoundingClientRect().width / 1180 * 46")
   await sheet.driver
     .actions()

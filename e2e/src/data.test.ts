@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startApp, type RunningApp } from './support/app.ts'
 import { By } from 'selenium-webdriver'
-import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 
 jest.setTimeout(180_000)
 const folder = mkdtempSync(join(tmpdir(), 'yastik-data-'))
@@ -30,7 +30,7 @@ describe('the logbook', () => {
   const choose = async (name: string, value: string): Promise<void> => {
     const before = await rows()
     await sheet.driver.findElement(By.css(`[data-log-filters] [name="${name}"] option[value="${value}"]`)).click()
-    await sheet.driver.wait(async () => (await rows()) !== before, 10_000, `${name} changes nothing`)
+    await waitUntil(sheet, async () => (await rows()) !== before, `${name} changes nothing`)
   }
   it('is narrowed down by family and verdict, and says when nothing is like that', async () => {
     await clickText(sheet, 'Logbook')
@@ -58,7 +58,7 @@ describe('a unit’s life', () => {
     await find(sheet, '[data-life-rows] [data-life-part="wheel"]')
     await sheet.driver.get(`${app.base}/logbook`)
     await type(sheet, '[data-log-filters] [name="find"]', 'Room 3\n')
-    await sheet.driver.wait(async () => !(await textOf(sheet, '[data-logbook] tbody')).includes('Room 5'), 10_000, 'other rooms stay')
+    await waitUntil(sheet, async () => !(await textOf(sheet, '[data-logbook] tbody')).includes('Room 5'), 'other rooms stay')
     await click(sheet, '[data-life]')
     await find(sheet, '[data-life-finding="bent-fins"][data-open="true"]')
     await find(sheet, '[data-life-finding="failed-gasket"][data-open="false"]')
@@ -74,7 +74,7 @@ describe('what is due', () => {
     await click(sheet, '[data-to-due]')
     await find(sheet, '[data-due-entry="filter"]')
     await click(sheet, '[data-due-kind="deep-clean"]')
-    await sheet.driver.wait(async () => !(await exists(sheet, '[data-due-entry="filter"]')), 10_000, 'filters stay')
+    await waitUntil(sheet, async () => !(await exists(sheet, '[data-due-entry="filter"]')), 'filters stay')
     await expectText(sheet, '[data-due]', /\w{3} \d{4} – \w{3} \d{4}/)
     await fitsPhone(sheet)
   })
@@ -136,7 +136,7 @@ describe('a table of sites and units', () => {
     const rows = Array.from({ length: 50_000 }, (_, index) => `Row ${index},Lane ${index},home,yes,no,Loft,wall-head,3.5`)
     await give('table', 'large.csv', [header.replace('Kunde', 'site').replace('Straße', 'address').replaceAll(';', ','), ...rows].join('\n'))
     await expectText(sheet, '[data-table-import] [role="status"]', /Reading|Looking through/)
-    await sheet.driver.wait(async () => exists(sheet, '[data-take-in]'), 30_000, 'the table was not read')
+    await waitUntil(sheet, async () => exists(sheet, '[data-take-in]'), 'the table was not read', 30_000)
     expect(await textOf(sheet, '[data-take-in]')).toBe('Take in 50000 sites with 50000 units')
     await fitsPhone(sheet)
   })

@@ -1,6 +1,6 @@
 // The server is killed in the middle of work: pages still open, work goes on, and afterwards every event is there once.
 import { startApp, type RunningApp } from './support/app.ts'
-import { clickText, expectText, find, openBrowser, signIn, type Sheet } from './support/browser.ts'
+import { clickText, expectText, find, openBrowser, signIn, waitUntil, type Sheet } from './support/browser.ts'
 import { grade, sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -28,7 +28,7 @@ describe('a server that is gone', () => {
   it('leaves the pages and today’s jobs on the device', async () => {
     await sheet.driver.get(`${app.base}/`)
     await find(sheet, 'a.unit')
-    await sheet.driver.wait(isKept, 30_000, 'the pages are not kept on the device')
+    await waitUntil(sheet, isKept, 'the pages are not kept on the device', 30_000)
     await app.kill()
     await sheet.driver.navigate().refresh()
     await expectText(sheet, '[data-from-device]', 'this is what the server said last')

@@ -1,7 +1,7 @@
 // What the owner does before and after the work: a quote that becomes a visit, a reminder and its answer, the van's load and its stock.
 import { By } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
@@ -29,9 +29,9 @@ describe('a quote', () => {
     await expectText(sheet, '[data-quoted-unit]', 'as you say')
     const cheap = Number(await textOf(sheet, '[data-to-pay="usual"]'))
     await click(sheet, '[data-say-grade="3"]')
-    await sheet.driver.wait(async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) > cheap, 10_000, 'a worse grade costs no more')
+    await waitUntil(sheet, async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) > cheap, 'a worse grade costs no more')
     await click(sheet, '[data-say-grade="2"]')
-    await sheet.driver.wait(async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === cheap, 10_000, 'the price does not come back')
+    await waitUntil(sheet, async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === cheap, 'the price does not come back')
     expect(await count('[data-way]')).toBeGreaterThan(1)
     await find(sheet, '[data-quote-years] .course')
   })
@@ -42,7 +42,7 @@ describe('a quote', () => {
     await find(sheet, 'form button[type="submit"]:disabled')
     await type(sheet, 'input[name="adjust-amount"]', '-15')
     await clickText(sheet, 'Add it to every way')
-    await sheet.driver.wait(async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === before - 15, 10_000, 'nothing is taken off')
+    await waitUntil(sheet, async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === before - 15, 'nothing is taken off')
     await fitsPhone(sheet)
   })
   it('that is accepted becomes a visit that goes that way, and says so there', async () => {
@@ -140,6 +140,6 @@ describe('a visit', () => {
     await find(sheet, '[data-job-move]')
     await own('[data-cancel]').click()
     await own('[data-cancel-sure]').click()
-    await sheet.driver.wait(async () => (await sheet.driver.findElements(By.xpath(card))).length === 0, 10_000, 'the visit is still there')
+    await waitUntil(sheet, async () => (await sheet.driver.findElements(By.xpath(card))).length === 0, 'the visit is still there')
   })
 })

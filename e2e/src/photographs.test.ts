@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { By, Key } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, waitUntil, type Sheet } from './support/browser.ts'
 
 jest.setTimeout(180_000)
 const folder = mkdtempSync(join(tmpdir(), 'yastik-photographs-'))
@@ -27,9 +27,10 @@ const countOf = async (css: string) => (await sheet.driver.findElements(By.css(c
 async function give(path: string): Promise<void> {
   const photos = await countOf('[data-photos] [data-photo]')
   await sheet.driver.findElement(By.css('[data-photos] input[name="photo"]')).sendKeys(path)
-  await sheet.driver.wait(
+  await waitUntil(
+    sheet,
     async () => (await exists(sheet, '[data-photos] [role="alert"]')) || (await countOf('[data-photos] [data-photo]')) > photos,
-    15_000,
+    'neither a picture nor a sentence',
   )
 }
 const measure = async (): Promise<void> => {
@@ -120,7 +121,7 @@ describe('at the proof', () => {
     await find(sheet, `${part} [data-camera]`)
     const cameras = await sheet.driver.findElements(By.css(`${part} [data-camera]`))
     await cameras[1].click()
-    await sheet.driver.wait(async () => (await countOf(`${part} [data-measure]`)) === 3, 20_000, 'no photograph of after')
+    await waitUntil(sheet, async () => (await countOf(`${part} [data-measure]`)) === 3, 'no photograph of after', 20_000)
     const buttons = await sheet.driver.findElements(By.css(`${part} [data-measure]`))
     await buttons.at(-1)!.click()
     await find(sheet, '[data-region] img')

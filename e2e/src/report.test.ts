@@ -7,7 +7,20 @@ import { promisify } from 'node:util'
 import sharp from 'sharp'
 import { By, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, devtools, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import {
+  bringIntoView,
+  click,
+  clickText,
+  devtools,
+  expectText,
+  find,
+  openBrowser,
+  signIn,
+  textOf,
+  type,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
 import { sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -35,9 +48,9 @@ async function photograph(part: string, slot: 0 | 1, colour: string): Promise<vo
     .toFile(path)
   const slots = await sheet.driver.findElements(By.css(`[data-part-after="${part}"] input[name="photo"]`))
   await slots[slot].sendKeys(path)
-  await sheet.driver.wait(
+  await waitUntil(
+    sheet,
     async () => (await sheet.driver.findElements(By.css(`[data-part-after="${part}"] [data-photo] img`))).length === slot + 1,
-    10_000,
     'the photograph is not shown',
   )
 }
@@ -45,7 +58,7 @@ async function photograph(part: string, slot: 0 | 1, colour: string): Promise<vo
 async function savePdf(): Promise<string> {
   const before = readdirSync(folder).filter((name) => name.endsWith('.pdf')).length
   await click(sheet, '[data-save-report]')
-  await sheet.driver.wait(() => readdirSync(folder).filter((name) => name.endsWith('.pdf')).length > before, 20_000, 'no PDF was saved')
+  await waitUntil(sheet, () => readdirSync(folder).filter((name) => name.endsWith('.pdf')).length > before, 'no PDF was saved', 20_000)
   return join(
     folder,
     readdirSync(folder)
@@ -92,10 +105,11 @@ describe('instruments', () => {
   const readAll = async (label: string) => {
     await click(sheet, `[data-instruments="${label}"] [data-connect]`)
     await expectText(sheet, `[data-instruments="${label}"]`, 'still moving')
-    await sheet.driver.wait(
+    await waitUntil(
+      sheet,
       async () => (await textOf(sheet, `[data-instruments="${label}"] [data-take]`)).includes('8 of 8'),
-      60_000,
       'the readings do not settle',
+      60_000,
     )
     await click(sheet, `[data-instruments="${label}"] [data-take]`)
     await click(sheet, `[data-readings="${label}"] button[type="submit"]`)
@@ -145,7 +159,7 @@ describe('the report', () => {
     await expectText(sheet, '[data-report]', 'A few specks at the first start are usual')
     await find(sheet, '[data-report] [data-part="wheel"][data-grade="0"]')
     const canvas = await find(sheet, '[data-signature] canvas')
-    await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', canvas)
+    await bringIntoView(sheet, canvas)
     await sheet.driver
       .actions()
       .move({ origin: canvas, x: -60 })

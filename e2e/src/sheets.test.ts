@@ -1,6 +1,6 @@
 // Everything beside the whole path: sites, rules, no signal, phone width, keys.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, devtools, expectText, find, openBrowser, setSize, signIn, type, type Sheet } from './support/browser.ts'
+import { click, clickText, devtools, expectText, find, openBrowser, setSize, signIn, type, waitUntil, type Sheet } from './support/browser.ts'
 import { grade, sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -46,7 +46,11 @@ describe('sites', () => {
     await expectText(sheet, '[role="alert"]', 'saved this in the meantime')
     expect(await (await find(sheet, 'input[name="contact"]')).getAttribute('value')).toBe('Ring twice')
     await clickText(sheet, 'Load the newest version')
-    await sheet.driver.wait(async () => (await (await find(sheet, 'input[name="contact"]')).getAttribute('value')) === 'By phone only', 5000)
+    await waitUntil(
+      sheet,
+      async () => (await (await find(sheet, 'input[name="contact"]')).getAttribute('value')) === 'By phone only',
+      'the contact is not kept',
+    )
   })
 })
 

@@ -1,6 +1,6 @@
 // Two people on one job: each sees what the other does, and after a time apart nothing is lost.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, expectText, find, openBrowser, setOffline, signIn, type Sheet } from './support/browser.ts'
+import { click, clickText, expectText, find, openBrowser, setOffline, signIn, waitUntil, type Sheet } from './support/browser.ts'
 import { doStep, grade, sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -39,9 +39,9 @@ describe('two people on one job', () => {
     await openBoth('Room 3, over the door', 'At the unit')
     await find(sanna, '[data-step]')
     const done = await doStep(imre)
-    await sanna.driver.wait(
+    await waitUntil(
+      sanna,
       async () => (await sanna.driver.executeScript<string | null>("return document.querySelector('[data-step]')?.dataset.step")) !== done,
-      10_000,
       'the other still shows it',
     )
   })

@@ -5,7 +5,20 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { By } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, setOffline, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import {
+  click,
+  clickText,
+  exists,
+  expectText,
+  find,
+  openBrowser,
+  setOffline,
+  signIn,
+  textOf,
+  type,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { doStep, sent, workUntil } from './support/moves.ts'
 
@@ -59,7 +72,7 @@ describe('photographs', () => {
   it('taken without a signal wait on the device, over a reload, and reach the others afterwards', async () => {
     await setOffline(imre, true)
     await take(imre, await picture('pan.jpg'))
-    await imre.driver.wait(async () => (await photos(imre)) === 1, 10_000, 'the photograph is not shown')
+    await waitUntil(imre, async () => (await photos(imre)) === 1, 'the photograph is not shown')
     await expectText(imre, '.unsent', '1 not sent yet')
     await setOffline(imre, false)
     await sent(imre)
@@ -87,15 +100,15 @@ describe('people at the unit', () => {
     await imre.driver.navigate().refresh()
     await click(imre, '[data-resume]')
     await find(imre, '[data-step]')
-    await mira.driver.wait(async () => !(await textOf(mira, '.pause')).includes('Imre'), 10_000, 'the pause stays')
+    await waitUntil(mira, async () => !(await textOf(mira, '.pause')).includes('Imre'), 'the pause stays')
   })
   it('see who has begun a step, and are offered another one', async () => {
     const begun = await (await find(imre, '[data-step]')).getAttribute('data-step')
     await click(imre, '[data-begin]')
     await expectText(imre, '[data-whose]', 'begun by you')
-    await mira.driver.wait(
+    await waitUntil(
+      mira,
       async () => (await mira.driver.executeScript("return document.querySelector('[data-step]')?.dataset.step")) !== begun,
-      10_000,
       'the same step is offered to both',
     )
   })
@@ -126,7 +139,7 @@ describe('a screw that does not come back', () => {
     await type(mira, 'input[name="exception"]', 'fell behind the wall; a new one comes on Friday')
     await clickText(mira, 'Put it on record')
     await expectText(imre, '[data-short="cover screw"]', 'May stay out, by Mira Fennick: fell behind the wall')
-    await imre.driver.wait(async () => (await find(imre, '[data-done]')).isEnabled(), 10_000, 'the step stays held')
+    await waitUntil(imre, async () => (await find(imre, '[data-done]')).isEnabled(), 'the step stays held')
     const done = await workUntil(imre, () => false)
     expect(done).toEqual(expect.arrayContaining(['on-cover', 'check-ledger', 'power-on', 'run-test']))
     await clickText(imre, 'Prove it')

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { root, startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, devtools, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { click, clickText, devtools, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { makeClockMovable, moveClock } from './support/clock.ts'
 import { doStep, grade, sent, stepId, workUntil } from './support/moves.ts'
 
@@ -99,7 +99,7 @@ describe('one wall head, from sign-in to logbook', () => {
     const folder = mkdtempSync(join(tmpdir(), 'yastik-saved-'))
     await devtools(sheet, 'Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
     await click(sheet, '[data-save-job]')
-    await sheet.driver.wait(() => readdirSync(folder).includes('job.json'), 10_000, 'no job file was saved')
+    await waitUntil(sheet, () => readdirSync(folder).includes('job.json'), 'no job file was saved')
     const { stdout } = await promisify(execFile)(process.execPath, [join(root, 'scripts/plan.mjs'), join(folder, 'job.json')], {
       env: { ...process.env, NODE_OPTIONS: '' },
       maxBuffer: 10_000_000,
@@ -116,7 +116,7 @@ describe('one wall head, from sign-in to logbook', () => {
     expect(await (await find(sheet, '[data-done]')).isEnabled()).toBe(false)
     await expectText(sheet, '[data-holds]', 'to be confirmed: The meter shows dead')
     await click(sheet, '[data-gate]')
-    await sheet.driver.wait(async () => (await find(sheet, '[data-done]')).isEnabled(), 5000)
+    await waitUntil(sheet, async () => (await find(sheet, '[data-done]')).isEnabled(), 'the step stays barred')
   })
 
   it('loses nothing when the page is loaded again in the middle of the job', async () => {

@@ -12,6 +12,8 @@ export interface Sheet {
 }
 
 const patienceMs = 15_000
+/** Between two looks at the page. */
+const lookMs = 40
 
 /** Opens headless Chromium with a profile of its own. */
 export async function openBrowser(base: string, { width = 1280, height = 800 } = {}): Promise<Sheet> {
@@ -72,22 +74,42 @@ export async function fitsPhone(sheet: Sheet): Promise<void> {
   if (width > phone) throw new Error(`the page is ${width} wide on a phone of ${phone}`)
 }
 
+/** Waits until something holds, and says `otherwise` when it does not in time. */
+export const waitUntil = ({ driver }: Sheet, holds: () => boolean | Promise<boolean>, otherwise: string, ms = patienceMs): Promise<boolean> =>
+  driver.wait(holds, ms, otherwise, lookMs)
+
 /** The first element that `css` names, once it can be seen. A page that is drawn anew meanwhile is looked at again. */
 export async function find(sheet: Sheet, css: string): Promise<WebElement> {
   let found: WebElement | undefined
   await tryAgain(sheet, async () => {
-    const element = await sheet.driver.wait(until.elementLocated(By.css(css)), patienceMs, `nothing on the page is ${css}`)
-    found = await sheet.driver.wait(until.elementIsVisible(element), patienceMs, `${css} is not visible`)
+    const element = await sheet.driver.wait(until.elementLocated(By.css(css)), patienceMs, `nothing on the page is ${css}`, lookMs)
+    found = await sheet.driver.wait(until.elementIsVisible(element), patienceMs, `${css} is not visible`, lookMs)
   })
   return found!
 }
+
+/** Brings an element into view and waits until it stands still: while a page still lays itself out, a click goes beside it. */
+export const bringIntoView = ({ driver }: Sheet, element: WebElement): Promise<void> =>
+  driver.executeAsyncScript(
+    `const [element, done] = arguments
+    element.scrollIntoView({ block: 'center' })
+    let last
+    const look = () => {
+      const { x, y } = element.getBoundingClientRect()
+      if (last === x + ' ' + y) return done()
+      last = x + ' ' + y
+      setTimeout(look, 30)
+    }
+    look()`,
+    element,
+  )
 
 /** Clicks as a person would: brought into view, visible, enabled. */
 export async function click(sheet: Sheet, css: string): Promise<void> {
   await tryAgain(sheet, async () => {
     const element = await find(sheet, css)
-    await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-    await sheet.driver.wait(until.elementIsEnabled(element), patienceMs, `${css} stays disabled`)
+    await sheet.driver.wait(until.elementIsEnabled(element), patienceMs, `${css} stays disabled`, lookMs)
+    await bringIntoView(sheet, element)
     await element.click()
   })
 }
@@ -96,8 +118,8 @@ export async function click(sheet: Sheet, css: string): Promise<void> {
 export const clickText = (sheet: Sheet, text: string): Promise<void> =>
   tryAgain(sheet, async () => {
     const path = `//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")]`
-    const element = await sheet.driver.wait(until.elementLocated(By.xpath(path)), patienceMs, `nothing reads “${text}”`)
-    await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+    const element = await sheet.driver.wait(until.elementLocated(By.xpath(path)), patienceMs, `nothing reads “${text}”`, lookMs)
+    await bringIntoView(sheet, element)
     await element.click()
   })
 
@@ -125,7 +147,7 @@ export async function expectText(sheet: Sheet, css: string, part: string | RegEx
       .catch(() => '')
     return typeof part === 'string' ? last.includes(part) : part.test(last)
   }
-  await sheet.driver.wait(holds, patienceMs).catch(() => {
+  await waitUntil(sheet, holds, 'the text is another').catch(() => {
     throw new Error(`${css} reads “${last.slice(0, 400)}”, not ${String(part)}`)
   })
 }
@@ -141,22 +163,18 @@ export async function signIn(sheet: Sheet, name: string, password: string): Prom
 }
 
 /** The page redraws while one looks: what went stale is looked for again. */
-export async function tryAgain({ driver }: Sheet, move: () => Promise<void>): Promise<void> {
+export async function tryAgain(sheet: Sheet, move: () => Promise<void>): Promise<void> {
   let last: unknown
-  await driver
-    .wait(
-      async () =>
-        move().then(
-          () => true,
-          (error: Error) => {
-            last = error
-            if (!/stale|intercepted|not interactable/i.test(`${error.name} ${error.message}`)) throw error
-            return false
-          },
-        ),
-      patienceMs,
+  const moved = () =>
+    move().then(
+      () => true,
+      (error: Error) => {
+        last = error
+        if (!/stale|intercepted|not interactable/i.test(`${error.name} ${error.message}`)) throw error
+        return false
+      },
     )
-    .catch((error: Error) => {
-      throw last instanceof Error ? last : error
-    })
+  await waitUntil(sheet, moved, 'the page does not come to rest').catch((error: Error) => {
+    throw last instanceof Error ? last : error
+  })
 }

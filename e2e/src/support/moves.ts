@@ -1,5 +1,5 @@
 // What a technician does again and again.
-import { click, exists, expectText, find, type Sheet } from './browser.ts'
+import { click, exists, expectText, find, waitUntil, type Sheet } from './browser.ts'
 import { moveClock } from './clock.ts'
 import { By } from 'selenium-webdriver'
 
@@ -20,7 +20,7 @@ export async function doStep(sheet: Sheet): Promise<string> {
   if (!id) throw new Error('no step is shown')
   if (await exists(sheet, `[data-step="${id}"] [data-gate][aria-checked="false"]`)) await click(sheet, '[data-gate]')
   await click(sheet, `[data-step="${id}"] [data-done]`)
-  await sheet.driver.wait(async () => (await stepId(sheet)) !== id, 10_000, `${id} stays`)
+  await waitUntil(sheet, async () => (await stepId(sheet)) !== id, `${id} stays`)
   return id
 }
 
@@ -32,7 +32,9 @@ export async function workUntil(sheet: Sheet, stop: (id: string) => boolean): Pr
     const id = await stepId(sheet)
     if (id === undefined) {
       await moveClock(sheet, 10)
-      await sheet.driver.sleep(1100)
+      // The page looks at its clock every second; where more is to be waited for, the clock moves again.
+      const goesOn = async () => (await stepId(sheet)) !== undefined || (await exists(sheet, '[data-finished]'))
+      for (let looks = 0; looks < 12 && !(await goesOn()); looks++) await sheet.driver.sleep(100)
       continue
     }
     if (stop(id)) return done
@@ -43,6 +45,6 @@ export async function workUntil(sheet: Sheet, stop: (id: string) => boolean): Pr
 
 /** Waits until everything was sent. */
 export async function sent(sheet: Sheet): Promise<void> {
-  await sheet.driver.wait(async () => (await sheet.driver.findElements(By.css('.unsent'))).length === 0, 15_000, 'something stays unsent')
+  await waitUntil(sheet, async () => (await sheet.driver.findElements(By.css('.unsent'))).length === 0, 'something stays unsent')
   await expectText(sheet, 'header.strip', 'Yastik')
 }

@@ -74,6 +74,9 @@ const pauseBands = computed(() => {
   return bands
 })
 
+/** Whether it runs over as tried, and pauses could keep it in. */
+const runsOver = computed(() => course.value !== undefined && course.value.overflowsAtMin !== null && pausesFor(tried.value).length > 0)
+
 /** Minutes of washing at a place on the time axis: what lies in pauses before it does not count. */
 function washedAt(minute: number): number {
   const paused = pauseBands.value.filter(({ to }) => to <= minute).reduce((sum, { from, to }) => sum + to - from, 0)
@@ -123,15 +126,7 @@ const at = (minute: number) => `${round(minute, 1)} min`
         ><input v-model.number="washMin" type="range" name="wash-minutes" min="1" max="30" step="0.5"
       /></label>
       <div class="row">
-        <button
-          v-if="course && course.overflowsAtMin !== null && pausesFor(tried).length > 0"
-          class="tap"
-          type="button"
-          data-keep-in
-          @click="pauses = pausesFor(tried)"
-        >
-          Pause where it has to be
-        </button>
+        <button class="tap" type="button" data-keep-in :disabled="!runsOver" @click="pauses = pausesFor(tried)">Pause where it has to be</button>
         <button class="tap" type="button" data-add-pause :disabled="pauses.length >= 12" @click="add">Add a pause</button>
         <span class="small">Drag it along the time, or move it with ← and →; Delete takes it away.</span>
       </div>
@@ -151,7 +146,7 @@ const at = (minute: number) => `${round(minute, 1)} min`
           <template v-for="tick in bucket.ticks(3)" :key="`k${tick}`">
             <text :x="frame.left - 6" :y="bucket(tick) + 4" text-anchor="end">{{ figure(tick, 'L') }}</text>
           </template>
-          <text :x="4" :y="bucketTop - 6">bucket, {{ unit('L') }}</text>
+          <text :x="4" :y="bucketTop - 9">bucket, {{ unit('L') }}</text>
         </g>
         <rect
           v-for="band in pauseBands"
@@ -195,11 +190,13 @@ const at = (minute: number) => `${round(minute, 1)} min`
         </g>
       </svg>
     </div>
-    <p v-if="course" role="status" data-wash-says>
-      <b>{{ quantity(round(course.inL, 1), 'L') }}</b> of water in {{ at(course.endMin) }};
-      <template v-if="course.overflowsAtMin === null">the bag fills to {{ Math.round((course.peakL / run.holdsL) * 100) }} % at most.</template>
-      <b v-else>it runs over after {{ at(course.overflowsAtMin) }}: {{ quantity(round(course.overflowL, 1), 'L') }} on the floor.</b>
-      {{ course.bucketChangesAtMin.length === 0 ? 'One bucket takes it.' : `New bucket after ${course.bucketChangesAtMin.map(at).join(', ')}.` }}
+    <p class="says" role="status" data-wash-says>
+      <template v-if="course">
+        <b>{{ quantity(round(course.inL, 1), 'L') }}</b> of water in {{ at(course.endMin) }};
+        <template v-if="course.overflowsAtMin === null">the bag fills to {{ Math.round((course.peakL / run.holdsL) * 100) }} % at most.</template>
+        <b v-else>it runs over after {{ at(course.overflowsAtMin) }}: {{ quantity(round(course.overflowL, 1), 'L') }} on the floor.</b>
+        {{ course.bucketChangesAtMin.length === 0 ? 'One bucket takes it.' : `New bucket after ${course.bucketChangesAtMin.map(at).join(', ')}.` }}
+      </template>
     </p>
     <div class="row">
       <button class="tap" type="button" data-choose-wash :class="{ now: isTried }" :disabled="!isTried" @click="choose">Wash like this</button>
@@ -219,6 +216,15 @@ input[type='range'] {
   width: 100%;
   min-height: 44px;
   accent-color: var(--ink);
+}
+/* Its place is kept while it is reckoned: the buttons below must not move under a thumb. */
+.says {
+  min-height: 3em;
+}
+@media (max-width: 700px) {
+  .says {
+    min-height: 4.5em;
+  }
 }
 text {
   font-size: 13px;
