@@ -35,7 +35,8 @@ async function jest(project, env) {
       project,
       '--json',
       `--outputFile=${resultFile}`,
-      ...(project === 'core' ? [] : ['--runInBand', '--forceExit']),
+      // Every file of server and interface tests has a database of its own; more than two browsers at once would starve each other.
+      ...(project === 'core' ? ['--maxWorkers=100%'] : ['--maxWorkers=2', '--forceExit']),
     ],
     {
       // Some packages import others on demand, which the runner allows only so.
@@ -55,8 +56,7 @@ async function jest(project, env) {
 await prepareAll()
 mkdirSync(inRoot('.test-data'), { recursive: true })
 if (wanted.length === 0) {
-  await check('types', 'npm', ['run', '--silent', 'typecheck'])
-  await check('lint', 'npm', ['run', '--silent', 'lint'])
+  await Promise.all([check('types', 'npm', ['run', '--silent', 'typecheck']), check('lint', 'npm', ['run', '--silent', 'lint'])])
 }
 for (const project of ['core', 'web']) if (chosen.includes(project)) await jest(project, process.env)
 if (chosen.includes('server') || chosen.includes('interface')) {

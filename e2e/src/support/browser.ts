@@ -24,6 +24,7 @@ export async function openBrowser(base: string, { width = 1280, height = 800 } =
     '--headless=new',
     '--no-sandbox',
     '--disable-gpu',
+    '--disable-software-rasterizer',
     '--disable-quic',
     '--no-first-run',
     '--disable-background-networking',
