@@ -2,7 +2,7 @@
 import type { Grades } from '../lookover/index.ts'
 import { allGrades, clamp, estimate, round, type Grade } from '../quantities/index.ts'
 import type { Part } from '../units/index.ts'
-import { firmRisk, foulingRate, weeksUntil, type Surrounding } from './fouling.ts'
+import { dueIndex, firmRisk, foulingRate, passing, weeksUntil, type Surrounding } from './fouling.ts'
 
 /** Filters: weeks at eight hours a day in a clean home; shorter with use and dirt, within two to eight. */
 const filterWeeks = { usual: estimate(6, 'weeks'), least: estimate(2, 'weeks'), most: estimate(8, 'weeks') }
@@ -65,11 +65,10 @@ export function ruledDues(rate: number, fineFilter: boolean, panTreatmentWeeks: 
 /** Due dates in weeks from today for a unit of which nothing is remembered, by its surroundings and use alone; deep and light cleaning by the fouling forecast, low and high at 10 % and 50 % chance. */
 export function dueAfter({ surroundings, hoursPerDay, fineFilter, panTreatmentWeeks, startIndex }: UpkeepInput): Due[] {
   const rate = foulingRate(surroundings, hoursPerDay)
-  const forecast = (what: 'light-clean' | 'deep-clean', threshold?: number): Due => ({
-    what,
-    weeks: round(weeksUntil(firmRisk.value, rate, startIndex, threshold)),
-    low: round(weeksUntil(firmRisk.value / 2, rate, startIndex, threshold)),
-    high: round(weeksUntil(0.5, rate, startIndex, threshold)),
-  })
-  return [...ruledDues(rate, fineFilter, panTreatmentWeeks), forecast('light-clean', lightIndex.value), forecast('deep-clean')]
+  const forecast = (what: 'light-clean' | 'deep-clean', threshold: number): Due => {
+    const passed = passing(startIndex, threshold)
+    const weeks = (chance: number) => round(weeksUntil(chance, (after) => passed(rate, after)))
+    return { what, weeks: weeks(firmRisk.value), low: weeks(firmRisk.value / 2), high: weeks(0.5) }
+  }
+  return [...ruledDues(rate, fineFilter, panTreatmentWeeks), forecast('light-clean', lightIndex.value), forecast('deep-clean', dueIndex.value)]
 }

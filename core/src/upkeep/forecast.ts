@@ -2,7 +2,7 @@
 import { airOf, airflowShare, coilAt, pressureAt } from '../air/index.ts'
 import { allGrades, estimate, round } from '../quantities/index.ts'
 import type { KnownDesign } from '../units/index.ts'
-import { chancePassed, dueIndex, firmRisk, foulingRate, mostWeeks, weeksPerYear, type Surrounding } from './fouling.ts'
+import { dueIndex, firmRisk, foulingRate, passing, risesBelow, weeksPerYear, weeksUntil, type Surrounding } from './fouling.ts'
 import { priorWeights, type FirmRates } from './firmRates.ts'
 import { evidenceOf, ratios, type Visit } from './history.ts'
 
@@ -77,61 +77,63 @@ export function forecastOf(
     evidence = evidenceOf(visits, priorRateOf(learnedUnder)),
   }: ForecastOptions = {},
 ): Forecast {
-  const best = Math.max(...evidence)
-  const raw = priorWeights(rates).map((weight, at) => weight * Math.exp(evidence[at] - best))
-  const sum = raw.reduce((all, weight) => all + weight, 0)
-  // Rates of next to no weight cost time and change nothing.
-  const kept = ratios
-    .map((ratio, at) => ({ rate: priorRateOf(use) * Math.exp(ratio), weight: raw[at] / sum }))
-    .filter(({ weight }) => weight > leastWeight)
+  const kept = ratesWeighed(priorWeights(rates), evidence, priorRateOf(use))
   const last = visits.reduce<Visit | undefined>((latest, visit) => (!latest || visit.atYears > latest.atYears ? visit : latest), undefined)
   const startIndex = last?.left ?? 0
   const sinceWeeks = last ? Math.max(0, (yearsNow - last.atYears) * weeksPerYear) : 0
-  const mean = (of: (rate: number) => number) =>
-    kept.reduce((all, { rate, weight }) => all + weight * of(rate), 0) / kept.reduce((all, { weight }) => all + weight, 0)
-  const chanceAfter = (weeks: number) => mean((rate) => chancePassed(sinceWeeks + weeks, rate, startIndex, threshold))
-  const dueWeeks = weeksAt(risk, chanceAfter)
+  const passed = passing(startIndex, threshold)
+  const chanceAfter = (weeks: number) => meanOver(kept, (rate) => passed(rate, sinceWeeks + weeks))
+  const dueWeeks = weeksUntil(risk, chanceAfter)
   return {
     chanceAfter,
     indexAfter: (weeks, share) => indexAt(kept, startIndex, (sinceWeeks + weeks) / weeksPerYear, share),
     dueWeeks,
-    lowWeeks: weeksAt(risk / 2, chanceAfter, dueWeeks),
-    highWeeks: weeksAt(Math.max(0.5, risk), chanceAfter),
+    lowWeeks: weeksUntil(risk / 2, chanceAfter, dueWeeks),
+    highWeeks: weeksUntil(Math.max(0.5, risk), chanceAfter),
     ratePerYear: round(
-      mean((rate) => rate),
+      meanOver(kept, (rate) => rate),
       3,
     ),
   }
 }
+
+interface WeighedRate {
+  /** Index per year. */
+  readonly rate: number
+  readonly weight: number
+}
+/** Rates of less weight cost time and change nothing. */
 const leastWeight = 1e-3
 
-/** First week at which the chance, which only grows, reaches `chance`, at most `latest`; to a quarter of a week. */
-function weeksAt(chance: number, chanceAfter: (weeks: number) => number, latest = mostWeeks): number {
-  if (chanceAfter(0) >= chance) return 0
-  let low = 0
-  // Most are due within a year or two: from a few months on, twice as far each time.
-  let high = Math.min(latest, 26)
-  while (high < latest && chanceAfter(high) < chance) [low, high] = [high, Math.min(latest, high * 2)]
-  if (high === mostWeeks && chanceAfter(mostWeeks) < chance) return mostWeeks
-  while (high - low > 0.25) {
-    const middle = (low + high) / 2
-    if (chanceAfter(middle) < chance) low = middle
-    else high = middle
-  }
-  return high
+/** The rates of {@link ratios} with their weights after what was seen, summing to one; those of next to no weight are left out. */
+function ratesWeighed(prior: Float64Array, evidence: Float64Array, priorRate: number): WeighedRate[] {
+  const best = Math.max(...evidence)
+  const raw = prior.map((weight, at) => weight * Math.exp(evidence[at] - best))
+  const sumOf = (weights: Float64Array) => weights.reduce((sum, weight) => sum + weight, 0)
+  const least = leastWeight * sumOf(raw)
+  const sum = sumOf(raw.filter((weight) => weight > least))
+  return ratios.flatMap((ratio, at) => (raw[at] > least ? [{ rate: priorRate * Math.exp(ratio), weight: raw[at] / sum }] : []))
+}
+
+/** Mean of a quantity over the rates. */
+function meanOver(rates: readonly WeighedRate[], of: (rate: number) => number): number {
+  let mean = 0
+  for (const { rate, weight } of rates) mean += weight * of(rate)
+  return mean
 }
 
 /** No unit is followed beyond this index: it is choked long before. */
 const mostIndex = 12
 
 /** Index that the mixture of rates stays below with a chance of `share`. */
-function indexAt(kept: readonly { rate: number; weight: number }[], startIndex: number, years: number, share: number): number {
+function indexAt(kept: readonly WeighedRate[], startIndex: number, years: number, share: number): number {
   if (years <= 0) return startIndex
   let low = 0
   let high = mostIndex
-  const below = (index: number) =>
-    kept.reduce((all, { rate, weight }) => all + weight * (1 - chancePassed(years * weeksPerYear, rate, 0, index)), 0) /
-    kept.reduce((all, { weight }) => all + weight, 0)
+  const below = (index: number) => {
+    const rises = risesBelow(index)
+    return meanOver(kept, (rate) => rises(rate, years))
+  }
   while (high - low > 0.005) {
     const middle = (low + high) / 2
     if (below(middle) < share) low = middle

@@ -1,6 +1,6 @@
 // How does soil grow over time, and when will a unit need cleaning again?
-import gammaCdf from '@stdlib/stats-base-dists-gamma-cdf'
 import { clamp, estimate } from '../quantities/index.ts'
+import { chanceBelow } from './rise.ts'
 
 export const surroundings = ['kitchen', 'flour', 'pets', 'pollen', 'desert-dust', 'sea-air', 'smoke', 'building-dust'] as const
 export type Surrounding = (typeof surroundings)[number]
@@ -33,25 +33,31 @@ export function foulingRate(around: readonly Surrounding[], hoursPerDay: number)
   return baseRate.value * Math.min(factor, 6) * clamp(hoursPerDay / 8, 0.25, 3)
 }
 
-/** Increments of the index over so many years at a rate of index per year: a Gamma distribution of this shape and scale. */
-export const increments = (rate: number, years: number) => ({ shape: (rate * years) / scale.value, scale: scale.value })
-
-/** Chance that the index passed `threshold` after `weeks`, from `startIndex`, with increments Gamma(rate·t/scale, scale). */
-export function chancePassed(weeks: number, rate: number, startIndex: number, threshold = dueIndex.value): number {
-  if (startIndex >= threshold) return 1
-  if (weeks <= 0) return 0
-  const { shape, scale } = increments(rate, weeks / weeksPerYear)
-  return 1 - gammaCdf(threshold - startIndex, shape, 1 / scale)
+/** Chance that the index rises by less than `by` (in grades), as a function of index per year and years: increments are Gamma(rate · years / scale, scale). */
+export function risesBelow(by: number): (rate: number, years: number) => number {
+  if (by <= 0) return () => 0
+  const below = chanceBelow(by / scale.value)
+  return (rate, years) => below((rate * years) / scale.value)
 }
 
-/** Weeks until the chance of having passed reaches `chance`; bisection to a quarter of a week, at most ten years. */
-export function weeksUntil(chance: number, rate: number, startIndex: number, threshold = dueIndex.value): number {
-  if (chancePassed(mostWeeks, rate, startIndex, threshold) < chance) return mostWeeks
+/** Chance of having passed `threshold` from `startIndex`, as a function of index per year and weeks. */
+export function passing(startIndex: number, threshold: number): (rate: number, weeks: number) => number {
+  if (startIndex >= threshold) return () => 1
+  const below = risesBelow(threshold - startIndex)
+  return (rate, weeks) => (weeks <= 0 ? 0 : 1 - below(rate, weeks / weeksPerYear))
+}
+
+/** First week at which a chance that only grows reaches `chance`, at most `latest`; to a quarter of a week. */
+export function weeksUntil(chance: number, chanceAfter: (weeks: number) => number, latest = mostWeeks): number {
+  if (chanceAfter(0) >= chance) return 0
   let low = 0
-  let high = mostWeeks
+  // Most are due within a year or two: from a few months on, twice as far each time.
+  let high = Math.min(latest, 26)
+  while (high < latest && chanceAfter(high) < chance) [low, high] = [high, Math.min(latest, high * 2)]
+  if (high === mostWeeks && chanceAfter(mostWeeks) < chance) return mostWeeks
   while (high - low > 0.25) {
     const middle = (low + high) / 2
-    if (chancePassed(middle, rate, startIndex, threshold) < chance) low = middle
+    if (chanceAfter(middle) < chance) low = middle
     else high = middle
   }
   return high

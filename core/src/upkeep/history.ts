@@ -1,9 +1,8 @@
 // What has a unit's own past taught about how fast it fouls? Index when it was left, index when it was looked over again, and how likely each rate makes that.
-import gammaCdf from '@stdlib/stats-base-dists-gamma-cdf'
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { amountUpTo, gradeSchema } from '../quantities/index.ts'
-import { increments } from './fouling.ts'
+import { risesBelow } from './fouling.ts'
 
 /** The index runs as grades do. */
 const index = amountUpTo(4)
@@ -21,14 +20,14 @@ export type Visit = z.infer<typeof visitSchema>
 
 /** Rates that are weighed against each other: logarithms of their ratio to what surroundings and hours of use alone would say. */
 export const ratios: readonly number[] = Array.from({ length: 41 }, (_, at) => -2 + at * 0.1)
-/** Older visits teach nothing: use and surroundings change. */
-const mostVisits = 8
+/** Newest visits that teach something; use and surroundings change, older ones say nothing. */
+export const mostVisits = 8
 /** A grade names an index to about half a grade. */
 const halfGrade = 0.5
 
 /**
  * Chance of what was found, under each of {@link ratios}, as logarithms: a grade says that the index lies within half a grade of it, and
- * increments from what the visit before left are Gamma (see {@link increments}).
+ * what it rose by since the visit before has a Gamma distribution (see {@link risesBelow}).
  * @param priorRate index per year from surroundings and use
  */
 export function evidenceOf(visits: readonly Visit[], priorRate: number): Float64Array {
@@ -38,15 +37,15 @@ export function evidenceOf(visits: readonly Visit[], priorRate: number): Float64
     const [before, now] = [inOrder[at - 1], inOrder[at]]
     const years = now.atYears - before.atYears
     if (years <= 0) continue
-    const from = Math.max(0, now.found - halfGrade - before.left)
-    const to = now.found === 4 ? Infinity : now.found + halfGrade - before.left
+    const to = now.found + halfGrade - before.left
     // Found better than it was left: somebody else cleaned it, or one of the two grades is wrong. Nothing is learned from it.
     if (to <= 0) continue
-    ratios.forEach((ratio, index) => {
-      const { shape, scale } = increments(priorRate * Math.exp(ratio), years)
-      const below = (value: number) => (value === Infinity ? 1 : value <= 0 ? 0 : gammaCdf(value, shape, 1 / scale))
-      evidence[index] += Math.log(Math.max(1e-12, below(to) - below(from)))
-    })
+    // The worst grade has no upper end.
+    const [below, belowFrom] = [risesBelow(now.found === 4 ? Infinity : to), risesBelow(now.found - halfGrade - before.left)]
+    for (const [index, ratio] of ratios.entries()) {
+      const rate = priorRate * Math.exp(ratio)
+      evidence[index] += Math.log(Math.max(1e-12, below(rate, years) - belowFrom(rate, years)))
+    }
   }
   return evidence
 }

@@ -6,5 +6,5 @@ export { bringForward, coolingSeason, roofDays, roofLimits, weatherDaySchema, ty
 export { duesAfterVisit, unitDues, type UnitMemory, type UnitPast } from './unitDues.ts'
 export { firmRatesSchema, learnRates, ratesAtFirst, type FirmRates } from './firmRates.ts'
 export { dueLoss, forecastOf, lossIndex, priorRateOf, type Forecast, type UnitUse } from './forecast.ts'
-export { evidenceOf, visitSchema, type Visit } from './history.ts'
-export { chancePassed, dueIndex, firmRisk, foulingRate, mostWeeks, surroundings, weeksPerYear, weeksUntil, type Surrounding } from './fouling.ts'
+export { evidenceOf, mostVisits, visitSchema, type Visit } from './history.ts'
+export { dueIndex, firmRisk, foulingRate, mostWeeks, passing, surroundings, weeksPerYear, weeksUntil, type Surrounding } from './fouling.ts'

@@ -1,16 +1,24 @@
-import { chancePassed, dueAfter, foulingRate, indexLeft, weeksUntil } from './index.ts'
+import { dueAfter, foulingRate, indexLeft, passing, weeksUntil } from './index.ts'
 
 describe('fouling', () => {
   it('has no chance of having passed at the start, certainty beyond the threshold, and grows between', () => {
-    expect(chancePassed(0, 1, 0)).toBe(0)
-    expect(chancePassed(10, 1, 3)).toBe(1)
-    expect(chancePassed(60, 1, 0)).toBeLessThan(chancePassed(120, 1, 0))
+    expect(passing(0, 2.5)(1, 0)).toBe(0)
+    expect(passing(3, 2.5)(1, 10)).toBe(1)
+    expect(passing(0, 2.5)(1, 60)).toBeLessThan(passing(0, 2.5)(1, 120))
   })
   it('passes an exponential check: shape one is 1 − exp(−x/scale)', () => {
     // rate · t / scale = 1 at t = 0.35 years: Gamma(1, 0.35) is exponential.
-    expect(chancePassed(0.35 * 52.18, 1, 0, 0.7)).toBeCloseTo(Math.exp(-0.7 / 0.35), 6)
+    expect(passing(0, 0.7)(1, 0.35 * 52.18)).toBeCloseTo(Math.exp(-0.7 / 0.35), 5)
   })
-  it('inverts: the weeks at a chance have that chance', () => expect(chancePassed(weeksUntil(0.2, 1.3, 0.2), 1.3, 0.2)).toBeCloseTo(0.2, 2))
+  it('inverts: the weeks at a chance have that chance', () => {
+    const passed = passing(0.2, 2.5)
+    expect(
+      passed(
+        1.3,
+        weeksUntil(0.2, (weeks) => passed(1.3, weeks)),
+      ),
+    ).toBeCloseTo(0.2, 2)
+  })
   it('is faster with a kitchen, flour, and more hours', () => {
     expect(foulingRate(['kitchen'], 8)).toBeGreaterThan(foulingRate([], 8))
     expect(foulingRate([], 16)).toBeCloseTo(2 * foulingRate([], 8), 9)

@@ -137,6 +137,12 @@ export const migrations: readonly Migration[] = [
     up: ['ALTER TABLE job_units DROP INDEX by_log, ADD INDEX by_log (firm_id, handed_over_at, job_id, unit_id, soil_kinds, verdict, handed_over_by)'],
     down: ['ALTER TABLE job_units DROP INDEX by_log, ADD INDEX by_log (firm_id, handed_over_at, job_id, unit_id)'],
   },
+  {
+    name: '2026-11-26-past-in-the-unit-index',
+    // What the forecast takes from a visit stands in the index: the visits themselves are not fetched for it.
+    up: ['ALTER TABLE job_units DROP INDEX by_unit, ADD INDEX by_unit (unit_id, handed_over_at, coil_grade, left_index, pan_treatment_weeks)'],
+    down: ['ALTER TABLE job_units DROP INDEX by_unit, ADD INDEX by_unit (unit_id, handed_over_at)'],
+  },
 ]
 
 /** The migrations as the runner takes them. */
