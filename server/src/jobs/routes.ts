@@ -23,7 +23,7 @@ import { findOwn, siteRecord, type UnitRow } from '../sites/routes.ts'
 import { productsOf } from '../stock/ledger.ts'
 import { eventsAndSeq, storeEvents } from './events.ts'
 import { makeJob } from './make.ts'
-import { pastOf, visitsOf } from '../upkeep/dues.ts'
+import { pastOf, visitsAroundJob } from '../upkeep/dues.ts'
 import { cancelJob, moveJob } from './move.ts'
 
 interface JobRow {
@@ -38,10 +38,6 @@ interface JobRow {
   readonly total: number | null
   readonly body: string | null
 }
-/** Past visits of the units of a job. */
-const visitsOnJob = async (jobId: string) =>
-  visitsOf((await read<{ unitId: string }>('SELECT unit_id AS unitId FROM job_units WHERE job_id = :jobId', { jobId })).map(({ unitId }) => unitId))
-
 const crewRecord = ({ id, name, trained }: User) => ({ id, name, trained })
 
 interface CardRow extends Omit<JobCard, 'crew' | 'crewIds' | 'cancelled' | 'units'> {
@@ -143,7 +139,7 @@ export function jobRoutes(sequelize: Sequelize) {
           firmId: user.firmId,
         }),
         eventsAndSeq(params.id),
-        visitsOnJob(params.id),
+        visitsAroundJob(params.id),
         productsOf(firm),
       ])
       if (!job)

@@ -49,19 +49,24 @@ export interface VisitRow {
   readonly soilKinds: string
 }
 
-/** Visits of units that were handed over and graded, by unit, oldest first. */
-export async function visitsOf(unitIds: readonly string[], transaction?: Transaction): Promise<Map<string, VisitRow[]>> {
-  if (unitIds.length === 0) return new Map()
+const visitsWhere = async (condition: string, replacements: Record<string, unknown>): Promise<Map<string, VisitRow[]>> => {
   const rows = await read<VisitRow>(
     `SELECT job_id AS jobId, unit_id AS unitId, handed_over_at AS handedOverAt, coil_grade AS coilGrade, left_index AS leftIndex,
             pan_treatment_weeks AS panTreatmentWeeks, soil_kinds AS soilKinds
-     FROM job_units WHERE unit_id IN (:unitIds) AND handed_over_at IS NOT NULL AND coil_grade IS NOT NULL AND left_index IS NOT NULL
+     FROM job_units WHERE ${condition} AND handed_over_at IS NOT NULL AND coil_grade IS NOT NULL AND left_index IS NOT NULL
      ORDER BY handed_over_at`,
-    { unitIds },
-    transaction,
+    replacements,
   )
   return groupBy(rows, ({ unitId }) => unitId)
 }
+
+/** Visits of units that were handed over and graded, by unit, oldest first. */
+export const visitsOf = async (unitIds: readonly string[]): Promise<Map<string, VisitRow[]>> =>
+  unitIds.length === 0 ? new Map() : visitsWhere('unit_id IN (:unitIds)', { unitIds })
+
+/** The same for the units of a job, that job among them. */
+export const visitsAroundJob = (jobId: string): Promise<Map<string, VisitRow[]>> =>
+  visitsWhere('unit_id IN (SELECT unit_id FROM job_units WHERE job_id = :jobId)', { jobId })
 
 /** What the forecast takes from the visits of a unit. */
 type PastVisit = Pick<VisitRow, 'handedOverAt' | 'coilGrade' | 'leftIndex' | 'panTreatmentWeeks'>
