@@ -5,6 +5,7 @@ import { Agent, get } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
+import { measureImport } from './importBench.mjs'
 import { inRoot } from './paths.mjs'
 
 const many = { jobs: 20_000, eventsPerJob: 25, units: 1000, seed: 7 }
@@ -114,6 +115,8 @@ export async function measureApi(env, print) {
       }
     const middle = (values) => values.sort((x, y) => x - y)[Math.floor(values.length / 2)]
     for (const [what, values] of Object.entries(measured)) print(`read ${what}, p95, ${connections} connections`, middle(values), 'ms', 30)
+    // Last, for it changes how much there is.
+    await measureImport(base, cookie, print)
   } finally {
     const ended = new Promise((done) => server.once('exit', done))
     server.kill('SIGTERM')
