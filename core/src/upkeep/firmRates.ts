@@ -22,11 +22,12 @@ export const ratesAtFirst: FirmRates = { shift: believed.shift.value, spread: be
 const shifts = Array.from({ length: 41 }, (_, at) => -1 + at * 0.05)
 const spreads = [0.1, 0.15, 0.2, 0.25, 0.3, 0.35, 0.4, 0.45, 0.5, 0.6, 0.7, 0.85, 1]
 
-const inOrder = Float64Array.from(ratios)
+/** {@link ratios} as numbers that are read fast. */
+const ratioGrid = Float64Array.from(ratios)
 
 /** Weights of {@link ratios} before a unit has told anything of itself, summing to one. */
 export function priorWeights({ shift, spread }: Pick<FirmRates, 'shift' | 'spread'>): Float64Array {
-  const weights = inOrder.map((ratio) => Math.exp(-(((ratio - shift) / spread) ** 2) / 2))
+  const weights = ratioGrid.map((ratio) => Math.exp(-(((ratio - shift) / spread) ** 2) / 2))
   const sum = weights.reduce((all, weight) => all + weight, 0)
   return weights.map((weight) => weight / sum)
 }
