@@ -15,6 +15,7 @@ import {
   waitUntil,
   type Sheet,
 } from './support/browser.ts'
+import { follow, go, isAt, openUnit } from './support/places.ts'
 import { doStep, grade, sent, stepId } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -32,7 +33,7 @@ const press = async (key: string) => (await find(sheet, 'body')).sendKeys(key)
 
 describe('a deep link', () => {
   it('asks who is there, and then opens what was asked for', async () => {
-    await sheet.driver.get(`${app.base}/house-rules`)
+    await go(sheet, 'house-rules')
     await find(sheet, 'input[name="sign-in"]')
     await type(sheet, 'input[name="sign-in"]', 'mira')
     await type(sheet, 'input[name="password"]', 'clear-to-the-fins')
@@ -58,11 +59,9 @@ describe('the owner', () => {
 
 describe('a choice by hand', () => {
   it('is made with a reason, changes what follows, and goes back to the rule', async () => {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Room 5, window wall')
-    await clickText(sheet, 'Look-over')
+    await openUnit(sheet, 'Room 5, window wall', 'look-over')
     await grade(sheet, 'wheel', 3)
-    await clickText(sheet, 'See the method')
+    await follow(sheet, 'See the method')
     await find(sheet, '[data-topic="wheel"][data-choice="remove-and-wash"]')
     const before = await textOf(sheet, '[data-totals]')
     await click(sheet, '[data-topic="wheel"] summary')
@@ -73,9 +72,9 @@ describe('a choice by hand', () => {
     await find(sheet, '[data-topic="wheel"][data-choice="wash-in-place"]')
     await expectText(sheet, '[data-topic="wheel"]', 'chosen by hand for this job')
     expect(await textOf(sheet, '[data-totals]')).not.toBe(before)
-    await clickText(sheet, 'Record')
+    await follow(sheet, 'Record')
     await expectText(sheet, '[data-record]', 'Blower wheel, by hand: wash in place — the owner wants it left in')
-    await clickText(sheet, 'Method')
+    await follow(sheet, 'Method')
     await clickText(sheet, 'Back to the rule')
     await find(sheet, '[data-topic="wheel"][data-choice="remove-and-wash"]')
     expect(await textOf(sheet, '[data-totals]')).toBe(before)
@@ -89,8 +88,7 @@ describe('a choice by hand', () => {
 
 describe('at the unit', () => {
   it('goes by keys: another step, gate, done, and back with undo', async () => {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Room 3, over the door')
+    await openUnit(sheet, 'Room 3, over the door')
     await find(sheet, '[data-step]')
     const first = await stepId(sheet)
     await press('\uE014')
@@ -114,32 +112,31 @@ describe('at the unit', () => {
     await type(sheet, 'input[name="note"]', 'louvre spring already worn')
     await clickText(sheet, 'Note')
     await sent(sheet)
-    await clickText(sheet, 'Record')
+    await follow(sheet, 'Record')
     await expectText(sheet, '[data-record]', 'note: louvre spring already worn')
   })
   it('shows parts that are off as off on the drawing', async () => {
-    await clickText(sheet, 'At the unit')
+    await follow(sheet, 'At the unit')
     expect(await (await sheet.driver.findElement(By.css('[data-part="pan"]'))).getAttribute('aria-label')).toMatch(/, off$/)
   })
 })
 
 describe('a unit that must not be opened', () => {
   it('is declined, referred, handed over in writing, and logged as not cleaned', async () => {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Over the counter')
+    await openUnit(sheet, 'Over the counter')
     await grade(sheet, 'coilFace', 3)
     await click(sheet, '[data-finding="wet-electronics"]')
     await expectText(sheet, '.refer', 'dry for 24 h')
-    await clickText(sheet, 'See the method')
+    await follow(sheet, 'See the method')
     await clickText(sheet, 'Agree: not cleaned today')
     expect(await doStep(sheet)).toBe('leave-off')
     await expectText(sheet, '[data-gate]', 'The customer has it in writing')
     await doStep(sheet)
-    await clickText(sheet, 'Prove it')
+    await follow(sheet, 'Prove it')
     await expectText(sheet, '[data-verdict]', 'not cleaned')
     await click(sheet, '[data-hand-over]')
     await sent(sheet)
-    await clickText(sheet, 'Logbook')
+    await follow(sheet, 'Logbook')
     await expectText(sheet, '[data-logbook] tbody tr:first-child', 'do not clean today')
   })
 })
@@ -153,9 +150,7 @@ describe('washing, tried beforehand', () => {
     )
   const pauseAt = async () => Number(await (await find(sheet, '[data-pause="0"]')).getAttribute('aria-valuenow'))
   it('shows when it would run over, and the pauses that keep it in', async () => {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Room 5, window wall')
-    await clickText(sheet, 'Method')
+    await openUnit(sheet, 'Room 5, window wall', 'method')
     await expectText(sheet, '[data-wash-says]', 'the bag fills to')
     await slide('wash-flow', 6)
     await slide('wash-minutes', 14)
@@ -184,9 +179,9 @@ describe('washing, tried beforehand', () => {
     await sheet.driver.navigate().refresh()
     await expectText(sheet, '[data-wash-says]', '84 L')
     await sent(sheet)
-    await clickText(sheet, 'Record')
+    await follow(sheet, 'Record')
     await expectText(sheet, '[data-record]', /washing chosen: 6 L\/min, 14 min, pauses after [\d., ]+ min/)
-    await clickText(sheet, 'Method')
+    await follow(sheet, 'Method')
     await click(sheet, '[data-plan-wash]')
     await waitUntil(sheet, async () => !(await exists(sheet, '[data-plan-wash]')), 'the choice stays')
   })
@@ -194,9 +189,11 @@ describe('washing, tried beforehand', () => {
 
 describe('the life of a unit', () => {
   it('lists its visits, newest first', async () => {
-    await sheet.driver.get(`${app.base}/sites`)
+    await go(sheet, 'sites')
     await clickText(sheet, 'Tannwinkel Guest House')
+    await isAt(sheet, 'site')
     await clickText(sheet, 'its life')
+    await isAt(sheet, 'logbook')
     await expectText(sheet, 'h1', 'Life of')
     expect((await sheet.driver.findElements(By.css('[data-logbook] tbody tr'))).length).toBeGreaterThanOrEqual(1)
   })
@@ -208,17 +205,16 @@ describe('sunlight', () => {
     const paper = () => sheet.driver.executeScript<string>('return getComputedStyle(document.documentElement).backgroundColor')
     expect(await paper()).toBe('rgb(255, 255, 255)')
     await sheet.driver.navigate().refresh()
-    await find(sheet, 'header.strip')
-    expect(await paper()).toBe('rgb(255, 255, 255)')
+    await waitUntil(sheet, async () => (await paper()) === 'rgb(255, 255, 255)', 'the light is forgotten')
   })
 })
 
 describe('signing out', () => {
   it('closes the door', async () => {
     await clickText(sheet, 'Sign out')
-    await find(sheet, 'input[name="sign-in"]')
+    await isAt(sheet, 'sign-in')
     await sheet.driver.get(`${app.base}/logbook`)
-    await find(sheet, 'input[name="sign-in"]')
+    await isAt(sheet, 'sign-in')
     await signIn(sheet, 'sanna', 'clear-to-the-fins')
   })
 })

@@ -1,6 +1,7 @@
 // Devices with clocks of their own, tabs of one browser, a phone that sleeps: nothing lost, nothing doubled, and all agree on a wait.
 import { startApp, type RunningApp } from './support/app.ts'
-import { clickText, devtools, exists, expectText, find, openBrowser, signIn, textOf, type Sheet } from './support/browser.ts'
+import { devtools, exists, expectText, find, openBrowser, signIn, textOf, type Sheet } from './support/browser.ts'
+import { follow, isAt, openUnit } from './support/places.ts'
 import { makeClockMovable, moveClock, setPageClock } from './support/clock.ts'
 import { doStep, grade, sent, workUntil } from './support/moves.ts'
 
@@ -21,20 +22,15 @@ afterAll(async () => {
   await sanna?.close()
   await app?.close()
 })
-async function open(sheet: Sheet, unit: string, station: string): Promise<void> {
-  await sheet.driver.get(`${app.base}/`)
-  await clickText(sheet, unit)
-  await clickText(sheet, station)
-}
 /** Minutes that the dwell clock shows. */
 const shownMin = async (sheet: Sheet) => Number((await textOf(sheet, '[role="timer"] .time')).split(':')[0])
 
 describe('clocks that differ', () => {
   it('are measured and said; waits are counted by the server’s', async () => {
     await setPageClock(sanna, 37)
-    await open(sanna, 'Room 3, over the door', 'At the unit')
+    await openUnit(sanna, 'Room 3, over the door', 'at-the-unit')
     await expectText(sanna, '[data-clock]', 'clock is 37 min ahead')
-    await open(imre, 'Room 3, over the door', 'At the unit')
+    await openUnit(imre, 'Room 3, over the door', 'at-the-unit')
     await find(imre, '[data-step]')
     expect(await exists(imre, '[data-clock]')).toBe(false)
     await workUntil(imre, (id) => id === 'apply-coil')
@@ -46,34 +42,34 @@ describe('clocks that differ', () => {
     await find(imre, '[role="timer"]')
     expect(Math.abs((await shownMin(imre)) - left)).toBeLessThanOrEqual(1)
     await sent(sanna)
-    await clickText(sanna, 'Record')
+    await follow(sanna, 'Record')
     await expectText(sanna, '[data-record]', 'that device’s clock was 37 min ahead')
   })
   it('run on while the phone sleeps, and what others did meanwhile is there when it wakes', async () => {
-    await open(imre, 'Room 3, over the door', 'At the unit')
+    await openUnit(imre, 'Room 3, over the door', 'at-the-unit')
     await find(imre, '[role="timer"][data-alarm="soaking"]')
     await devtools(imre, 'Page.setWebLifecycleState', { state: 'frozen' })
-    await open(sanna, 'Room 3, over the door', 'Look-over')
+    await openUnit(sanna, 'Room 3, over the door', 'look-over')
     await grade(sanna, 'drainLine', 2)
     await sent(sanna)
     await app.moveClock(11)
     await devtools(imre, 'Page.setWebLifecycleState', { state: 'active' })
     await setPageClock(imre, 11)
     await expectText(imre, '[role="timer"]', 'may go on')
-    await clickText(imre, 'Look-over')
+    await follow(imre, 'Look-over')
     await find(imre, '[data-part="drainLine"][data-grade="2"]')
   })
 })
 
 describe('two tabs of one browser', () => {
   it('share what happened while nobody answers, and every event is there once afterwards', async () => {
-    await open(imre, 'Plotter room', 'Look-over')
+    await openUnit(imre, 'Plotter room', 'look-over')
     await find(imre, 'svg.section')
     const address = await imre.driver.getCurrentUrl()
     const first = await imre.driver.getWindowHandle()
     await imre.driver.switchTo().newWindow('tab')
     await imre.driver.get(address)
-    await find(imre, 'svg.section')
+    await isAt(imre, 'look-over')
     const jobId = new URL(address).pathname.split('/')[2]
     const before = await app.storedIds(jobId)
     await app.kill()
@@ -89,7 +85,7 @@ describe('two tabs of one browser', () => {
     expect(new Set(after).size).toBe(after.length)
   })
   it('find their way by address and by the back button', async () => {
-    await clickText(imre, 'Method')
+    await follow(imre, 'Method')
     await find(imre, '[data-totals]')
     await imre.driver.navigate().back()
     await find(imre, '[data-part="pan"][data-grade="2"]')

@@ -2,6 +2,7 @@
 import { By, Key, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
 import { bringIntoView, click, clickText, exists, expectText, find, openBrowser, signIn, tryAgain, waitUntil, type Sheet } from './support/browser.ts'
+import { follow, openUnit } from './support/places.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
@@ -13,10 +14,7 @@ beforeAll(async () => {
   await signIn(imre, 'imre', 'clear-to-the-fins')
   await signIn(sanna, 'sanna', 'clear-to-the-fins')
   for (const sheet of [imre, sanna]) {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Room 3, over the door')
-    await find(sheet, 'h1')
-    await sheet.driver.get((await sheet.driver.getCurrentUrl()).replace(/[a-z-]+$/, 'crew'))
+    await openUnit(sheet, 'Room 3, over the door', 'crew')
     await find(sheet, '[data-crew-timeline]')
   }
 })
@@ -26,11 +24,18 @@ afterAll(async () => {
   await app?.close()
 })
 /** Who does a step of the first unit, as the timeline shows it. */
-const whoDoes = (sheet: Sheet, step: string) =>
-  sheet.driver.executeScript<string[]>(
-    "return [...document.querySelectorAll('[data-task$=\"/' + arguments[0] + '\"]')].map((bar) => bar.dataset.who)",
-    step,
-  )
+const whoDoes = async (sheet: Sheet, step: string): Promise<string[]> => {
+  let who: string[] = []
+  const isDrawn = async () => {
+    who = await sheet.driver.executeScript<string[]>(
+      "return [...document.querySelectorAll('[data-task$=\"/' + arguments[0] + '\"]')].map((bar) => bar.dataset.who)",
+      step,
+    )
+    return who.length > 0
+  }
+  await waitUntil(sheet, isDrawn, `${step} is not drawn`)
+  return who
+}
 const waitFor = (sheet: Sheet, step: string, who: string) =>
   waitUntil(sheet, async () => (await whoDoes(sheet, step)).includes(who), `${step} is not ${who}’s`)
 /** Drags the first bar of a step by so many lanes; the day may be drawn anew before the drag begins. */
@@ -79,7 +84,7 @@ describe('work in the crew’s day', () => {
       await bar.sendKeys(key)
     })
     await waitFor(imre, 'wash-pan', to)
-    await clickText(imre, 'At the unit')
+    await follow(imre, 'At the unit')
     await find(imre, '[data-step]')
     expect(await imre.driver.findElements(By.css('[data-crew-timeline]'))).toHaveLength(0)
   })

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { startApp, type RunningApp } from './support/app.ts'
 import { By } from 'selenium-webdriver'
 import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { follow, go, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
 const folder = mkdtempSync(join(tmpdir(), 'yastik-data-'))
@@ -33,7 +34,7 @@ describe('the logbook', () => {
     await waitUntil(sheet, async () => (await rows()) !== before, `${name} changes nothing`)
   }
   it('is narrowed down by family and verdict, and says when nothing is like that', async () => {
-    await clickText(sheet, 'Logbook')
+    await follow(sheet, 'Logbook')
     await find(sheet, '[data-logbook]')
     const all = await rows()
     await choose('family', 'window')
@@ -48,15 +49,16 @@ describe('the logbook', () => {
 
 describe('a unit’s life', () => {
   it('shows every part as it was found, what became of findings, and parts that were changed', async () => {
-    await clickText(sheet, 'Sites')
+    await follow(sheet, 'Sites')
     await clickText(sheet, 'Tannwinkel Guest House')
+    await isAt(sheet, 'site')
     await click(sheet, '[data-site-log]')
     await expectText(sheet, '[data-one-site]', 'Tannwinkel Guest House alone')
     const sites = await textOf(sheet, '[data-logbook] tbody')
     expect(sites).not.toContain('Ehrenfurt')
     await click(sheet, '[data-life]')
     await find(sheet, '[data-life-rows] [data-life-part="wheel"]')
-    await sheet.driver.get(`${app.base}/logbook`)
+    await go(sheet, 'logbook')
     await type(sheet, '[data-log-filters] [name="find"]', 'Room 3\n')
     await waitUntil(sheet, async () => !(await textOf(sheet, '[data-logbook] tbody')).includes('Room 5'), 'other rooms stay')
     await click(sheet, '[data-life]')
@@ -70,7 +72,7 @@ describe('a unit’s life', () => {
 
 describe('what is due', () => {
   it('is listed soonest first, and by kind', async () => {
-    await clickText(sheet, 'Logbook')
+    await follow(sheet, 'Logbook')
     await click(sheet, '[data-to-due]')
     await find(sheet, '[data-due-entry="filter"]')
     await click(sheet, '[data-due-kind="deep-clean"]')
@@ -80,6 +82,7 @@ describe('what is due', () => {
   })
   it('leads to the unit’s life: past visits, the band ahead, and what other use would change', async () => {
     await clickText(sheet, 'Over the counter')
+    await isAt(sheet, 'record')
     await find(sheet, '[data-unit-life] [data-band]')
     expect(await sheet.driver.findElements(By.css('[data-unit-life] .visit'))).toHaveLength(2)
     await expectText(sheet, '[data-due-says]', /Due/)
@@ -95,7 +98,7 @@ describe('a table of sites and units', () => {
   const header = 'Kunde;Straße;setting;waterOnSite;foulDrainOnSite;unit;family;ratedCoolingKw'
   const good = 'Mühle;Wehrgasse 1;home;yes;yes;Loft;wall-head;3,5'
   it('is shown with its dialect, and asks for the columns that it does not know', async () => {
-    await sheet.driver.get(`${app.base}/data`)
+    await go(sheet, 'data')
     await find(sheet, '[data-table-import]')
     const latin = Buffer.from([header, good, 'Mühle;Wehrgasse 1;home;yes;yes;Attic;chimney;3,5'].join('\r\n'), 'latin1')
     await give('table', 'latin.csv', latin)
@@ -114,11 +117,11 @@ describe('a table of sites and units', () => {
     await click(sheet, '[name="set-aside"]')
     await click(sheet, '[data-take-in]')
     await expectText(sheet, '[data-taken-in]', '1 sites with 1 units were taken in')
-    await sheet.driver.get(`${app.base}/sites`)
+    await go(sheet, 'sites')
     await expectText(sheet, 'table', 'Mühle')
   })
   it('does not take the same twice', async () => {
-    await sheet.driver.get(`${app.base}/data`)
+    await go(sheet, 'data')
     await find(sheet, '[data-table-import]')
     await give('table', 'again.csv', `\uFEFF${[header.replace('Kunde', 'site').replace('Straße', 'address'), good].join('\n')}`)
     await expectText(sheet, '[data-dialect]', 'UTF-8 with mark')
@@ -144,7 +147,7 @@ describe('a table of sites and units', () => {
 
 describe('step times', () => {
   it('are looked through on the owner’s word, planned with, and taken back', async () => {
-    await sheet.driver.get(`${app.base}/house-rules`)
+    await go(sheet, 'house-rules')
     await expectText(sheet, '[data-step-times]', 'No step is corrected yet')
     await click(sheet, '[data-look-through]')
     await find(sheet, '[data-step-time]')
@@ -157,7 +160,7 @@ describe('step times', () => {
 
 describe('a bundle', () => {
   beforeAll(async () => {
-    await sheet.driver.get(`${app.base}/data`)
+    await go(sheet, 'data')
     await find(sheet, '[data-bundle-import]')
   })
   it('that was cut off, or comes where there is a firm already, is turned down', async () => {
@@ -176,8 +179,8 @@ describe('a calendar', () => {
   const calendar = (...entries: string[]) => ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//made up//', ...entries, 'END:VCALENDAR', ''].join('\r\n')
   const entry = (uid: string, ...lines: string[]) => ['BEGIN:VEVENT', `UID:${uid}`, 'DTSTAMP:20261101T000000Z', ...lines, 'END:VEVENT'].join('\r\n')
   it('is read entry by entry, and nothing is taken in before its faults are set aside', async () => {
-    await clickText(sheet, 'Sites')
-    await clickText(sheet, 'Data, out and in')
+    await follow(sheet, 'Sites')
+    await follow(sheet, 'Data, out and in')
     await give(
       'calendar',
       'visits.ics',

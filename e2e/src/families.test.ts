@@ -1,6 +1,7 @@
 // Every family on its own sheet, stores and the mixing calculator, schools for one job, and units that are alike.
 import { startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { follow, go, goToStation, isAt, openUnit } from './support/places.ts'
 import { grade, sent, workUntil } from './support/moves.ts'
 
 jest.setTimeout(240_000)
@@ -15,11 +16,6 @@ afterAll(async () => {
   await sheet?.close()
   await app?.close()
 })
-async function openUnit(name: string, station: string): Promise<void> {
-  await sheet.driver.get(`${app.base}/`)
-  await clickText(sheet, name)
-  await clickText(sheet, station)
-}
 
 describe('a unit of each family', () => {
   it.each([
@@ -27,23 +23,23 @@ describe('a unit of each family', () => {
     ['Keeper’s den', 'window', 'carry out and clean on the bench'],
     ['Pitch B7, above the berth', 'rv-rooftop', 'cover off, clean in place'],
   ])('%s shows its own section, and how far one goes in', async (name, family, scope) => {
-    await openUnit(name, 'Look-over')
+    await openUnit(sheet, name, 'look-over')
     await find(sheet, `svg.section[data-family="${family}"]`)
     await expectText(sheet, '[data-scope]', scope)
   })
   it('is graded on its section, outdoor side included, and sent to the bench', async () => {
-    await openUnit('Room 21', 'Look-over')
+    await openUnit(sheet, 'Room 21', 'look-over')
     await find(sheet, 'svg.section[data-family="through-wall"]')
     await grade(sheet, 'condenserFace', 3)
     await expectText(sheet, '[data-scope]', 'carry out and clean on the bench')
-    await clickText(sheet, 'See the method')
+    await follow(sheet, 'See the method')
     await find(sheet, '[data-topic="condenser-agent"][data-choice="outdoor-foam"]')
   })
 })
 
 describe('a roof unit at work', () => {
   it('has its battery parted before it is proved dead, and its opening plugged before anything is brushed', async () => {
-    await openUnit('Pitch B7, above the berth', 'Method')
+    await openUnit(sheet, 'Pitch B7, above the berth', 'method')
     await click(sheet, '[data-agree]')
     const done = await workUntil(sheet, (id) => id === 'vacuum-coil')
     expect(done.indexOf('part-battery')).toBeLessThan(done.indexOf('prove-dead'))
@@ -51,19 +47,20 @@ describe('a roof unit at work', () => {
     await expectText(sheet, '[aria-label="The step to do now"]', 'respirator')
   })
   it('waits in the wind, says so to the customer, and can still be handed over', async () => {
-    await sheet.driver.get(`${app.base}/sites`)
+    await go(sheet, 'sites')
     await clickText(sheet, 'Uferlund Pitches')
+    await isAt(sheet, 'site')
     await type(sheet, 'input[name="wind"]', '12')
     await clickText(sheet, 'Save the site')
     await expectText(sheet, '[role="status"]', 'Saved')
-    await openUnit('Pitch C2, over the galley', 'Look-over')
+    await openUnit(sheet, 'Pitch C2, over the galley', 'look-over')
     await grade(sheet, 'coilFace', 2)
     await expectText(sheet, '[data-scope]', 'do not clean today')
     await expectText(sheet, '.because', 'wind of 12 m/s')
-    await clickText(sheet, 'See the method')
+    await follow(sheet, 'See the method')
     await click(sheet, '[data-agree]')
     await workUntil(sheet, () => false)
-    await clickText(sheet, 'Prove it')
+    await follow(sheet, 'Prove it')
     await expectText(sheet, '[data-customer-text]', 'Not cleaned on this visit. Wind of 12 m/s')
     await click(sheet, '[data-hand-over]')
     await expectText(sheet, '[data-record]', 'handed over')
@@ -73,7 +70,7 @@ describe('a roof unit at work', () => {
 
 describe('a school for one job', () => {
   it('asks why, changes the plan, and stands in the record with its reason', async () => {
-    await openUnit('Keeper’s den', 'Method')
+    await openUnit(sheet, 'Keeper’s den', 'method')
     const before = await textOf(sheet, '[data-totals]')
     await click(sheet, '[data-school="wheelSchool"] [data-option="in-place"]')
     await type(sheet, 'input[name="school-because"]', 'its hub is corroded')
@@ -81,11 +78,11 @@ describe('a school for one job', () => {
     await find(sheet, '[data-topic="wheel"][data-choice="wash-in-place"]')
     expect(await textOf(sheet, '[data-totals]')).not.toBe(before)
     await sent(sheet)
-    await clickText(sheet, 'Record')
+    await follow(sheet, 'Record')
     await expectText(sheet, '[data-record]', 'school for this job: in place — its hub is corroded')
   })
   it('shows what a choice that nothing calls for would change, before it is made', async () => {
-    await clickText(sheet, 'Method')
+    await follow(sheet, 'Method')
     await click(sheet, '[data-topic="pan-treatment"] summary')
     await click(sheet, '[data-topic="pan-treatment"] [data-flip="slow-release"]')
     await expectText(sheet, '[data-topic="pan-treatment"] .diff', '+1 min')
@@ -94,12 +91,12 @@ describe('a school for one job', () => {
 
 describe('something found in the middle of the work', () => {
   it('changes what is left, says what, and keeps what is done', async () => {
-    await openUnit('Room 5, window wall', 'Method')
+    await openUnit(sheet, 'Room 5, window wall', 'method')
     await click(sheet, '[data-agree]')
     const done = await workUntil(sheet, (id) => id === 'off-cover')
-    await clickText(sheet, 'Look-over')
+    await follow(sheet, 'Look-over')
     await grade(sheet, 'wheel', 4)
-    await clickText(sheet, 'At the unit')
+    await follow(sheet, 'At the unit')
     await expectText(sheet, '[data-found]', 'What was found since changes the work')
     await clickText(sheet, 'See the change')
     await expectText(sheet, '[data-change]', 'Draw the wheel off the motor shaft')
@@ -112,25 +109,24 @@ describe('something found in the middle of the work', () => {
 
 describe('the crew’s day', () => {
   it('puts every unit that was looked over in time, and says who does what next', async () => {
-    await openUnit('Room 3, over the door', 'At the unit')
-    await clickText(sheet, 'Method')
-    await clickText(sheet, 'The crew’s day, all units together')
+    await openUnit(sheet, 'Room 3, over the door', 'at-the-unit')
+    await follow(sheet, 'Method')
+    await follow(sheet, 'The crew’s day, all units together')
     await find(sheet, '[data-crew-timeline]')
     await expectText(sheet, '[data-day-figures]', /\d+ h \d+\s+by these people\s+\d+ h \d+\s+no order is shorter/)
     await expectText(sheet, '[data-crew-day]', /Imre Vold: Room [35], /)
     await expectText(sheet, '[data-crew-day]', 'Room 5, window wall')
   })
   it('says what is missing where nothing was looked over', async () => {
-    await openUnit('Plotter room', 'Look-over')
-    const path = new URL(await sheet.driver.getCurrentUrl()).pathname.replace(/[^/]+$/, 'crew')
-    await sheet.driver.get(app.base + path)
+    await openUnit(sheet, 'Plotter room', 'look-over')
+    await goToStation(sheet, 'crew')
     await expectText(sheet, '[data-crew-day]', 'Nothing was looked over yet')
   })
 })
 
 describe('house rules', () => {
   it('say what each way would change on the same round of units', async () => {
-    await sheet.driver.get(`${app.base}/house-rules`)
+    await go(sheet, 'house-rules')
     await expectText(sheet, '[data-round]', /\d+ min with waits/)
     await expectText(sheet, '[data-brings="dry"]', /L water.*not reached/)
     expect(await exists(sheet, '[data-brings="rinse"]')).toBe(false)
@@ -139,8 +135,9 @@ describe('house rules', () => {
 
 describe('alike units', () => {
   it('are added in one go, with the traits of the one they are like', async () => {
-    await sheet.driver.get(`${app.base}/sites`)
+    await go(sheet, 'sites')
     await clickText(sheet, 'Kornfeld Lodge')
+    await isAt(sheet, 'site')
     await find(sheet, '[data-alike]')
     await click(sheet, 'tbody tr:last-child [data-alike]')
     await find(sheet, '[data-family="through-wall"][aria-checked="true"]')
@@ -165,7 +162,7 @@ describe('alike units', () => {
 
 describe('stores', () => {
   it('mix within the label, and stop where two products must not meet', async () => {
-    await sheet.driver.get(`${app.base}/stores`)
+    await go(sheet, 'stores')
     await expectText(sheet, '[data-mix]', 'L of product')
     await type(sheet, 'input[name="mix-dilution"]', '3')
     await expectText(sheet, '[data-wrong]', "dilution 1:3 is outside the label's 1:10 to 1:20")
@@ -193,9 +190,9 @@ describe('stores', () => {
     await expectText(sheet, '[data-stock-of="outdoor"] .number', '0 L')
   })
   it('change what the plan takes: second best, and what is missing is said', async () => {
-    await openUnit('Room 22', 'Look-over')
+    await openUnit(sheet, 'Room 22', 'look-over')
     await grade(sheet, 'condenserFace', 3)
-    await clickText(sheet, 'See the method')
+    await follow(sheet, 'See the method')
     await find(sheet, '[data-topic="condenser-agent"][data-choice="mild-detergent"]')
     await expectText(sheet, 'aside', 'Outdoor coil foam: none is in stock; second best is mild detergent')
   })
@@ -203,7 +200,7 @@ describe('stores', () => {
     const technician = await openBrowser(app.base)
     try {
       await signIn(technician, 'sanna', 'clear-to-the-fins')
-      await technician.driver.get(`${app.base}/stores`)
+      await go(technician, 'stores')
       await expectText(technician, '.page', 'You can mix from what is here')
       expect(await exists(technician, '[data-product="outdoor"] button')).toBe(false)
       expect(await exists(technician, '[data-add-equipment]')).toBe(false)
@@ -212,7 +209,7 @@ describe('stores', () => {
     }
   })
   it('take a new product from its label', async () => {
-    await sheet.driver.get(`${app.base}/stores`)
+    await go(sheet, 'stores')
     await clickText(sheet, 'Write a label down')
     await type(sheet, 'input[name="product-name"]', 'Fin rinse aid')
     await type(sheet, 'input[name="pH-least"]', '7')

@@ -1,7 +1,8 @@
 // The database is killed in the middle of sending: what was acknowledged is there once, what was not is sent again, and nobody loses a tap.
 import { randomUUID } from 'node:crypto'
 import { startApp, type RunningApp } from './support/app.ts'
-import { clickText, expectText, find, openBrowser, signIn, type Sheet } from './support/browser.ts'
+import { expectText, find, openBrowser, signIn, type Sheet } from './support/browser.ts'
+import { openedUnit, openUnit } from './support/places.ts'
 import { grade, sent } from './support/moves.ts'
 import { startOwnDatabase, type OwnDatabase } from './support/ownDatabase.ts'
 
@@ -14,8 +15,7 @@ beforeAll(async () => {
   app = await startApp()
   sheet = await openBrowser(app.base)
   await signIn(sheet, 'sanna', 'clear-to-the-fins')
-  await sheet.driver.get(`${app.base}/`)
-  await clickText(sheet, 'Meeting room')
+  await openUnit(sheet, 'Meeting room')
   await find(sheet, 'svg.section')
 })
 afterAll(async () => {
@@ -24,7 +24,7 @@ afterAll(async () => {
   await database?.stop()
 })
 const place = async () => {
-  const [, , jobId, unitId] = new URL(await sheet.driver.getCurrentUrl()).pathname.split('/')
+  const { jobId, unitId } = await openedUnit(sheet)
   return { jobId, unitId }
 }
 

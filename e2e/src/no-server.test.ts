@@ -1,6 +1,7 @@
 // The server is killed in the middle of work: pages still open, work goes on, and afterwards every event is there once.
 import { startApp, type RunningApp } from './support/app.ts'
 import { clickText, expectText, find, openBrowser, signIn, waitUntil, type Sheet } from './support/browser.ts'
+import { go, isAt, openedUnit } from './support/places.ts'
 import { grade, sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -26,13 +27,14 @@ const isKept = () =>
 
 describe('a server that is gone', () => {
   it('leaves the pages and today’s jobs on the device', async () => {
-    await sheet.driver.get(`${app.base}/`)
+    await go(sheet, 'today')
     await find(sheet, 'a.unit')
     await waitUntil(sheet, isKept, 'the pages are not kept on the device', 30_000)
     await app.kill()
     await sheet.driver.navigate().refresh()
     await expectText(sheet, '[data-from-device]', 'this is what the server said last')
     await clickText(sheet, 'Meeting room')
+    await isAt(sheet, 'look-over')
     await find(sheet, 'svg.section')
   })
   it('keeps what is tapped, over a reload too, and says that it is not sent', async () => {
@@ -45,7 +47,7 @@ describe('a server that is gone', () => {
     await expectText(sheet, '.unsent', '2 not sent yet')
   })
   it('has every event once when it is back, killed again in the middle of sending or not', async () => {
-    const jobId = new URL(await sheet.driver.getCurrentUrl()).pathname.split('/')[2]
+    const { jobId } = await openedUnit(sheet)
     await app.revive()
     await sheet.driver.sleep(300)
     await app.kill()
@@ -65,10 +67,10 @@ describe('a server that is gone', () => {
     await expectText(sheet, 'header [role="alert"]', 'signing out needs one')
     await app.revive()
     await clickText(sheet, 'Sign out')
-    await find(sheet, 'input[name="sign-in"]')
+    await isAt(sheet, 'sign-in')
     await app.kill()
     await sheet.driver.get(`${app.base}/`)
-    await find(sheet, 'input[name="sign-in"]')
+    await isAt(sheet, 'sign-in')
     await app.revive()
   })
 })

@@ -2,6 +2,7 @@
 import { By } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { follow, go, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
@@ -15,13 +16,13 @@ afterAll(async () => {
   await sheet?.close()
   await app?.close()
 })
-const go = (path: string) => sheet.driver.get(`${app.base}${path}`)
 const count = async (css: string) => (await sheet.driver.findElements(By.css(css))).length
 
 describe('a quote', () => {
   it('is made from a site, reckoned anew with another grade, and put side by side', async () => {
-    await clickText(sheet, 'Sites')
+    await follow(sheet, 'Sites')
     await clickText(sheet, 'Lindqvist home')
+    await isAt(sheet, 'site')
     await click(sheet, '[data-make-quote]')
     await find(sheet, '[data-to-pay="usual"]')
     await expectText(sheet, '[data-quote]', 'by forecast')
@@ -49,17 +50,17 @@ describe('a quote', () => {
     await click(sheet, '[data-accept="light"]')
     await click(sheet, '[data-accepted]')
     await expectText(sheet, '[data-quote-state]', 'accepted')
-    await clickText(sheet, 'Open the visit')
+    await follow(sheet, 'Open the visit')
     await click(sheet, '[data-callout="coilFace"] .hit')
     await click(sheet, '[data-set-grade="1"]')
-    await clickText(sheet, 'See the method')
+    await follow(sheet, 'See the method')
     await expectText(sheet, '[data-quoted]', 'Light clean')
     await find(sheet, '[data-topic="scope"][data-choice="clean-in-place"]')
-    await go('/quotes')
+    await go(sheet, 'quotes')
     await expectText(sheet, '[data-quotes]', 'accepted')
   })
   it('of a finished visit shows what it really took', async () => {
-    await go('/quotes')
+    await go(sheet, 'quotes')
     await click(sheet, '[data-quotes] tbody tr:last-child a')
     await expectText(sheet, '[data-outcome]', 'Left after people and product')
     await expectText(sheet, '[data-outcome]', '100 % of the minutes were timed')
@@ -68,7 +69,7 @@ describe('a quote', () => {
 
 describe('a reminder', () => {
   it('is drafted from what is due, sent, delivered, and ended by its customer', async () => {
-    await clickText(sheet, 'Logbook')
+    await follow(sheet, 'Logbook')
     await click(sheet, '[data-to-due]')
     await find(sheet, '[data-worth]')
     await find(sheet, '[data-roof-days]')
@@ -84,12 +85,13 @@ describe('a reminder', () => {
     await expectText(sheet, '[data-messages]', '“STOP”')
     await expectText(sheet, '[data-messages]', 'delivered')
     await fitsPhone(sheet)
-    await go('/logbook/due')
+    await go(sheet, 'due')
     await expectText(sheet, '[data-due]', 'ended it')
   })
   it('is not sent where nobody agreed, and an address has to be one', async () => {
-    await clickText(sheet, 'Sites')
+    await follow(sheet, 'Sites')
     await clickText(sheet, 'Lindqvist home')
+    await isAt(sheet, 'site')
     await click(sheet, '[data-write-by="text"]')
     await type(sheet, 'input[name="write-to"]', 'call me')
     await clickText(sheet, 'Save the site')
@@ -102,8 +104,8 @@ describe('a reminder', () => {
 
 describe('the van', () => {
   it('is loaded from the plans of the day, item by item', async () => {
-    await clickText(sheet, 'Today')
-    await clickText(sheet, 'The day’s load')
+    await follow(sheet, 'Today')
+    await follow(sheet, 'The day’s load')
     await expectText(sheet, '[data-loaded]', '0 of')
     await click(sheet, '[data-load-item="lock and tag"]')
     await expectText(sheet, '[data-loaded]', '1 of')
@@ -132,7 +134,7 @@ describe('the van', () => {
 
 describe('a visit', () => {
   it('is moved to another day, and cancelled only on a second word', async () => {
-    await clickText(sheet, 'Today')
+    await follow(sheet, 'Today')
     const card = "//article[.//h2[normalize-space()='Halvmark Survey Office']]"
     const own = (css: string) => sheet.driver.findElement(By.xpath(card)).findElement(By.css(css))
     await find(sheet, '[data-move-visit]')

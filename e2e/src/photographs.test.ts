@@ -6,6 +6,7 @@ import sharp from 'sharp'
 import { By, Key } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, waitUntil, type Sheet } from './support/browser.ts'
+import { follow, goToStation, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
 const folder = mkdtempSync(join(tmpdir(), 'yastik-photographs-'))
@@ -16,6 +17,7 @@ beforeAll(async () => {
   sheet = await openBrowser(app.base)
   await signIn(sheet, 'imre', 'clear-to-the-fins')
   await clickText(sheet, 'Meeting room')
+  await isAt(sheet, 'look-over')
   await find(sheet, 'svg.section')
 })
 afterAll(async () => {
@@ -72,9 +74,9 @@ describe('at the look-over', () => {
     await measure()
     await click(sheet, '[data-other-grade="4"]')
     await find(sheet, '[data-part="coilFace"][data-grade="4"]')
-    await clickText(sheet, 'Record')
+    await follow(sheet, 'Record')
     await expectText(sheet, '[data-record]', /measured on a photograph: \d+ % covered/)
-    await clickText(sheet, 'Look-over')
+    await follow(sheet, 'Look-over')
     await click(sheet, '[data-callout="coilFace"] .hit')
   })
 })
@@ -116,7 +118,7 @@ describe('pictures that are none, or show nothing', () => {
 
 describe('at the proof', () => {
   it('lays before and after over each other once both are measured', async () => {
-    await clickText(sheet, 'Proof')
+    await follow(sheet, 'Proof')
     const part = '[data-part-after="coilFace"]'
     await find(sheet, `${part} [data-camera]`)
     const cameras = await sheet.driver.findElements(By.css(`${part} [data-camera]`))
@@ -135,10 +137,9 @@ describe('at the proof', () => {
     expect(clip).toContain('100%')
   })
   it('says both shares in the report', async () => {
-    const url = await sheet.driver.getCurrentUrl()
-    await sheet.driver.get(url.replace(/proof$/, 'report'))
+    await goToStation(sheet, 'report')
     await expectText(sheet, '[data-report]', /coil, front face, after: covered \d+ % before, \d+ % now/)
-    await sheet.driver.get(url)
+    await goToStation(sheet, 'proof')
   })
   it('fits a phone', async () => {
     await setSize(sheet, 390, 844)

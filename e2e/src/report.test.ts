@@ -21,6 +21,7 @@ import {
   waitUntil,
   type Sheet,
 } from './support/browser.ts'
+import { follow, go, isAt, openUnit } from './support/places.ts'
 import { sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -32,9 +33,10 @@ beforeAll(async () => {
   app = await startApp()
   sheet = await openBrowser(app.base)
   await signIn(sheet, 'mira', 'clear-to-the-fins')
-  await sheet.driver.get(`${app.base}/logbook`)
+  await go(sheet, 'logbook')
   await clickText(sheet, 'Over the counter')
-  await clickText(sheet, 'Proof')
+  await isAt(sheet, 'record')
+  await follow(sheet, 'Proof')
   await find(sheet, '[data-parts-after]')
 })
 afterAll(async () => {
@@ -133,17 +135,16 @@ describe('instruments', () => {
   })
   it('show at a unit that was not cleaned what its soil leaves of the air', async () => {
     const proof = await sheet.driver.getCurrentUrl()
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Room 5, window wall')
-    await clickText(sheet, 'Look-over')
+    await openUnit(sheet, 'Room 5, window wall', 'look-over')
     await clickText(sheet, 'Before readings')
     await readAll('before')
     const airflow = await valueOf('before', 'airflowM3h')
     expect(airflow).toBeGreaterThan(0)
     await sent(sheet)
-    await clickText(sheet, 'Proof')
+    await follow(sheet, 'Proof')
     await expectText(sheet, '[data-verdict]', 'take the after readings')
     await sheet.driver.get(proof)
+    await isAt(sheet, 'proof')
     await find(sheet, '[data-parts-after]')
   })
 })
@@ -155,7 +156,7 @@ describe('the report', () => {
     await click(sheet, '[data-part-after="wheel"] [data-after-grade="0"]')
     await click(sheet, '[data-part-after="coilFace"] [data-after-grade="1"]')
     await sent(sheet)
-    await clickText(sheet, 'Report for the customer')
+    await follow(sheet, 'Report for the customer')
     await expectText(sheet, '[data-report]', 'A few specks at the first start are usual')
     await find(sheet, '[data-report] [data-part="wheel"][data-grade="0"]')
     const canvas = await find(sheet, '[data-signature] canvas')
@@ -209,10 +210,12 @@ describe('the report', () => {
     expect(kw).toMatch(/delivered cooling [\d.]+ kW/)
     const report = await sheet.driver.getCurrentUrl()
     await click(sheet, '.eyebrow a')
+    await isAt(sheet, 'site')
     await click(sheet, '[data-customer-units="us"]')
     await clickText(sheet, 'Save the site')
     await expectText(sheet, 'form [role="status"]', 'aved')
     await sheet.driver.get(report)
+    await isAt(sheet, 'report')
     await expectText(sheet, '[data-report]', /delivered cooling\s+\d+ Btu\/h/)
   })
 })

@@ -1,6 +1,7 @@
 // Everything beside the whole path: sites, rules, no signal, phone width, keys.
 import { startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, devtools, expectText, find, openBrowser, setSize, signIn, type, waitUntil, type Sheet } from './support/browser.ts'
+import { go, isAt, openUnit } from './support/places.ts'
 import { grade, sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -18,7 +19,7 @@ afterAll(async () => {
 
 describe('sites', () => {
   it('are made with a unit, and a visit starts from them', async () => {
-    await sheet.driver.get(`${app.base}/sites/new`)
+    await go(sheet, 'new-site')
     await type(sheet, 'input[name="site-name"]', 'Brook Cottage')
     await clickText(sheet, 'Save the site')
     await expectText(sheet, 'h1', 'Brook Cottage')
@@ -35,8 +36,9 @@ describe('sites', () => {
     await find(sheet, 'svg.section')
   })
   it('saved by somebody else meanwhile say so, and keep what was typed', async () => {
-    await sheet.driver.get(`${app.base}/sites`)
+    await go(sheet, 'sites')
     await clickText(sheet, 'Lindqvist home')
+    await isAt(sheet, 'site')
     await find(sheet, 'input[name="contact"]')
     await sheet.driver.executeAsyncScript(`
       const back = arguments[arguments.length - 1], path = '/api' + location.pathname
@@ -56,8 +58,7 @@ describe('sites', () => {
 
 describe('without a signal', () => {
   it('taps are kept on the device, said to be unsent, and sent when the server answers again', async () => {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Plotter room')
+    await openUnit(sheet, 'Plotter room')
     await find(sheet, 'svg.section')
     await devtools(sheet, 'Network.enable', {})
     await devtools(sheet, 'Network.emulateNetworkConditions', { offline: true, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
@@ -73,12 +74,12 @@ describe('without a signal', () => {
 
 describe('house rules', () => {
   it('are read-only for a technician and set by the owner', async () => {
-    await sheet.driver.get(`${app.base}/house-rules`)
+    await go(sheet, 'house-rules')
     await find(sheet, '[data-school="rinseSchool"] [data-option="dry"]:disabled')
     const owner = await openBrowser(app.base)
     try {
       await signIn(owner, 'mira', 'clear-to-the-fins')
-      await owner.driver.get(`${app.base}/house-rules`)
+      await go(owner, 'house-rules')
       await click(owner, '[data-school="agentSchool"] [data-option="household"]')
       await expectText(owner, '[role="status"]', 'Saved')
     } finally {
@@ -91,8 +92,7 @@ describe('house rules', () => {
 
 describe('a unit with a scorched plug', () => {
   it('is declined, referred, and still handed over with a record', async () => {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Over the counter')
+    await openUnit(sheet, 'Over the counter')
     await click(sheet, '[data-finding="scorched-plug"]')
     await expectText(sheet, '[data-scope]', 'do not clean today')
     await expectText(sheet, '.refer', 'electrician')
@@ -102,7 +102,7 @@ describe('a unit with a scorched plug', () => {
 describe('every sheet', () => {
   it('fits a phone of 390 px without scrolling sideways', async () => {
     await setSize(sheet, 390, 844)
-    await sheet.driver.get(`${app.base}/`)
+    await go(sheet, 'today')
     await find(sheet, 'a.unit')
     const units = await sheet.driver.executeScript<string[]>(
       "return [...document.querySelectorAll('a.unit')].map((link) => link.getAttribute('href').replace(/[^/]*$/, ''))",
@@ -118,21 +118,21 @@ describe('every sheet', () => {
     ]
     for (const path of paths) {
       await sheet.driver.get(app.base + path)
-      await find(sheet, 'main h1')
+      await find(sheet, 'main[aria-busy="false"] h1')
       const [page, screen] = await sheet.driver.executeScript<[number, number]>('return [document.documentElement.scrollWidth, window.innerWidth]')
       expect({ path, page }).toEqual({ path, page: Math.min(page, screen) })
     }
     await setSize(sheet, 1280, 800)
   })
   it('shows its keys on a question mark', async () => {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Room 3, over the door')
+    await openUnit(sheet, 'Room 3, over the door')
     await find(sheet, '[data-step]')
     await (await find(sheet, 'body')).sendKeys('?')
     await expectText(sheet, '.el-dialog', 'this step is done')
   })
   it('that does not exist says so', async () => {
     await sheet.driver.get(`${app.base}/cellar`)
+    await isAt(sheet, 'nothing-here')
     await expectText(sheet, 'h1', 'No sheet of this name')
     await sheet.driver.get(`${app.base}/sites/00000000-0000-4000-8000-000000000000`)
     await expectText(sheet, '[role="alert"]', 'there is no site')

@@ -1,6 +1,7 @@
 // Two people on one job: each sees what the other does, and after a time apart nothing is lost.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, expectText, find, openBrowser, setOffline, signIn, waitUntil, type Sheet } from './support/browser.ts'
+import { click, expectText, find, openBrowser, setOffline, signIn, waitUntil, type Sheet } from './support/browser.ts'
+import { openUnit, type Station } from './support/places.ts'
 import { doStep, grade, sent } from './support/moves.ts'
 
 jest.setTimeout(180_000)
@@ -18,17 +19,15 @@ afterAll(async () => {
   await sanna?.close()
   await app?.close()
 })
-async function openBoth(unit: string, station: string): Promise<void> {
+async function openBoth(unit: string, station: Station): Promise<void> {
   for (const sheet of [imre, sanna]) {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, unit)
-    await clickText(sheet, station)
+    await openUnit(sheet, unit, station)
   }
 }
 
 describe('two people on one job', () => {
   it('see each other grade a part within two seconds', async () => {
-    await openBoth('Room 5, window wall', 'Look-over')
+    await openBoth('Room 5, window wall', 'look-over')
     await find(sanna, 'svg.section')
     await grade(imre, 'wheel', 4)
     const startMs = Date.now()
@@ -36,7 +35,7 @@ describe('two people on one job', () => {
     expect(Date.now() - startMs).toBeLessThan(2500)
   })
   it('are not asked to do what the other has done', async () => {
-    await openBoth('Room 3, over the door', 'At the unit')
+    await openBoth('Room 3, over the door', 'at-the-unit')
     await find(sanna, '[data-step]')
     const done = await doStep(imre)
     await waitUntil(
@@ -46,7 +45,7 @@ describe('two people on one job', () => {
     )
   })
   it('come together again after one was without a signal, with everything that both did', async () => {
-    await openBoth('Plotter room', 'Look-over')
+    await openBoth('Plotter room', 'look-over')
     await find(sanna, 'svg.section')
     await setOffline(sanna, true)
     await grade(sanna, 'pan', 3)

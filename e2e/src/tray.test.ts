@@ -19,6 +19,7 @@ import {
   waitUntil,
   type Sheet,
 } from './support/browser.ts'
+import { follow, openUnit } from './support/places.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { doStep, sent, workUntil } from './support/moves.ts'
 
@@ -34,9 +35,7 @@ beforeAll(async () => {
   await signIn(imre, 'imre', 'clear-to-the-fins')
   await signIn(mira, 'mira', 'clear-to-the-fins')
   for (const sheet of [imre, mira]) {
-    await sheet.driver.get(`${app.base}/`)
-    await clickText(sheet, 'Room 3, over the door')
-    await clickText(sheet, 'At the unit')
+    await openUnit(sheet, 'Room 3, over the door', 'at-the-unit')
     await find(sheet, '[data-step]')
   }
 })
@@ -142,7 +141,7 @@ describe('a screw that does not come back', () => {
     await waitUntil(imre, async () => (await find(imre, '[data-done]')).isEnabled(), 'the step stays held')
     const done = await workUntil(imre, () => false)
     expect(done).toEqual(expect.arrayContaining(['on-cover', 'check-ledger', 'power-on', 'run-test']))
-    await clickText(imre, 'Prove it')
+    await follow(imre, 'Prove it')
     await expectText(imre, '[data-left-out]', 'Stays out: 1 × cover screw of the front cover — fell behind the wall')
     await expectText(imre, '[data-left-out]', 'the guest is back (outlet and housing keep their dust)')
     await expectText(imre, 'main', 'fell behind the wall; a new one comes on Friday.')

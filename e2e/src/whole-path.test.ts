@@ -6,6 +6,7 @@ import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { root, startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, devtools, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { follow, isAt } from './support/places.ts'
 import { makeClockMovable, moveClock } from './support/clock.ts'
 import { doStep, grade, sent, stepId, workUntil } from './support/moves.ts'
 
@@ -30,6 +31,7 @@ const decisions = () =>
 describe('one wall head, from sign-in to logbook', () => {
   it('turns down a wrong password in words, and lets the right one in', async () => {
     await sheet.driver.get(`${app.base}/`)
+    await isAt(sheet, 'sign-in')
     await type(sheet, 'input[name="sign-in"]', 'imre')
     await type(sheet, 'input[name="password"]', 'wrong')
     await clickText(sheet, 'Sign in')
@@ -40,7 +42,7 @@ describe('one wall head, from sign-in to logbook', () => {
 
   it('grades parts on the drawing, and the plan beside it answers each tap', async () => {
     await clickText(sheet, 'Meeting room')
-    await find(sheet, 'svg.section')
+    await isAt(sheet, 'look-over')
     await sheet.driver.navigate().refresh()
     await grade(sheet, 'filter', 2)
     await expectText(sheet, '[data-scope]', 'filter service only')
@@ -76,7 +78,7 @@ describe('one wall head, from sign-in to logbook', () => {
   })
 
   it('shows what the other school would change, and decides with reasons', async () => {
-    await clickText(sheet, 'See the method')
+    await follow(sheet, 'See the method')
     const before = await textOf(sheet, '[data-totals]')
     expect(await decisions()).toMatchObject({
       scope: 'open-clean',
@@ -157,11 +159,11 @@ describe('one wall head, from sign-in to logbook', () => {
       fetch('/api/session').then((answer) => answer.json()).then((me) => fetch('/api/jobs/' + jobId + '/events', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ events: [
         { id: crypto.randomUUID(), atMs: Date.now(), by: me.id, happening: { type: 'step-done', unitId, stepId: 'power-on' } }] }) })).then((answer) => answer.json()).then(back)`)
     expect(forged.accepted).toHaveLength(1)
-    await clickText(sheet, 'Record')
+    await follow(sheet, 'Record')
     await find(sheet, '[data-record]')
     await sheet.driver.navigate().refresh()
     await expectText(sheet, '[data-record]', /done: Power on\s+does not count: .*still off: front cover/)
-    await clickText(sheet, 'At the unit')
+    await follow(sheet, 'At the unit')
     await click(sheet, '[data-step="on-cover"] .count [data-less]')
     await click(sheet, '[data-step="on-cover"] .count [data-more]')
   })
@@ -171,7 +173,7 @@ describe('one wall head, from sign-in to logbook', () => {
     expect(done.slice(-4)).toEqual(['run-unit', 'run-test', 'clear-up', 'hand-over'])
     expect(done.indexOf('power-on')).toBeGreaterThan(done.indexOf('check-ledger'))
     expect(await stepId(sheet)).toBeUndefined()
-    await clickText(sheet, 'Prove it')
+    await follow(sheet, 'Prove it')
   })
 
   it('finds swapped probes, humidity out of range, and judges by cooling', async () => {
@@ -198,9 +200,10 @@ describe('one wall head, from sign-in to logbook', () => {
     await click(sheet, '[data-hand-over]')
     await expectText(sheet, 'h2', 'partly proved')
     await sent(sheet)
-    await clickText(sheet, 'Logbook')
+    await follow(sheet, 'Logbook')
     await expectText(sheet, '[data-logbook] tbody tr:first-child', 'Meeting room')
     await clickText(sheet, 'Meeting room')
+    await isAt(sheet, 'record')
     await expectText(sheet, '[data-record]', 'blower wheel: grade 4, choked (undone)')
     await expectText(sheet, '[data-record]', 'to be ordered: gasket')
     await expectText(sheet, '[data-record]', /used: 0\.\d+ L of/)

@@ -22,6 +22,8 @@ const route = useRoute()
 /** A place holds everything below its address, and what belongs to it elsewhere. */
 const isHere = ({ to, also = [] }: { to: string; also?: string[] }) =>
   to === '/' ? route.path === '/' : [to, ...also].some((path) => route.path === path || route.path.startsWith(`${path}/`))
+/** A view that fetches what it shows before it shows anything is not there yet: whoever listens or waits is told so. */
+const fetching = ref(false)
 const outdoor = ref(false)
 const { measures } = useMeasures()
 const choosing = ref(false)
@@ -73,9 +75,9 @@ async function leave() {
       <button class="tap bare" @click="leave">Sign out</button>
     </div>
   </header>
-  <main>
+  <main :data-place="String(route.name ?? '')" :aria-busy="fetching">
     <RouterView v-slot="{ Component }">
-      <Suspense>
+      <Suspense @pending="fetching = true" @resolve="fetching = false">
         <component :is="Component" />
         <template #fallback><p class="page" role="status">Fetching the sheet …</p></template>
       </Suspense>
