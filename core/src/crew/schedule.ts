@@ -15,9 +15,12 @@ const provable = { activities: 24, nodes: 20_000 }
  * Heuristics for all sizes, a search with a proof for small ones. The same problem, seed and effort give the same schedule.
  * @throws Fault `no-schedule` naming the culprits: a circle, a need above capacity, or a most lag that no order keeps.
  */
-export function schedule(problem: Problem, options: ScheduleOptions = {}): Schedule {
+export function schedule(problem: Problem, options?: Omit<ScheduleOptions, 'below'>): Schedule
+export function schedule(problem: Problem, options: ScheduleOptions): Schedule | undefined
+export function schedule(problem: Problem, options: ScheduleOptions = {}): Schedule | undefined {
   const network = networkOf(problem)
   const bound = lowerBound(network)
+  if (options.below !== undefined && bound >= options.below - 1e-9) return undefined
   const { best, failed } = improve(network, bound, options)
   const isClosed = best !== undefined && best.finish <= bound + 1e-9
   const small = network.ids.length <= provable.activities && !isClosed

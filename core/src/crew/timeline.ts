@@ -1,12 +1,13 @@
 // Who does which step of which unit, and when?
-import type { Step } from '../procedure/index.ts'
+import { mayDo, type Step } from '../procedure/index.ts'
 import { Fault } from '../faults/index.ts'
-import type { Activity, Hold, Lag, ScheduleOptions } from './problem.ts'
+import type { Activity, Hold, Lag, Problem, ScheduleOptions } from './problem.ts'
 import { schedule } from './schedule.ts'
 
 export interface CrewMember {
   readonly name: string
   readonly trained?: readonly string[]
+  readonly liftKg?: number
 }
 
 export interface TimelineTask {
@@ -40,27 +41,27 @@ const effortForMany = 30_000
 const key = (unitId: string, stepId: string) => `${unitId}/${stepId}`
 const person = (index: number) => `person ${index}`
 
-/**
- * Timeline of all units for the crew. People are single resources, the least trained asked first; a step that needs training
- * asks only those who have it. Equipment counts up to what the van holds; what it does not hold at all blocks nothing here
- * (the plan's kit names it). What hangs on a unit stays in use until it is taken down. A step that was given to somebody is theirs.
- * Finish and lower bound are of hands-on work; a wait at the very end is nobody's time.
- * @throws Fault `no-schedule` naming the step, for instance when nobody is trained for it.
- */
-export function timeline(
+interface Put {
+  readonly unitId: string
+  readonly step: Step
+  /** Of two people, the one who is named; the other one is free to choose. */
+  readonly named?: number
+}
+
+/** The problem of these people, by their place in the crew. */
+function problemOf(
   units: readonly UnitSteps[],
   crew: readonly CrewMember[],
+  people: readonly number[],
   equipmentCount: (kind: string) => number,
-  options: ScheduleOptions = {},
-): Timeline {
-  const byTraining = crew.map((_, index) => index).sort((a, b) => (crew[a].trained?.length ?? 0) - (crew[b].trained?.length ?? 0))
-  const whoMay = (skill: string | undefined) => byTraining.filter((index) => skill === undefined || crew[index].trained?.includes(skill)).map(person)
-  const resources: Record<string, number> = Object.fromEntries(crew.map((_, index) => [person(index), 1]))
+): { problem: Problem; putOf: Map<string, Put> } {
+  const byTraining = [...people].sort((a, b) => (crew[a].trained?.length ?? 0) - (crew[b].trained?.length ?? 0))
+  const whoMay = (step: Step) => byTraining.filter((index) => mayDo(step, crew[index])).map(person)
+  const resources: Record<string, number> = Object.fromEntries(people.map((index) => [person(index), 1]))
   const activities: Activity[] = []
   const lags: Lag[] = []
   const holds: Hold[] = []
-  const stepOf = new Map<string, { unitId: string; step: Step; given?: number }>()
-  refuseGifts(units, crew)
+  const putOf = new Map<string, Put>()
   for (const { id: unitId, steps, given, held = [] } of units) {
     const byId = new Map(steps.map((step) => [step.id, step]))
     for (const { equipment, until } of held)
@@ -70,9 +71,8 @@ export function timeline(
       const id = key(unitId, step.id)
       const whose = given?.[step.id] === undefined ? -1 : crew.findIndex(({ name }) => name === given[step.id])
       const count = Math.min(step.people, crew.length)
-      // Of two people one is named and the other one free to choose.
       const named = whose >= 0 && count > 1
-      stepOf.set(id, { unitId, step, ...(named ? { given: whose } : {}) })
+      putOf.set(id, { unitId, step, ...(named ? { named: whose } : {}) })
       const needs: Record<string, number> = named ? { [person(whose)]: 1 } : {}
       for (const kind of step.equipment) {
         if ((resources[kind] ??= equipmentCount(kind)) === 0) continue
@@ -80,7 +80,7 @@ export function timeline(
           holds.push({ resource: kind, amount: 1, from: id, to: key(unitId, step.holds.until) })
         else needs[kind] = 1
       }
-      const may = whoMay(step.skill)
+      const may = whoMay(step)
       const of = whose < 0 ? may : named ? may.filter((other) => other !== person(whose)) : [person(whose)]
       activities.push({ id, minutes: step.handsMin, needs, anyOf: { of, count: named ? count - 1 : count }, place: unitId })
       for (const before of step.after) {
@@ -94,16 +94,65 @@ export function timeline(
       }
     }
   }
-  const effort = units.length === 1 ? effortForOne : effortForMany
-  const { starts, chosen, finishMin, lowerBoundMin } = schedule({ activities, lags, holds, resources }, { effort, ...options })
+  return { problem: { activities, lags, holds, resources }, putOf }
+}
+
+/** Everybody but one and fewer, largest groups first. */
+function smallerGroups(count: number): number[][] {
+  const everybody = Array.from({ length: count }, (_, index) => index)
+  return Array.from({ length: 2 ** count - 2 }, (_, bits) => everybody.filter((index) => (bits + 1) & (1 << index))).sort((a, b) => b.length - a.length)
+}
+
+/** Whether these people can do it all by themselves. */
+function suffices(units: readonly UnitSteps[], crew: readonly CrewMember[], people: readonly number[]): boolean {
+  return units.every(({ steps, given = {} }) =>
+    steps.every((step) => {
+      const whose = given[step.id]
+      if (whose !== undefined && !people.some((index) => crew[index].name === whose)) return false
+      return people.filter((index) => mayDo(step, crew[index])).length >= Math.min(step.people, crew.length)
+    }),
+  )
+}
+
+/**
+ * Timeline of all units for the crew. People are single resources, the least trained asked first; a step that needs training or
+ * strength asks only those who have it. Equipment counts up to what the van holds; what it does not hold at all blocks nothing here
+ * (the plan's kit names it). What hangs on a unit stays in use until it is taken down. A step that was given to somebody is theirs.
+ * Finish and lower bound are of hands-on work; a wait at the very end is nobody's time. Where the best is not proved, fewer of the crew
+ * are tried too: one more person never makes a later finish.
+ * @throws Fault `no-schedule` naming the step, for instance when nobody is trained for it.
+ */
+export function timeline(
+  units: readonly UnitSteps[],
+  crew: readonly CrewMember[],
+  equipmentCount: (kind: string) => number,
+  options: Omit<ScheduleOptions, 'below'> = {},
+): Timeline {
+  refuseGifts(units, crew)
+  const tried = { effort: units.length === 1 ? effortForOne : effortForMany, ...options }
+  const { problem, putOf } = problemOf(
+    units,
+    crew,
+    crew.map((_, index) => index),
+    equipmentCount,
+  )
+  let best = schedule(problem, tried)
+  const { lowerBoundMin } = best
+  for (const people of smallerGroups(crew.length)) {
+    if (best.finishMin <= lowerBoundMin + 1e-9 || tried.signal?.aborted) break
+    if (!suffices(units, crew, people)) continue
+    const other = schedule(problemOf(units, crew, people, equipmentCount).problem, { ...tried, below: best.finishMin })
+    if (other && other.finishMin < best.finishMin - 1e-9) best = other
+  }
   const nameOf = new Map(crew.map(({ name }, index) => [person(index), name]))
-  const tasks = [...stepOf]
-    .map(([id, { unitId, step, given }]) => ({
+  const { starts, chosen, finishMin } = best
+  const tasks = [...putOf]
+    .map(([id, { unitId, step, named }]) => ({
       unitId,
       step: step.id,
       startMin: starts[id],
       endMin: starts[id] + step.handsMin,
-      who: [...(given === undefined ? [] : [crew[given].name]), ...chosen[id].map((who) => nameOf.get(who)!)],
+      who: [...(named === undefined ? [] : [crew[named].name]), ...chosen[id].map((who) => nameOf.get(who) ?? who)],
       equipment: step.equipment,
     }))
     .sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin)
@@ -113,13 +162,16 @@ export function timeline(
 /** A step cannot be given to somebody who is not trained for it. */
 function refuseGifts(units: readonly UnitSteps[], crew: readonly CrewMember[]): void {
   const lines = units.flatMap(({ steps, given = {} }) =>
-    steps.flatMap(({ id, title, skill }) => {
-      const whose = crew.find(({ name }) => name === given[id])
-      if (!whose || skill === undefined || whose.trained?.includes(skill)) return []
-      const trained = crew.filter((member) => member.trained?.includes(skill)).map(({ name }) => name)
-      return [
-        { where: title, what: `${whose.name} is not trained for ${skill.replace('-', ' ')}`, allowed: trained.join(', ') || 'nobody of this crew' },
-      ]
+    steps.flatMap((step) => {
+      const whose = crew.find(({ name }) => name === given[step.id])
+      if (!whose || mayDo(step, whose)) return []
+      const able = crew.filter((member) => mayDo(step, member)).map(({ name }) => name)
+      const lacks = [step.skill, step.alsoSkill].filter((skill) => skill !== undefined && !whose.trained?.includes(skill))
+      const what =
+        lacks.length > 0
+          ? `${whose.name} is not trained for ${lacks.map((skill) => skill?.replace('-', ' ')).join(' and ')}`
+          : `${whose.name} may not lift ${step.liftKg} kg`
+      return [{ where: step.title, what, allowed: able.join(', ') || 'nobody of this crew' }]
     }),
   )
   if (lines.length > 0) throw new Fault('no-schedule', { lines })

@@ -2,7 +2,7 @@
 import { coilAt, airOf, deliveredCooling, pressureAt, airflowShare } from '../air/index.ts'
 import { estimate, type StartValue } from '../quantities/index.ts'
 import { isSplit, type KnownDesign } from '../units/index.ts'
-import { drainState, gradeOf, hasKind, isOffLevel, worstOf, type LookOver } from './lookover.ts'
+import { drainState, gradeOf, hasKind, isGraded, isOffLevel, worstOf, type LookOver } from './lookover.ts'
 
 export type CleaningHelps = 'yes' | 'partly' | 'no'
 
@@ -75,7 +75,13 @@ const atLeast =
     gradeOf(lookOver, part) >= grade
 /** Clean on both sides: what a unit has of a condenser counts too. */
 const cleanParts = ({ lookOver }: Seen) =>
-  worstOf(lookOver, 'filter', 'coilFace', 'coilBack', 'wheel', 'condenserFace', 'condenserInside') <= 1 && lookOver.grades.coilFace !== undefined
+  worstOf(lookOver, 'filter', 'coilFace', 'coilBack', 'wheel', 'condenserFace', 'condenserInside') <= 1 &&
+  (['filter', 'coilFace', 'wheel'] as const).every((part) => isGraded(lookOver, part))
+/** Seen and clear: what nobody looked at speaks neither for nor against anything. */
+const seenClear =
+  (...parts: Parameters<typeof gradeOf>[1][]) =>
+  ({ lookOver }: Seen) =>
+    parts.every((part) => isGraded(lookOver, part) && gradeOf(lookOver, part) === 0)
 const dirtyAirPath = ({ lookOver }: Seen) => worstOf(lookOver, 'coilFace', 'coilBack', 'wheel') >= 2
 const dirtyCondenser = ({ lookOver }: Seen) => worstOf(lookOver, 'condenserFace', 'condenserInside') >= 2
 const not = (condition: (seen: Seen) => boolean) => (seen: Seen) => !condition(seen)
@@ -126,7 +132,7 @@ export const causes: readonly Cause[] = [
       sign(1.6, 'the filter is coated or worse', atLeast('filter', 2)),
       sign(1, 'the filter is matted', atLeast('filter', 3)),
       sign(0.8, 'less air than it should move', lowAir),
-      sign(-2.5, 'the filter is clear', not(atLeast('filter', 1))),
+      sign(-2.5, 'the filter is clear', seenClear('filter')),
     ],
   },
   {
@@ -140,7 +146,7 @@ export const causes: readonly Cause[] = [
       sign(0.6, 'not cold', complains('not-cold')),
       sign(0.5, 'less air than it should move', lowAir),
       sign(-1.5, 'next to no temperature split: fouling makes it larger', noSplit),
-      sign(-2.5, 'the front face is clear', not(atLeast('coilFace', 1))),
+      sign(-2.5, 'the front face is clear', seenClear('coilFace')),
     ],
   },
   {
@@ -153,7 +159,7 @@ export const causes: readonly Cause[] = [
       sign(0.8, 'a large temperature split with little air: fouling, not health', largeSplitLittleAir),
       sign(0.6, 'not cold', complains('not-cold')),
       sign(-1.5, 'next to no temperature split: fouling makes it larger', noSplit),
-      sign(-2, 'the back face is clear or was not seen', not(atLeast('coilBack', 1))),
+      sign(-2, 'the back face is clear', seenClear('coilBack')),
     ],
   },
   {
@@ -167,7 +173,7 @@ export const causes: readonly Cause[] = [
       sign(0.9, 'less air than it should move', lowAir),
       sign(0.6, 'it smells, and soil sits on the wheel', both(complains('smell'), atLeast('wheel', 1))),
       sign(0.6, 'it is noisy, and the wheel is soiled', both(complains('noise'), atLeast('wheel', 2))),
-      sign(-2, 'the wheel is clear', both(not(atLeast('wheel', 1)), not(complains('spits-dirt')))),
+      sign(-2, 'the wheel is clear', both(seenClear('wheel'), not(complains('spits-dirt')))),
     ],
   },
   {
@@ -175,11 +181,23 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(0.8),
     signs: [
-      sign(1.8, 'it smells', complains('smell')),
+      sign(1.2, 'it smells', complains('smell')),
+      sign(-3, 'pan, wheel and coil are clear', seenClear('pan', 'wheel', 'coilFace')),
       sign(1.6, 'biofilm on pan, wheel or coil', biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine')),
       sign(1, 'slime or standing water in the pan', atLeast('pan', 2)),
       sign(0.6, 'standing water', standsInPan),
-      sign(-1.5, 'the pan is clear and there is no smell', both(not(atLeast('pan', 1)), not(complains('smell')))),
+      sign(-1.5, 'the pan is clear and there is no smell', both(seenClear('pan'), not(complains('smell')))),
+    ],
+  },
+  {
+    cause: 'smell from elsewhere',
+    helps: 'no',
+    prior: prior(0.4),
+    signs: [
+      sign(0.8, 'it smells', complains('smell')),
+      sign(2.5, 'it smells although pan, wheel and coil are clear: look further (drain trap, outside air, the room)', both(complains('smell'), seenClear('pan', 'wheel', 'coilFace'))),
+      sign(-1.2, 'slime was seen', biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine', 'outlet', 'housing')),
+      sign(-0.8, 'soil sits on pan or wheel', both(complains('smell'), ({ lookOver }) => worstOf(lookOver, 'pan', 'wheel') >= 2)),
     ],
   },
   {
@@ -265,7 +283,7 @@ export const causes: readonly Cause[] = [
     signs: [
       sign(2, 'a filter is missing', finds('missing-filter')),
       sign(2, 'a gasket has failed', finds('failed-gasket')),
-      sign(0.5, 'the coil is soiled although the filter is clear', both(atLeast('coilFace', 2), not(atLeast('filter', 1)))),
+      sign(0.5, 'the coil is soiled although the filter is clear', both(atLeast('coilFace', 2), seenClear('filter'))),
     ],
   },
   {

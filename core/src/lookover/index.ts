@@ -11,6 +11,8 @@ export {
   gradeOf,
   gradesSchema,
   hasKind,
+  isGraded,
+  isMuch,
   isOffLevel,
   leastFallMmPerM,
   partGradeSchema,
@@ -25,13 +27,17 @@ export { doubtfulReadings, readingsSchema, type Readings } from './readings.ts'
 export {
   complaints,
   complaintSchema,
+  extents,
+  findingExtentSchema,
   findings,
   findingSchema,
   inWords,
   soilKinds,
   soilKindSchema,
   type Complaint,
+  type Extent,
   type Finding,
+  type FindingExtent,
   type SoilKind,
 } from './vocabulary.ts'
 export { photoMeasureSchema, regionSchema, type PhotoMeasure, type Region } from './photoMeasure.ts'

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { estimate, gradeSchema, type Grade } from '../quantities/index.ts'
 import { isSplit, partsOf, partSchema, type Family, type Part } from '../units/index.ts'
-import { complaintSchema, findingSchema, soilKindSchema, type Complaint, type Finding, type SoilKind } from './vocabulary.ts'
+import { complaintSchema, findingSchema, soilKindSchema, type Complaint, type Finding, type FindingExtent, type SoilKind } from './vocabulary.ts'
 import type { Readings } from './readings.ts'
 
 export const partGradeSchema = closed({ grade: gradeSchema, kinds: z.array(soilKindSchema).max(10).optional() })
@@ -20,6 +20,7 @@ export interface LookOver {
   readonly complaints: readonly Complaint[]
   readonly grades: Grades
   readonly findings: readonly Finding[]
+  readonly extent?: FindingExtent
   readonly readings?: Readings
 }
 
@@ -36,10 +37,20 @@ export const gradeOf = (lookOver: LookOver, part: Part): Grade => lookOver.grade
 export const worstOf = (lookOver: LookOver, ...parts: Part[]): Grade =>
   parts.reduce<Grade>((worst, part) => (gradeOf(lookOver, part) > worst ? gradeOf(lookOver, part) : worst), 0)
 
-/** Whether soil of this kind was seen on any of the parts (on any part at all where none is named). */
+/** Whether soil of this kind was seen on any of the parts (on any part at all where none is named); a part that is clear carries none. */
 export function hasKind(lookOver: LookOver, kind: SoilKind, ...parts: Part[]): boolean {
   const where = parts.length > 0 ? parts : partsOf[lookOver.family]
-  return where.some((part) => lookOver.grades[part]?.kinds?.includes(kind))
+  return where.some((part) => gradeOf(lookOver, part) >= 1 && lookOver.grades[part]?.kinds?.includes(kind))
+}
+
+/** Whether somebody looked at the part at all: what was never graded is neither clear nor dirty. */
+export const isGraded = (lookOver: Pick<LookOver, 'grades'>, part: Part): boolean => lookOver.grades[part] !== undefined
+
+/** Whether there is a live nest, or so much of a finding that others have to clear it; unknown where nobody noted which. */
+export function isMuch({ findings, extent }: Pick<LookOver, 'findings' | 'extent'>, finding: Finding): boolean | undefined {
+  if (!findings.includes(finding)) return false
+  const noted = extent?.[finding]
+  return noted === undefined ? undefined : noted !== 'little'
 }
 
 export const ungraded = (lookOver: LookOver): Part[] => partsOf[lookOver.family].filter((part) => !lookOver.grades[part])

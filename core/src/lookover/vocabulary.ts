@@ -36,6 +36,12 @@ export const findings = [
 export const findingSchema = z.literal(findings)
 export type Finding = z.infer<typeof findingSchema>
 
+/** How much of a finding there is, or whether it is alive; asked of nests and droppings above all. */
+export const extents = ['little', 'much', 'alive'] as const
+export type Extent = (typeof extents)[number]
+export const findingExtentSchema = z.partialRecord(findingSchema, z.literal(extents))
+export type FindingExtent = z.infer<typeof findingExtentSchema>
+
 const spaced = (word: string) => word.replaceAll('-', ' ')
 
 /** How words are shown where they differ from their code with spaces for dashes. */

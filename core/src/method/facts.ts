@@ -1,6 +1,6 @@
 // What do the rules look at?
 import { coilAt, coolingSeasonFromC, indoorAirFrom } from '../air/index.ts'
-import { gradeOf, worstOf, type LookOver } from '../lookover/index.ts'
+import { gradeOf, hasKind, worstOf, type LookOver, type SoilKind } from '../lookover/index.ts'
 import {
   findEquipment,
   pickProduct,
@@ -13,7 +13,7 @@ import {
   type UseWay,
 } from '../products/index.ts'
 import { estimate } from '../quantities/index.ts'
-import { coilAreaM2, isCarried, isOnRoof, type KnownDesign } from '../units/index.ts'
+import { coilAreaM2, isCarried, isOnRoof, type Family, type KnownDesign, type Part, type Trait } from '../units/index.ts'
 import type { KnownHouseRules } from './houseRules.ts'
 import type { Choice, ChoiceOf, Topic } from './topics.ts'
 
@@ -25,6 +25,10 @@ export const neededCondensateLM2 = estimate(3, 'L per m² of coil face in 24 h')
 export const usualHoursPerDay = estimate(8, 'h/day')
 /** From this rain on a roof is wet. */
 export const leastRain = estimate(0.1, 'mm/h')
+/** At this outdoor temperature and below a roof counts as iced. */
+export const iceC = estimate(2, '°C')
+/** Water that the van brings where there is no tap. */
+export const usualCarriedL = estimate(10, 'L')
 
 export interface SiteFacts {
   readonly setting: Setting
@@ -33,22 +37,31 @@ export interface SiteFacts {
   readonly waterOnSite: boolean
   readonly foulDrainOnSite: boolean
   readonly sensitiveOccupants: boolean
+  /** Water in the van, L, where there is no tap. */
+  readonly carriedWaterL: number
   readonly electricityPricePerKwh?: number
+}
+
+/** One of the crew, as far as the rules ask. */
+export interface Hand {
+  readonly trained?: readonly string[]
+  /** What this person may lift, kg; the firm's limit holds for whoever claims more. */
+  readonly liftKg?: number
 }
 
 export interface FactsInput {
   readonly lookOver: LookOver
   readonly design: KnownDesign
+  /** Whether somebody noted this trait: what was not noted is said so, never as "this design does not". */
+  readonly isNoted: (trait: Trait) => boolean
   readonly site: SiteFacts
-  readonly trained: readonly string[]
-  /** What each of the crew may lift, kg. */
-  readonly liftKg: readonly number[]
+  readonly crew: readonly Hand[]
   readonly houseRules: KnownHouseRules
   readonly products: readonly Product[]
   readonly equipment: readonly Equipment[]
   readonly hoursPerDay?: number
-  /** Wash water (L) that each way of rinsing makes at this unit. */
-  readonly washLitres: (rinse: ChoiceOf<'rinse'>) => number
+  /** Wash water (L) that comes down at this unit with this rinse, and the wheel washed where it sits or not. */
+  readonly washLitres: (rinse: ChoiceOf<'rinse'>, wheelInPlace: boolean) => number
 }
 
 /** Facts that no decision changes. */
@@ -62,6 +75,8 @@ export interface SettledFacts extends FactsInput {
   /** Whether the air that the condensate comes from is known at all. */
   readonly airKnown: boolean
   readonly condenserGrade: number
+  /** Everything that somebody of the crew is trained for. */
+  readonly trained: ReadonlySet<string>
   /** People who carry the unit out; undefined where it cannot be carried, or not by this crew. */
   readonly carriers?: 1 | 2
   readonly has: (kind: EquipmentKind) => boolean
@@ -78,10 +93,11 @@ export interface Facts extends SettledFacts {
 
 /** Everything the rules may ask about a unit, computed once. */
 export function factsOf(input: FactsInput): SettledFacts {
-  const { lookOver, design, site, houseRules, products, equipment } = input
+  const { lookOver, design, site, houseRules, products, equipment, crew } = input
+  const coated = design.finCoating !== 'none'
   const use: UseConditions = {
-    neutralOnly: design.finCoating === 'epoxy' || lookOver.findings.includes('fin-corrosion'),
-    coatedFins: design.finCoating !== 'none',
+    neutralOnly: coated || lookOver.findings.includes('fin-corrosion'),
+    coatedFins: coated,
     foodArea: site.setting === 'food',
     sensitiveOccupants: site.sensitiveOccupants,
     householdAllowed: houseRules.agentSchool === 'household',
@@ -89,6 +105,7 @@ export function factsOf(input: FactsInput): SettledFacts {
   const areaM2 = coilAreaM2(design)
   const condensateLDay = condensatePerDay(input)
   const picked = new Map<string, Picked>()
+  const carried = new Map<EquipmentKind, boolean>()
   return {
     ...input,
     use,
@@ -98,8 +115,13 @@ export function factsOf(input: FactsInput): SettledFacts {
     condensateLM2Day: condensateLDay / areaM2,
     airKnown: site.outdoorAir !== undefined || lookOver.readings !== undefined,
     condenserGrade: worstOf(lookOver, 'condenserFace', 'condenserInside'),
+    trained: new Set(crew.flatMap(({ trained }) => trained ?? [])),
     carriers: carriersOf(input),
-    has: (kind) => findEquipment(equipment, kind) !== undefined,
+    has: (kind) => {
+      const known = carried.get(kind) ?? findEquipment(equipment, kind) !== undefined
+      carried.set(kind, known)
+      return known
+    },
     product: (kind, way = 'rinsed') => {
       const key = `${kind} ${way}`
       const known = picked.get(key) ?? pickProduct(products, kind, use, way)
@@ -109,12 +131,17 @@ export function factsOf(input: FactsInput): SettledFacts {
   }
 }
 
-/** One carries within the limit, two within the sum of theirs; the firm's limit holds for whoever claims more. */
-function carriersOf({ lookOver, design, liftKg, houseRules }: FactsInput): 1 | 2 | undefined {
+/** What each of the crew may lift, kg, within the firm's limit; the strongest first. */
+export const liftsOf = ({ crew, houseRules }: Pick<FactsInput, 'crew' | 'houseRules'>): number[] =>
+  crew.map(({ liftKg = Infinity }) => Math.min(liftKg, houseRules.liftLimitKg)).sort((a, b) => b - a)
+
+/** One carries within the own limit; two only where each may lift half. */
+function carriersOf(input: FactsInput): 1 | 2 | undefined {
+  const { lookOver, design } = input
   if (!isCarried(lookOver.family) || !design.removable) return undefined
-  const [first = 0, second = 0] = liftKg.map((kg) => Math.min(kg, houseRules.liftLimitKg)).sort((a, b) => b - a)
+  const [first = 0, second = 0] = liftsOf(input)
   if (design.weightKg <= first) return 1
-  return design.weightKg <= first + second ? 2 : undefined
+  return design.weightKg / 2 <= second ? 2 : undefined
 }
 
 /** Condensate (L/day) of the clean unit: none where nobody cools, else by the coil model at the room's air. */
@@ -130,22 +157,42 @@ function condensatePerDay({ design, site, lookOver, hoursPerDay = usualHoursPerD
 export const isOutOfSeason = ({ outdoorAir, setting }: SiteFacts): boolean =>
   outdoorAir !== undefined && outdoorAir.dryBulbC < coolingSeasonFromC.value && setting !== 'equipment-room'
 
+const looseKinds: readonly SoilKind[] = ['dust', 'lint-hair', 'fine-powder']
 /** Whether soil on the breathed-air coil or wheel is loose enough for a brush. */
 export const isLooseSoil = ({ lookOver }: Facts): boolean =>
-  (['coilFace', 'coilBack', 'wheel'] as const)
-    .flatMap((part) => lookOver.grades[part]?.kinds ?? [])
-    .every((kind) => kind === 'dust' || kind === 'lint-hair' || kind === 'fine-powder')
+  (['coilFace', 'coilBack', 'wheel'] as const).every(
+    (part) => gradeOf(lookOver, part) === 0 || (lookOver.grades[part]?.kinds ?? []).every((kind) => looseKinds.includes(kind)),
+  )
+
+const coilFaces: readonly Part[] = ['coilFace', 'coilBack']
+/** Slime, and grease or smoke, on the faces of the coil or on the wheel: each part chooses its own agent. */
+export const hasSlime = ({ lookOver }: Pick<Facts, 'lookOver'>, where: 'coil' | 'wheel'): boolean =>
+  hasKind(lookOver, 'biofilm', ...(where === 'coil' ? coilFaces : (['wheel'] as const)))
+export const hasGrease = ({ lookOver }: Pick<Facts, 'lookOver'>, where: 'coil' | 'wheel'): boolean =>
+  (['grease', 'smoke'] as const).some((kind) => hasKind(lookOver, kind, ...(where === 'coil' ? coilFaces : (['wheel'] as const))))
 
 /** A window or sleeve unit that stays where it sits. */
 export const staysInItsWall = ({ lookOver, decided }: Facts): boolean => isCarried(lookOver.family) && decided.location !== 'outdoors'
 
-/** Whether there is any way of catching wash water at this unit, where it is cleaned. */
-export function canContain(facts: Facts): boolean {
+/** Whether what is at hand catches as much water as a pump throws: a bag, a sheet that is funnelled, or the open air. */
+export function catchesMuch(facts: Facts): boolean {
   const { has, lookOver, decided } = facts
-  if (decided.location === 'outdoors' || isOnRoof(lookOver.family)) return true
-  if (staysInItsWall(facts)) return has('floor-sheet')
-  return has('bucket') && has(lookOver.family === 'ceiling-cassette' ? 'funnel-sheet' : 'wash-bag')
+  if (decided.location === 'outdoors') return true
+  if (isOnRoof(lookOver.family) || isCarried(lookOver.family)) return false
+  return has('bucket') && (has('funnel-sheet') || (lookOver.family === 'wall-head' && has('wash-bag')))
 }
+
+/** Whether there is any way of catching wash water at this unit, where it is cleaned: a little at least. */
+export function canContain(facts: Facts): boolean {
+  const { has, lookOver } = facts
+  if (isOnRoof(lookOver.family) || catchesMuch(facts)) return true
+  if (staysInItsWall(facts)) return has('floor-sheet')
+  return lookOver.family === 'wall-head' && has('bucket')
+}
+
+/** What sprays by hand: a pump sprayer, else a spray bottle. */
+export const handSprayerOf = ({ has }: Pick<SettledFacts, 'has'>): 'pump-sprayer' | 'spray-bottle' | undefined =>
+  has('pump-sprayer') ? 'pump-sprayer' : has('spray-bottle') ? 'spray-bottle' : undefined
 
 /** Whether condenser, rear fan and base pan are reached: on the bench, on the roof, or from the ground outside. */
 export function reachesOutdoorSide({ lookOver, design, decided }: Facts): boolean {
@@ -158,5 +205,26 @@ export function reachesOutdoorSide({ lookOver, design, decided }: Facts): boolea
 export const agentProduct = (facts: Facts, agent: ProductClass): Picked =>
   facts.product(agent, facts.decided.rinse === 'none' ? 'unrinsed' : 'rinsed')
 
-/** Whether somebody in the crew may do it. */
-export const isTrained = ({ trained }: Pick<Facts, 'trained'>, skill: string): boolean => trained.includes(skill)
+/** What goes on a greasy part before its slime is treated: first the degreasing agent, rinsed off, then the antimicrobial. */
+export function degreaserBefore(facts: Facts, where: 'coil' | 'wheel'): Picked['product'] {
+  const agent = facts.decided[where === 'coil' ? 'coil-agent' : 'wheel-agent']
+  if (agent !== 'antimicrobial-foam' || !hasGrease(facts, where)) return undefined
+  const inOrder: readonly ProductClass[] =
+    facts.houseRules.agentSchool === 'household' ? ['mild-detergent', 'rinse-off-foam'] : ['rinse-off-foam', 'mild-detergent']
+  return inOrder.flatMap((kind) => facts.product(kind, 'rinsed').product ?? [])[0]
+}
+
+/** Whether one person of the crew may do it: on a roof only who is trained for roofs too. */
+export function isTrained({ crew, lookOver }: { crew: readonly Hand[]; lookOver: { family: Family } }, skill: string): boolean {
+  const needed = isOnRoof(lookOver.family) && skill !== 'roof' ? [skill, 'roof'] : [skill]
+  return crew.some(({ trained = [] }) => needed.every((one) => trained.includes(one)))
+}
+
+/** Findings after which the unit is not run before they are put right: what it is, and whether people on site can do that. */
+export const powerBars = ({ lookOver }: Pick<Facts, 'lookOver'>): ('cracked-wheel' | 'wet-electronics' | 'loose-wiring' | 'oxidised-plug' | 'scorched-plug')[] =>
+  (['cracked-wheel', 'wet-electronics', 'loose-wiring', 'oxidised-plug', 'scorched-plug'] as const).filter((finding) =>
+    lookOver.findings.includes(finding),
+  )
+
+/** Whether the unit is handed back switched off: a cracked wheel never runs again. */
+export const staysOff = ({ lookOver }: Pick<Facts, 'lookOver'>): boolean => lookOver.findings.includes('cracked-wheel')

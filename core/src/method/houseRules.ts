@@ -25,13 +25,19 @@ export const houseRulesSchema = closed({
   minimumCharge: amountUpTo(100_000).optional(),
   travelCharge: amountUpTo(100_000).optional(),
   furtherUnitDiscount: share.optional(),
+  languages: z.array(z.string().max(20)).max(10).optional(),
+  currency: z.string().max(8).optional(),
+  timeZone: z.string().max(60).optional(),
+  taxShare: share.optional(),
   /** What an hour of a person costs the firm itself. */
   hourCost: amountUpTo(10_000).optional(),
   /** Corrections of step times from the firm's own runs: by step, times the start value. */
   stepTimes: z.record(z.string().max(80), z.number().min(0.5).max(2)).optional(),
 })
 export type HouseRules = z.infer<typeof houseRulesSchema>
-export type KnownHouseRules = Required<HouseRules>
+/** What a firm may leave open: nothing is reckoned with it. */
+type OpenRule = 'languages' | 'currency' | 'timeZone' | 'taxShare'
+export type KnownHouseRules = Required<Omit<HouseRules, OpenRule>> & Pick<HouseRules, OpenRule>
 
 const roofWindLimit = estimate(8, 'm/s')
 const liftLimit = estimate(23, 'kg for one person')

@@ -2,14 +2,21 @@
 export { byHand, decide, redecide, standings, type Decision, type Standing } from './engine.ts'
 export {
   agentProduct,
+  degreaserBefore,
   factsOf,
+  handSprayerOf,
   isTrained,
+  liftsOf,
   neededCondensateLM2,
+  powerBars,
   reachesOutdoorSide,
   staysInItsWall,
+  staysOff,
+  usualCarriedL,
   usualHoursPerDay,
   type Facts,
   type FactsInput,
+  type Hand,
   type SettledFacts,
   type Setting,
   type SiteFacts,
@@ -31,4 +38,6 @@ export { notReached, tightCeilingGap, type NotReached } from './notReached.ts'
 export { referees, referralsFor, type Referral } from './referrals.ts'
 export { levels, type Bar, type Rule } from './rule.ts'
 export { ruleBook } from './rules/index.ts'
+export { whyNotCarried, whyPanStays, whyWheelStays } from './rules/scope.ts'
+export { treatmentWeeks } from './rules/water.ts'
 export { choiceNames, choicesOf, decidingOrder, topicNames, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'

@@ -1,5 +1,5 @@
 // Who has to be called where cleaning ends?
-import { inWords, isOffLevel, type Diagnosis, type Finding } from '../lookover/index.ts'
+import { inWords, isMuch, isOffLevel, type Diagnosis, type Finding } from '../lookover/index.ts'
 import { estimate } from '../quantities/index.ts'
 import { isCarried } from '../units/index.ts'
 import { isTrained, type Facts } from './facts.ts'
@@ -25,7 +25,7 @@ const byFinding: Partial<Record<Finding, Referral>> = {
   'cracked-wheel': { to: 'manufacturer', because: 'a cracked wheel is not refitted: order a new one for this model' },
   'missing-balance-clip': { to: 'manufacturer', because: 'a balance clip is missing: the wheel is to be replaced' },
   'missing-filter': { to: 'manufacturer', because: 'a filter is missing: order it, dust goes straight onto the coil until then' },
-  'torn-insulation': { to: 'refrigerant-technician', because: 'pipe insulation is torn and drips: to be renewed, the pipes stay closed' },
+  'torn-insulation': { to: 'plumber', because: 'pipe insulation is torn and drips: mended where one reaches it, else renewed by an installer; the pipes stay closed' },
   'damaged-membrane': {
     to: 'manufacturer',
     because: 'the roof membrane is damaged: have the vehicle’s maker or a roof workshop seal it before water gets in',
@@ -37,8 +37,13 @@ const byFinding: Partial<Record<Finding, Referral>> = {
 const leastWeight = estimate(0.3, 'share of all causes')
 
 /** Referrals from findings, from causes that cleaning cannot cure when they are likely, and from what this crew may not part. */
+/** Old and few, a nest or droppings are cleared with the unit: nobody has to be called. */
+const clearedHere: readonly Finding[] = ['insect-nest', 'rodent-droppings']
+
 export function referralsFor({ lookOver, design, decided, ...facts }: Facts, diagnosis: readonly Diagnosis[]): Referral[] {
-  const referrals = lookOver.findings.flatMap((finding) => byFinding[finding] ?? [])
+  const referrals = lookOver.findings
+    .filter((finding) => !(clearedHere.includes(finding) && isMuch(lookOver, finding) === false))
+    .flatMap((finding) => byFinding[finding] ?? [])
   const add = (referral: Referral) => {
     if (!referrals.some(({ to, because }) => to === referral.to && because === referral.because)) referrals.push(referral)
   }
@@ -60,7 +65,7 @@ export function referralsFor({ lookOver, design, decided, ...facts }: Facts, dia
   if (
     design.hardWired &&
     decided.location !== 'outdoors' &&
-    !isTrained(facts, 'electrics') &&
+    !isTrained({ ...facts, lookOver }, 'electrics') &&
     isCarried(lookOver.family) &&
     decided.scope === 'open-clean'
   )

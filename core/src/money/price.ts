@@ -15,8 +15,8 @@ export interface Price {
   total: number
 }
 
-/** Minutes × rate and products per unit, a discount on further units' work, travel, and the minimum charge. Amounts in the firm's money. */
-export function priceOf(units: readonly PricedUnit[], rules: KnownHouseRules): Price {
+/** Minutes × rate and products per unit, a discount on further units' work, travel, and the minimum charge. Amounts in the firm's money. @param visits how often somebody travels there */
+export function priceOf(units: readonly PricedUnit[], rules: KnownHouseRules, visits = 1): Price {
   const lines: Price['lines'] = []
   const add = (what: string, amount: number) => lines.push({ what, amount: round(amount, 2) })
   const work = units.map(({ handsMin }) => (handsMin / 60) * rules.hourlyRate)
@@ -26,6 +26,7 @@ export function priceOf(units: readonly PricedUnit[], rules: KnownHouseRules): P
   const further = work.slice(1).reduce((sum, amount) => sum + amount, 0) * rules.furtherUnitDiscount
   if (further > 0) add('further units on the same visit', -further)
   if (rules.travelCharge > 0) add('travel', rules.travelCharge)
+  if (rules.travelCharge > 0 && visits > 1) add('travel, return visit once it is dry', rules.travelCharge * (visits - 1))
   const sum = lines.reduce((total, { amount }) => total + amount, 0)
   if (sum < rules.minimumCharge) add('up to the minimum charge', rules.minimumCharge - sum)
   return {

@@ -4,8 +4,7 @@ import type { Step } from '../procedure/index.ts'
 import { round } from '../quantities/index.ts'
 import { partNames } from '../units/index.ts'
 import type { Comparison, UnitPlan } from './planFile.ts'
-import type { UnitJob } from './jobFile.ts'
-import { planUnit, type PlannedUnit, type UnitContext, type WorkedOut } from './planUnit.ts'
+import type { PlannedUnit, UnitContext, WorkedOut } from './planUnit.ts'
 
 /** What a choice risks, in a sentence for its topic. */
 const risks: Partial<Record<`${Topic}:${Choice}`, string>> = {
@@ -25,6 +24,8 @@ const risks: Partial<Record<`${Topic}:${Choice}`, string>> = {
   'scope:open-clean': 'what sits behind pan and wheel is not reached',
   'scope:strip-down': 'more parts are handled',
   'scope:bench-clean': 'a heavy unit is carried: backs, sash and what holds it up',
+  'condenser-rinse:none': 'what a brush leaves in the outdoor coil stays',
+  'wheel-agent:water': 'grease and slime stay on the blades',
   'condenser-agent:water': 'grease and matted dirt stay deep in the outdoor coil',
   'condenser-agent:outdoor-foam': 'an outdoor product: nothing of it may reach the coil whose air is breathed',
   'condenser-agent:alkaline-degreaser': 'it burns skin and attacks bare aluminium past its time',
@@ -42,13 +43,13 @@ export interface Totals {
 }
 
 interface Sums {
-  readonly steps: readonly Pick<Step, 'handsMin' | 'wait'>[]
+  readonly steps: readonly Pick<Step, 'handsMin' | 'wait' | 'people'>[]
   readonly mixes: readonly { cost?: number; waterL: number }[]
   readonly washL: number
 }
 
 /** Hands-on and waiting minutes of one person, work and product at the firm's rate, and water. */
-function totalsOf({ steps, mixes, washL }: Sums, rules: KnownHouseRules): Totals {
+export function totalsOf({ steps, mixes, washL }: Sums, rules: KnownHouseRules): Totals {
   const hands = steps.reduce((sum, { handsMin }) => sum + handsMin, 0)
   const waits = steps.reduce((sum, { wait }) => sum + (wait?.leastMin ?? 0), 0)
   const product = mixes.reduce((sum, { cost }) => sum + (cost ?? 0), 0)
@@ -80,11 +81,10 @@ export function withComparisons({ plan, alternative }: PlannedUnit, { houseRules
 }
 
 /** What one choice by hand would change in the plan of a unit; undefined where a bar or a safety rule keeps it out. */
-export function compareChoice(unit: UnitJob, context: UnitContext, topic: Topic, choice: Choice): Comparison | undefined {
-  const { plan, alternative } = planUnit(unit, context)
+export function compareChoice({ plan, alternative }: PlannedUnit, houseRules: KnownHouseRules, topic: Topic, choice: Choice): Comparison | undefined {
   const instead = alternative(topic, choice)
   if (instead.facts.decided[topic] !== choice) return undefined
-  return comparison(topic, choice, plan, planTotals(plan, context.houseRules), instead, totalsOf(instead, context.houseRules))
+  return comparison(topic, choice, plan, planTotals(plan, houseRules), instead, totalsOf(instead, houseRules))
 }
 
 function comparison(topic: Topic, choice: Choice, plan: UnitPlan, own: Totals, other: WorkedOut, totals: Totals): Comparison {

@@ -1,15 +1,18 @@
 // What does the unit do now, and what should it do when it is clean?
 import { airflowShare, coilAt, type AirState } from '../air/index.ts'
-import { gradeOf } from '../lookover/index.ts'
+import { gradeOf, isGraded, seenFrom } from '../lookover/index.ts'
 import { usualHoursPerDay, type Facts } from '../method/index.ts'
-import { round } from '../quantities/index.ts'
+import { clamp, estimate, round } from '../quantities/index.ts'
 import type { UnitPlan } from './planFile.ts'
 
 const daysPerYear = 365
+/** Below this share of its cooling a unit runs all day: longer it cannot. */
+const leastShare = estimate(0.2, 'share of clean cooling')
+const airPath = ['filter', 'coilFace', 'coilBack', 'wheel'] as const
 
-/** Shares of clean airflow and cooling, condensate, and the yearly cost of fouling where the price of electricity is known. */
+/** Shares of clean airflow and cooling, condensate, and the yearly cost of fouling where the price of electricity is known. Readings beat grades. */
 export function expectedOf({ design, lookOver, site, hoursPerDay, condensateLDay }: Facts, room: AirState): UnitPlan['expected'] {
-  const share = airflowShare({
+  const byGrades = airflowShare({
     filter: gradeOf(lookOver, 'filter'),
     coilFace: gradeOf(lookOver, 'coilFace'),
     coilBack: gradeOf(lookOver, 'coilBack'),
@@ -22,17 +25,27 @@ export function expectedOf({ design, lookOver, site, hoursPerDay, condensateLDay
     outdoorC: site.outdoorAir?.dryBulbC,
   }
   const clean = coilAt(conditions)
-  const coolingShareNow = coilAt(conditions, share).totalKw / clean.totalKw
+  const measured = lookOver.readings && seenFrom(lookOver, design, { altitudeM: site.altitudeM, outdoorC: site.outdoorAir?.dryBulbC })
+  const airShare = measured?.airMeasured ? measured.airShare : byGrades
+  const coolingShareNow =
+    measured?.splitK !== undefined && measured.splitK <= 0
+      ? 0
+      : measured?.coolingShare === undefined ? coilAt(conditions, byGrades).totalKw / clean.totalKw : clamp(measured.coolingShare, 0, mostShare.value)
   const hours = (hoursPerDay ?? usualHoursPerDay.value) * daysPerYear
   const price = site.electricityPricePerKwh
+  const extraShare = Math.max(0, 1 / Math.max(leastShare.value, coolingShareNow) - 1)
   return {
-    airflowShareNow: round(share, 3),
+    airflowShareNow: round(clamp(airShare, 0, mostShare.value), 3),
     coolingShareNow: round(coolingShareNow, 3),
+    basedOn: measured ? 'readings' : airPath.some((part) => isGraded(lookOver, part)) ? 'grades' : 'nothing',
     condensateLPerDay: round(condensateLDay, 1),
     cleanSplitK: round(clean.splitK, 1),
     cleanCoolingKw: round(clean.totalKw, 2),
     ...(price === undefined || design.heatsOnly
       ? {}
-      : { fouledCostPerYear: round((1 / coolingShareNow - 1) * hours * (design.ratedPowerW / 1000) * price, 2) }),
+      : { fouledCostPerYear: round(extraShare * hours * (design.ratedPowerW / 1000) * price, 2) }),
   }
 }
+
+/** Readings may show more than the model's clean unit; past this they are doubted elsewhere. */
+const mostShare = estimate(2, 'share of clean')

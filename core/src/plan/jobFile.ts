@@ -3,10 +3,10 @@ import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { altitudeM, amountUpTo, celsius, identifier, positiveUpTo, share, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema } from '../units/index.ts'
-import { complaintsSchema, findingsSchema, gradesSchema, readingsSchema } from '../lookover/index.ts'
+import { complaintsSchema, findingExtentSchema, findingsSchema, gradesSchema, readingsSchema } from '../lookover/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { choicesOf, houseRulesSchema, topics, type Topic } from '../method/index.ts'
-import { skills } from '../procedure/index.ts'
+import { extras, skills } from '../procedure/index.ts'
 import { surroundings } from '../upkeep/index.ts'
 import { washPlanSchema } from '../wash/index.ts'
 
@@ -25,6 +25,8 @@ export const siteSchema = closed({
   }).optional(),
   waterOnSite: z.boolean(),
   foulDrainOnSite: z.boolean(),
+  /** What the van brings where there is no tap, L. */
+  carriedWaterL: amountUpTo(2000).optional(),
   sensitiveOccupants: z.boolean().optional(),
   electricityPricePerKwh: amountUpTo(100).optional(),
 })
@@ -49,11 +51,18 @@ export const unitJobSchema = closed({
   complaints: complaintsSchema,
   grades: gradesSchema,
   findings: findingsSchema.optional(),
+  findingExtent: findingExtentSchema.optional(),
+  /** For people; no rule reads them. */
+  maker: shownName.optional(),
+  model: shownName.optional(),
+  serialNumber: shownName.optional(),
   readings: readingsSchema.optional(),
   monthsSinceClean: amountUpTo(600).optional(),
   hoursPerDay: amountUpTo(24).optional(),
   /** Choices made by hand for this job, by topic; kept where no bar and no safety rule speaks against them. */
   choices: closed(choicesShape).optional(),
+  /** Work besides that the customer ordered. */
+  extras: z.array(z.literal(extras)).max(extras.length).optional(),
   /** How somebody wants to wash: flow, minutes, pauses. */
   wash: washPlanSchema.optional(),
 })

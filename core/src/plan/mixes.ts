@@ -1,6 +1,7 @@
 // How much of which product is mixed for which part?
-import { agentProduct, type Choice, type Facts } from '../method/index.ts'
-import { dilutionFor, mix, type ProductClass } from '../products/index.ts'
+import { gradeOf } from '../lookover/index.ts'
+import { agentProduct, degreaserBefore, type Choice, type Facts } from '../method/index.ts'
+import { dilutionFor, doseOf, mix, type Product, type ProductClass } from '../products/index.ts'
 import type { MixFor } from '../procedure/index.ts'
 import { estimate, round } from '../quantities/index.ts'
 import type { Part } from '../units/index.ts'
@@ -14,6 +15,8 @@ const panDoseL = estimate(0.05, 'L')
 
 export interface PlannedMix extends MixFor {
   readonly part: Part
+  /** Goes on first and is rinsed off before another agent goes on the same part. */
+  readonly goesFirst?: boolean
   readonly cost?: number
 }
 
@@ -21,20 +24,25 @@ const agentClasses: readonly Choice[] = ['mild-detergent', 'self-rinsing-foam', 
 
 const outdoorClasses: readonly Choice[] = ['mild-detergent', 'outdoor-foam', 'alkaline-degreaser']
 
-/** What is mixed for the decisions made, each within its label. */
+/** What is mixed for the decisions made, each within its label; what degreases a part stands before what treats its slime. */
 export function mixesFor(facts: Facts): PlannedMix[] {
-  const { decided, areaM2, coilGrade } = facts
-  const agent = decided['coil-agent']
+  const { decided, areaM2, coilGrade, lookOver } = facts
   const mixes: PlannedMix[] = []
+  const onPart = (part: 'coilFace' | 'wheel', product: Product | undefined, heavy: boolean, area: number, goesFirst?: boolean) => {
+    if (!product) return
+    const passes = heavy && part === 'coilFace' ? 2 : 1
+    mixes.push({ product, part, passes, ...(goesFirst ? { goesFirst } : {}), ...mix(product, area, passes, dilutionFor(product, heavy)) })
+  }
+  const agent = decided['coil-agent']
   if (agent !== undefined && agentClasses.includes(agent)) {
-    const { product } = agentProduct(facts, agent as ProductClass)
-    if (product) {
-      const passes = coilGrade >= 3 ? 2 : 1
-      const dilution = dilutionFor(product, coilGrade >= 3)
-      mixes.push({ product, part: 'coilFace', passes, ...mix(product, areaM2, passes, dilution) })
-      if (decided.wheel === 'remove-and-wash' || decided.wheel === 'wash-in-place')
-        mixes.push({ product, part: 'wheel', passes: 1, ...mix(product, areaM2 * wheelAreaShare.value, 1, dilution) })
-    }
+    onPart('coilFace', degreaserBefore(facts, 'coil'), coilGrade >= 3, areaM2, true)
+    onPart('coilFace', agentProduct(facts, agent as ProductClass).product, coilGrade >= 3, areaM2)
+  }
+  const wheelAgent = decided['wheel-agent']
+  if (wheelAgent !== undefined && agentClasses.includes(wheelAgent)) {
+    const heavy = gradeOf(lookOver, 'wheel') >= 3
+    onPart('wheel', degreaserBefore(facts, 'wheel'), heavy, areaM2 * wheelAreaShare.value, true)
+    onPart('wheel', facts.product(wheelAgent as ProductClass, 'rinsed').product, heavy, areaM2 * wheelAreaShare.value)
   }
   const outdoorAgent = decided['condenser-agent']
   const onCondenser =
@@ -53,9 +61,7 @@ export function mixesFor(facts: Facts): PlannedMix[] {
     mixes.push({
       product: treatment,
       part: 'pan',
-      dilution: 0,
-      productL: panDoseL.value,
-      waterL: 0,
+      ...doseOf(treatment, panDoseL.value),
       passes: 1,
       ...(cost === undefined ? {} : { cost }),
     })

@@ -1,7 +1,7 @@
 // What comes out of a plan? The open plan file, as a schema.
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
-import { diagnosisSchema } from '../lookover/index.ts'
+import { complaintSchema, diagnosisSchema, findingSchema } from '../lookover/index.ts'
 import { referees, schools, standings, topicSchema, type SchoolName } from '../method/index.ts'
 import { stepSchema } from '../procedure/index.ts'
 import { partSchema } from '../units/index.ts'
@@ -44,7 +44,9 @@ export const unitPlanSchema = closed({
     closed({ productId: z.string(), part: partSchema, dilution: amount, productL: amount, waterL: amount, passes: z.int(), cost: amount.optional() }),
   ),
   washWater: closed({
+    /** All water that is used at the unit; and what of it comes down where the unit hangs. */
     litres: amount,
+    caughtL: amount.optional(),
     peakLevelShare: amount,
     overflowsAtMin: amount.nullable(),
     bucketChanges: z.int(),
@@ -59,6 +61,8 @@ export const unitPlanSchema = closed({
     fouledCostPerYear: amount.optional(),
     cleanSplitK: amount,
     cleanCoolingKw: amount,
+    /** Where the shares come from; from nothing they say nothing. */
+    basedOn: z.literal(['readings', 'grades', 'nothing']).optional(),
   }),
   notReached: z.array(closed({ part: partSchema, because: z.string() })),
   due: z.array(
@@ -67,8 +71,14 @@ export const unitPlanSchema = closed({
       weeks: amount,
       low: amount.optional(),
       high: amount.optional(),
+      because: z.string().optional(),
     }),
   ),
+  /** Nothing that was seen or said is left without an answer. */
+  findings: z.array(closed({ finding: findingSchema, leadsTo: z.array(z.string()) })),
+  complaints: z.array(closed({ complaint: complaintSchema, answer: z.string() })),
+  /** What would do more: a second person, another day, something bought; with what it changes where that is known. */
+  offers: z.array(closed({ what: z.string(), because: z.string(), minutes: amount.optional(), money: amount.optional() })),
 })
 export type UnitPlan = z.infer<typeof unitPlanSchema>
 

@@ -6,6 +6,7 @@ import { builtInProducts, builtInVan, clashesAmong, type Equipment } from '../pr
 import { withComparisons } from './compare.ts'
 import type { JobFile } from './jobFile.ts'
 import type { PlanFile } from './planFile.ts'
+import { shortStock, shortWater } from './warnings.ts'
 import { planUnit, type PlanMemory, type UnitContext } from './planUnit.ts'
 
 /** Said in every plan. */
@@ -15,8 +16,7 @@ export const firstOfAll = 'Local codes, the maker’s manual and licensed practi
 export function contextOf(job: JobFile): UnitContext {
   return {
     site: job.site,
-    trained: [...new Set(job.crew.flatMap(({ trained }) => trained ?? []))],
-    liftKg: job.crew.map(({ liftKg }) => liftKg ?? Infinity),
+    crew: job.crew,
     houseRules: knownHouseRules(job.houseRules),
     products: job.products ?? builtInProducts,
     equipment: job.equipment ?? builtInVan,
@@ -48,11 +48,17 @@ export function planJob(job: JobFile, memory?: PlanMemory): PlanFile {
         productCost: plan.mixes.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
       })),
       context.houseRules,
+      units.some(({ decisions }) => decisions.some(({ choice }) => choice === 'long-air-dry')) ? 2 : 1,
     ),
     warnings: [
       firstOfAll,
       ...(job.site.outdoorAir ? [] : ['outdoor air not noted: a mild, half-humid room taken for condensate and drying']),
       ...clashesAmong(context.products),
+      ...shortStock(planned.flatMap(({ mixes }) => mixes)),
+      ...shortWater(
+        planned.map(({ plan }) => plan),
+        context.site,
+      ),
       ...planned.flatMap(({ warnings }) => warnings),
     ],
   }

@@ -7,32 +7,48 @@ import {
   factsOf,
   notReached,
   referralsFor,
+  treatmentWeeks,
+  usualCarriedL,
   usualHoursPerDay,
   type ChoiceOf,
   type Facts,
+  type Hand,
   type KnownHouseRules,
   type NotReached,
   type SettledFacts,
   type Topic,
 } from '../method/index.ts'
 import type { Equipment, Product } from '../products/index.ts'
-import { draftSteps, stepsFor, whatComesOff, withUses, type Step } from '../procedure/index.ts'
+import { draftSteps, flowTestL, hasLiftPump, isOpened, isProved, stepsFor, whatComesOff, wheelTool, withUses, type Drafting, type Step } from '../procedure/index.ts'
 import { coilAreaM2, knownDesign, type KnownDesign } from '../units/index.ts'
-import { dueAfter, duesAfterVisit, indexFound, indexLeft, type UnitMemory } from '../upkeep/index.ts'
-import { rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater, washRunOf, type WashRun } from '../wash/index.ts'
-import { customerText } from './customerText.ts'
+import {
+  duesAfterVisit,
+  duesWithoutLook,
+  indexFound,
+  indexLeft,
+  lossIndex,
+  ratesAtFirst,
+  ruledDues,
+  priorRateOf,
+  type Due,
+  type UnitMemory,
+  type UnitPast,
+} from '../upkeep/index.ts'
+import { caughtLitres, rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater, washRunOf, type WashRun } from '../wash/index.ts'
+import { complaintsAnswered, findingsAnswered } from './answers.ts'
+import { totalsOf } from './compare.ts'
+import { customerText, refereeNames } from './customerText.ts'
 import { dryingTimes } from './dryingTimes.ts'
 import { expectedOf } from './expected.ts'
 import type { Site, UnitJob } from './jobFile.ts'
 import { mixesFor, type PlannedMix } from './mixes.ts'
+import { offersFor, type Instead } from './offers.ts'
 import type { UnitPlan } from './planFile.ts'
 import { warningsFor } from './warnings.ts'
 
 export interface UnitContext {
   readonly site: Site
-  readonly trained: readonly string[]
-  /** What each of the crew may lift, kg. */
-  readonly liftKg: readonly number[]
+  readonly crew: readonly Hand[]
   readonly houseRules: KnownHouseRules
   readonly products: readonly Product[]
   readonly equipment: readonly Equipment[]
@@ -41,17 +57,20 @@ export interface UnitContext {
 /** What is remembered of units, and whether their grades were seen or are only expected. */
 export interface PlanMemory extends UnitMemory {
   readonly isSeen: boolean
+  /** The day of the visit, as 2027-03-01: due dates are then told as days too. */
+  readonly today?: string
 }
 
 /** What is known about a unit before anything is decided. */
 interface Settled {
+  readonly site: Site
   readonly unit: UnitJob
   readonly design: KnownDesign
   readonly assumed: readonly string[]
   readonly lookOver: LookOver
   readonly facts: SettledFacts
   readonly room: AirState
-  readonly washJob: (rinse: ChoiceOf<'rinse'>, wheelInPlace: boolean) => WashJob
+  readonly washJob: (rinse: ChoiceOf<'rinse'>) => WashJob
 }
 
 /** What follows from a set of choices: enough to compare them. */
@@ -67,50 +86,67 @@ export interface PlannedUnit {
   readonly plan: UnitPlan
   readonly warnings: string[]
   readonly facts: Facts
+  readonly mixes: readonly PlannedMix[]
   /** How the wash water goes through bag or sheet, where something fills up. */
   readonly washRun?: WashRun
   /** What would follow if this topic were decided otherwise by hand. */
   readonly alternative: (topic: Topic, choice: string) => WorkedOut
 }
 
-function settle(unit: UnitJob, { site, trained, liftKg, houseRules, products, equipment }: UnitContext): Settled {
-  const { design, assumed } = knownDesign(unit.family, unit.design)
+function settle(unit: UnitJob, { site, crew, houseRules, products, equipment }: UnitContext): Settled {
+  const { design, assumed, isNoted } = knownDesign(unit.family, unit.design)
   const lookOver: LookOver = {
     family: unit.family,
     complaints: unit.complaints,
     grades: unit.grades,
     findings: unit.findings ?? [],
+    extent: unit.findingExtent,
     readings: unit.readings,
   }
   const areaM2 = coilAreaM2(design)
-  const washJob = (rinse: ChoiceOf<'rinse'>, wheelInPlace: boolean): WashJob => ({
+  const washJob = (rinse: ChoiceOf<'rinse'>): WashJob => ({
     ...(unit.wash ? { chosen: unit.wash } : {}),
     rinse,
-    wheelInPlace,
     equipment,
     areaM2,
     grade: worstOf(lookOver, 'coilFace', 'coilBack'),
     faces: gradeOf(lookOver, 'coilBack') > 0 ? 2 : 1,
+    ...(site.waterOnSite ? {} : { atHandL: site.carriedWaterL ?? usualCarriedL.value }),
   })
+  const litres = new Map<string, number>()
   const facts = factsOf({
     lookOver,
     design,
-    trained,
-    liftKg,
+    isNoted,
+    crew,
     houseRules,
     products,
     equipment,
     hoursPerDay: unit.hoursPerDay,
-    site: { ...site, sensitiveOccupants: site.sensitiveOccupants ?? false },
-    washLitres: (rinse) => washLitres(washJob(rinse, false)),
+    site: { ...site, sensitiveOccupants: site.sensitiveOccupants ?? false, carriedWaterL: site.carriedWaterL ?? usualCarriedL.value },
+    washLitres: (rinse, wheelInPlace) => {
+      const key = `${rinse} ${wheelInPlace}`
+      const known = litres.get(key) ?? caughtLitres({ ...washJob(rinse), ...(wheelInPlace ? { wheelBy: rinse === 'none' || rinse === 'condensate' ? 'spray-bottle' : rinse } : {}) })
+      litres.set(key, known)
+      return known
+    },
   })
-  return { unit, design, assumed, lookOver, facts, washJob, room: indoorAirFrom(site.outdoorAir, site.altitudeM ?? 0, unit.readings) }
+  return { site, unit, design, assumed, lookOver, facts, washJob, room: indoorAirFrom(site.outdoorAir, site.altitudeM ?? 0, unit.readings) }
 }
 
-const washJobOf = ({ washJob }: Settled, decided: Facts['decided']): WashJob => ({
-  ...washJob(decided.rinse as ChoiceOf<'rinse'>, decided.wheel === 'wash-in-place'),
-  condenser: decided['condenser-agent'] !== 'none',
-})
+/** All water that these decisions use at the unit. */
+function washJobOf({ washJob }: Settled, facts: Facts, drafting: Drafting): WashJob {
+  const { decided } = facts
+  const by = decided['condenser-rinse'] as ChoiceOf<'condenser-rinse'> | undefined
+  return {
+    ...washJob(decided.rinse as ChoiceOf<'rinse'>),
+    ...(decided.wheel === 'wash-in-place' ? { wheelBy: wheelTool({ decided, facts }) } : {}),
+    ...(by && by !== 'none' ? { condenserBy: by } : {}),
+    flushesPan: decided.pan === 'flush-in-place',
+    flushesDrain: isOpened(drafting) && decided.drain !== 'flow-test-only',
+    ...(isProved(drafting) ? { flowTestL: flowTestL(drafting), testsPump: hasLiftPump(drafting) } : {}),
+  }
+}
 
 /** What fills up, for the ways of containment in which something does. */
 const catchers: Readonly<Record<string, Catcher>> = { 'wash-bag-to-bucket': 'wash-bag', 'funnel-sheet-to-bucket': 'funnel-sheet' }
@@ -123,18 +159,48 @@ function workOut(
 ): WorkedOut {
   const { decided } = facts
   const mixes = mixesFor(facts)
-  const washJob = washJobOf(settled, decided)
-  const steps = finish({
+  const mixFor = (part: PlannedMix['part'], goesFirst = false) => mixes.find((mix) => mix.part === part && (mix.goesFirst ?? false) === goesFirst)
+  const basic: Drafting = {
     facts,
     decided,
     strip: whatComesOff(facts, decided),
-    coilMix: mixes.find(({ part }) => part === 'coilFace'),
-    condenserMix: mixes.find(({ part }) => part === 'condenserFace'),
+    coilMix: mixFor('coilFace'),
+    coilFirst: mixFor('coilFace', true),
+    wheelMix: mixFor('wheel'),
+    wheelFirst: mixFor('wheel', true),
+    condenserMix: mixFor('condenserFace'),
+    rinseMin: 0,
+    extras: settled.unit.extras ?? [],
+    room: settled.room,
+  }
+  const washJob = washJobOf(settled, facts, basic)
+  const steps = finish({
+    ...basic,
     rinseMin: rinseMinutes(washJob),
     washWater: washWater?.(washJob, catchers[decided.containment as string]),
-    room: settled.room,
   })
   return { facts, mixes, steps, washL: washLitres(washJob), notReached: notReached(facts) }
+}
+
+/** What falls due after this visit: by the one forecast, with the unit's own history where there is one. */
+function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], memory: PlanMemory | undefined): Due[] {
+  const { site, unit, design, lookOver } = settled
+  const use = { surroundings: site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value }
+  const past: UnitPast = memory?.pastOf.get(unit.id) ?? { visits: [], use, fineFilter: design.fineFilter, lossIndex: lossIndex(design) }
+  const known: UnitMemory = memory ?? { pastOf: new Map(), rates: ratesAtFirst, yearsNow: 0 }
+  const panTreatmentWeeks = facts.decided['pan-treatment'] === 'slow-release' ? treatmentWeeks(facts) : undefined
+  const found = indexFound(lookOver.grades)
+  if (facts.decided.scope === 'decline' && found === undefined) return past.visits.length > 0 ? duesWithoutLook(past, known) : []
+  if (found === undefined)
+    return past.visits.length > 0
+      ? duesWithoutLook({ ...past, panTreatmentWeeks }, known)
+      : ruledDues(priorRateOf(past.use), past.fineFilter, panTreatmentWeeks)
+  const leftIndex = indexLeft(
+    String(facts.decided.scope),
+    lookOver.grades,
+    left.map(({ part }) => part),
+  )
+  return duesAfterVisit(past, known, { found, left: leftIndex, isSeen: memory?.isSeen ?? false, panTreatmentWeeks })
 }
 
 /** Plan of one unit, its due dates by `memory` where something is remembered; what other choices would change is added by `compare.ts`. Pure. */
@@ -147,41 +213,38 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
   const { decisions, facts } = decide(settled.facts, unit.choices ?? {})
   const {
     mixes,
-    steps,
+    steps: drafted,
+    washL,
     notReached: left,
   } = workOut(settled, facts, stepsFor, (job, catcher) => {
-    if (rinseMinutes(job) <= 0) return undefined
-    washRun = catcher && washRunOf(job, catcher)
-    return (washWater = simulateWash(job, catcher))
+    if (washLitres(job) <= 0) return undefined
+    washRun = catcher && caughtLitres(job) > 0 ? washRunOf(job, catcher) : undefined
+    return (washWater = simulateWash(job, washRun ? catcher : undefined))
   })
   const { decided } = facts
   const diagnosis = diagnose(seenFrom(lookOver, design, { altitudeM: site.altitudeM, outdoorC: site.outdoorAir?.dryBulbC }))
   const referrals = referralsFor(facts, diagnosis)
-  const panTreatmentWeeks = decided['pan-treatment'] === 'slow-release' ? facts.product('pan-treatment').product?.label.lifeWeeks : undefined
-  const startIndex = indexLeft(
-    String(decided.scope),
-    lookOver.grades,
-    left.map(({ part }) => part),
-  )
-  const past = memory?.pastOf.get(unit.id)
-  const found = indexFound(lookOver.grades)
-  const due =
-    memory && past && found !== undefined
-      ? duesAfterVisit(past, memory, { found, left: startIndex, isSeen: memory.isSeen, panTreatmentWeeks })
-      : dueAfter({
-          surroundings: site.surroundings ?? [],
-          hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value,
-          fineFilter: design.fineFilter,
-          startIndex,
-          panTreatmentWeeks,
-        })
+  const due = duesOf(settled, facts, left, memory)
+  const steps = withUses(drafted, mixes)
+  const answered = { facts, steps, referrals, diagnosis, refereeNames }
+  const findings = findingsAnswered(answered)
+  const complaints = complaintsAnswered(answered)
+  const own = totalsOf({ steps, mixes, washL }, context.houseRules)
+  /** The same unit under other circumstances; offers ask it seldom. */
+  const instead: Instead = (changed) => {
+    const otherSettled = settle(unit, { ...context, ...changed })
+    const other = workOut(otherSettled, decide(otherSettled.facts, {}).facts, draftSteps)
+    const totals = totalsOf(other, context.houseRules)
+    const { scope, rinse } = other.facts.decided
+    return { minutes: totals.minutes - own.minutes, money: totals.money - own.money, scope: String(scope), reaches: rinse !== 'none' }
+  }
   const plan: UnitPlan = {
     id: unit.id,
     diagnosis,
     decisions,
     referrals,
-    customerText: customerText({ unit, facts, decisions, referrals, notReached: left, due, mixes }),
-    steps: withUses(steps, mixes),
+    customerText: customerText({ unit, facts, decisions, referrals, notReached: left, due, mixes, findings, complaints, today: memory?.today }),
+    steps,
     mixes: mixes.map(({ product, part, dilution, productL, waterL, passes, cost }) => ({
       productId: product.id,
       part,
@@ -196,12 +259,31 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
     expected: expectedOf(facts, room),
     notReached: left,
     due,
+    findings,
+    complaints,
+    offers: offersFor({ unit, facts, context, instead, leftDirty: isLeftDirty(lookOver, left), keptDown: keptDownBy.includes(decisions[0].rule) }),
   }
+  const known = new Map<string, WorkedOut>()
   return {
     plan,
     facts,
+    mixes,
     ...(washRun ? { washRun } : {}),
-    warnings: warningsFor({ unit, assumed, facts, decisions, mixes, washWater }),
-    alternative: (topic, choice) => workOut(settled, redecide(settled.facts, { ...unit.choices, [topic]: choice }, decided, topic), draftSteps),
+    warnings: warningsFor({ unit, assumed, facts, decisions, steps, washWater }),
+    alternative: (topic, choice) => {
+      const other = redecide(settled.facts, { ...unit.choices, [topic]: choice }, decided, topic)
+      // Many ways come to the same work: it is worked out once.
+      const key = Object.values(other.decided).join()
+      const worked = known.get(key) ?? workOut(settled, other, draftSteps)
+      known.set(key, worked)
+      return worked.facts === other ? worked : { ...worked, facts: other }
+    },
   }
 }
+
+/** Rules that keep everybody off a roof. */
+const keptDownBy: readonly string[] = ['scope-weather', 'scope-untrained-roof']
+
+/** Whether a part of coil, wheel or pan stays at grade 3 or worse, or carries what a second visit would take off. */
+const isLeftDirty = (lookOver: LookOver, left: readonly NotReached[]): boolean =>
+  left.some(({ part, because }) => gradeOf(lookOver, part) >= 3 || because.endsWith('not clean yet'))

@@ -22,7 +22,7 @@ const optionUnitSchema = closed({
   notReached: z.array(closed({ part: z.string(), because: z.string() })),
   handsMin: amount,
   products: z.array(closed({ productId: z.string(), litres: amount, cost: amount.optional() })),
-  due: z.array(closed({ what: z.literal(dueKinds), weeks: amount, low: amount.optional(), high: amount.optional() })),
+  due: z.array(closed({ what: z.literal(dueKinds), weeks: amount, low: amount.optional(), high: amount.optional(), because: z.string().optional() })),
 })
 /** What makes this way differ from the house rules: to be put on record when it is accepted. */
 const differsSchema = closed({
@@ -161,7 +161,7 @@ function unitOf(unit: UnitJob, { plan, facts }: PlannedUnit): QuoteOption['units
     unitId: unit.id,
     name: unit.name ?? unit.id,
     scope: String(facts.decided.scope),
-    says: [...offerSentences(facts.decided), ...(throwsSpecks(facts.decided) ? [speckSentence] : [])],
+    says: [...offerSentences(facts.decided, facts.design.filter === 'disposable'), ...(throwsSpecks(facts.decided) ? [speckSentence] : [])],
     notReached: plan.notReached,
     handsMin: round(plan.steps.reduce((sum, { handsMin, people }) => sum + handsMin * people, 0)),
     products: plan.mixes.map(({ productId, productL, cost }) => ({ productId, litres: productL, ...(cost === undefined ? {} : { cost }) })),

@@ -26,8 +26,7 @@ export function standardWork(
     { id: 'standard', family, design: {}, complaints: [], grades: gradesWith(family, allGrades[usualGrade[what].value]) },
     {
       site: { name: 'standard', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
-      trained: ['wheel-removal', 'electrics', 'roof'],
-      liftKg: [Infinity, Infinity],
+      crew: [{ trained: ['wheel-removal', 'electrics', 'roof'] }, {}],
       houseRules: rules,
       products,
       equipment,

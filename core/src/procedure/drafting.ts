@@ -1,11 +1,11 @@
 // What do the drafters of steps know about the unit, and what do they hand to one another?
 import type { AirState } from '../air/index.ts'
-import type { Facts, Topic, Choice } from '../method/index.ts'
+import { handSprayerOf, type Choice, type Facts, type Topic } from '../method/index.ts'
 import type { Product } from '../products/index.ts'
 import { estimate } from '../quantities/index.ts'
-import { isOnRoof, isSplit, type Component } from '../units/index.ts'
-import type { WashWater } from '../wash/index.ts'
-import type { Step } from './step.ts'
+import { isCarried, isOnRoof, isSplit, type Component } from '../units/index.ts'
+import { pourL, roofCupL, type WashWater } from '../wash/index.ts'
+import type { Extra, Step } from './step.ts'
 
 export interface MixFor {
   readonly product: Product
@@ -21,8 +21,14 @@ export interface Drafting {
   /** What comes off, in the order of stripping. */
   readonly strip: readonly Component[]
   readonly coilMix?: MixFor
+  /** What degreases the coil before its slime is treated. */
+  readonly coilFirst?: MixFor
+  readonly wheelMix?: MixFor
+  readonly wheelFirst?: MixFor
   readonly condenserMix?: MixFor
+  /** Minutes of rinsing the coil, the wheel not counted. */
   readonly rinseMin: number
+  readonly extras: readonly Extra[]
   readonly washWater?: WashWater
   readonly room: AirState
 }
@@ -50,13 +56,41 @@ export const onId = (component: Pick<Component, 'id'>): string => `on-${componen
 export const takeDownId = 'take-down'
 export const comesOff = ({ strip }: Drafting, id: string): boolean => strip.some((component) => component.id === id)
 
-/** Whether water or foam is used inside the unit at all. */
+/** Whether water or foam is used at the unit at all: on coil, wheel or condenser, in its pan, or in its drain. */
 export const isWet = ({ decided }: Drafting): boolean =>
-  decided.rinse !== 'none' || (decided['coil-agent'] !== 'none' && decided['coil-agent'] !== undefined)
+  decided.scope !== 'filter-service' &&
+  decided.scope !== 'decline' &&
+  (decided.rinse !== 'none' ||
+    decided['coil-agent'] !== 'none' ||
+    decided['condenser-rinse'] !== 'none' ||
+    decided.wheel === 'wash-in-place' ||
+    decided.wheel === 'remove-and-wash' ||
+    decided.pan !== 'leave' ||
+    decided.drain !== 'flow-test-only' ||
+    decided['pan-treatment'] === 'slow-release')
+/** Whether it is opened at all: more than its filters. */
+export const isOpened = ({ decided }: Drafting): boolean => decided.scope !== 'filter-service' && decided.scope !== 'decline'
+/** Whether its cover comes off, so that its electronics lie open. */
+export const isUncovered = ({ decided }: Drafting): boolean =>
+  decided.scope === 'open-clean' || decided.scope === 'strip-down' || decided.scope === 'bench-clean'
+/** Whether the wheel was wetted, wherever: its first spin throws what is left in it. */
+export const isWheelWashed = ({ decided }: Drafting): boolean => decided.wheel === 'wash-in-place' || decided.wheel === 'remove-and-wash'
+/** What hangs on a unit and catches what its wheel throws. */
+export const hangsAtUnit = ({ decided }: Drafting): boolean =>
+  decided.containment === 'wash-bag-to-bucket' || decided.containment === 'funnel-sheet-to-bucket'
+/** Whether its water leaves by a line of its own; else through a base pan or over a roof's gutter. */
+export const hasDrainLine = ({ facts: { lookOver, design } }: Drafting): boolean => isSplit(lookOver.family) || (isCarried(lookOver.family) && design.sleeveDrain)
+/** Equipment that rinses by this choice, as far as the van has it. */
+export function rinseTool({ facts }: Drafting, choice: string): string {
+  return choice === 'spray-bottle' || choice === 'condensate' || choice === 'none' ? (handSprayerOf(facts) ?? 'spray-bottle') : choice
+}
+/** Water of a flow test: a litre, on a roof a cup. */
+export const flowTestL = ({ facts: { lookOver } }: Drafting): number => (isOnRoof(lookOver.family) ? roofCupL.value : pourL.value)
 
 export const onTheBench = ({ decided }: Drafting): boolean => decided.location === 'outdoors'
-/** The dry vacuum, or the wet one where the van has no other. */
-export const vacuumOf = ({ facts }: Drafting): string => (facts.has('dry-vacuum') ? 'dry-vacuum' : 'wet-vacuum')
+/** The dry vacuum, or the wet one where the van has no other; none where it has neither. */
+export const vacuumOf = ({ facts }: Drafting): string[] =>
+  facts.has('dry-vacuum') ? ['dry-vacuum'] : facts.has('wet-vacuum') ? ['wet-vacuum'] : []
 
 /** Higher than this nobody works from the floor. */
 const ladderAbove = estimate(1.8, 'm')

@@ -1,6 +1,11 @@
 // Procedure: steps, precedence, gates, fasteners.
 export type { Drafting, MixFor } from './drafting.ts'
+export { reckonedDryMin, washedApart } from './drying.ts'
+export { wheelTool } from './washing.ts'
+export { hasLiftPump, isProved } from './drain.ts'
+export { flowTestL, isOpened } from './drafting.ts'
+export { stepMin } from './stepTimes.ts'
 export { draftSteps, stepsFor } from './procedure.ts'
 export { whatComesOff } from './reach.ts'
-export { phases, skills, stepSchema, type Phase, type Skill, type Step } from './step.ts'
+export { doings, earlyEnds, extras, mayDo, phases, skills, stepSchema, type Extra, type Phase, type Skill, type Step } from './step.ts'
 export { withUses } from './uses.ts'

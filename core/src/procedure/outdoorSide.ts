@@ -3,9 +3,9 @@ import { gradeOf } from '../lookover/index.ts'
 import { reachesOutdoorSide } from '../method/index.ts'
 import { isCarried } from '../units/index.ts'
 import { condenserRinseMin } from '../wash/index.ts'
-import { amountOf, sprayer, strengthOf } from './agent.ts'
+import { amountOf, dwellOf, sprayer, strengthOf } from './agent.ts'
 import { caution } from './cautions.ts'
-import { ids, onTheBench, step, vacuumOf, type Drafting } from './drafting.ts'
+import { ids, onTheBench, rinseTool, step, vacuumOf, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin } from './stepTimes.ts'
 
@@ -24,7 +24,7 @@ export function clearCondenserSteps(drafting: Drafting, before: readonly Step[])
       part: 'condenserFace',
       handsMin: stepMin.clearCondenser.value,
       after: ids(before),
-      equipment: [byAir ? 'air-line' : vacuumOf(drafting)],
+      equipment: byAir ? ['air-line'] : vacuumOf(drafting),
       cautions: [caution.fins, caution.dust, ...(byAir ? [caution.air] : [])],
     }),
   ]
@@ -34,7 +34,7 @@ export function condenserAgentSteps(drafting: Drafting, before: readonly Step[],
   const { condenserMix, facts } = drafting
   if (!condenserMix) return []
   const { product, dilution } = condenserMix
-  const [leastMin, mostMin] = product.label.dwellMin ?? [5, 10]
+  const [leastMin, mostMin] = dwellOf(condenserMix)
   const mixing = step({
     id: 'mix-condenser',
     phase: 'apply',
@@ -64,7 +64,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
   if (!reachesOutdoorSide(facts)) return []
   const steps: Step[] = []
   const applied = before.some(({ id }) => id === 'apply-condenser')
-  if (decided['condenser-agent'] !== 'none')
+  if (decided['condenser-rinse'] !== 'none')
     steps.push(
       step({
         id: 'rinse-condenser',
@@ -73,7 +73,8 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         part: 'condenserFace',
         handsMin: condenserRinseMin.value,
         after: applied ? ['apply-condenser'] : ids(before),
-        equipment: [String(decided.rinse)],
+        equipment: [rinseTool(drafting, String(decided['condenser-rinse']))],
+        ...(onTheBench(drafting) ? {} : { how: 'Little water at a time; rags below, or the ground sheet’s bucket.' }),
         gate: 'The run-off is clear',
         cautions: [caution.jet, caution.wasteWater],
       }),
@@ -99,7 +100,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         id: 'wash-base-pan',
         phase: 'pan-and-drain',
         title:
-          decided.rinse === 'none'
+          decided['condenser-rinse'] === 'none' && decided.rinse === 'none'
             ? 'Take the mud out of the base pan and wipe it'
             : 'Take the mud out of the base pan, flush it, open its drain holes',
         part: 'basePan',

@@ -3,11 +3,12 @@ import { isOnRoof } from '../units/index.ts'
 import { agentSteps, filterSteps } from './agent.ts'
 import { caution } from './cautions.ts'
 import { comesOff, ids, lastOf, type Drafting } from './drafting.ts'
-import { drainProof, flushDrainSteps } from './drain.ts'
-import { dryCleanSteps } from './dryClean.ts'
+import { drainProof, flushDrainSteps, levelSteps } from './drain.ts'
+import { combSteps, dryCleanSteps } from './dryClean.ts'
 import { drySteps, uprightStep } from './drying.ts'
 import { isolateSteps, lookOverSteps } from './isolate.ts'
 import { clearCondenserSteps, condenserAgentSteps, washOutdoorSteps } from './outdoorSide.ts'
+import { outdoorUnitSteps } from './outdoorUnit.ts'
 import { protectSteps } from './protect.ts'
 import { declineSteps, proveSteps } from './prove.ts'
 import { rebuildSteps } from './rebuild.ts'
@@ -19,18 +20,19 @@ import { outletStep, washSteps } from './washing.ts'
  * Steps of one unit, in a workable order for one person; phases follow one another in job order, save removed parts that are
  * washed while the coil soaks. Everything that comes off goes back; `after` is acyclic and names earlier steps only.
  */
-export const stepsFor = (drafting: Drafting): Step[] => withoutImplied(inPhaseOrder(onTheRoof(drafting, draftSteps(drafting))))
+export const stepsFor = (drafting: Drafting): Step[] => withoutImplied(onLadders(inPhaseOrder(onTheRoof(drafting, draftSteps(drafting)))))
 
 /** The same steps as they are drafted, in no certain order and with implied precedence spelled out: enough for sums. */
 export function draftSteps(drafting: Drafting): Step[] {
   const { decided } = drafting
-  if (decided.scope === 'decline') return declineSteps()
+  if (decided.scope === 'decline') return declineSteps(drafting)
   const seen = lookOverSteps(drafting)
   const isolated = isolateSteps(drafting, seen)
   const protectedBy = protectSteps(drafting, isolated)
   const stripped = stripSteps(drafting, lastOf([...isolated, ...protectedBy]))
   const open = lastOf([...isolated, ...protectedBy, ...stripped])
-  const dryCleaned = [...dryCleanSteps(drafting, open), ...clearCondenserSteps(drafting, open)]
+  const loose = [...dryCleanSteps(drafting, open), ...clearCondenserSteps(drafting, open)]
+  const dryCleaned = [...loose, ...combSteps(drafting, lastOf([...open, ...loose]), 'dry-clean')]
   const bare = lastOf([...open, ...dryCleaned])
   const ready = lastOf(protectedBy)
   const agent = agentSteps(drafting, bare, ready)
@@ -44,11 +46,15 @@ export function draftSteps(drafting: Drafting): Step[] {
     ...outdoorAgent,
     ...[...washed, ...outdoors].filter(({ phase }) => phase === 'rinse' || phase === 'wheel'),
   ])
+  const combed = combSteps(drafting, lastOf([...bare, ...agent, ...outdoorAgent, ...[...washed, ...outdoors].filter(({ phase }) => phase === 'rinse')]), 'rinse')
+  const outdoorUnit = outdoorUnitSteps(drafting, ids(isolated.slice(0, 1)))
   const flushed = flushDrainSteps(drafting, [...ids(rinsed), ...ids(washed.filter(({ id }) => id === 'wash-pan'))])
   const outlet = outletStep(rinsed)
   // With the pan off, or its plug out, the drain is proved when they are back.
   const provedLater = comesOff(drafting, 'pan') || comesOff(drafting, 'drain-plug')
-  const wet = [...washed, ...outdoors, ...flushed, outlet]
+  const washedAll = [...washed, ...outdoors, ...combed, ...flushed, outlet]
+  const level = levelSteps(drafting, 'pan-and-drain', ids(lastOf(washedAll)))
+  const wet = [...washedAll, ...level]
   const provedInPlace = provedLater ? [] : drainProof(drafting, 'pan-and-drain', ids(lastOf(wet)))
   // Both are mixed before either soaks, so that no dwell runs out over a bottle.
   const [mixing, applying] = [[...agent, ...outdoorAgent].filter(({ part }) => !part), [...agent, ...outdoorAgent].filter(({ part }) => part)]
@@ -59,7 +65,7 @@ export function draftSteps(drafting: Drafting): Step[] {
     provedLater ? drainProof(drafting, 'rebuild', [...ids(lastOf([...worked, ...dried])), ...ids(back)]) : [],
   )
   const all = [...seen, ...isolated, ...protectedBy, ...stripped, ...worked, ...dried, ...rebuilt]
-  return corrected([...all, ...upright, ...proveSteps(drafting, all, upright)], drafting.facts.houseRules.stepTimes)
+  return corrected([...all, ...outdoorUnit, ...upright, ...proveSteps(drafting, all, [...upright, ...outdoorUnit])], drafting.facts.houseRules.stepTimes)
 }
 
 /** Minutes as the firm's own runs have corrected them, to half a minute; the start value stays beside them. */
@@ -73,18 +79,33 @@ function corrected(steps: Step[], factors: Readonly<Record<string, number>>): St
   return steps
 }
 
+/** What of the work on a roof unit is done below: filter and grille, the count, the customer's things. */
 const indoors = ['filter', 'outlet'] as const
 const upThere: readonly Phase[] = ['strip', 'dry-clean', 'apply', 'dwell', 'rinse', 'wheel', 'pan-and-drain', 'rebuild']
+const alsoUpThere: readonly string[] = ['go-up', 'set-containment', 'take-down']
+const belowAll: readonly string[] = ['check-ledger']
 
-/** On a roof whatever is done up there is for people trained for roofs (where anybody here is), and says so. */
+/** On a roof whatever is done up there is for people trained for roofs, and whatever opens or closes something says what a roof is. */
 function onTheRoof({ facts, decided }: Drafting, steps: Step[]): Step[] {
   if (!isOnRoof(facts.lookOver.family) || decided.scope === 'filter-service' || decided.scope === 'decline') return steps
-  const trained = facts.trained.includes('roof')
   for (const entry of steps) {
-    const below = indoors.some((part) => part === entry.part) || entry.needsLedger
-    if (below || (!upThere.includes(entry.phase) && entry.id !== 'go-up')) continue
-    if (trained) entry.skill ??= 'roof'
-    if (entry.phase === 'strip') entry.cautions = [...entry.cautions, caution.roof]
+    const below = indoors.some((part) => part === entry.part) || belowAll.includes(entry.id)
+    if (below || (!upThere.includes(entry.phase) && !alsoUpThere.includes(entry.id))) continue
+    if (entry.skill === undefined) entry.skill = 'roof'
+    else if (entry.skill !== 'roof') entry.alsoSkill = 'roof'
+    const opensOrCloses = entry.phase === 'strip' || entry.phase === 'rebuild' || entry.takesOff !== undefined || entry.putsBack !== undefined
+    if (opensOrCloses && !entry.cautions.includes(caution.roof)) entry.cautions = [...entry.cautions, caution.roof]
+  }
+  return steps
+}
+
+/** Whoever goes up a ladder is told so at the first step of each phase that is done on it. */
+function onLadders(steps: Step[]): Step[] {
+  const told = new Set<Phase>()
+  for (const entry of steps) {
+    if (told.has(entry.phase) || !entry.equipment.includes('step-ladder')) continue
+    told.add(entry.phase)
+    if (!entry.cautions.includes(caution.ladder)) entry.cautions = [...entry.cautions, caution.ladder]
   }
   return steps
 }

@@ -1,18 +1,18 @@
-// What is set up before anything comes off: room, roof or bench, and whatever catches the water.
-import { staysInItsWall, reachesOutdoorSide } from '../method/index.ts'
+// What is set up before anything is wet: room, roof or bench, and whatever catches the water.
+import { staysInItsWall } from '../method/index.ts'
 import { isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { ids, ladderFor, offId, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
+import { hangsAtUnit, ids, isUncovered, isWet, ladderFor, offId, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin } from './stepTimes.ts'
 
 const belowWords = {
-  clear: 'The floor below is clear',
-  bed: 'Move the bed or cover it',
-  desk: 'Clear and cover the desk',
-  worktop: 'Clear and cover the worktop, food out of the room',
-  electronics: 'Move electronics away or cover them watertight',
-  'patient-chair': 'Move the chair out, or cover it whole',
+  clear: 'See that the floor below is clear',
+  bed: 'Move the customer’s bed or cover it',
+  desk: 'Clear and cover the desk below',
+  worktop: 'Clear and cover the worktop below, food out of the room',
+  electronics: 'Move the customer’s devices that stand below, or cover them watertight',
+  'patient-chair': 'Move the chair below out, or cover it whole',
 } as const
 
 /** How each way of containment is set, what it takes, and what proves that it stands. */
@@ -24,21 +24,21 @@ const containments = {
     minutes: stepMin.setContainment,
   },
   'wash-bag-to-bucket': {
-    title: 'Hang the wash bag round the unit, outlet over the bucket',
+    title: 'Hang the wash bag above the open body and round it, outlet over the bucket',
     equipment: ['wash-bag', 'bucket'],
     gate: 'Containment stands: its upper edge lies behind the unit, and a cup of water poured in reaches the bucket',
     minutes: stepMin.setContainment,
   },
   'funnel-sheet-to-bucket': {
-    title: 'Hang the funnel sheet from the body all round, wide enough to take the panel down inside it, outlet over the bucket',
+    title: 'Hang the sheet below the unit all round and funnel it, outlet over the bucket',
     equipment: ['funnel-sheet', 'bucket'],
-    gate: 'The funnel sheet hangs from the body on all sides, and a cup of water poured in reaches the bucket',
+    gate: 'The sheet hangs on all sides, and a cup of water poured in reaches the bucket',
     minutes: stepMin.setContainment,
   },
   'opening-plug-and-rags': {
     title: 'Cloth below the ceiling grille indoors; rags below the drain side of the roof unit, a bucket under the gutter',
     equipment: ['bucket'],
-    gate: 'Cloth and rags lie: no dirty water can run down the side wall',
+    gate: 'Cloth and rags lie, the bucket stands: no dirty water can run down the side wall',
     minutes: stepMin.setRags,
   },
   outdoors: {
@@ -47,37 +47,81 @@ const containments = {
     gate: 'The bench stands level, and run-off goes where it may',
     minutes: stepMin.setBench,
   },
+  'floor-sheet': {
+    title: 'Draw the floor sheet up below the unit and tape it on, its front edge over a rolled towel',
+    equipment: ['floor-sheet'],
+    gate: 'Containment stands: the sheet is taped below the unit, and nothing runs past its edges',
+    minutes: stepMin.setContainment,
+  },
 } as const
 
-export function protectSteps(drafting: Drafting, before: readonly Step[]): Step[] {
+/** What proves at the coil that whatever was set still stands, before the first liquid. */
+export const standsWords: Readonly<Record<string, string>> = {
+  'trough-and-towel': 'The trough hangs, towels at both ends',
+  'wash-bag-to-bucket': 'The bag is closed round the unit, its outlet over the bucket',
+  'funnel-sheet-to-bucket': 'The sheet hangs all round, its outlet over the bucket',
+  'opening-plug-and-rags': 'The opening is plugged, rags and bucket are in place',
+  outdoors: 'The unit stands on its battens, run-off goes where it may',
+  'floor-sheet': 'The sheet lies below the unit, and nothing drips beside it',
+}
+
+/** Whether what catches the water hangs above the body of an opened wall head: then it comes after its cover. */
+const comesAfterCover = (drafting: Drafting) => drafting.facts.lookOver.family === 'wall-head' && isUncovered(drafting)
+const hasOwnStep = (drafting: Drafting) =>
+  drafting.decided.scope !== 'filter-service' && (drafting.decided.containment !== 'floor-sheet' || (staysInItsWall(drafting.facts) && isWet(drafting)))
+
+/** The step that sets the containment; undefined where the floor sheet that lies anyway is all of it. */
+export function containmentStep(drafting: Drafting, phase: 'protect' | 'strip', after: readonly string[]): Step | undefined {
+  if (comesAfterCover(drafting) !== (phase === 'strip') || !hasOwnStep(drafting)) return undefined
+  const way = containments[drafting.decided.containment as keyof typeof containments]
+  const ladder = ladderFor(drafting) === 'step-ladder'
+  return step({
+    id: 'set-containment',
+    phase,
+    title: way.title,
+    handsMin: way.minutes.value,
+    after: [...after],
+    equipment: [...way.equipment],
+    ...hangs(drafting, way.equipment),
+    ...catches(drafting),
+    gate: way.gate,
+    cautions: ladder && phase === 'protect' ? [caution.ladder] : [],
+  })
+}
+
+export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Step[] {
   const { decided, facts } = drafting
   const ladder = ladderFor(drafting) === 'step-ladder'
+  const before = ids(isolated.slice(0, 1))
+  const moved = facts.design.below !== 'clear'
   const steps = [
     step({
       id: 'clear-below',
       phase: 'protect',
       title: `${belowWords[facts.design.below]}; lay the floor sheet`,
       handsMin: stepMin.clearBelow.value,
-      after: ids(before),
+      after: before,
       equipment: ['floor-sheet', ...(ladder ? ['step-ladder'] : [])],
+      ...(moved ? { photo: 'what is moved, in its place' } : {}),
       cautions: ladder ? [caution.ladder] : [],
     }),
   ]
   const add = (entry: Step) => steps.push(entry)
-  if (isOnRoof(facts.lookOver.family) && decided.scope !== 'filter-service')
+  const roof = isOnRoof(facts.lookOver.family) && decided.scope !== 'filter-service'
+  if (roof)
     add(
       step({
         id: 'go-up',
         phase: 'protect',
         title: 'Tie the roof ladder, look at roof and weather, lay the mats',
         handsMin: stepMin.goUp.value,
-        after: ids(before),
+        after: ids(isolated.slice(-1)),
         equipment: ['roof-ladder'],
         how:
           facts.design.roof === 'membrane'
             ? 'A membrane gives way under an edge or a heel: mats under knees, tools and shroud.'
             : 'Mats under knees, tools and shroud.',
-        gate: `Ladder tied or held; wind below ${facts.houseRules.roofWindLimitMs} m/s, no rain; somebody below knows that you are up there`,
+        gate: `Ladder tied or held; wind below ${facts.houseRules.roofWindLimitMs} m/s, no rain, no ice; somebody below knows that you are up there`,
         cautions: [caution.roof],
       }),
     )
@@ -88,36 +132,22 @@ export function protectSteps(drafting: Drafting, before: readonly Step[]): Step[
         phase: 'protect',
         title: 'Secure what holds the unit up in the window, and hold the sash',
         handsMin: stepMin.secureUnit.value,
-        after: ids(before),
+        after: before,
         gate: 'The unit cannot tip in or out, and the sash cannot rise or drop, with every screw out',
         cautions: [caution.lifting],
       }),
     )
-  const way = containments[decided.containment as keyof typeof containments]
-  if (way)
-    add(
-      step({
-        id: 'set-containment',
-        phase: 'protect',
-        title: way.title,
-        handsMin: way.minutes.value,
-        after: ['clear-below', ...(steps.some(({ id }) => id === 'go-up') ? ['go-up'] : [])],
-        equipment: [...way.equipment],
-        ...hangs(drafting, way.equipment),
-        ...catches(drafting),
-        gate: way.gate,
-        cautions: ladder ? [caution.ladder] : [],
-      }),
-    )
-  if (staysInItsWall(facts) && reachesOutdoorSide(facts) && decided['condenser-agent'] !== 'none')
+  const set = containmentStep(drafting, 'protect', ['clear-below', ...(roof ? ['go-up'] : [])])
+  if (set) add(set)
+  if (staysInItsWall(facts) && isWet(drafting))
     add(
       step({
         id: 'cover-outlet',
         phase: 'protect',
-        title: 'Cover the indoor outlet and front against what is sprayed from outside',
+        title: 'Cover the indoor outlet against what is sprayed',
         handsMin: stepMin.coverOutlet.value,
         after: ['clear-below'],
-        gate: 'No opening to the room shows',
+        gate: 'Containment stands: the outlet is covered, and no opening to the room shows',
         cautions: [],
       }),
     )
@@ -133,20 +163,20 @@ export function protectSteps(drafting: Drafting, before: readonly Step[]): Step[
         cautions: [],
       }),
     )
-  return [...steps, ...firstOff(drafting, steps)]
+  return [...steps, ...firstOff(drafting, [...isolated.slice(-1), ...steps])]
 }
 
 /** What hangs on one unit cannot hang on another before it is taken down. */
 const hanging: readonly string[] = ['wash-bag', 'funnel-sheet']
 function hangs(drafting: Drafting, equipment: readonly string[]): Pick<Step, 'holds'> {
   const held = equipment.filter((kind) => hanging.includes(kind))
-  return held.length > 0 && !onTheBench(drafting) ? { holds: { equipment: held, until: takeDownId } } : {}
+  return held.length > 0 && hangsAtUnit(drafting) ? { holds: { equipment: held, until: takeDownId } } : {}
 }
 
 function catches({ washWater }: Drafting): { how?: string } {
-  if (!washWater) return {}
+  if (!washWater || washWater.caughtL <= 0) return {}
   const level = washWater.peakLevelShare > 0 ? `; it fills to ${Math.max(1, Math.ceil(washWater.peakLevelShare * 100))} % at most` : ''
-  return { how: `About ${washWater.litres} L of wash water will come down${level}.` }
+  return { how: `About ${washWater.caughtL} L of wash water will come down${level}.` }
 }
 
 /** What comes out before stripping begins, over a bucket, and the wait until it runs empty. */

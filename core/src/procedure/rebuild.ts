@@ -30,6 +30,20 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], whileO
     const spins = wheel && component.id === (comesOff(drafting, seatedOn) ? seatedOn : 'wheel')
     if (spins) steps.push(...wheelChecks(wheel, onId(component)))
   }
+  const tiles = () =>
+    drafting.facts.lookOver.family === 'ceiling-cassette' && comesOff(drafting, 'cover')
+      ? [
+          step({
+            id: 'push-tiles-back',
+            phase: 'rebuild',
+            title: 'Push the ceiling tiles round the body back into their places',
+            handsMin: stepMin.pushTilesBack.value,
+            after: [...worked, ...ids(steps)],
+            equipment: ['step-ladder'],
+            cautions: [caution.ladder],
+          }),
+        ]
+      : []
   const reversed = [...strip].reverse()
   for (const component of reversed) {
     if (component.first || component.last) continue
@@ -38,6 +52,7 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], whileO
       steps.push(...whileOpen(steps))
       steps.push(...uncover(drafting, component, [...worked, ...ids(steps)]))
       for (const probe of reversed.filter(({ last }) => last)) putBack(probe, [...worked, ...ids(steps)])
+      steps.push(...tiles())
       putBack(component, [...worked, ...ids(steps)])
     } else putBack(component, worked)
   }
@@ -45,7 +60,7 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], whileO
 }
 
 /** What comes out of the unit again before it is closed. */
-function uncover({ decided, facts }: Drafting, closer: Component, after: string[]): Step[] {
+function uncover({ decided }: Drafting, closer: Component, after: string[]): Step[] {
   const steps: Step[] = []
   if (closer.closes && decided.electrics !== 'unplug-and-remove')
     steps.push(
@@ -68,11 +83,16 @@ function uncover({ decided, facts }: Drafting, closer: Component, after: string[
         handsMin: stepMin.unplugOpening.value,
         after,
         gate: 'As many plugs and rags are out as went in: nothing is left in the air path',
-        ...(facts.trained.includes('roof') ? { skill: 'roof' as const } : {}),
         cautions: [],
       }),
     )
   return steps
+}
+
+/** A filter that is renewed is not dried: what goes back is a new one. */
+function gateOf({ facts }: Drafting, { id, seatGate }: Component): Pick<Step, 'gate'> {
+  if (id === 'filters' && facts.design.filter === 'disposable') return { gate: 'New filters sit where the used ones sat' }
+  return seatGate ? { gate: seatGate } : {}
 }
 
 function onStep(drafting: Drafting, component: Component, after: string[]): Step {
@@ -81,12 +101,12 @@ function onStep(drafting: Drafting, component: Component, after: string[]): Step
   return step({
     id: onId(component),
     phase: 'rebuild',
-    title: component.putBack,
+    title: component.id === 'filters' && drafting.facts.design.filter === 'disposable' ? component.putBack.replace('dry filter', 'new filter') : component.putBack,
     handsMin: component.onMin.value + extraMinutes(drafting, component),
     after,
     ...fields,
     putsBack: component.name,
-    ...(component.seatGate ? { gate: component.seatGate } : {}),
+    ...gateOf(drafting, component),
     cautions: [
       ...component.cautions,
       ...(component.carried ? [caution.lifting] : []),

@@ -28,6 +28,15 @@ export type Phase = (typeof phases)[number]
 export const skills = ['wheel-removal', 'roof', 'electrics'] as const
 export type Skill = (typeof skills)[number]
 
+/** Work besides the unit's own cleaning that is offered and priced by itself. */
+export const extras = ['outdoor-unit'] as const
+export type Extra = (typeof extras)[number]
+
+/** Who may end a wait before its least: whoever says by name that it is dry to the touch, or the owner alone, in writing. */
+export const earlyEnds = ['dry-to-the-touch', 'owner'] as const
+/** What a step is done by, where ticking it would prove nothing. */
+export const doings = ['before-readings', 'after-readings', 'hand-over'] as const
+
 export const stepSchema = closed({
   /** Unique in the unit. */
   id: z.string().max(80),
@@ -52,6 +61,12 @@ export const stepSchema = closed({
   optional: z.string().max(200).optional(),
   /** Somebody trained for this has to do it. */
   skill: z.literal(skills).optional(),
+  /** And besides for this: on a roof whatever else it asks for. */
+  alsoSkill: z.literal(skills).optional(),
+  /** What each of its people has to be able to lift, kg. */
+  liftKg: z.number().optional(),
+  mayEndEarly: z.literal(earlyEnds).optional(),
+  doneBy: z.literal(doings).optional(),
   /** What must be confirmed before it counts as done. */
   gate: z.string().optional(),
   /** Whether tray and fastener ledger must balance before it. */
@@ -67,3 +82,7 @@ export const stepSchema = closed({
   cautions: z.array(z.string()),
 })
 export type Step = z.infer<typeof stepSchema>
+
+/** Whether somebody may do a step: has every training that it asks for, and may lift a share of what is carried. */
+export const mayDo = ({ skill, alsoSkill, liftKg = 0 }: Pick<Step, 'skill' | 'alsoSkill' | 'liftKg'>, person: { trained?: readonly string[]; liftKg?: number }): boolean =>
+  [skill, alsoSkill].every((needed) => needed === undefined || (person.trained ?? []).includes(needed)) && (person.liftKg ?? Infinity) >= liftKg

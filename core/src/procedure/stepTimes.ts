@@ -6,6 +6,24 @@ const minPerM2 = (value: number) => estimate(value, 'min hands-on per m² of coi
 
 export const stepMin = {
   readBefore: min(6),
+  readVents: min(6),
+  coilDryFirst: min(0.5),
+  tell: min(1),
+  lookForNests: min(1),
+  clearFound: min(6),
+  setLevel: min(8),
+  floatTest: min(2),
+  coverForSpin: min(1),
+  keepOff: min(2),
+  pushTilesBack: min(2),
+  putThingsBack: min(4),
+  renewFilters: min(1),
+  rinseDegreaser: min(4),
+  runFan: min(1),
+  wiringGate: min(1),
+  outdoorOff: min(3),
+  outdoorWash: min(16),
+  outdoorCheck: min(4),
   isolate: min(2),
   proveDead: min(2),
   partBattery: min(4),
@@ -66,6 +84,17 @@ export const stepMinPerM2 = { vacuumCoil: minPerM2(20), applyCoil: minPerM2(18),
   StartValue
 >
 
+/** Straightening fins, by how many are bent: 30 to 60 min for an unprotected condenser, less for a coil behind its cover. */
+export const combMin = {
+  condenser: { little: min(30), usual: min(45), much: min(60) },
+  coil: { little: min(10), usual: min(15), much: min(25) },
+} as const
+/** Off for so long before, a coil is dry enough to be cleaned dry. */
+export const coilDryMin = estimate(5 * 60, 'min')
+/** Left open to dry before it is closed and powered; overnight at the very least. */
+export const longAirDryMin = estimate(24 * 60, 'min')
+/** No more than this is reckoned for a part that stands to dry: past it, only a hand can tell. */
+export const mostDryMin = estimate(12 * 60, 'min')
 /** More time for a cover right below a ceiling. */
 export const tightCoverMin = min(4)
 /** Waiting for stored charge before terminals are touched. */

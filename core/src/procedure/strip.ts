@@ -1,25 +1,27 @@
 // What comes off in what order? Stripping follows the part graph, outermost first.
-import { isTrained, tightCeilingGap } from '../method/index.ts'
+import { tightCeilingGap } from '../method/index.ts'
 import type { Component } from '../units/index.ts'
+import { isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { closerOf, ids, ladderFor, offId, step, type Drafting } from './drafting.ts'
+import { closerOf, comesOff, ids, ladderFor, offId, step, type Drafting } from './drafting.ts'
+import { containmentStep } from './protect.ts'
 import type { Step } from './step.ts'
 import { stepMin, tightCoverMin } from './stepTimes.ts'
 
 /** What taking off and putting back a component have in common. */
-export function handling(drafting: Drafting, component: Component): Pick<Step, 'part' | 'equipment' | 'slot' | 'fasteners' | 'skill' | 'people'> {
+export function handling(drafting: Drafting, component: Component): Pick<Step, 'part' | 'equipment' | 'slot' | 'fasteners' | 'skill' | 'people' | 'liftKg'> {
   const { facts } = drafting
   const fasteners = component.fasteners(facts.design)
   const ladder = component.ladder ? ladderFor(drafting) : undefined
-  // Nobody noted as trained for roofs: the plan warns, and the step is for whoever may go up.
-  const skill = component.skill === 'roof' && !isTrained(facts, 'roof') ? undefined : component.skill
+  const people = component.carried ? (facts.carriers ?? 2) : 1
   return {
-    people: component.carried ? (facts.carriers ?? 2) : 1,
+    people,
+    ...(component.carried ? { liftKg: facts.design.weightKg / people } : {}),
     equipment: ladder ? [ladder] : [],
     slot: component.slot,
     ...(component.part ? { part: component.part } : {}),
     ...(fasteners.length > 0 ? { fasteners: [...fasteners] } : {}),
-    ...(skill ? { skill } : {}),
+    ...(component.skill ? { skill: component.skill } : {}),
   }
 }
 
@@ -39,36 +41,58 @@ function loosenStep(after: string[]): Step {
     handsMin: stepMin.loosenSetScrew.value,
     after,
     equipment: ['long-driver'],
-    how: 'Turn the wheel until the screw shows through the gap in the blades; half a turn back with a driver that fits. Taken out, it is lost inside the unit.',
+    how: 'Before the coil is lifted: turn the wheel until the screw shows through the gap in the blades; half a turn back with a driver that fits. Taken out, it is lost inside the unit.',
     gate: 'The set screw is loose and still in its thread',
     skill: 'wheel-removal',
     cautions: [caution.fins],
   })
 }
 
+/** Before anybody reaches in: what lives there. */
+const lookForNests = ({ facts }: Drafting): Step =>
+  step({
+    id: 'look-for-nests',
+    phase: 'strip',
+    title: 'Look for insects and nests before reaching in',
+    handsMin: stepMin.lookForNests.value,
+    after: ['off-shroud'],
+    gate: 'Nothing alive shows; with a live nest the work stops here and the shroud goes back on',
+    cautions: isOnRoof(facts.lookOver.family) ? [caution.roof] : [],
+  })
+
 export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] {
-  const { strip, decided, facts } = drafting
+  const { strip, decided } = drafting
   const steps: Step[] = []
   const ready = ids(before)
   const present = new Set(strip.map(({ id }) => id))
   const closer = closerOf(drafting)
+  /** The bag hangs above the open body, once its electronics are safe from water. */
+  const hang = (after: readonly string[]) => {
+    const set = containmentStep(drafting, 'strip', [...ready, ...after])
+    if (set) steps.push(set)
+  }
   for (const component of strip) {
     if (component.first) continue
-    const front = component.behind.filter((id) => present.has(id)).map((id) => offId({ id }))
-    if (component.setScrew) steps.push(loosenStep([...ready, ...front]))
+    const hung = steps.some(({ id }) => id === 'set-containment') && component.id !== 'coil-thermistor' ? ['set-containment'] : []
+    const front = [...component.behind.filter((id) => present.has(id)).map((id) => offId({ id })), ...hung, ...(present.has('shroud') && component.behind.length > 0 && steps.some(({ id }) => id === 'look-for-nests') ? ['look-for-nests'] : [])]
+    // Loosened before the coil is lifted: the end plate's screws come after it.
+    const lifts = component.id === 'end-plate' && present.has('wheel')
+    if ((component.setScrew && !comesOff(drafting, 'end-plate')) || lifts) steps.push(loosenStep([...ready, ...front]))
     steps.push(
       step({
         id: offId(component),
         phase: 'strip',
         title: component.takeOff,
         handsMin: component.offMin.value + extraMinutes(drafting, component),
-        after: [...ready, ...front, ...(component.setScrew ? [loosened] : [])],
+        after: [...ready, ...front, ...(component.setScrew || lifts ? [loosened] : [])],
         ...handling(drafting, component),
         takesOff: component.name,
         ...(component.photo ? { photo: component.photo } : {}),
         cautions: component.carried ? [...component.cautions, caution.lifting] : [...component.cautions],
       }),
     )
+    if (component.id === 'shroud') steps.push(lookForNests(drafting))
+    if (component.id === 'board-box') hang(['off-board-box'])
     if (component.id !== closer || !component.closes) continue
     if (decided.electrics !== 'unplug-and-remove')
       steps.push(
@@ -79,9 +103,11 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
           handsMin: stepMin.coverElectronics.value,
           after: [offId(component)],
           gate: 'Nothing of the electronics shows',
-          cautions: [],
+          photo: 'wiring, plugs and sensors in view, before they are covered',
+          cautions: [caution.electricity],
         }),
       )
+    if (!comesOff(drafting, 'board-box')) hang(decided.electrics === 'unplug-and-remove' ? [offId(component)] : ['cover-electronics'])
     if (decided.containment === 'opening-plug-and-rags')
       steps.push(
         step({
@@ -91,7 +117,6 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
           handsMin: stepMin.plugOpening.value,
           after: [offId(component)],
           gate: 'The opening is plugged and covered; plugs and rags are counted',
-          ...(facts.trained.includes('roof') ? { skill: 'roof' as const } : {}),
           cautions: [],
         }),
       )

@@ -2,7 +2,7 @@
 export { builtInProducts } from './builtIn.ts'
 export { clash, clashesAmong, unrinsedClash } from './clashes.ts'
 export { builtInVan, equipmentKinds, equipmentSchema, findEquipment, type Equipment, type EquipmentKind } from './equipment.ts'
-export { dilutionFor, mix, spreadRateLM2, type Mix } from './mix.ts'
+export { dilutionFor, doseOf, mix, spreadRateLM2, type Mix } from './mix.ts'
 export { labelSchema, productClasses, productSchema, type Label, type Product, type ProductClass } from './product.ts'
 export { pickProduct, reasonsAgainst, type Picked, type UseConditions, type UseWay } from './suitability.ts'
 export { isPast, purchaseOf, purchaseWeeks, reserveWeeks, takeFrom, usableLitres, type Lot, type Purchase } from './stock.ts'

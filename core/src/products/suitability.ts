@@ -2,8 +2,10 @@
 import { estimate } from '../quantities/index.ts'
 import type { Product, ProductClass } from './product.ts'
 
-/** pH between which an agent counts as neutral. */
+/** pH that coated (hydrophilic or epoxy) and corroded fins stand. */
 export const neutralPh = { least: estimate(6, 'pH'), most: estimate(8.5, 'pH') }
+/** pH of anything on the side whose air is breathed, whatever class its label claims. */
+export const breathedPh = { least: estimate(4, 'pH'), most: estimate(10, 'pH') }
 /** pH of a household detergent that may go on a coil. */
 export const householdPh = { least: estimate(6, 'pH'), most: estimate(9, 'pH') }
 
@@ -49,8 +51,12 @@ export function reasonsAgainst(
   check(!label.aluminiumSafe, 'its label does not allow aluminium')
   check(use.coatedFins && label.coatedFinsSafe !== true, 'its label does not allow coated fins')
   check(
+    breathed && label.pH !== undefined && !within(label.pH, breathedPh.least.value, breathedPh.most.value),
+    `pH ${label.pH?.join(' to ')}: on the side whose air is breathed nothing below pH ${breathedPh.least.value} or above ${breathedPh.most.value}`,
+  )
+  check(
     use.neutralOnly && kind !== 'pan-treatment' && !within(label.pH, neutralPh.least.value, neutralPh.most.value),
-    'only neutral agents on a corroded or coated coil',
+    `only pH ${neutralPh.least.value} to ${neutralPh.most.value} on coated or corroded fins`,
   )
   check(breathed && use.foodArea && label.foodAreaAllowed !== true, 'its label does not allow food areas')
   check(breathed && use.sensitiveOccupants && label.fragranced === true, 'it is fragranced, and people here are sensitive')

@@ -87,6 +87,7 @@ const own: Record<Family, Partial<Defaults>> = {
     aboveFloorM: { value: 2.7, said: 'height not noted: ladder work taken' },
     coverScrews: screws(4),
     drain: { value: 'pump', said: 'drain not noted: a lift pump taken, and tested' },
+    wheelRemovable: { value: true, said: 'not noted whether the wheel comes off: taken as coming off, since it hangs on nut and washer' },
     panRemovable: { value: true, said: 'not noted whether the pan comes down: taken as coming down, as the pan of a cassette does' },
     ways: { value: 4, said: 'number of outlets not noted: 4 taken; count the louvre plugs' },
     drainPlug: { value: true, said: 'drain plug not noted: one is looked for before anything comes down' },
@@ -140,7 +141,7 @@ function defaultsOf(family: Family): Defaults {
 }
 
 /** The design with every trait known, and a sentence for each default that was assumed and each trait that was set aside. */
-export function knownDesign(family: Family, design: Design): { design: KnownDesign; assumed: string[] } {
+export function knownDesign(family: Family, design: Design): { design: KnownDesign; assumed: string[]; isNoted: (trait: Trait) => boolean } {
   const assumed: string[] = []
   const known: Record<string, unknown> = {}
   for (const [trait, value] of Object.entries(design)) {
@@ -159,9 +160,10 @@ export function knownDesign(family: Family, design: Design): { design: KnownDesi
     if (said && traitsOf[family].includes(trait as Trait)) assumed.push(said)
   }
   const filled = known as unknown as KnownDesign
+  const isNoted = (trait: Trait) => design[trait] !== undefined && traitsOf[family].includes(trait)
   if (!filled.ratedAirflowM3h) filled.ratedAirflowM3h = airflowPerKwM3h.value * filled.ratedCoolingKw
   if (!filled.ratedPowerW) filled.ratedPowerW = powerPerKwW.value * filled.ratedCoolingKw
-  return { design: filled, assumed }
+  return { design: filled, assumed, isNoted }
 }
 
 /** Whether the blower wheel of this design comes out at all; out of a wall head only past a coil that may be lifted. */

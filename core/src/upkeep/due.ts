@@ -2,7 +2,6 @@
 import type { Grades } from '../lookover/index.ts'
 import { allGrades, clamp, estimate, round, type Grade } from '../quantities/index.ts'
 import type { Part } from '../units/index.ts'
-import { dueIndex, firmRisk, foulingRate, passing, weeksUntil, type Surrounding } from './fouling.ts'
 
 /** Filters: weeks at eight hours a day in a clean home; shorter with use and dirt, within two to eight. */
 const filterWeeks = { usual: estimate(6, 'weeks'), least: estimate(2, 'weeks'), most: estimate(8, 'weeks') }
@@ -15,19 +14,18 @@ const indexAfter = { 'strip-down': 0.1, 'bench-clean': 0.1, 'open-clean': 0.5, '
 export const dueKinds = ['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean'] as const
 export interface Due {
   what: (typeof dueKinds)[number]
+  /** Weeks from the visit, never none: what was left dirty is come back to. */
   weeks: number
   low?: number
   high?: number
+  /** What makes it so soon, where it is. */
+  because?: string
 }
+/** The kinds from the least to the deepest work, as they cover one another: a deep clean washes the filters too. */
+export const fromLeastToDeepest: readonly Due['what'][] = ['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean']
 
-export interface UpkeepInput {
-  readonly surroundings: readonly Surrounding[]
-  readonly hoursPerDay: number
-  readonly fineFilter: boolean
-  readonly panTreatmentWeeks?: number
-  /** Index of coil and wheel as the work leaves them. */
-  readonly startIndex: number
-}
+/** A part that is left at this grade or worse makes the whole index. */
+const staysIndex = estimate(3, 'grade index')
 
 /** Parts whose soil costs air: they make the index. */
 export const indexParts = ['coilFace', 'coilBack', 'wheel'] as const
@@ -50,7 +48,9 @@ export function indexLeft(scope: string, grades: Grades, missed: readonly Part[]
   if (!(scope in indexAfter)) return Math.max(...found.map(({ grade }) => grade))
   const clean = indexAfter[scope as keyof typeof indexAfter]
   const left = found.map(({ part, grade }) => (missed.includes(part) ? grade : Math.min(grade, clean)))
-  return left.reduce<number>((sum, index) => sum + index, 0) / left.length
+  const mean = left.reduce<number>((sum, index) => sum + index, 0) / left.length
+  // A mat or worse that stays is what the unit is left with, however clean the rest.
+  return Math.max(mean, ...left.filter((index) => index >= staysIndex.value))
 }
 
 /** What follows its own rule, not the forecast: filters by use and dirt, fine filters by the quarter, pan treatment by its label. */
@@ -60,15 +60,4 @@ export function ruledDues(rate: number, fineFilter: boolean, panTreatmentWeeks: 
     ...(fineFilter ? [{ what: 'fine-filter' as const, weeks: fineFilterWeeks.value }] : []),
     ...(panTreatmentWeeks ? [{ what: 'pan-treatment' as const, weeks: panTreatmentWeeks }] : []),
   ]
-}
-
-/** Due dates in weeks from today for a unit of which nothing is remembered, by its surroundings and use alone; deep and light cleaning by the fouling forecast, low and high at 10 % and 50 % chance. */
-export function dueAfter({ surroundings, hoursPerDay, fineFilter, panTreatmentWeeks, startIndex }: UpkeepInput): Due[] {
-  const rate = foulingRate(surroundings, hoursPerDay)
-  const forecast = (what: 'light-clean' | 'deep-clean', threshold: number): Due => {
-    const passed = passing(startIndex, threshold)
-    const weeks = (chance: number) => round(weeksUntil(chance, (after) => passed(rate, after)))
-    return { what, weeks: weeks(firmRisk.value), low: weeks(firmRisk.value / 2), high: weeks(0.5) }
-  }
-  return [...ruledDues(rate, fineFilter, panTreatmentWeeks), forecast('light-clean', lightIndex.value), forecast('deep-clean', dueIndex.value)]
 }

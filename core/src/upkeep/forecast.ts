@@ -36,7 +36,17 @@ export const priorRateOf = ({ surroundings, hoursPerDay, filterWashedMonthly }: 
   foulingRate(surroundings, hoursPerDay) * (filterWashedMonthly ? monthlyFilterFactor.value : 1)
 
 /** Index of coil and wheel at which delivered cooling has lost {@link dueLoss}, at rated conditions: between whole grades as if in a straight line. */
-export function lossIndex({ ratedCoolingKw, ratedAirflowM3h }: Pick<KnownDesign, 'ratedCoolingKw' | 'ratedAirflowM3h'>): number {
+export function lossIndex(design: Pick<KnownDesign, 'ratedCoolingKw' | 'ratedAirflowM3h'>): number {
+  const key = `${design.ratedCoolingKw} ${design.ratedAirflowM3h}`
+  const known = lossIndices.get(key) ?? reckonLossIndex(design)
+  if (lossIndices.size < mostRemembered) lossIndices.set(key, known)
+  return known
+}
+/** Units of one rating are asked again and again. */
+const lossIndices = new Map<string, number>()
+const mostRemembered = 10_000
+
+function reckonLossIndex({ ratedCoolingKw, ratedAirflowM3h }: Pick<KnownDesign, 'ratedCoolingKw' | 'ratedAirflowM3h'>): number {
   const returnAir = airOf(ratedRoom.dryBulbC, ratedRoom.relativeHumidity, pressureAt(0))
   const coolingAt = allGrades.map((grade) => {
     const share = airflowShare({ filter: 0, coilFace: grade, coilBack: grade, wheel: grade })

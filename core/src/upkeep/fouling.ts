@@ -6,7 +6,7 @@ export const surroundings = ['kitchen', 'flour', 'pets', 'pollen', 'desert-dust'
 export type Surrounding = (typeof surroundings)[number]
 
 /** Grade index per year at eight hours a day in a clean home. */
-const baseRate = estimate(1.0, 'grade index per year')
+export const cleanHomeRate = estimate(1.0, 'grade index per year')
 const rateFactor: Record<Surrounding, ReturnType<typeof estimate>> = {
   kitchen: estimate(1.8, 'times'),
   flour: estimate(2.6, 'times'),
@@ -30,7 +30,7 @@ export const mostWeeks = 520
 /** Grade index per year from surroundings and hours of use. */
 export function foulingRate(around: readonly Surrounding[], hoursPerDay: number): number {
   const factor = around.reduce((product, surrounding) => product * rateFactor[surrounding].value, 1)
-  return baseRate.value * Math.min(factor, 6) * clamp(hoursPerDay / 8, 0.25, 3)
+  return cleanHomeRate.value * Math.min(factor, 6) * clamp(hoursPerDay / 8, 0.25, 3)
 }
 
 /** Chance that the index rises by less than `by` (in grades), as a function of index per year and years: increments are Gamma(rate · years / scale, scale). */

@@ -1,6 +1,6 @@
 // What is a customer written when something falls due? Drafted from the facts, in plain words; a person reads it before it goes.
 import { gradeNames, type Grade } from '../quantities/index.ts'
-import type { Due } from './due.ts'
+import { fromLeastToDeepest, type Due } from './due.ts'
 
 export interface ReminderUnit {
   readonly name: string
@@ -10,6 +10,8 @@ export interface ReminderUnit {
   readonly lowOn?: string
   readonly highOn?: string
   readonly lastCleanedOn?: string
+  /** What else is due then and is done with it. */
+  readonly covers?: readonly Due['what'][]
   /** Worst of coil and wheel at the last visit. */
   readonly found?: Grade
 }
@@ -41,23 +43,45 @@ const dueWords: Record<Due['what'], string> = {
   'deep-clean': 'a deep clean',
 }
 
-function unitSentence({ name, what, dueOn, lowOn, highOn, lastCleanedOn, found }: ReminderUnit, today: string): string {
+function unitSentence({ name, what, dueOn, lowOn, highOn, lastCleanedOn, found, covers = [] }: ReminderUnit, today: string): string {
   const when = dueOn <= today ? 'is due now for' : `will be due about ${monthOf(dueOn)} for`
   const between =
     lowOn && highOn && dueOn > today && monthOf(lowOn) !== monthOf(highOn) ? ` (between ${monthOf(lowOn, highOn)} and ${monthOf(highOn)})` : ''
   const last = lastCleanedOn
     ? ` We cleaned it last in ${monthOf(lastCleanedOn)}${found !== undefined && found >= 2 ? `, when we found a ${gradeNames[found]} on its coil` : ''}.`
     : ''
-  return `${name} ${when} ${dueWords[what]}${between}.${last}`
+  const alsoDone = covers.length > 0 ? ` It covers ${covers.map((other) => coversWords[other]).join(' and ')}, due as well.` : ''
+  return `${name} ${when} ${dueWords[what]}${between}.${alsoDone}${last}`
 }
 
-/** The message, without the line that ends it. Each unit once, with what is most pressing. */
+const depth = ({ what }: ReminderUnit): number => fromLeastToDeepest.indexOf(what)
+/** What the deepest work covers of what is due beside it. */
+const coversWords: Record<Due['what'], string> = {
+  filter: 'its filters',
+  'fine-filter': 'the fine filter',
+  'pan-treatment': 'a new pan treatment',
+  'light-clean': 'the light clean',
+  'deep-clean': 'the deep clean',
+}
+
+/** One entry a unit: the deepest of what is due by `today`, else what comes first; with what else is due then and is covered by it. */
+function mostOf(units: readonly ReminderUnit[], today: string): ReminderUnit[] {
+  const byUnit = new Map<string, ReminderUnit[]>()
+  for (const unit of units) byUnit.set(unit.name, [...(byUnit.get(unit.name) ?? []), unit])
+  return [...byUnit.values()].map((own) => {
+    const inTime = [...own].sort((one, other) => (one.dueOn < other.dueOn ? -1 : 1))
+    const due = inTime.filter(({ dueOn }) => dueOn <= today)
+    if (due.length === 0) return inTime[0]
+    const deepest = due.reduce((best, unit) => (depth(unit) > depth(best) ? unit : best))
+    return { ...deepest, covers: due.filter((unit) => unit !== deepest).map(({ what }) => what) }
+  })
+}
+
+/** The message, without the line that ends it. Each unit once, with the deepest work that is due. */
 export function draftReminder({ firm, site, today, units, before }: ReminderFacts): string {
-  const first = new Map<string, ReminderUnit>()
-  for (const unit of [...units].sort((one, other) => (one.dueOn < other.dueOn ? -1 : 1))) if (!first.has(unit.name)) first.set(unit.name, unit)
   return [
     `${firm} about the air conditioning at ${site}:`,
-    ...[...first.values()].map((unit) => unitSentence(unit, today)),
+    ...mostOf(units, today).map((unit) => unitSentence(unit, today)),
     before ? `Best before it runs every day, that is before ${monthOf(before, today)}.` : '',
     'The days come from what we found at your units, not from the calendar. Write or call, and we will find a day.',
   ]

@@ -1,10 +1,15 @@
 // What falls due at a unit, counted from its last visit: by its forecast, and by the rules of filters and treatments.
-import { round } from '../quantities/index.ts'
+import { estimate, round } from '../quantities/index.ts'
 import { lightIndex, ruledDues, type Due } from './due.ts'
 import type { FirmRates } from './firmRates.ts'
 import { forecastOf, priorRateOf, type UnitUse } from './forecast.ts'
-import { dueIndex } from './fouling.ts'
+import { cleanHomeRate, dueIndex, weeksPerYear } from './fouling.ts'
 import { evidenceOf, type Visit } from './history.ts'
+
+/** Left dirty on purpose or for want of reach: somebody comes back by then. */
+export const comeBackWeeks = estimate(2, 'weeks')
+/** From so many times the soil of a clean home on, what makes it so fast is said. */
+const fastFrom = estimate(1.5, 'times')
 
 export interface UnitPast {
   readonly visits: readonly Visit[]
@@ -43,15 +48,47 @@ export function unitDues(
   rates: FirmRates,
   evidence = evidenceOf(visits, priorRateOf(use)),
 ): Due[] {
-  const lastYears = Math.max(...visits.map(({ atYears }) => atYears))
-  if (!Number.isFinite(lastYears)) return []
+  const last = visits.reduce<Visit | undefined>((latest, visit) => (!latest || visit.atYears > latest.atYears ? visit : latest), undefined)
+  if (!last) return []
+  const fast = whyFast(use)
   const forecast = (what: 'light-clean' | 'deep-clean', threshold: number): Due => {
-    const { dueWeeks, lowWeeks, highWeeks } = forecastOf(visits, lastYears, use, rates, { threshold, evidence })
-    return { what, weeks: round(dueWeeks), low: round(lowWeeks), high: round(highWeeks) }
+    const { dueWeeks, lowWeeks, highWeeks } = forecastOf(visits, last.atYears, use, rates, { threshold, evidence })
+    // Never told later than the chance allows.
+    const [weeks, low, high] = [dueWeeks, lowWeeks, highWeeks].map((told) => Math.max(1, Math.floor(told)))
+    return { what, weeks, low, high, ...(fast ? { because: fast } : {}) }
   }
+  const deepAt = Math.min(dueIndex.value, lossIndex)
+  const deep: Due =
+    last.left >= deepAt
+      ? { what: 'deep-clean', weeks: comeBackWeeks.value, low: 1, high: 2 * comeBackWeeks.value, because: 'not clean yet: come back' }
+      : forecast('deep-clean', deepAt)
   return [
     ...ruledDues(priorRateOf(use), fineFilter, panTreatmentWeeks),
-    forecast('light-clean', lightIndex.value),
-    forecast('deep-clean', Math.min(dueIndex.value, lossIndex)),
+    // What is left above the mark of a light clean is not helped by one.
+    ...(last.left >= lightIndex.value ? [] : [forecast('light-clean', lightIndex.value)]),
+    deep,
   ].sort((a, b) => a.weeks - b.weeks)
+}
+
+/** What makes a unit soil fast, in words; undefined where it does not. */
+function whyFast(use: UnitUse): string | undefined {
+  const times = priorRateOf(use) / cleanHomeRate.value
+  if (times < fastFrom.value) return undefined
+  const around = use.surroundings.map((word) => word.replaceAll('-', ' '))
+  return `${[...around, `${use.hoursPerDay} h a day`].join(', ')}: it soils about ${round(times, 1)} times as fast as in a clean home`
+}
+
+/**
+ * Due dates in weeks from `yearsNow` for a unit that is not looked over now: counted from its last visit. Without one, what goes by rule.
+ */
+export function duesWithoutLook(past: UnitPast, { rates, yearsNow }: UnitMemory): Due[] {
+  if (past.visits.length === 0) return ruledDues(priorRateOf(past.use), past.fineFilter, past.panTreatmentWeeks)
+  const sinceWeeks = (yearsNow - Math.max(...past.visits.map(({ atYears }) => atYears))) * weeksPerYear
+  const left = (weeks: number) => Math.max(1, Math.floor(weeks - sinceWeeks))
+  return unitDues(past, rates).map((due) => ({
+    ...due,
+    weeks: left(due.weeks),
+    ...(due.low === undefined ? {} : { low: left(due.low) }),
+    ...(due.high === undefined ? {} : { high: left(due.high) }),
+  }))
 }

@@ -2,7 +2,10 @@
 export { dryingMinutes, dryingWays, type DryingWay } from './drying.ts'
 export { pauseMin, washCourse, type WashCourse, type WashMoment, type WashRun } from './level.ts'
 export {
+  caughtLitres,
   longestWashOf,
+  pourL,
+  roofCupL,
   pausesFor,
   washPlanSchema,
   washRunOf,

@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { estimate, positiveUpTo, round, type Grade } from '../quantities/index.ts'
 import type { ChoiceOf } from '../method/index.ts'
-import { bucketFill, overflowOf, washSums, type WashRun } from './level.ts'
+import { overflowOf, washSums, type WashRun } from './level.ts'
 
 /** Minutes of rinsing one face of a coil of the reference area, by grade. */
 const rinseMinByGrade = [1, 1.2, 1.8, 2.6, 3.5].map((value) => estimate(value, 'min per face'))
@@ -16,8 +16,16 @@ export const condenserRinseMin = estimate(5, 'min')
 const pumpFlow = estimate(1.6, 'L/min')
 const hoseFlow = estimate(6, 'L/min')
 const sprayBottleFlow = estimate(0.25, 'L/min')
+const pumpSprayerFlow = estimate(0.6, 'L/min')
+/** Poured for a flow test; on a roof a cup; and for what else goes into a pan. */
+export const pourL = estimate(1, 'L')
+export const roofCupL = estimate(0.2, 'L')
+const panFlushL = estimate(2, 'L')
+const drainFlushL = estimate(2, 'L')
 const usualBag = { litres: estimate(10, 'L'), outletMm: estimate(22, 'mm') }
 const usualBucketL = estimate(15, 'L')
+/** Nobody rinses for less. */
+const leastRinseMin = estimate(0.5, 'min')
 /** No wash goes on longer without a look. */
 const longestLookMin = 60
 
@@ -29,9 +37,17 @@ export interface WashJob {
   /** Grade of the worse face. */
   readonly grade: Grade
   readonly faces: number
-  readonly wheelInPlace: boolean
-  /** Whether the condenser of a one-box unit is rinsed too. */
-  readonly condenser?: boolean
+  /** No more than this is at hand for the coil, L: what the van brings where there is no tap. */
+  readonly atHandL?: number
+  /** What washes the wheel where it sits; undefined where it is not washed there. */
+  readonly wheelBy?: Rinse
+  /** What rinses the condenser of a one-box unit; undefined where nothing does. */
+  readonly condenserBy?: Rinse
+  /** Whatever else is poured: into the pan, into the drain, for the flow test (L), and for the lift pump. */
+  readonly flushesPan?: boolean
+  readonly flushesDrain?: boolean
+  readonly flowTestL?: number
+  readonly testsPump?: boolean
   readonly equipment: readonly Equipment[]
   /** As somebody chose it by hand; what is missing follows from the rest. */
   readonly chosen?: WashPlan
@@ -54,25 +70,39 @@ export function rinseFlowLMin(rinse: Rinse, equipment: readonly Equipment[], cho
     case 'hose':
       return findEquipment(equipment, 'hose')?.flowLMin ?? hoseFlow.value
     case 'spray-bottle':
-      return sprayBottleFlow.value
+      return findEquipment(equipment, 'pump-sprayer') ? pumpSprayerFlow.value : sprayBottleFlow.value
     default:
       return 0
   }
 }
 
-/** Minutes of rinsing: faces × time by grade, in proportion to the area, plus the wheel where it is washed in place. */
-export function rinseMinutes({ areaM2, grade, faces, wheelInPlace, rinse, chosen }: WashJob): number {
+/** Minutes of rinsing the coil: faces × time by grade, in proportion to the area; what somebody chose, less the wheel's. */
+export function rinseMinutes({ areaM2, grade, faces, wheelBy, rinse, chosen, atHandL = Infinity, equipment }: WashJob): number {
   if (rinse === 'none' || rinse === 'condensate') return 0
-  if (chosen?.washMin !== undefined) return chosen.washMin
-  return faces * rinseMinByGrade[grade].value * Math.max(0.5, areaM2 / referenceAreaM2.value) + (wheelInPlace ? wheelMin.value : 0)
+  if (chosen?.washMin !== undefined) return Math.max(leastRinseMin.value, chosen.washMin - (wheelBy ? wheelMin.value : 0))
+  const asked = faces * rinseMinByGrade[grade].value * Math.max(0.5, areaM2 / referenceAreaM2.value)
+  return Math.min(asked, atHandL / rinseFlowLMin(rinse, equipment))
 }
 
-/** Wash water of both sides, L. */
+/** Wash water that comes down where the unit hangs, L: coil and wheel. */
+export const caughtLitres = (job: WashJob): number =>
+  rinseFlowLMin(job.rinse, job.equipment, job.chosen?.flowLMin) * rinseMinutes(job) +
+  (job.wheelBy ? rinseFlowLMin(job.wheelBy, job.equipment, job.chosen?.flowLMin) * wheelMin.value : 0)
+
+/** All water that is used at the unit, L: washing of both sides, flushing, and tests. */
 export const washLitres = (job: WashJob): number =>
-  rinseFlowLMin(job.rinse, job.equipment, job.chosen?.flowLMin) * (rinseMinutes(job) + (job.condenser ? condenserRinseMin.value : 0))
+  caughtLitres(job) +
+  (job.condenserBy ? rinseFlowLMin(job.condenserBy, job.equipment) * condenserRinseMin.value : 0) +
+  (job.flushesPan ? panFlushL.value : 0) +
+  (job.flushesDrain ? drainFlushL.value : 0) +
+  (job.flowTestL ?? 0) +
+  (job.testsPump ? pourL.value : 0)
 
 export interface WashWater {
+  /** All water that is used at the unit. */
   litres: number
+  /** What of it comes down where the unit hangs, L. */
+  caughtL: number
   /** Highest level as a share of what the bag or sheet holds. */
   peakLevelShare: number
   overflowsAtMin: number | null
@@ -89,8 +119,8 @@ export type Catcher = 'wash-bag' | 'funnel-sheet'
 export function washRunOf(job: WashJob, catcher: Catcher): WashRun {
   const bag = findEquipment(job.equipment, catcher)
   return {
-    flowLMin: rinseFlowLMin(job.rinse, job.equipment, job.chosen?.flowLMin),
-    washMin: rinseMinutes(job),
+    flowLMin: rinseFlowLMin(rinseMinutes(job) > 0 ? job.rinse : (job.wheelBy ?? job.rinse), job.equipment, job.chosen?.flowLMin),
+    washMin: rinseMinutes(job) + (job.wheelBy ? wheelMin.value : 0),
     pausesAtMin: job.chosen?.pausesAtMin ?? [],
     grade: job.grade,
     holdsL: bag?.litres ?? usualBag.litres.value,
@@ -117,15 +147,15 @@ export function pausesFor(run: WashRun): number[] {
  * (outdoors, on rags, in a trough) nothing can overflow in this way: only the litres count.
  */
 export function simulateWash(job: WashJob, catcher?: Catcher): WashWater {
-  const litres = washLitres(job)
-  if (!catcher) return { litres: round(litres, 1), peakLevelShare: 0, overflowsAtMin: null, bucketChanges: 0, longestWashMin: longestLookMin }
+  const sums = { litres: round(washLitres(job), 1), caughtL: round(caughtLitres(job), 1) }
+  if (!catcher) return { ...sums, peakLevelShare: 0, overflowsAtMin: null, bucketChanges: 0, longestWashMin: longestLookMin }
   const run = washRunOf(job, catcher)
-  const { peakL, overflowsAtMin } = washSums(run)
+  const { peakL, overflowsAtMin, bucketChangesAtMin } = washSums(run)
   return {
-    litres: round(litres, 1),
+    ...sums,
     peakLevelShare: round(Math.min(1, peakL / run.holdsL), 3),
     overflowsAtMin: overflowsAtMin === null ? null : round(overflowsAtMin, 1),
-    bucketChanges: Math.max(0, Math.ceil(litres / (run.bucketL * bucketFill.value)) - 1),
+    bucketChanges: bucketChangesAtMin.length,
     longestWashMin: round(longestWashOf(run), 1),
     ...(run.pausesAtMin.length > 0 ? { pausesAtMin: [...run.pausesAtMin] } : {}),
   }

@@ -1,8 +1,8 @@
 // Rinse or no rinse: the main dispute. What carries the soil off the coil?
-import { hasKind, type SoilKind } from '../../lookover/index.ts'
-import { round } from '../../quantities/index.ts'
+import { hasKind, isGraded, type SoilKind } from '../../lookover/index.ts'
+import { estimate, round } from '../../quantities/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
-import { isOutOfSeason, neededCondensateLM2, type Facts } from '../facts.ts'
+import { handSprayerOf, isOutOfSeason, neededCondensateLM2, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   carries,
@@ -15,13 +15,16 @@ import {
   follows,
   inItsWall,
   looseSoil,
+  muchWashable,
   onTheBench,
   roofUnit,
   sensitive,
   soil,
   untouched,
+  wallHead,
   washable,
   waterOnSite,
+  waterToHand,
 } from './conditions.ts'
 
 const { rule, bar } = rulesOn('rinse')
@@ -40,6 +43,17 @@ const airUnknown = when('air neither noted nor measured', ({ airKnown }) => !air
 const littleWater = any(roofUnit, inItsWall)
 
 const mustRinse = any(coilAtLeast(3), soil(['grease', 'fine-powder', 'biofilm'], 'coilFace', 'coilBack'), sensitive)
+/** Both faces clear, or not looked at: nothing on the coil is to be carried off. */
+const nothingOnCoil = coilAtMost(0)
+const somethingSprays = when('a spray bottle or a pump sprayer in the van', (facts) => handSprayerOf(facts) !== undefined)
+const anythingRinses = any(all(carries('pump-wand'), waterOnSite, muchWashable), all(somethingSprays, waterToHand))
+/** Most wash water that a trough and towels take. */
+export const troughLitres = estimate(2, 'L')
+const sprayOverruns = all(
+  not(muchWashable),
+  wallHead,
+  when(`more than ${troughLitres.value} L by hand`, ({ washLitres }) => washLitres('spray-bottle', false) > troughLitres.value),
+)
 /** What the dry way can do at all. */
 const dryIsEnough = all(coilAtMost(2), looseSoil, not(complains('smell')))
 
@@ -54,6 +68,16 @@ const whyRinse = (facts: Facts): string[] => {
     ...(site.sensitiveOccupants ? ['people here are sensitive: nothing is left on the coil'] : []),
   ]
 }
+
+/** Only the spray is left, and it would run over: the dry way is all there is. */
+const sprayOnlyOverruns = all(sprayOverruns, not(all(carries('pump-wand'), waterOnSite, muchWashable)))
+const whatIsMissing = (facts: Facts): string[] => [
+  ...(facts.has('pump-wand') ? [] : ['no pump and wand in the van']),
+  ...(handSprayerOf(facts) ? [] : ['neither a spray bottle nor a pump sprayer in the van']),
+  ...(facts.site.waterOnSite ? [] : [`no tap on site, ${facts.site.carriedWaterL} L in the van`]),
+  ...(facts.has('bucket') ? [] : ['no bucket in the van']),
+  'so nothing carries the soil off: only the dry way is left, and it does not reach back and upper faces',
+]
 
 export const rinse: RuleSet = {
   bars: [
@@ -85,7 +109,7 @@ export const rinse: RuleSet = {
     bar('rinse-condensate-soil', 'condensate', mustRinse, whyRinse),
     bar('rinse-pump-none', 'pump-wand', not(carries('pump-wand')), 'no pump and wand in the van'),
     bar('rinse-pump-water', 'pump-wand', not(waterOnSite), 'no tap on site to fill the pump tank'),
-    bar('rinse-pump-containment', 'pump-wand', not(washable), 'nothing in the van catches that much water'),
+    bar('rinse-pump-containment', 'pump-wand', not(muchWashable), 'nothing in the van catches that much water'),
     bar(
       'rinse-pump-roof',
       'pump-wand',
@@ -102,10 +126,19 @@ export const rinse: RuleSet = {
       when('no foul drain on site', ({ site }) => !site.foulDrainOnSite),
       'no foul drain on site takes that much wash water',
     ),
+    bar('rinse-spray-none', 'spray-bottle', not(somethingSprays), 'neither a spray bottle nor a pump sprayer in the van'),
+    bar('rinse-spray-water', 'spray-bottle', not(waterToHand), 'no tap on site, and no water in the van'),
+    bar(
+      'rinse-spray-trough',
+      'spray-bottle',
+      sprayOverruns,
+      ({ washLitres }) => `${round(washLitres('spray-bottle', false), 1)} L even by hand; a trough and towels take ${troughLitres.value} L`,
+    ),
+    bar('rinse-spray-containment', 'spray-bottle', not(washable), 'nothing in the van catches wash water'),
     bar(
       'rinse-none-soil',
       'none',
-      all(not(untouched), not(dryIsEnough), not(equipmentRoom), washable),
+      all(not(untouched), not(nothingOnCoil), not(dryIsEnough), not(equipmentRoom), washable, anythingRinses, not(sprayOnlyOverruns)),
       'dry cleaning is for loose dust up to grade 2',
     ),
   ],
@@ -119,6 +152,11 @@ export const rinse: RuleSet = {
       'nothing in the van catches wash water: only the dry way is left, and it does not reach back and upper faces',
     ),
     rule('rinse-equipment-room', 'safety', equipmentRoom, 'none', 'no wash water in an equipment room: vacuum, brush and a wet vacuum only'),
+    rule('rinse-clear-coil', 'need', nothingOnCoil, 'none', ({ lookOver }) =>
+      isGraded(lookOver, 'coilFace') || isGraded(lookOver, 'coilBack')
+        ? 'the coil is clear: nothing is carried off it, and only what drips goes through it'
+        : 'the coil was not looked at: nothing is rinsed off it on this plan',
+    ),
     rule(
       'rinse-dry-school',
       'school',
@@ -140,11 +178,11 @@ export const rinse: RuleSet = {
       'usual',
       all(chosen('scope', 'clean-in-place'), coilAtMost(1)),
       'spray-bottle',
-      'a film comes off with a spray bottle; the cover stays on',
+      'a film comes off with a hand sprayer; the cover stays on',
     ),
     rule('rinse-light-needed', 'need', all(chosen('scope', 'clean-in-place'), coilAtMost(1), mustRinse), 'spray-bottle', (facts) => [
       ...whyRinse(facts),
-      'a film comes off with a spray bottle; the cover stays on',
+      'a film comes off with a hand sprayer; the cover stays on',
     ]),
     rule('rinse-needed-bench', 'need', all(mustRinse, onTheBench), 'hose', (facts) => [...whyRinse(facts), 'on the bench a hose carries it off']),
     rule('rinse-needed-little', 'need', all(mustRinse, littleWater), 'spray-bottle', (facts) => [
@@ -152,7 +190,7 @@ export const rinse: RuleSet = {
       'only little water can be caught here: sprayed by hand, face by face, with rags below',
     ]),
     rule('rinse-needed', 'need', mustRinse, 'pump-wand', whyRinse),
-    rule('rinse-no-water-dry', 'usual', all(not(waterOnSite), dryIsEnough), 'none', 'no water on site, and the soil is loose: vacuum and brush'),
+    rule('rinse-no-water-dry', 'usual', all(not(waterOnSite), dryIsEnough), 'none', 'no tap on site, and the soil is loose: vacuum and brush'),
     rule('rinse-bench', 'usual', onTheBench, 'hose', 'on the bench a hose at low pressure carries everything off, along the fins', 'rinseSchool'),
     rule(
       'rinse-little',
@@ -163,6 +201,11 @@ export const rinse: RuleSet = {
       'rinseSchool',
     ),
     rule('rinse-clear-water', 'usual', otherwise, 'pump-wand', 'soil is carried off with clear water until the run-off is clear', 'rinseSchool'),
-    rule('rinse-carried-water', 'usual', otherwise, 'spray-bottle', 'water is carried to the unit and sprayed by hand, face by face'),
+    rule('rinse-carried-water', 'usual', otherwise, 'spray-bottle', ({ site }) =>
+      site.waterOnSite
+        ? 'water is carried to the unit and sprayed by hand, face by face'
+        : `no tap on site: of the ${site.carriedWaterL} L in the van, sprayed by hand, face by face`,
+    ),
+    rule('rinse-nothing', 'usual', otherwise, 'none', whatIsMissing),
   ],
 }

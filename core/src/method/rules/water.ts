@@ -1,49 +1,50 @@
 // Pan, drain, pan treatment, containment, electronics and drying: everything that water asks for.
 import { estimate, round } from '../../quantities/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
+import type { Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   atLeast,
-  biofilm,
   carries,
   chosen,
+  clearOrUnseen,
   complains,
+  cracked,
   drainIs,
+  equipmentRoom,
   follows,
-  cassette,
   found,
   inItsWall,
   onTheBench,
   panComesOff,
+  panComesOffHere,
   panComplaint,
   roofUnit,
+  soil,
   splitUnit,
   touched,
   trainedFor,
   untouched,
   wallHead,
+  washable,
+  waterToHand,
 } from './conditions.ts'
-
-/** Most wash water that a trough and towels take. */
-const troughLitres = estimate(2, 'L')
+import { troughLitres } from './rinse.ts'
+import { whyPanStays } from './scope.ts'
 
 const onPan = rulesOn('pan')
+const dryWay = all(chosen('rinse', 'none'), any(follows('rinseSchool', 'dry'), not(waterToHand), not(washable), equipmentRoom))
+/** Stripped down, and the pan is what comes out. */
+const nothingElseOut = all(chosen('scope', 'strip-down'), panComesOffHere, not(chosen('wheel', 'remove-and-wash')))
 export const pan: RuleSet = {
   bars: [
-    onPan.bar('pan-fixed', 'remove-and-wash', not(panComesOff), ({ design }) =>
-      design.panRemovable ? 'the electronics box is in the way and does not come off' : 'the pan of this design does not come off',
-    ),
-    onPan.bar(
-      'pan-box-untrained',
-      'remove-and-wash',
-      all(
-        when('the electronics box blocks the pan', ({ design }) => design.boardBlocksPan),
-        not(trainedFor('electrics')),
-      ),
-      'the electronics box must come off first, and nobody in the crew is trained for that',
-    ),
+    onPan.bar('pan-fixed', 'remove-and-wash', not(panComesOff), (facts) => whyPanStays(facts) ?? 'the pan stays on'),
+    onPan.bar('pan-box', 'remove-and-wash', all(panComesOff, not(panComesOffHere)), (facts) => whyPanStays(facts) ?? 'the pan stays on'),
     onPan.bar('pan-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), 'the unit is not stripped down on this job'),
-    onPan.bar('pan-dry-job', 'flush-in-place', chosen('rinse', 'none'), 'no wash water on this job'),
+    onPan.bar('pan-dry-job', 'flush-in-place', dryWay, 'no wash water on this job'),
+    ...(['leave', 'wipe', 'flush-in-place'] as const).map((choice) =>
+      onPan.bar(`pan-${choice}-stripped`, choice, nothingElseOut, 'the unit is stripped down for what sits behind the pan: it comes off'),
+    ),
   ],
   rules: [
     onPan.rule('pan-untouched', 'safety', untouched, 'leave', 'the unit is not opened that far'),
@@ -52,12 +53,12 @@ export const pan: RuleSet = {
       'need',
       any(atLeast('pan', 2), panComplaint),
       'remove-and-wash',
-      'slime holds on in its corners: off, it is scrubbed clean',
+      'what holds on in its corners is scrubbed off once it is out',
     ),
     onPan.rule(
       'pan-in-the-way',
       'need',
-      all(chosen('scope', 'strip-down'), splitUnit),
+      all(chosen('scope', 'strip-down'), any(splitUnit, not(chosen('wheel', 'remove-and-wash')))),
       'remove-and-wash',
       'it comes off anyway to reach what sits behind',
     ),
@@ -68,8 +69,14 @@ export const pan: RuleSet = {
       'flush-in-place',
       'it is flushed where it sits, towards the drain',
     ),
-    onPan.rule('pan-wipe', 'usual', any(atLeast('pan', 1), chosen('rinse', 'spray-bottle', 'condensate')), 'wipe', 'what drips into it is wiped out'),
-    onPan.rule('pan-leave', 'usual', otherwise, 'leave', 'the pan is clear'),
+    onPan.rule(
+      'pan-wipe',
+      'usual',
+      any(atLeast('pan', 1), chosen('rinse', 'spray-bottle', 'condensate'), chosen('wheel', 'wash-in-place')),
+      'wipe',
+      'what drips into it is wiped out',
+    ),
+    onPan.rule('pan-leave', 'usual', otherwise, 'leave', clearOrUnseen('pan', 'the pan is clear')),
   ],
 }
 
@@ -81,15 +88,21 @@ export const drain: RuleSet = {
     onDrain.bar('drain-no-vacuum', 'vacuum-from-outside', not(carries('wet-vacuum')), 'no wet vacuum in the van'),
     onDrain.bar('drain-no-end', 'vacuum-from-outside', noDrainEnd, 'its water leaves through the base pan: there is no outside end to draw at'),
     onDrain.bar('drain-no-line', 'disconnect-and-flush', not(splitUnit), 'its water leaves through the base pan: there is no line to part'),
+    onDrain.bar(
+      'drain-flush-blocked',
+      'flush',
+      all(drainIs('failed'), splitUnit),
+      'it does not run: what is poured in from the pan would stand there, so it is cleared from its end or parted first',
+    ),
   ],
   rules: [
-    onDrain.rule('drain-untouched', 'safety', chosen('scope', 'decline'), 'flow-test-only', 'nothing is opened'),
+    onDrain.rule('drain-untouched', 'safety', untouched, 'flow-test-only', 'nothing is opened that far, and no water goes in'),
     onDrain.rule(
       'drain-flush-first',
       'school',
       all(drainIs('slow', 'failed'), follows('drainSchool', 'flush-first')),
       'flush',
-      'house rules: flushed from the pan first, and drawn from outside if that fails',
+      'house rules: flushed from the pan first, a cup at a time, and drawn from outside if that fails',
       'drainSchool',
     ),
     onDrain.rule(
@@ -97,7 +110,7 @@ export const drain: RuleSet = {
       'school',
       drainIs('failed'),
       'vacuum-from-outside',
-      'it does not run: drawn from its outside end, then flushed, then tested again',
+      'it does not run: drawn from its outside end before anything goes in, then flushed, then tested again',
       'drainSchool',
     ),
     onDrain.rule(
@@ -113,66 +126,70 @@ export const drain: RuleSet = {
       'usual',
       drainIs('failed'),
       'disconnect-and-flush',
-      'it does not run, and cannot be drawn from outside: parted at the pan and flushed',
+      'it does not run, and cannot be drawn from outside: parted at the pan and flushed before anything else goes in',
     ),
     onDrain.rule(
       'drain-flush',
       'usual',
       any(atLeast('drainLine', 1), atLeast('pan', 1), drainIs('slow', 'failed'), complains('drips-indoors')),
       'flush',
-      'flushed, so that what was loosened does not settle in the line',
+      'flushed, so that what was loosened does not settle on the way out',
     ),
-    onDrain.rule('drain-test', 'usual', otherwise, 'flow-test-only', 'the drain shows no fault: a timed pour proves it'),
+    onDrain.rule('drain-test', 'usual', otherwise, 'flow-test-only', 'nothing speaks against the drain: a timed pour proves it'),
   ],
 }
 
 const onTreatment = rulesOn('pan-treatment')
 const treatmentFits = when('a suitable pan treatment in the van', ({ product }) => product('pan-treatment').product !== undefined)
+/** Life of a treatment whose label does not say it. */
+export const usualTreatmentWeeks = estimate(4, 'weeks')
+export const treatmentWeeks = ({ product }: Pick<Facts, 'product'>): number =>
+  product('pan-treatment').product?.label.lifeWeeks ?? usualTreatmentWeeks.value
 export const panTreatment: RuleSet = {
   bars: [onTreatment.bar('treatment-label', 'slow-release', not(treatmentFits), ({ product }) => product('pan-treatment').because)],
   rules: [
     onTreatment.rule('treatment-untouched', 'safety', untouched, 'none', 'the pan is not reached'),
-    onTreatment.rule(
-      'treatment-biofilm',
-      'need',
-      any(biofilm, complains('drips-indoors'), found('standing-water')),
-      'slow-release',
-      ({ product }) => `slime comes back: a slow-release treatment holds it off for ${product('pan-treatment').product?.label.lifeWeeks ?? 4} weeks`,
-    ),
-    onTreatment.rule('treatment-none', 'usual', otherwise, 'none', 'no slime and no drip complaint'),
+    onTreatment.rule('treatment-biofilm', 'need', any(soil(['biofilm']), complains('drips-indoors')), 'slow-release', (facts) => [
+      facts.lookOver.complaints.includes('drips-indoors') ? 'it drips indoors: what grows in the pan must not block it again' : 'slime was seen, and it comes back',
+      `a slow-release treatment holds it off for ${treatmentWeeks(facts)} weeks`,
+    ]),
+    onTreatment.rule('treatment-none', 'usual', otherwise, 'none', 'no slime was seen, and it does not drip'),
   ],
 }
 
 const onContainment = rulesOn('containment')
-const litres = when(
-  `more than ${troughLitres.value} L of wash water`,
-  ({ washLitres, decided }) => washLitres(rinseOf(decided.rinse)) > troughLitres.value,
-)
+/** Wash water that comes down where the unit hangs, L. */
+const comesDownL = ({ washLitres, decided }: Facts): number => washLitres(rinseOf(decided.rinse), decided.wheel === 'wash-in-place')
+const litres = when(`more than ${troughLitres.value} L of wash water`, (facts) => comesDownL(facts) > troughLitres.value)
 const rinseOf = (choice: string | undefined) =>
   choice === 'pump-wand' || choice === 'spray-bottle' || choice === 'hose' || choice === 'condensate' ? choice : 'none'
+/** No water comes out of the unit: nothing is rinsed, and no wheel is washed where it sits. */
 const dryJob = all(chosen('rinse', 'none'), not(chosen('wheel', 'wash-in-place')))
+const dryOutside = chosen('condenser-rinse', 'none')
+const about = (facts: Facts) => `about ${round(comesDownL(facts), 1)} L of wash water`
 export const containment: RuleSet = {
   bars: [
     onContainment.bar('containment-no-bag', 'wash-bag-to-bucket', not(carries('wash-bag')), 'no wash bag in the van'),
     onContainment.bar('containment-no-bucket', 'wash-bag-to-bucket', not(carries('bucket')), 'no bucket in the van'),
     onContainment.bar('containment-bag-family', 'wash-bag-to-bucket', not(wallHead), 'a wash bag is made for wall heads'),
     onContainment.bar('containment-trough-family', 'trough-and-towel', not(wallHead), 'a trough hangs below a wall head'),
+    onContainment.bar('containment-trough-bucket', 'trough-and-towel', not(carries('bucket')), 'no bucket in the van'),
     onContainment.bar(
       'containment-trough-full',
       'trough-and-towel',
       litres,
-      ({ washLitres, decided }) =>
-        `${round(washLitres(rinseOf(decided.rinse)), 1)} L of wash water; a trough and towels take ${troughLitres.value} L`,
+      (facts) => `${round(comesDownL(facts), 1)} L of wash water; a trough and towels take ${troughLitres.value} L`,
     ),
-    onContainment.bar('containment-sheet-wet', 'floor-sheet', all(not(dryJob), not(inItsWall)), 'a sheet catches drips, not wash water'),
+    onContainment.bar('containment-sheet-wet', 'floor-sheet', all(not(dryJob), not(inItsWall)), 'a sheet that lies catches drips, not wash water'),
     onContainment.bar(
       'containment-sheet-roof',
       'floor-sheet',
       all(roofUnit, touched),
       'a sheet indoors does not keep the opening below the evaporator shut',
     ),
-    onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', not(cassette), 'a funnel sheet is made for cassettes'),
+    onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', not(splitUnit), 'a funnelled sheet hangs below what hangs'),
     onContainment.bar('containment-no-funnel', 'funnel-sheet-to-bucket', not(carries('funnel-sheet')), 'no funnel sheet in the van'),
+    onContainment.bar('containment-funnel-bucket', 'funnel-sheet-to-bucket', not(carries('bucket')), 'no bucket in the van'),
     onContainment.bar('containment-plug-family', 'opening-plug-and-rags', not(roofUnit), 'there is no opening below to plug'),
     onContainment.bar('containment-outdoors', 'outdoors', not(onTheBench), 'it is cleaned where it is'),
   ],
@@ -185,57 +202,62 @@ export const containment: RuleSet = {
       'opening-plug-and-rags',
       'an opening below the evaporator leads into the living space: it is plugged and covered before anything is brushed or sprayed, with rags below the drain side',
     ),
-    onContainment.rule('containment-dry', 'need', dryJob, 'floor-sheet', 'no wash water: a sheet catches drips and dust'),
+    onContainment.rule('containment-dry', 'need', all(dryJob, dryOutside), 'floor-sheet', 'no wash water comes down: a sheet catches drips and dust'),
     onContainment.rule(
       'containment-wall',
       'need',
       inItsWall,
       'floor-sheet',
-      'only a spray bottle of water: a floor sheet in front, and the outlet covered before anything is sprayed from outside',
+      'only little water: a floor sheet drawn up below the unit, and the outlet covered before anything is sprayed',
     ),
-    onContainment.rule(
-      'containment-funnel',
-      'need',
-      cassette,
-      'funnel-sheet-to-bucket',
-      ({ washLitres, decided }) =>
-        `about ${round(washLitres(rinseOf(decided.rinse)), 1)} L come down: a funnel sheet hung from the body leads them to a bucket`,
-    ),
+    onContainment.rule('containment-dry-inside', 'need', dryJob, 'floor-sheet', 'no wash water comes down indoors: a sheet catches drips and dust'),
     onContainment.rule(
       'containment-wheel-bag',
       'need',
-      chosen('wheel', 'wash-in-place'),
+      all(wallHead, chosen('wheel', 'wash-in-place')),
       'wash-bag-to-bucket',
       'a wheel washed in place throws water at its first spin: the bag stays on for that',
     ),
     onContainment.rule(
       'containment-little',
       'need',
-      not(litres),
+      all(wallHead, not(litres), not(chosen('wheel', 'wash-in-place'))),
       'trough-and-towel',
-      ({ washLitres, decided }) => `only ${round(washLitres(rinseOf(decided.rinse)), 1)} L of wash water: a trough and towels take that`,
+      (facts) => `only ${round(comesDownL(facts), 1)} L of wash water: a trough and towels take that`,
     ),
+    onContainment.rule('containment-bag', 'need', wallHead, 'wash-bag-to-bucket', (facts) => `${about(facts)}: a bag round the unit leads it to a bucket`),
     onContainment.rule(
-      'containment-bag',
+      'containment-funnel',
       'need',
       otherwise,
-      'wash-bag-to-bucket',
-      ({ washLitres, decided }) => `about ${round(washLitres(rinseOf(decided.rinse)), 1)} L of wash water: a bag round the unit leads it to a bucket`,
+      'funnel-sheet-to-bucket',
+      (facts) => `${about(facts)}: a sheet hung below the unit and funnelled leads it to a bucket`,
     ),
+    onContainment.rule('containment-trough', 'need', otherwise, 'trough-and-towel', (facts) => `${about(facts)}: a trough and towels take that`),
+    onContainment.rule('containment-sheet', 'usual', otherwise, 'floor-sheet', 'a sheet catches drips and dust'),
   ],
 }
 
 const onElectrics = rulesOn('electrics')
+const waterNear = any(not(dryJob), not(dryOutside))
 export const electrics: RuleSet = {
   bars: [
     onElectrics.bar(
       'electrics-fixed',
       'unplug-and-remove',
       when('the electronics box stays on', ({ design }) => !design.boardRemovable),
-      'the electronics box of this design does not come off',
+      ({ isNoted }) =>
+        isNoted('boardRemovable') ? 'it is noted that the electronics box stays on' : 'it was not noted whether the electronics box comes off',
+    ),
+    onElectrics.bar(
+      'electrics-closed',
+      'unplug-and-remove',
+      any(untouched, inItsWall, chosen('scope', 'clean-in-place')),
+      'the unit is not opened that far: its electronics box is not reached',
     ),
     onElectrics.bar('electrics-untrained', 'unplug-and-remove', not(trainedFor('electrics')), 'nobody in the crew is trained for it'),
-    onElectrics.bar('electrics-wet-cover', 'cover', not(dryJob), 'a cover keeps dust off, not wash water'),
+    onElectrics.bar('electrics-no-meter', 'unplug-and-remove', not(carries('meter')), 'no meter in the van: nobody proves it dead, so no electrics are opened'),
+    onElectrics.bar('electrics-wet-cover', 'cover', waterNear, 'a cover keeps dust off, not wash water'),
   ],
   rules: [
     onElectrics.rule(
@@ -251,11 +273,11 @@ export const electrics: RuleSet = {
     onElectrics.rule(
       'electrics-hose',
       'need',
-      chosen('rinse', 'hose'),
+      any(chosen('rinse', 'hose'), chosen('condenser-rinse', 'hose')),
       'unplug-and-remove',
       'a hose works close by: the electronics box comes off, plugs labelled, and stays dry',
     ),
-    onElectrics.rule('electrics-dry', 'need', dryJob, 'cover', 'no wash water: a cover against dust is enough'),
+    onElectrics.rule('electrics-dry', 'need', not(waterNear), 'cover', 'no wash water comes near: a cover against dust is enough'),
     onElectrics.rule('electrics-bag', 'usual', otherwise, 'bag', 'wash water comes near the electronics: they are bagged, opening down'),
   ],
 }
@@ -281,12 +303,13 @@ export const drying: RuleSet = {
       'short-air-dry',
       'next to nothing got wet',
     ),
+    onDrying.rule('drying-cracked-wheel', 'need', cracked, 'short-air-dry', 'it is handed back switched off: what is wet dries where it hangs'),
     onDrying.rule(
       'drying-long-school',
       'school',
       follows('dryingSchool', 'long-air-dry'),
       'long-air-dry',
-      'house rules: it stands open to dry before it runs',
+      'house rules: it stands open to dry before it is closed and runs',
       'dryingSchool',
     ),
     onDrying.rule(

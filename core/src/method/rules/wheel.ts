@@ -1,32 +1,41 @@
 // What is done with the blower wheel?
+import { gradeOf } from '../../lookover/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
+import { handSprayerOf } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   atLeast,
   chosen,
+  clearOrUnseen,
+  cracked,
   equipmentRoom,
   follows,
-  found,
   inItsWall,
+  muchWashable,
+  panComesOffHere,
   quickAccess,
   roofUnit,
   trainedFor,
   untouched,
-  washable,
+  waterToHand,
   wheelComesOut,
+  wheelComesOutHere,
   wheelComplaint,
 } from './conditions.ts'
+import { whyWheelStays } from './scope.ts'
 
 const { rule, bar } = rulesOn('wheel')
+/** What washes the wheel where it sits: the pump, where there is a tap and something catches it; else by hand. */
+const somethingSprays = when('something in the van that sprays', (facts) => facts.has('pump-wand') || handSprayerOf(facts) !== undefined)
+const reachCalls = all(chosen('scope', 'strip-down'), not(panComesOffHere), wheelComesOutHere)
 
 export const wheel: RuleSet = {
   bars: [
-    bar('wheel-fixed', 'remove-and-wash', not(wheelComesOut), ({ design }) =>
-      design.wheelRemovable ? 'the coil may not be lifted, so the wheel does not come past it' : 'the wheel of this design does not come out',
-    ),
+    bar('wheel-fixed', 'remove-and-wash', not(wheelComesOut), (facts) => whyWheelStays(facts) ?? 'the wheel stays in'),
     bar('wheel-untrained', 'remove-and-wash', not(trainedFor('wheel-removal')), 'nobody in the crew is trained to take a wheel out'),
     bar('wheel-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), 'the unit is not stripped down on this job'),
     bar('wheel-in-wall', 'wash-in-place', inItsWall, 'the wheel sits behind the cabinet, and that comes off only on the bench'),
+    bar('wheel-in-wall-brush', 'brush-through-outlet', inItsWall, 'the wheel sits behind the cabinet, and that comes off only on the bench'),
     bar(
       'wheel-out-of-reach',
       'wash-in-place',
@@ -34,29 +43,45 @@ export const wheel: RuleSet = {
         roofUnit,
         when('a wheel that is out of reach', ({ design }) => !design.wheelReachable),
       ),
-      'the wheel of this roof unit is reached only by pulling its motor',
+      ({ isNoted }) =>
+        isNoted('wheelReachable')
+          ? 'the wheel of this roof unit is reached only by pulling its motor'
+          : 'it was not noted whether the wheel is reached without pulling the motor',
     ),
-    bar('wheel-no-catch', 'wash-in-place', any(not(washable), equipmentRoom), 'wash water from the wheel cannot be caught here'),
-    bar('wheel-dry-job', 'wash-in-place', chosen('rinse', 'none'), 'no wash water on this job'),
+    bar('wheel-no-catch', 'wash-in-place', any(all(not(muchWashable), not(roofUnit)), equipmentRoom), ({ site }) =>
+      site.setting === 'equipment-room' ? 'no wash water in an equipment room' : 'neither bag nor funnelled sheet in the van catches what the wheel throws',
+    ),
+    bar('wheel-no-water', 'wash-in-place', not(all(waterToHand, somethingSprays)), 'neither tap nor carried water, or nothing in the van that sprays it'),
+    bar(
+      'wheel-dry-job',
+      'wash-in-place',
+      all(chosen('rinse', 'none'), follows('rinseSchool', 'dry')),
+      'house rules keep this job dry',
+    ),
     bar(
       'wheel-closed',
       'wash-in-place',
       all(chosen('scope', 'clean-in-place'), atLeast('wheel', 2)),
       'the cover stays on: only a film is reached through the outlet',
     ),
-    bar('wheel-no-slot', 'brush-through-outlet', not(quickAccess), 'the wheel is not reached through the outlet'),
-    bar('wheel-cracked-wash', 'wash-in-place', found('cracked-wheel'), 'a cracked wheel is not washed and run again'),
+    bar('wheel-no-slot', 'brush-through-outlet', not(quickAccess), ({ isNoted }) =>
+      isNoted('quickAccessOutlet') ? 'the wheel is not reached through the outlet' : 'it was not noted that the wheel is reached through the outlet',
+    ),
+    bar('wheel-cracked-wash', 'wash-in-place', cracked, 'a cracked wheel is not washed and run again'),
+    bar('wheel-cracked-remove', 'remove-and-wash', cracked, 'a cracked wheel is neither washed nor refitted'),
+    bar('wheel-cracked-brush', 'brush-through-outlet', cracked, 'a cracked wheel is not cleaned and run again'),
   ],
   rules: [
     rule('wheel-untouched', 'safety', untouched, 'leave', 'the unit is not opened that far'),
+    rule('wheel-cracked', 'safety', cracked, 'leave', 'the wheel is cracked: it is neither washed nor run again, a new one is ordered'),
     rule(
-      'wheel-cracked',
-      'safety',
-      all(found('cracked-wheel'), not(wheelComesOut)),
-      'leave',
-      'the wheel is cracked: it is not run again but replaced',
+      'wheel-in-the-way',
+      'need',
+      reachCalls,
+      'remove-and-wash',
+      'it comes out so that the back of the coil is reached, and is washed while it is out',
     ),
-    rule('wheel-clear', 'need', not(atLeast('wheel', 1)), 'leave', 'the wheel is clear'),
+    rule('wheel-clear', 'need', not(atLeast('wheel', 1)), 'leave', clearOrUnseen('wheel', 'the wheel is clear')),
     rule(
       'wheel-brush',
       'need',
@@ -78,10 +103,10 @@ export const wheel: RuleSet = {
       all(any(atLeast('wheel', 3), wheelComplaint), follows('wheelSchool', 'remove')),
       'remove-and-wash',
       ({ lookOver }) => [
-        ...((lookOver.grades.wheel?.grade ?? 0) >= 3
+        ...(gradeOf(lookOver, 'wheel') >= 3
           ? ['blades this full only come clean on both sides outside the unit']
           : ['smell or thrown dirt comes from the wheel']),
-        'the design lets it come out, and somebody here is trained for it',
+        'it comes out here, and somebody in the crew is trained for it',
       ],
       'wheelSchool',
     ),
@@ -92,7 +117,7 @@ export const wheel: RuleSet = {
       'wash-in-place',
       'the wheel is held still with a soft stop, sprayed along its blades, turned, and again',
     ),
-    rule('wheel-dry-brush', 'usual', otherwise, 'brush-through-outlet', 'the wheel is brushed dry through the outlet'),
-    rule('wheel-left', 'usual', otherwise, 'leave', 'the wheel cannot be reached without wash water: it stays as it is, and the report says so'),
+    rule('wheel-dry-brush', 'usual', quickAccess, 'brush-through-outlet', 'the wheel is brushed dry through the outlet'),
+    rule('wheel-left', 'usual', otherwise, 'leave', 'neither comes out nor can be washed where it sits on this job: it stays as it is, and the report says so'),
   ],
 }

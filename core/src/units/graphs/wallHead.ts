@@ -68,7 +68,7 @@ export const wallHeadComponents: readonly Component[] = [
     onMin: minutes(5),
     takeOff: 'Open the caps by the outlet, take the hidden screws out, free the lower clips and lift the cover off its top hooks',
     putBack: 'Hang the cover on its top hooks, press the clips home, drive the screws snug and close the caps',
-    photo: 'the head with the cover off, wiring and sensor in view',
+    photo: 'the closed head, with every screw cap by the outlet',
     cautions: ['Power is off and proved dead before the cover moves.'],
   },
   {
@@ -124,7 +124,7 @@ export const wallHeadComponents: readonly Component[] = [
     slot: 'outdoors, on the wash sheet',
     offMin: minutes(5),
     onMin: minutes(6),
-    takeOff: 'Take the pan screws out, ease the clips and lower pan and outlet level, so that what stands in it stays in it',
+    takeOff: 'Bucket below: take the pan screws out, ease the clips and lower pan and outlet level, so that what stands in it stays in it',
     putBack: 'Offer the pan up level, clips first, mind the cables beside it, then its screws',
     photo: 'cables beside the pan',
     cautions: ['The pan may be full: keep it level, bucket below.'],

@@ -1,0 +1,72 @@
+// Which predicates does the plan of a job break, and what is the smallest job that still breaks one?
+import { checkJob, planJob, type JobFile, type PlanFile } from '../../plan/index.ts'
+import { arithmeticPredicates } from './arithmetic.ts'
+import { judgementPredicates } from './judgement.ts'
+import { Case, type Predicate } from './predicate.ts'
+import { safetyPredicates } from './safety.ts'
+import { wordPredicates } from './words.ts'
+
+export const predicates: readonly Predicate[] = [...safetyPredicates, ...judgementPredicates, ...arithmeticPredicates, ...wordPredicates]
+
+export interface FoundFault {
+  readonly predicate: string
+  readonly kind: Predicate['kind'] | 'crash'
+  readonly unitId: string
+  readonly says: string
+}
+
+/** What speaks against a plan of a job; empty means that every practitioner would sign it. */
+export function judge(job: JobFile, plan: PlanFile): FoundFault[] {
+  return plan.units.flatMap((own, index) => {
+    const one = new Case(job, plan, job.units[index], own)
+    return predicates.flatMap(({ id, kind, fault }) => {
+      const says = fault(one)
+      return says === undefined ? [] : [{ predicate: id, kind, unitId: own.id, says }]
+    })
+  })
+}
+
+/** Plans a job and judges it; what is thrown is a fault too. */
+export function judgeJob(job: JobFile): FoundFault[] {
+  try {
+    return judge(job, planJob(checkJob(job)))
+  } catch (error) {
+    return [{ predicate: 'crash', kind: 'crash', unitId: '', says: error instanceof Error ? `${error.name}: ${error.message}` : String(error) }]
+  }
+}
+
+type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
+
+/** Every job that is smaller by one thing: an entry, a trait, a grade, a reading. */
+function* smaller(value: Json): Generator<Json> {
+  if (Array.isArray(value)) {
+    for (let at = 0; at < value.length; at++) yield value.filter((_, index) => index !== at)
+    for (let at = 0; at < value.length; at++) for (const part of smaller(value[at])) yield value.map((entry, index) => (index === at ? part : entry))
+  } else if (value !== null && typeof value === 'object') {
+    for (const key of Object.keys(value)) yield Object.fromEntries(Object.entries(value).filter(([other]) => other !== key))
+    for (const [key, entry] of Object.entries(value)) for (const part of smaller(entry)) yield { ...value, [key]: part }
+  }
+}
+
+/** The smallest job found by leaving things out that still breaks the predicate. */
+export function shrink(job: JobFile, predicate: string): JobFile {
+  const breaks = (candidate: JobFile): boolean => {
+    try {
+      checkJob(candidate)
+    } catch {
+      return false
+    }
+    return judgeJob(candidate).some((fault) => fault.predicate === predicate)
+  }
+  let smallest = job
+  for (let tries = 0, found = true; found && tries < 60; tries++) {
+    found = false
+    for (const candidate of smaller(smallest as unknown as Json)) {
+      if (!breaks(candidate as unknown as JobFile)) continue
+      smallest = candidate as unknown as JobFile
+      found = true
+      break
+    }
+  }
+  return smallest
+}
