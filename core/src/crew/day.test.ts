@@ -40,6 +40,8 @@ describe('the day of a crew', () => {
 describe('what is left of a unit', () => {
   const [{ steps, decisions }] = planJob(jobWith(soiled)).units
   const minute = 60_000
+  /** Between two events: long enough for the wait for stored charge. */
+  const waitMs = 6 * minute
   /** Events up to and with the named step, each step a minute. */
   function upTo(last: string): JobEvent[] {
     const happenings: Happening[] = [
@@ -54,7 +56,7 @@ describe('what is left of a unit', () => {
     }
     return happenings.map((happening, index) => ({
       id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
-      atMs: index * minute,
+      atMs: index * waitMs,
       by: 1,
       happening,
     }))

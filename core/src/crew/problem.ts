@@ -38,10 +38,13 @@ export interface ScheduleOptions {
   readonly seed?: number
   /** How many activities may be placed in all while looking for something better. */
   readonly effort?: number
-  /** Only a schedule that may end before this is looked for; where the lower bound is not below it, none is. */
-  readonly below?: number
   /** Asked between two tries; once aborted, the best so far is the answer. */
   readonly signal?: { readonly aborted: boolean }
+}
+
+/** Only a schedule that may end before this is looked for; where the lower bound is not below it, none is. */
+export interface BoundedOptions extends ScheduleOptions {
+  readonly below: number
 }
 
 export interface Schedule {

@@ -5,7 +5,7 @@ import { exact } from './exact.ts'
 import type { Placement } from './generate.ts'
 import { improve } from './improve.ts'
 import { networkOf, type Arc, type Network } from './network.ts'
-import type { Problem, Schedule, ScheduleOptions } from './problem.ts'
+import type { BoundedOptions, Problem, Schedule, ScheduleOptions } from './problem.ts'
 
 /** Up to this many activities the least finish is looked for with a proof, within so many nodes. */
 const provable = { activities: 24, nodes: 20_000 }
@@ -15,9 +15,9 @@ const provable = { activities: 24, nodes: 20_000 }
  * Heuristics for all sizes, a search with a proof for small ones. The same problem, seed and effort give the same schedule.
  * @throws Fault `no-schedule` naming the culprits: a circle, a need above capacity, or a most lag that no order keeps.
  */
-export function schedule(problem: Problem, options?: Omit<ScheduleOptions, 'below'>): Schedule
-export function schedule(problem: Problem, options: ScheduleOptions): Schedule | undefined
-export function schedule(problem: Problem, options: ScheduleOptions = {}): Schedule | undefined {
+export function schedule(problem: Problem, options: BoundedOptions): Schedule | undefined
+export function schedule(problem: Problem, options?: ScheduleOptions): Schedule
+export function schedule(problem: Problem, options: Partial<BoundedOptions> = {}): Schedule | undefined {
   const network = networkOf(problem)
   const bound = lowerBound(network)
   if (options.below !== undefined && bound >= options.below - 1e-9) return undefined

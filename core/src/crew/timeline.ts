@@ -35,7 +35,7 @@ export interface UnitSteps {
 }
 
 /** Activities that are placed while looking for a better timeline: few while one unit is looked over tap by tap, more for a whole visit. */
-const effortForOne = 800
+const effortForOne = 250
 const effortForMany = 30_000
 
 const key = (unitId: string, stepId: string) => `${unitId}/${stepId}`
@@ -100,7 +100,9 @@ function problemOf(
 /** Everybody but one and fewer, largest groups first. */
 function smallerGroups(count: number): number[][] {
   const everybody = Array.from({ length: count }, (_, index) => index)
-  return Array.from({ length: 2 ** count - 2 }, (_, bits) => everybody.filter((index) => (bits + 1) & (1 << index))).sort((a, b) => b.length - a.length)
+  return Array.from({ length: 2 ** count - 2 }, (_, bits) => everybody.filter((index) => (bits + 1) & (1 << index))).sort(
+    (a, b) => b.length - a.length,
+  )
 }
 
 /** Whether these people can do it all by themselves. */
@@ -126,7 +128,7 @@ export function timeline(
   units: readonly UnitSteps[],
   crew: readonly CrewMember[],
   equipmentCount: (kind: string) => number,
-  options: Omit<ScheduleOptions, 'below'> = {},
+  options: ScheduleOptions = {},
 ): Timeline {
   refuseGifts(units, crew)
   const tried = { effort: units.length === 1 ? effortForOne : effortForMany, ...options }

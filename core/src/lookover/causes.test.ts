@@ -19,6 +19,7 @@ const likely: [cause: string, helps: CleaningHelps, unit: Unit, lessLikely: Unit
     { complaints: ['smell'], grades: { pan: { grade: 2, kinds: ['biofilm'] } } },
     { complaints: [], grades: { pan: { grade: 0 } } },
   ],
+  ['smell from elsewhere', 'no', { complaints: ['smell'] }, { grades: { pan: { grade: 3 } } }],
   ['blocked drain', 'yes', { complaints: ['drips-indoors'], findings: ['drain-blocked'] }, { findings: [] }],
   ['unit off level', 'no', { complaints: ['drips-indoors'], findings: ['off-level'] }, { findings: [] }],
   [

@@ -195,9 +195,17 @@ export const causes: readonly Cause[] = [
     prior: prior(0.4),
     signs: [
       sign(0.8, 'it smells', complains('smell')),
-      sign(2.5, 'it smells although pan, wheel and coil are clear: look further (drain trap, outside air, the room)', both(complains('smell'), seenClear('pan', 'wheel', 'coilFace'))),
+      sign(
+        2.5,
+        'it smells although pan, wheel and coil are clear: look further (drain trap, outside air, the room)',
+        both(complains('smell'), seenClear('pan', 'wheel', 'coilFace')),
+      ),
       sign(-1.2, 'slime was seen', biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine', 'outlet', 'housing')),
-      sign(-0.8, 'soil sits on pan or wheel', both(complains('smell'), ({ lookOver }) => worstOf(lookOver, 'pan', 'wheel') >= 2)),
+      sign(
+        -0.8,
+        'soil sits on pan or wheel',
+        both(complains('smell'), ({ lookOver }) => worstOf(lookOver, 'pan', 'wheel') >= 2),
+      ),
     ],
   },
   {

@@ -221,7 +221,9 @@ export function isTrained({ crew, lookOver }: { crew: readonly Hand[]; lookOver:
 }
 
 /** Findings after which the unit is not run before they are put right: what it is, and whether people on site can do that. */
-export const powerBars = ({ lookOver }: Pick<Facts, 'lookOver'>): ('cracked-wheel' | 'wet-electronics' | 'loose-wiring' | 'oxidised-plug' | 'scorched-plug')[] =>
+export const powerBars = ({
+  lookOver,
+}: Pick<Facts, 'lookOver'>): ('cracked-wheel' | 'wet-electronics' | 'loose-wiring' | 'oxidised-plug' | 'scorched-plug')[] =>
   (['cracked-wheel', 'wet-electronics', 'loose-wiring', 'oxidised-plug', 'scorched-plug'] as const).filter((finding) =>
     lookOver.findings.includes(finding),
   )

@@ -103,8 +103,20 @@ describe('rinse or no rinse', () => {
 })
 
 describe('what goes on the coil', () => {
-  it('takes an antimicrobial against slime and smell', () =>
-    expect(choiceOf('coil-agent', { complaints: ['smell'], grades: { wheel: { grade: 2, kinds: ['biofilm'] } } })).toBe('antimicrobial-foam'))
+  it('takes an antimicrobial against slime on the very part, and not for a smell or for slime elsewhere', () => {
+    const slime = { grade: 2 as const, kinds: ['biofilm' as const] }
+    expect(choiceOf('coil-agent', { grades: { coilFace: slime } })).toBe('antimicrobial-foam')
+    const onWheel: Unit = { complaints: ['smell'], grades: { coilFace: { grade: 1 }, wheel: slime, pan: slime, outlet: slime } }
+    expect(choiceOf('coil-agent', onWheel)).toBe('mild-detergent')
+    expect(choiceOf('wheel-agent', onWheel)).toBe('antimicrobial-foam')
+  })
+  it('degreases, rinses, and only then treats slime that sits under grease', () => {
+    const { mixes, steps, decisions } = planJob(jobWith({ grades: { coilFace: { grade: 2, kinds: ['grease', 'biofilm'] } } })).units[0]
+    expect(mixes.filter(({ part }) => part === 'coilFace').map(({ productId }) => productId)).toEqual(['rinse-off', 'antimicrobial'])
+    const at = (id: string) => steps.findIndex((step) => step.id === id)
+    expect([at('apply-degreaser'), at('rinse-degreaser'), at('apply-coil')].every((place, index, all) => place > (all[index - 1] ?? -1))).toBe(true)
+    expect(decisions.find(({ topic }) => topic === 'coil-agent')!.because.join()).toMatch(/grease first: Rinse-off coil foam with warm water/)
+  })
   it('takes foam against grease, plain water against pollen, foam from grade 2, detergent below', () => {
     expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 2, kinds: ['grease'] } } })).toMatchObject({
       choice: 'rinse-off-foam',
@@ -152,8 +164,10 @@ describe('what goes on the coil', () => {
         rinse: 'required' as const,
       },
     }
-    expect(choiceOf('coil-agent', { ...coat }, { products: [strong] })).toBe('rinse-off-foam')
-    expect(choiceOf('coil-agent', { ...coat, findings: ['fin-corrosion'] }, { products: [strong] })).toBe('water')
+    const bare: Unit = { ...coat, design: { finCoating: 'none' } }
+    expect(choiceOf('coil-agent', bare, { products: [strong] })).toBe('rinse-off-foam')
+    expect(choiceOf('coil-agent', { ...bare, design: { finCoating: 'hydrophilic' } }, { products: [strong] })).toBe('water')
+    expect(choiceOf('coil-agent', { ...bare, findings: ['fin-corrosion'] }, { products: [strong] })).toBe('water')
   })
 })
 
@@ -191,7 +205,9 @@ describe('pan, drain, electronics, containment, drying', () => {
   it('draws a slow drain from outside, or flushes first by school, or parts it without a vacuum', () => {
     const slow: Unit = { ...coat, findings: ['drain-blocked'] }
     expect(choiceOf('drain', slow)).toBe('vacuum-from-outside')
-    expect(choiceOf('drain', slow, { houseRules: { drainSchool: 'flush-first' } })).toBe('flush')
+    // What does not run at all is not flushed from the pan, whatever the school: it is cleared before anything goes in.
+    expect(choiceOf('drain', slow, { houseRules: { drainSchool: 'flush-first' } })).toBe('vacuum-from-outside')
+    expect(choiceOf('drain', { ...coat, findings: ['drain-slow'] }, { houseRules: { drainSchool: 'flush-first' } })).toBe('flush')
     expect(
       choiceOf('drain', slow, {
         equipment: [
@@ -250,7 +266,6 @@ describe('the last resorts', () => {
     ['agent-second-best', 'coil-agent', { grades: { coilFace: { grade: 1 } } }, { products: foamOnly }],
     ['wheel-dry-brush', 'wheel', { design: { ...fixed, quickAccessOutlet: true }, grades: { coilFace: { grade: 2 }, wheel: { grade: 3 } } }, room],
     ['wheel-left', 'wheel', { design: fixed, grades: { coilFace: { grade: 2 }, wheel: { grade: 3 } } }, room],
-    ['drying-open', 'drying', { ...coat, findings: ['cracked-wheel'] }, {}],
     ['dry-none', 'dry-pass', { grades: { pan: { grade: 2 } } }, {}],
     ['pan-leave', 'pan', coat, { houseRules: { rinseSchool: 'dry' } }],
   ])('%s decides where nothing better is left', (rule, topic, unit, rest) => expect(decisionOf(topic, unit, rest).rule).toBe(rule))

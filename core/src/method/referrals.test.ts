@@ -25,7 +25,7 @@ const byFinding: [finding: Finding, to: Referral['to'] | undefined, ends: boolea
   ['missing-balance-clip', 'manufacturer', false],
   ['insect-nest', 'pest-control', true],
   ['missing-filter', 'manufacturer', false],
-  ['torn-insulation', 'refrigerant-technician', false],
+  ['torn-insulation', 'plumber', false],
   ['failed-gasket', 'manufacturer', false],
   ['damaged-membrane', 'manufacturer', false],
   ['suspect-asbestos-ceiling', 'asbestos-surveyor', true],

@@ -25,7 +25,10 @@ const byFinding: Partial<Record<Finding, Referral>> = {
   'cracked-wheel': { to: 'manufacturer', because: 'a cracked wheel is not refitted: order a new one for this model' },
   'missing-balance-clip': { to: 'manufacturer', because: 'a balance clip is missing: the wheel is to be replaced' },
   'missing-filter': { to: 'manufacturer', because: 'a filter is missing: order it, dust goes straight onto the coil until then' },
-  'torn-insulation': { to: 'plumber', because: 'pipe insulation is torn and drips: mended where one reaches it, else renewed by an installer; the pipes stay closed' },
+  'torn-insulation': {
+    to: 'plumber',
+    because: 'pipe insulation is torn and drips: mended where one reaches it, else renewed by an installer; the pipes stay closed',
+  },
   'damaged-membrane': {
     to: 'manufacturer',
     because: 'the roof membrane is damaged: have the vehicle’s maker or a roof workshop seal it before water gets in',

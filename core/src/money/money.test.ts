@@ -48,7 +48,7 @@ describe('kit', () => {
 })
 
 describe('the load of a day', () => {
-  const planned = planJob(jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] }, coilFace: { grade: 2 } } }))
+  const planned = planJob(jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3 }, coilFace: { grade: 2, kinds: ['biofilm'] } } }))
   const [{ id, steps, mixes }] = planned.units
   const visit = (site: string, waterOnSite = true, waterL = 7.2): LoadVisit => ({ site, waterOnSite, units: [{ id, steps, mixes, waterL }] })
   const foam = { id: mixes[0].productId, name: 'Antimicrobial coil foam' }

@@ -60,7 +60,9 @@ export function findingsAnswered({ facts, steps, referrals, refereeNames }: Answ
     const asked = stepsOf[finding] ?? []
     const done = steps.filter(({ id }) => asked.includes(id)).map(({ title }) => `step: ${title}`)
     const word = inWords(finding)
-    const called = referrals.filter(({ because }) => because.includes(word) || referralWords[finding]?.test(because)).map(({ to }) => `call ${refereeNames[to]}`)
+    const called = referrals
+      .filter(({ because }) => because.includes(word) || referralWords[finding]?.test(because))
+      .map(({ to }) => `call ${refereeNames[to]}`)
     return { finding, leadsTo: [...new Set([...done, ...called]), reported[finding](facts)] }
   })
 }
@@ -90,7 +92,14 @@ export function complaintsAnswered(input: Answered): { complaint: Complaint; ans
 const causesOf: Record<Exclude<Complaint, 'none'>, readonly string[]> = {
   smell: ['biofilm in pan', 'fouled wheel', 'smell from elsewhere', 'overheated wiring'],
   'spits-dirt': ['fouled wheel', 'air bypass', 'damaged wheel'],
-  'weak-airflow': ['dirty filter', 'fouled coil face', 'fouled coil back', 'fouled wheel', 'frozen coil from low airflow', 'failing fan motor or bearing'],
+  'weak-airflow': [
+    'dirty filter',
+    'fouled coil face',
+    'fouled coil back',
+    'fouled wheel',
+    'frozen coil from low airflow',
+    'failing fan motor or bearing',
+  ],
   'not-cold': [
     'low refrigerant charge',
     'fouled coil face',
@@ -139,9 +148,14 @@ function doneAbout(complaint: Exclude<Complaint, 'none'>, facts: Facts, steps: r
     return has('wash-wheel') || has('wash-pan') || has('apply-coil')
       ? 'what was found is cleaned; a smell that comes back within days points to what was not reached, and to a second visit'
       : 'look further: drain trap, outside air, the room itself'
-  if (complaint === 'spits-dirt') return has('wash-wheel') || has('brush-wheel') ? 'the wheel is cleaned; a few specks at the first start are usual' : 'the wheel is to be looked at'
+  if (complaint === 'spits-dirt')
+    return has('wash-wheel') || has('brush-wheel')
+      ? 'the wheel is cleaned; a few specks at the first start are usual'
+      : 'the wheel is to be looked at'
   if (complaint === 'noise') return 'it is listened to again at the run test'
-  return facts.decided.scope === 'filter-service' ? 'it is measured after the filters are clean' : 'it is measured again after the work, by what it delivers'
+  return facts.decided.scope === 'filter-service'
+    ? 'it is measured after the filters are clean'
+    : 'it is measured again after the work, by what it delivers'
 }
 
 /** Whether a nest or droppings were found of which nobody noted how much: to be asked. */

@@ -74,7 +74,9 @@ export function offerSentences(decided: Agreed, renewsFilters = false): string[]
   if (scope === undefined || scope === 'decline') return ['It cannot be cleaned before something is put right.']
   const rinsed = rinse === undefined || scope === 'filter-service' ? [] : [offeredRinses[rinse as ChoiceOf<'rinse'>]]
   const offered =
-    scope === 'bench-clean' && cleansOutdoorSide(decided) ? offeredBothSides : filtersAs(offeredScopes[scope as keyof typeof offeredScopes], renewsFilters)
+    scope === 'bench-clean' && cleansOutdoorSide(decided)
+      ? offeredBothSides
+      : filtersAs(offeredScopes[scope as keyof typeof offeredScopes], renewsFilters)
   return [offered, ...rinsed]
 }
 
@@ -92,8 +94,8 @@ interface Told {
   readonly mixes: readonly PlannedMix[]
   readonly findings: readonly { finding: Finding; leadsTo: readonly string[] }[]
   readonly complaints: readonly { answer: string }[]
-  /** The day from which due dates are counted, as 2027-03-01; without it weeks alone are told. */
-  readonly today?: string
+  /** The day so many weeks on, as 2027-03-01; without it weeks alone are told. */
+  readonly dayAfter?: (weeks: number) => string
 }
 
 const dueNames: Readonly<Record<Due['what'], string>> = {
@@ -103,16 +105,15 @@ const dueNames: Readonly<Record<Due['what'], string>> = {
   'light-clean': 'light clean',
   'deep-clean': 'deep clean',
 }
-const dayMs = 86_400_000
-/** What is due, by its day where today is known: it is read again years later. */
-export function dueInWords({ what, weeks, because }: Due, today?: string): string {
+/** What is due, by its day where days are known: it is read again years later. */
+export function dueInWords({ what, weeks, because }: Due, dayAfter?: (weeks: number) => string): string {
   const inWeeks = `in about ${weeks === 1 ? 'one week' : `${Math.round(weeks)} weeks`}`
-  const day = today && new Date(Date.parse(today) + weeks * 7 * dayMs).toISOString().slice(0, 10)
+  const day = dayAfter?.(weeks)
   return `${dueNames[what]} ${day ? `by ${day} (${inWeeks})` : inWeeks}${because ? ` – ${because}` : ''}`
 }
 
 /** Sentences of one unit, ending with whom to call and what is due; the same for work done and for work declined. */
-export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes, findings, complaints, today }: Told): string {
+export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes, findings, complaints, dayAfter }: Told): string {
   const title = `${unit.name ?? unit.id} (${familyNames[unit.family]}):`
   const scope = decisions.find(({ topic }) => topic === 'scope')
   const calls = referrals.map(({ to, because }) => `Please call ${refereeNames[to]}: ${because}.`)
@@ -147,11 +148,12 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
     throwsSpecks(facts.decided) && !staysOff(facts) ? speckSentence : '',
     staysOff(facts) ? 'It is handed back switched off: please leave it so until the new wheel is in.' : '',
     reentry > 0 ? `Please use the room again ${reentry} minutes after the work at the earliest.` : '',
-    due.length > 0 ? `Next: ${due.map((one) => dueInWords(one, today)).join(', ')}.` : '',
+    due.length > 0 ? `Next: ${due.map((one) => dueInWords(one, dayAfter)).join(', ')}.` : '',
   ]
   return said.filter((sentence) => sentence !== '').join(' ')
 }
 
 /** What a finding leads to without the words that are for the crew. */
-const forCustomer = (words: string): string => words.replace(/^(step|report|method|part to order): /, (_, kind: string) => (kind === 'part to order' ? 'to be ordered: ' : ''))
+const forCustomer = (words: string): string =>
+  words.replace(/^(step|report|method|part to order): /, (_, kind: string) => (kind === 'part to order' ? 'to be ordered: ' : ''))
 const asSentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`

@@ -10,7 +10,10 @@ import type { UnitPlan } from './planFile.ts'
 export function dryingTimes(facts: Facts, room: AirState): UnitPlan['drying'] {
   const { decided } = facts
   if (decided.scope === 'decline') return []
-  const inPlace: Part[] = [...(decided.wheel === 'wash-in-place' ? (['wheel'] as const) : []), ...(decided.rinse === 'none' ? [] : (['coilFace'] as const))]
+  const inPlace: Part[] = [
+    ...(decided.wheel === 'wash-in-place' ? (['wheel'] as const) : []),
+    ...(decided.rinse === 'none' ? [] : (['coilFace'] as const)),
+  ]
   return [...washedApart({ facts, decided }), ...inPlace].flatMap((part) =>
     dryingWays
       .filter((how) => how !== 'unit-fan' || inPlace.includes(part))

@@ -30,7 +30,9 @@ export function expectedOf({ design, lookOver, site, hoursPerDay, condensateLDay
   const coolingShareNow =
     measured?.splitK !== undefined && measured.splitK <= 0
       ? 0
-      : measured?.coolingShare === undefined ? coilAt(conditions, byGrades).totalKw / clean.totalKw : clamp(measured.coolingShare, 0, mostShare.value)
+      : measured?.coolingShare === undefined
+        ? coilAt(conditions, byGrades).totalKw / clean.totalKw
+        : clamp(measured.coolingShare, 0, mostShare.value)
   const hours = (hoursPerDay ?? usualHoursPerDay.value) * daysPerYear
   const price = site.electricityPricePerKwh
   const extraShare = Math.max(0, 1 / Math.max(leastShare.value, coolingShareNow) - 1)
@@ -41,9 +43,7 @@ export function expectedOf({ design, lookOver, site, hoursPerDay, condensateLDay
     condensateLPerDay: round(condensateLDay, 1),
     cleanSplitK: round(clean.splitK, 1),
     cleanCoolingKw: round(clean.totalKw, 2),
-    ...(price === undefined || design.heatsOnly
-      ? {}
-      : { fouledCostPerYear: round(extraShare * hours * (design.ratedPowerW / 1000) * price, 2) }),
+    ...(price === undefined || design.heatsOnly ? {} : { fouledCostPerYear: round(extraShare * hours * (design.ratedPowerW / 1000) * price, 2) }),
   }
 }
 

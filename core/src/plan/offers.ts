@@ -42,7 +42,12 @@ function secondPerson({ facts, context, instead }: Offered): Offer[] {
   const { lookOver, design, houseRules } = facts
   if (!isCarried(lookOver.family) || !design.removable || facts.carriers !== undefined || facts.decided.scope === 'bench-clean') return []
   if (design.weightKg / 2 > houseRules.liftLimitKg)
-    return [{ what: 'a lift or a crane for this unit', because: `${design.weightKg} kg: more than two people may carry at ${houseRules.liftLimitKg} kg each` }]
+    return [
+      {
+        what: 'a lift or a crane for this unit',
+        because: `${design.weightKg} kg: more than two people may carry at ${houseRules.liftLimitKg} kg each`,
+      },
+    ]
   const helpers = liftsOf(facts).filter((kg) => design.weightKg / 2 <= kg).length
   const added = Array.from({ length: Math.max(1, 2 - helpers) }, () => ({ liftKg: houseRules.liftLimitKg }))
   const other = instead({ crew: [...context.crew, ...added] })
@@ -63,7 +68,13 @@ function trainedPerson({ facts, context, instead }: Offered): Offer[] {
   if (isTrained(facts, 'wheel-removal') || !facts.design.wheelRemovable || facts.decided.wheel === 'leave') return []
   const other = instead({ crew: [...context.crew, { trained: ['wheel-removal', 'electrics'] }] })
   if (other.scope !== 'strip-down') return []
-  return [{ what: 'with somebody trained to take the wheel out', because: 'taken apart, both sides of the blades and the back of the coil are reached', ...sums(other) }]
+  return [
+    {
+      what: 'with somebody trained to take the wheel out',
+      because: 'taken apart, both sides of the blades and the back of the coil are reached',
+      ...sums(other),
+    },
+  ]
 }
 
 /** Something in the van that is missing: what catches water, or what carries it. */
@@ -79,7 +90,10 @@ function bought({ facts, context, instead }: Offered): Offer[] {
   ] as const
   if (missing.length === 0) return []
   const other = instead({
-    equipment: [...context.equipment, ...missing.map((kind) => ({ id: `bought-${kind}`, kind: kind as (typeof context.equipment)[number]['kind'], count: 1 }))],
+    equipment: [
+      ...context.equipment,
+      ...missing.map((kind) => ({ id: `bought-${kind}`, kind: kind as (typeof context.equipment)[number]['kind'], count: 1 })),
+    ],
   })
   if (!other.reaches) return []
   const words = missing.map((kind) => kind.replaceAll('-', ' ')).join(' and ')
@@ -93,7 +107,9 @@ function secondVisit({ facts, leftDirty }: Offered): Offer[] {
   if (site.setting === 'equipment-room')
     return [
       {
-        what: isCarried(lookOver.family) ? 'cleaned on the bench, outside the room' : 'a second visit with the equipment moved or shut off, so that it may be washed',
+        what: isCarried(lookOver.family)
+          ? 'cleaned on the bench, outside the room'
+          : 'a second visit with the equipment moved or shut off, so that it may be washed',
         because: 'dry work does not get heavy soil off',
       },
     ]

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { ruleBookInWords, schools, type Choice, type SchoolName, type Topic } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
 import { jobWith, openUnits } from '../tests/jobs.ts'
-import { compareChoice, consequencesOf, contextOf, planFileSchema, planJob, readJobFile, type UnitJob } from './index.ts'
+import { compareChoice, consequencesOf, contextOf, planFileSchema, planJob, planUnit, readJobFile, type UnitJob } from './index.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
 const planOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest))
@@ -35,7 +35,7 @@ describe('warnings', () => {
   it('list every default that was assumed, by the unit’s name', () => {
     const { warnings } = planJob({ ...jobWith(), units: [{ id: 'a', name: 'Hall', family: 'wall-head', design: {}, complaints: [], grades: {} }] })
     expect(warnings).toContain('Hall: fin coating not noted: a coated coil taken, neutral agents only')
-    expect(warnings.join('\n')).toMatch(/Hall: not graded yet, so no rule counts on it: filter, coil, front face/)
+    expect(warnings.join('\n')).toMatch(/Hall: not looked at, so no rule counts on it: filter, coil, front face/)
   })
   it('say what is short in the van', () => {
     const products = builtInProducts.map((product) => (product.id === 'rinse-off' ? { ...product, inStockLitres: 0.01 } : product))
@@ -68,7 +68,7 @@ describe('warnings', () => {
   })
   it('name a choice by hand that is not possible here, why, and what is', () => {
     const text = said({ grades: { wheel: { grade: 3 } }, design: { wheelRemovable: false }, choices: { wheel: 'remove-and-wash' } })
-    expect(text).toMatch(/choices\.wheel: “remove-and-wash” is not possible here \(.*does not come out.*\); allowed: wash-in-place/)
+    expect(text).toMatch(/choices\.wheel: “remove-and-wash” is not possible here \(.*noted that the wheel stays in.*\); allowed: wash-in-place/)
     expect(said({ ...coat, choices: { wheel: 'leave' } })).not.toMatch(/choices/)
   })
   it('say when the bag would overflow', () => {
@@ -91,7 +91,7 @@ describe('what the customer is told', () => {
     const text = told({ name: 'Hall', grades: { coilFace: { grade: 2 }, coilBack: { grade: 2 }, wheel: { grade: 2 } }, findings: ['oxidised-plug'] })
     expect(text).toMatch(/^Hall \(wall head\): Opened and cleaned where it is\. Rinsed with clear water/)
     expect(text).toMatch(
-      /Not reached: coil, back face \(.*\)\. Found: oxidised plug\. Please call an electrician: .*specks.*Next: filter in about \d+ weeks/,
+      /Not reached or not clean: coil, back face \(.*\)\. Found: oxidised plug \(.*\)\. Please call an electrician: .*specks.*Next: filters in about \d+ weeks/,
     )
   })
   it('of a declined unit is why, and who comes first', () => {
@@ -183,7 +183,7 @@ describe('comparisons', () => {
   })
   it('are worked out for any choice that is not barred, asked one by one', () => {
     const job = jobWith({ grades: { coilFace: { grade: 2 }, wheel: { grade: 2 } } })
-    const ask = (topic: Topic, choice: Choice) => compareChoice(job.units[0], contextOf(job), topic, choice)
+    const ask = (topic: Topic, choice: Choice) => compareChoice(planUnit(job.units[0], contextOf(job)), contextOf(job).houseRules, topic, choice)
     expect(ask('pan-treatment', 'slow-release')).toMatchObject({ minutes: 1, money: expect.any(Number) })
     expect(ask('wheel', 'leave')).toMatchObject({ reach: 'does not reach: blower wheel', risk: expect.stringContaining('throwing') })
     expect(ask('rinse', 'hose')).toBeUndefined()
@@ -213,7 +213,7 @@ describe('washing chosen by hand', () => {
     const chosen = { ...soiled, wash: { flowLMin: 2, washMin: 8, pausesAtMin: [3, 6] } }
     expect(rinse(soiled).how).not.toMatch(/Stop after/)
     expect(rinse(chosen)).toMatchObject({ handsMin: 11, how: expect.stringContaining('Stop after 3, 6 min of washing and clear the outlet.') })
-    expect(planOf(chosen).units[0].washWater).toMatchObject({ litres: 16, pausesAtMin: [3, 6] })
+    expect(planOf(chosen).units[0].washWater).toMatchObject({ litres: 17, caughtL: 16, pausesAtMin: [3, 6] })
     expect(planFileSchema.parse(planOf(chosen))).toEqual(planOf(chosen))
   })
 })

@@ -19,7 +19,19 @@ import {
   type Topic,
 } from '../method/index.ts'
 import type { Equipment, Product } from '../products/index.ts'
-import { draftSteps, flowTestL, hasLiftPump, isOpened, isProved, stepsFor, whatComesOff, wheelTool, withUses, type Drafting, type Step } from '../procedure/index.ts'
+import {
+  draftSteps,
+  flowTestL,
+  hasLiftPump,
+  isOpened,
+  isProved,
+  stepsFor,
+  whatComesOff,
+  wheelTool,
+  withUses,
+  type Drafting,
+  type Step,
+} from '../procedure/index.ts'
 import { coilAreaM2, knownDesign, type KnownDesign } from '../units/index.ts'
 import {
   duesAfterVisit,
@@ -34,7 +46,17 @@ import {
   type UnitMemory,
   type UnitPast,
 } from '../upkeep/index.ts'
-import { caughtLitres, rinseMinutes, simulateWash, washLitres, type Catcher, type WashJob, type WashWater, washRunOf, type WashRun } from '../wash/index.ts'
+import {
+  caughtLitres,
+  rinseMinutes,
+  simulateWash,
+  washLitres,
+  type Catcher,
+  type WashJob,
+  type WashWater,
+  washRunOf,
+  type WashRun,
+} from '../wash/index.ts'
 import { complaintsAnswered, findingsAnswered } from './answers.ts'
 import { totalsOf } from './compare.ts'
 import { customerText, refereeNames } from './customerText.ts'
@@ -57,8 +79,10 @@ export interface UnitContext {
 /** What is remembered of units, and whether their grades were seen or are only expected. */
 export interface PlanMemory extends UnitMemory {
   readonly isSeen: boolean
-  /** The day of the visit, as 2027-03-01: due dates are then told as days too. */
-  readonly today?: string
+  /** The day so many weeks after the visit, as 2027-03-01: due dates are then told as days too. */
+  readonly dayAfter?: (weeks: number) => string
+  /** Index of coil and wheel by unit, where somebody looked at them after the work. */
+  readonly leftOf?: ReadonlyMap<string, number>
 }
 
 /** What is known about a unit before anything is decided. */
@@ -126,7 +150,9 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment }: 
     site: { ...site, sensitiveOccupants: site.sensitiveOccupants ?? false, carriedWaterL: site.carriedWaterL ?? usualCarriedL.value },
     washLitres: (rinse, wheelInPlace) => {
       const key = `${rinse} ${wheelInPlace}`
-      const known = litres.get(key) ?? caughtLitres({ ...washJob(rinse), ...(wheelInPlace ? { wheelBy: rinse === 'none' || rinse === 'condensate' ? 'spray-bottle' : rinse } : {}) })
+      const known =
+        litres.get(key) ??
+        caughtLitres({ ...washJob(rinse), ...(wheelInPlace ? { wheelBy: rinse === 'none' || rinse === 'condensate' ? 'spray-bottle' : rinse } : {}) })
       litres.set(key, known)
       return known
     },
@@ -195,11 +221,13 @@ function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], mem
     return past.visits.length > 0
       ? duesWithoutLook({ ...past, panTreatmentWeeks }, known)
       : ruledDues(priorRateOf(past.use), past.fineFilter, panTreatmentWeeks)
-  const leftIndex = indexLeft(
-    String(facts.decided.scope),
-    lookOver.grades,
-    left.map(({ part }) => part),
-  )
+  const leftIndex =
+    memory?.leftOf?.get(unit.id) ??
+    indexLeft(
+      String(facts.decided.scope),
+      lookOver.grades,
+      left.map(({ part }) => part),
+    )
   return duesAfterVisit(past, known, { found, left: leftIndex, isSeen: memory?.isSeen ?? false, panTreatmentWeeks })
 }
 
@@ -243,7 +271,7 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
     diagnosis,
     decisions,
     referrals,
-    customerText: customerText({ unit, facts, decisions, referrals, notReached: left, due, mixes, findings, complaints, today: memory?.today }),
+    customerText: customerText({ unit, facts, decisions, referrals, notReached: left, due, mixes, findings, complaints, dayAfter: memory?.dayAfter }),
     steps,
     mixes: mixes.map(({ product, part, dilution, productL, waterL, passes, cost }) => ({
       productId: product.id,

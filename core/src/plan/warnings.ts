@@ -33,7 +33,9 @@ export function warningsFor({ unit, assumed, facts, decisions, steps, washWater 
     ...(facts.has('meter') || decidedScope(facts) === 'decline' ? [] : ['no meter in the van: nobody proves it dead, so no electrics are opened']),
     ...powerHeld(facts),
     ...(extentsToAsk(facts).length > 0
-      ? [`findingExtent.${extentsToAsk(facts).join(', findingExtent.')}: not noted whether little, much or alive (allowed: little, much, alive); taken as much`]
+      ? [
+          `findingExtent.${extentsToAsk(facts).join(', findingExtent.')}: not noted whether little, much or alive (allowed: little, much, alive); taken as much`,
+        ]
       : []),
     ...secondBest(decisions),
     ...roof(facts),
@@ -86,23 +88,31 @@ function notInVan(steps: readonly Step[], { has }: Facts): string[] {
 
 /** A kind of soil on a part that is graded clear: one of the two is wrong. */
 function soilOnClear({ grades }: UnitJob): string[] {
-  return (Object.entries(grades) as [Part, { grade: number; kinds?: SoilKind[] }][])
+  return (Object.entries(grades).filter(([, entry]) => entry !== undefined) as [Part, { grade: number; kinds?: SoilKind[] }][])
     .filter(([, { grade, kinds }]) => grade === 0 && kinds !== undefined && kinds.length > 0)
-    .map(([part, { kinds = [] }]) => `${partNames[part]}: ${kinds.map(inWords).join(', ')} noted on a part that is graded clear; it counts as clear (allowed: grade 1 or worse)`)
+    .map(
+      ([part, { kinds = [] }]) =>
+        `${partNames[part]}: ${kinds.map(inWords).join(', ')} noted on a part that is graded clear; it counts as clear (allowed: grade 1 or worse)`,
+    )
 }
 
 /** Why nothing runs before or after the work. */
 function powerHeld(facts: Facts): string[] {
   const bars = powerBars(facts)
   if (bars.length === 0 || decidedScope(facts) === 'decline') return []
-  return [`${bars.map(inWords).join(', ')}: not run, so no before readings${bars.includes('cracked-wheel') ? '; it is handed back switched off' : '; no power before it is put right'}`]
+  return [
+    `${bars.map(inWords).join(', ')}: not run, so no before readings${bars.includes('cracked-wheel') ? '; it is handed back switched off' : '; no power before it is put right'}`,
+  ]
 }
 const decidedScope = ({ decided }: Facts) => decided.scope
 
 /** More water than the van brings to a site without a tap, over all units. */
 export function shortWater(plans: readonly UnitPlan[], { waterOnSite, carriedWaterL = usualCarriedL.value }: Site): string[] {
   if (waterOnSite) return []
-  const neededL = plans.reduce((sum, { washWater, mixes }) => sum + (washWater?.litres ?? 0) + mixes.reduce((water, { waterL }) => water + waterL, 0), 0)
+  const neededL = plans.reduce(
+    (sum, { washWater, mixes }) => sum + (washWater?.litres ?? 0) + mixes.reduce((water, { waterL }) => water + waterL, 0),
+    0,
+  )
   return neededL > carriedWaterL ? [`no tap on site: ${round(neededL, 1)} L of water are needed, the van brings ${carriedWaterL} L`] : []
 }
 

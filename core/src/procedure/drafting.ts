@@ -79,7 +79,8 @@ export const isWheelWashed = ({ decided }: Drafting): boolean => decided.wheel =
 export const hangsAtUnit = ({ decided }: Drafting): boolean =>
   decided.containment === 'wash-bag-to-bucket' || decided.containment === 'funnel-sheet-to-bucket'
 /** Whether its water leaves by a line of its own; else through a base pan or over a roof's gutter. */
-export const hasDrainLine = ({ facts: { lookOver, design } }: Drafting): boolean => isSplit(lookOver.family) || (isCarried(lookOver.family) && design.sleeveDrain)
+export const hasDrainLine = ({ facts: { lookOver, design } }: Drafting): boolean =>
+  isSplit(lookOver.family) || (isCarried(lookOver.family) && design.sleeveDrain)
 /** Equipment that rinses by this choice, as far as the van has it. */
 export function rinseTool({ facts }: Drafting, choice: string): string {
   return choice === 'spray-bottle' || choice === 'condensate' || choice === 'none' ? (handSprayerOf(facts) ?? 'spray-bottle') : choice
@@ -89,8 +90,7 @@ export const flowTestL = ({ facts: { lookOver } }: Drafting): number => (isOnRoo
 
 export const onTheBench = ({ decided }: Drafting): boolean => decided.location === 'outdoors'
 /** The dry vacuum, or the wet one where the van has no other; none where it has neither. */
-export const vacuumOf = ({ facts }: Drafting): string[] =>
-  facts.has('dry-vacuum') ? ['dry-vacuum'] : facts.has('wet-vacuum') ? ['wet-vacuum'] : []
+export const vacuumOf = ({ facts }: Drafting): string[] => (facts.has('dry-vacuum') ? ['dry-vacuum'] : facts.has('wet-vacuum') ? ['wet-vacuum'] : [])
 
 /** Higher than this nobody works from the floor. */
 const ladderAbove = estimate(1.8, 'm')

@@ -10,8 +10,7 @@ export const hasLiftPump = ({ facts: { lookOver, design } }: Pick<Drafting, 'fac
   lookOver.family === 'ceiling-cassette' && design.drain === 'pump'
 const drainPart = (drafting: Drafting) => (hasDrainLine(drafting) ? 'drainLine' : 'pan')
 /** Whether the drain is proved at the end: wherever water was used, or somebody had to see to it. */
-export const isProved = (drafting: Drafting): boolean =>
-  isOpened(drafting) && (isWet(drafting) || drainState(drafting.facts.lookOver) !== 'good')
+export const isProved = (drafting: Drafting): boolean => isOpened(drafting) && (isWet(drafting) || drainState(drafting.facts.lookOver) !== 'good')
 
 export function flushDrainSteps(drafting: Drafting, after: readonly string[]): Step[] {
   const { decided } = drafting
@@ -36,7 +35,9 @@ export function levelSteps({ facts }: Drafting, phase: 'pan-and-drain' | 'prove'
     step({
       id: 'set-level',
       phase,
-      title: isCarried(facts.lookOver.family) ? 'Set it to fall to the outside again' : 'Set it to fall towards its drain again; where its bracket does not allow that, refer it',
+      title: isCarried(facts.lookOver.family)
+        ? 'Set it to fall to the outside again'
+        : 'Set it to fall towards its drain again; where its bracket does not allow that, refer it',
       handsMin: stepMin.setLevel.value,
       after: [...after],
       equipment: facts.has('level') ? ['level'] : [],
@@ -49,7 +50,8 @@ export function levelSteps({ facts }: Drafting, phase: 'pan-and-drain' | 'prove'
 /** Where the water of the flow test is poured, and where it leaves. */
 function pour(drafting: Drafting): string {
   const { family } = drafting.facts.lookOver
-  if (isOnRoof(family)) return `Flow test: pour a cup (${flowTestL(drafting)} L) into the evaporator pan; it leaves by the gutter, and is caught in the bucket below it`
+  if (isOnRoof(family))
+    return `Flow test: pour a cup (${flowTestL(drafting)} L) into the evaporator pan; it leaves by the gutter, and is caught in the bucket below it`
   if (isCarried(family)) return 'Flow test: pour one litre into the indoor pan and time it; it runs to the base pan and out by its drain'
   if (hasLiftPump(drafting)) return 'Flow test: pour one litre into the drain line behind the lift pump and time it'
   return 'Flow test: pour one litre into the pan and time it'
@@ -112,7 +114,8 @@ export function pumpTestSteps(drafting: Drafting, after: readonly string[]): Ste
     step({
       id: 'pump-test',
       phase: 'prove',
-      title: 'Pump and float test with power: its own bucket below; pour water in by the inspection opening until the lift pump runs and empties the pan, then lift the float switch',
+      title:
+        'Pump and float test with power: its own bucket below; pour water in by the inspection opening until the lift pump runs and empties the pan, then lift the float switch',
       part: 'pan',
       handsMin: stepMin.pumpTest.value,
       after: [...after],

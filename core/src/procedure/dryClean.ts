@@ -56,7 +56,14 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
   const panOff = comesOff(drafting, 'pan')
   const gate = `A cup of water runs off at once${panOff ? ' at its outer end' : ''}; nothing else goes in before`
   const entry = (fields: Pick<Step, 'id' | 'title' | 'handsMin'> & Partial<Step>): Step =>
-    step({ phase: 'dry-clean', part: hasDrainLine(drafting) ? 'drainLine' : 'pan', after: ids(before), gate, cautions: [caution.wasteWater], ...fields })
+    step({
+      phase: 'dry-clean',
+      part: hasDrainLine(drafting) ? 'drainLine' : 'pan',
+      after: ids(before),
+      gate,
+      cautions: [caution.wasteWater],
+      ...fields,
+    })
   if (decided.drain === 'vacuum-from-outside')
     return [
       entry({
@@ -80,7 +87,12 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
     ]
   return [
     isSplit(facts.lookOver.family)
-      ? entry({ id: 'flush-drain-first', title: 'Flush the drain from the pan, a cup at a time, until it runs', handsMin: stepMin.flushDrain.value, equipment: ['bucket'] })
+      ? entry({
+          id: 'flush-drain-first',
+          title: 'Flush the drain from the pan, a cup at a time, until it runs',
+          handsMin: stepMin.flushDrain.value,
+          equipment: ['bucket'],
+        })
       : entry({ id: 'open-drain-holes', title: 'Open its drain holes by hand: take out what blocks them', handsMin: stepMin.flushDrain.value }),
   ]
 }

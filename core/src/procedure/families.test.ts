@@ -87,7 +87,7 @@ describe('a window unit', () => {
     const stays = stepsOf({ ...soiled, design: { removable: false, storey: 0 } })
     expect(ids(stays)).not.toContain('off-chassis')
     expect(waitsFor(stays, 'off-filters', 'cover-outlet')).toBe(true)
-    expect(find(stays, 'rinse-condenser').equipment).toEqual(['spray-bottle'])
+    expect(find(stays, 'rinse-condenser').equipment).toEqual(['pump-sprayer'])
   })
   it('upstairs has nobody working from outside, and says what stays dirty', () => {
     const [unit] = planJob(jobWith({ ...soiled, design: { removable: false, storey: 2 } })).units
@@ -135,11 +135,11 @@ describe('a roof unit', () => {
     for (const id of ['off-shroud', 'vacuum-coil', 'rinse-coil', 'on-cover']) expect(find(steps, id).skill).toBe('roof')
     expect(find(steps, 'wash-filters').skill).toBeUndefined()
   })
-  it('is planned without anybody trained, and warns', () => {
-    const plan = planJob(jobWith(soiled, { crew: [{ name: 'A' }] }))
-    expect(plan.units[0].steps.every(({ skill }) => skill !== 'roof')).toBe(true)
-    expect(plan.warnings.join('\n')).toMatch(/nobody in the crew is noted as trained for roofs/)
-    expect(plan.warnings.join('\n')).toMatch(/wind not noted/)
+  it('keeps everybody off the roof who is not trained for it, and offers another crew', () => {
+    const [unit] = planJob(jobWith(soiled, { crew: [{ name: 'A' }] })).units
+    expect(ids(unit.steps)).not.toContain('go-up')
+    expect(unit.offers[0]).toMatchObject({ what: 'another day, with somebody trained for roofs', minutes: expect.any(Number) })
+    expect(planJob(jobWith(soiled)).warnings.join('\n')).toMatch(/wind not noted/)
   })
   it('keeps cloth below until the first spin, and takes no dirt into the living space', () => {
     expect(waitsFor(steps, 'vacuum-coil', 'plug-opening')).toBe(true)

@@ -74,7 +74,9 @@ function mainsOff({ facts: { lookOver, design } }: Drafting): string {
 
 /** Whether terminals or plugs inside the unit are touched. */
 const touchesTerminals = (drafting: Drafting) =>
-  comesOff(drafting, 'board-box') || comesOff(drafting, 'supply') || (comesOff(drafting, 'cover') && drafting.facts.lookOver.family === 'ceiling-cassette')
+  comesOff(drafting, 'board-box') ||
+  comesOff(drafting, 'supply') ||
+  (comesOff(drafting, 'cover') && drafting.facts.lookOver.family === 'ceiling-cassette')
 
 /** Ends with the step after which terminals may be touched where the job asks for that. */
 export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[] {
@@ -121,7 +123,9 @@ export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[
       how: has('meter')
         ? 'Test the meter on a live point, test the unit, test the meter again; then try the remote.'
         : 'Breaker or plug in sight and tagged; remote and switch start nothing. Whatever needs a proof waits for somebody with a meter.',
-      gate: has('meter') ? 'The meter shows dead, and the remote starts nothing' : 'Remote and switch start nothing; no terminal, plug or box is opened',
+      gate: has('meter')
+        ? 'The meter shows dead, and the remote starts nothing'
+        : 'Remote and switch start nothing; no terminal, plug or box is opened',
       cautions: [caution.electricity, ...(waits ? [caution.storedCharge] : [])],
       ...(waits ? { wait: { leastMin: storedChargeMin.value, for: 'stored charge to drain' } } : {}),
     }),

@@ -17,7 +17,7 @@ function waitsFor(steps: readonly Step[], later: string, earlier: string): boole
 
 const strip: Partial<UnitJob> = {
   complaints: ['smell'],
-  grades: { wheel: { grade: 3, kinds: ['biofilm'] }, pan: { grade: 2 }, coilFace: { grade: 2 }, coilBack: { grade: 3 } },
+  grades: { wheel: { grade: 3, kinds: ['biofilm'] }, pan: { grade: 2 }, coilFace: { grade: 2, kinds: ['biofilm'] }, coilBack: { grade: 3 } },
 }
 const open: Partial<UnitJob> = { grades: { coilFace: { grade: 2 } } }
 
@@ -60,7 +60,8 @@ describe('a strip-down', () => {
   it('tells the customer of specks before they see them', () => expect(find(steps, 'hand-over').gate).toMatch(/specks/))
   it('says where each part goes and what to photograph', () => {
     for (const step of steps.filter(({ takesOff }) => takesOff)) expect(step.slot).toBeTruthy()
-    expect(find(steps, 'off-cover').photo).toMatch(/wiring/)
+    expect(find(steps, 'off-cover').photo).toMatch(/closed head/)
+    expect(find(steps, 'cover-electronics').photo).toMatch(/wiring/)
   })
   it('warns of longer screws where screws go back', () => {
     for (const id of ['on-cover', 'on-pan', 'on-end-plate']) expect(find(steps, id).cautions.join()).toMatch(/none longer than it was/)
@@ -155,7 +156,11 @@ describe('lighter work', () => {
     expect(ids(steps)).not.toContain('rinse-coil')
   })
   it('has disposable filters renewed, not washed', () => {
-    expect(find(stepsOf({ ...open, design: { filter: 'disposable' } }), 'wash-filters').title).toMatch(/new filters/)
+    const renewed = stepsOf({ ...open, design: { filter: 'disposable' } })
+    expect(find(renewed, 'renew-filters').title).toMatch(/lay new ones ready/)
+    expect(find(renewed, 'wash-filters').title).toMatch(/louvres/)
+    expect(find(renewed, 'on-filters').gate).toMatch(/New filters/)
+    expect(ids(renewed)).not.toContain('dry-parts')
   })
 })
 

@@ -46,7 +46,11 @@ export function draftSteps(drafting: Drafting): Step[] {
     ...outdoorAgent,
     ...[...washed, ...outdoors].filter(({ phase }) => phase === 'rinse' || phase === 'wheel'),
   ])
-  const combed = combSteps(drafting, lastOf([...bare, ...agent, ...outdoorAgent, ...[...washed, ...outdoors].filter(({ phase }) => phase === 'rinse')]), 'rinse')
+  const combed = combSteps(
+    drafting,
+    lastOf([...bare, ...agent, ...outdoorAgent, ...[...washed, ...outdoors].filter(({ phase }) => phase === 'rinse')]),
+    'rinse',
+  )
   const outdoorUnit = outdoorUnitSteps(drafting, ids(isolated.slice(0, 1)))
   const flushed = flushDrainSteps(drafting, [...ids(rinsed), ...ids(washed.filter(({ id }) => id === 'wash-pan'))])
   const outlet = outletStep(rinsed)
@@ -65,7 +69,10 @@ export function draftSteps(drafting: Drafting): Step[] {
     provedLater ? drainProof(drafting, 'rebuild', [...ids(lastOf([...worked, ...dried])), ...ids(back)]) : [],
   )
   const all = [...seen, ...isolated, ...protectedBy, ...stripped, ...worked, ...dried, ...rebuilt]
-  return corrected([...all, ...outdoorUnit, ...upright, ...proveSteps(drafting, all, [...upright, ...outdoorUnit])], drafting.facts.houseRules.stepTimes)
+  return corrected(
+    [...all, ...outdoorUnit, ...upright, ...proveSteps(drafting, all, [...upright, ...outdoorUnit])],
+    drafting.facts.houseRules.stepTimes,
+  )
 }
 
 /** Minutes as the firm's own runs have corrected them, to half a minute; the start value stays beside them. */

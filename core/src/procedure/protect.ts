@@ -68,7 +68,8 @@ export const standsWords: Readonly<Record<string, string>> = {
 /** Whether what catches the water hangs above the body of an opened wall head: then it comes after its cover. */
 const comesAfterCover = (drafting: Drafting) => drafting.facts.lookOver.family === 'wall-head' && isUncovered(drafting)
 const hasOwnStep = (drafting: Drafting) =>
-  drafting.decided.scope !== 'filter-service' && (drafting.decided.containment !== 'floor-sheet' || (staysInItsWall(drafting.facts) && isWet(drafting)))
+  drafting.decided.scope !== 'filter-service' &&
+  (drafting.decided.containment !== 'floor-sheet' || (staysInItsWall(drafting.facts) && isWet(drafting)))
 
 /** The step that sets the containment; undefined where the floor sheet that lies anyway is all of it. */
 export function containmentStep(drafting: Drafting, phase: 'protect' | 'strip', after: readonly string[]): Step | undefined {

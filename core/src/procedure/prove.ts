@@ -19,8 +19,7 @@ function mainsOn({ facts: { lookOver, design } }: Drafting): string {
 }
 
 /** What covers the outlet at the first spin of a wheel that was washed where nothing hangs any more. */
-const coversForSpin = (drafting: Drafting): boolean =>
-  isWheelWashed(drafting) && !hangsAtUnit(drafting) && !isOnRoof(drafting.facts.lookOver.family)
+const coversForSpin = (drafting: Drafting): boolean => isWheelWashed(drafting) && !hangsAtUnit(drafting) && !isOnRoof(drafting.facts.lookOver.family)
 
 /** What has to be true of the first spin. */
 function spinGate(drafting: Drafting): string {

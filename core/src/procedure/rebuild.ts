@@ -101,7 +101,10 @@ function onStep(drafting: Drafting, component: Component, after: string[]): Step
   return step({
     id: onId(component),
     phase: 'rebuild',
-    title: component.id === 'filters' && drafting.facts.design.filter === 'disposable' ? component.putBack.replace('dry filter', 'new filter') : component.putBack,
+    title:
+      component.id === 'filters' && drafting.facts.design.filter === 'disposable'
+        ? component.putBack.replace('dry filter', 'new filter')
+        : component.putBack,
     handsMin: component.onMin.value + extraMinutes(drafting, component),
     after,
     ...fields,

@@ -84,5 +84,8 @@ export const stepSchema = closed({
 export type Step = z.infer<typeof stepSchema>
 
 /** Whether somebody may do a step: has every training that it asks for, and may lift a share of what is carried. */
-export const mayDo = ({ skill, alsoSkill, liftKg = 0 }: Pick<Step, 'skill' | 'alsoSkill' | 'liftKg'>, person: { trained?: readonly string[]; liftKg?: number }): boolean =>
+export const mayDo = (
+  { skill, alsoSkill, liftKg = 0 }: Pick<Step, 'skill' | 'alsoSkill' | 'liftKg'>,
+  person: { trained?: readonly string[]; liftKg?: number },
+): boolean =>
   [skill, alsoSkill].every((needed) => needed === undefined || (person.trained ?? []).includes(needed)) && (person.liftKg ?? Infinity) >= liftKg

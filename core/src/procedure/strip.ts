@@ -9,7 +9,10 @@ import type { Step } from './step.ts'
 import { stepMin, tightCoverMin } from './stepTimes.ts'
 
 /** What taking off and putting back a component have in common. */
-export function handling(drafting: Drafting, component: Component): Pick<Step, 'part' | 'equipment' | 'slot' | 'fasteners' | 'skill' | 'people' | 'liftKg'> {
+export function handling(
+  drafting: Drafting,
+  component: Component,
+): Pick<Step, 'part' | 'equipment' | 'slot' | 'fasteners' | 'skill' | 'people' | 'liftKg'> {
   const { facts } = drafting
   const fasteners = component.fasteners(facts.design)
   const ladder = component.ladder ? ladderFor(drafting) : undefined
@@ -74,7 +77,11 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
   for (const component of strip) {
     if (component.first) continue
     const hung = steps.some(({ id }) => id === 'set-containment') && component.id !== 'coil-thermistor' ? ['set-containment'] : []
-    const front = [...component.behind.filter((id) => present.has(id)).map((id) => offId({ id })), ...hung, ...(present.has('shroud') && component.behind.length > 0 && steps.some(({ id }) => id === 'look-for-nests') ? ['look-for-nests'] : [])]
+    const front = [
+      ...component.behind.filter((id) => present.has(id)).map((id) => offId({ id })),
+      ...hung,
+      ...(present.has('shroud') && component.behind.length > 0 && steps.some(({ id }) => id === 'look-for-nests') ? ['look-for-nests'] : []),
+    ]
     // Loosened before the coil is lifted: the end plate's screws come after it.
     const lifts = component.id === 'end-plate' && present.has('wheel')
     if ((component.setScrew && !comesOff(drafting, 'end-plate')) || lifts) steps.push(loosenStep([...ready, ...front]))

@@ -9,7 +9,10 @@ const stepFor: Partial<Record<Part, string>> = { coilFace: 'mix-agent', wheel: '
 const firstStepFor: Partial<Record<Part, string>> = { ...stepFor, coilFace: 'mix-degreaser' }
 
 /** Steps with what each uses of the mixes, litres of product before it is thinned. */
-export function withUses(steps: readonly Step[], mixes: readonly (Pick<MixFor, 'product' | 'productL'> & { part: Part; goesFirst?: boolean })[]): Step[] {
+export function withUses(
+  steps: readonly Step[],
+  mixes: readonly (Pick<MixFor, 'product' | 'productL'> & { part: Part; goesFirst?: boolean })[],
+): Step[] {
   return steps.map((step) => {
     const uses = mixes
       .filter(({ part, goesFirst }) => (goesFirst ? firstStepFor : stepFor)[part] === step.id)

@@ -77,7 +77,9 @@ function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
       step({
         id: 'wash-wheel',
         phase: 'wheel',
-        title: wheelMix ? 'Wash the wheel outside: agent, soak, rinse along the blades from both sides' : 'Wash the wheel outside: soak, brush and rinse along the blades from both sides',
+        title: wheelMix
+          ? 'Wash the wheel outside: agent, soak, rinse along the blades from both sides'
+          : 'Wash the wheel outside: soak, brush and rinse along the blades from both sides',
         part: 'wheel',
         handsMin: stepMin.washWheelOut.value + twice,
         after: ['off-wheel'],
@@ -131,7 +133,9 @@ function panSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
       handsMin: work[1].value,
       after: decided.pan === 'remove-and-wash' ? ['off-pan'] : [...wetDone],
       cautions: [caution.wasteWater],
-      ...(decided.pan === 'flush-in-place' ? { equipment: [rinseTool(drafting, decided.rinse === 'hose' ? 'hose' : decided.rinse === 'pump-wand' ? 'pump-wand' : 'spray-bottle')] } : {}),
+      ...(decided.pan === 'flush-in-place'
+        ? { equipment: [rinseTool(drafting, decided.rinse === 'hose' ? 'hose' : decided.rinse === 'pump-wand' ? 'pump-wand' : 'spray-bottle')] }
+        : {}),
     }),
   ]
 }

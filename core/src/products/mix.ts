@@ -34,8 +34,7 @@ function byTheCup(solutionL: number, dilution: number, [least, most]: readonly [
   for (let cups = first; cups < first + mostCups; cups++) {
     const [fewest, mostWater] = [Math.ceil(cups * least - 1e-9), Math.floor(cups * most + 1e-9)]
     const water = clamp(Math.round(cups * dilution), fewest, mostWater)
-    if (fewest <= mostWater && (cups + water) * cup >= solutionL - 1e-9)
-      return { productL: cups * cup, waterL: water * cup }
+    if (fewest <= mostWater && (cups + water) * cup >= solutionL - 1e-9) return { productL: cups * cup, waterL: water * cup }
   }
   return { productL: first * cup, waterL: first * cup * dilution }
 }

@@ -1,4 +1,4 @@
-import { builtInProducts, clash, clashesAmong, dilutionFor, mix, pickProduct, reasonsAgainst, unrinsedClash, type Product } from './index.ts'
+import { builtInProducts, clash, clashesAmong, dilutionFor, doseOf, mix, pickProduct, reasonsAgainst, unrinsedClash, type Product } from './index.ts'
 
 const product = (id: string) => builtInProducts.find((entry) => entry.id === id)!
 const of = (id: string, kind: Product['class']): Product => ({ ...product('mild'), id, name: id, class: kind })
@@ -8,6 +8,14 @@ describe('mixing', () => {
   it('makes 1:n as one part product and n parts water, rounded up to the sprayer', () => {
     // 0.21 m² · 2 passes · 0.6 L/m² = 0.252 L → 0.5 L; 1:4 → 0.1 + 0.4.
     expect(mix(product('rinse-off'), 0.21, 2, 4)).toEqual({ dilution: 4, productL: 0.1, waterL: 0.4, cost: 0.76 })
+  })
+  it('measures by a 5-mL cup, within the label whatever the rounding does', () => {
+    const strong = (least: number, most: number): Product => ({ ...product('mild'), label: { ...product('mild').label, dilution: [least, most] } })
+    // A quarter litre at 1:120 is 2 mL of product: the cup makes it 5 mL in 600.
+    expect(mix(strong(60, 120), 0.1, 1, 120)).toMatchObject({ productL: 0.005, waterL: 0.6 })
+    // 1:9.3 exactly: 50 mL in 465 is the least that the cup shows of both.
+    expect(mix(strong(9.3, 9.3), 0.1, 1, 9.3)).toMatchObject({ productL: 0.05, waterL: 0.465 })
+    expect(doseOf(strong(3, 3), 0.05)).toEqual({ dilution: 3, productL: 0.05, waterL: 0.15 })
   })
   it('adds no water to what is ready to use', () => expect(mix(product('self-rinsing'), 0.4, 1, 0)).toMatchObject({ productL: 0.25, waterL: 0 }))
   it('refuses a dilution outside the label', () => expect(() => mix(product('rinse-off'), 0.2, 1, 20)).toThrow(/outside the label's 1:4 to 1:8/))
@@ -25,7 +33,14 @@ describe('labels', () => {
     expect(reasonsAgainst(product('household'), anywhere)).toEqual([])
     expect(reasonsAgainst(product('household'), { ...anywhere, householdAllowed: false })).toHaveLength(1)
     const sharp: Product = { ...product('household'), label: { ...product('household').label, pH: [6, 10.5] } }
-    expect(reasonsAgainst(sharp, anywhere)[0]).toMatch(/pH 6 to 9/)
+    expect(reasonsAgainst(sharp, anywhere).join()).toMatch(/pH 6 to 9/)
+  })
+  it('keep what is sharper than pH 4 to 10 off breathed air, whatever its class claims, and what is sharper than 6 to 8.5 off coated fins', () => {
+    const withPh = (...pH: [number, number]): Product => ({ ...product('rinse-off'), label: { ...product('rinse-off').label, pH } })
+    expect(reasonsAgainst(withPh(11.5, 13), anywhere).join()).toMatch(/nothing below pH 4 or above 10/)
+    expect(reasonsAgainst(withPh(2, 3.5), anywhere).join()).toMatch(/nothing below pH 4 or above 10/)
+    expect(reasonsAgainst(withPh(5, 9.5), anywhere)).toEqual([])
+    expect(reasonsAgainst(withPh(5, 9.5), { ...anywhere, neutralOnly: true }).join()).toMatch(/only pH 6 to 8.5 on coated or corroded fins/)
   })
   it('count an empty bottle as not there', () =>
     expect(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere)).toEqual(['Mild coil detergent: none is in stock']))

@@ -26,7 +26,8 @@ function unitAfter(last: string, then?: typeof strip): UnitState {
   return stateOf(
     happenings.map((happening, index) => ({
       id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
-      atMs: index * 60_000,
+      // Long enough for every wait on the way.
+      atMs: index * 600_000,
       by: 1,
       happening,
     })),

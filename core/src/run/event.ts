@@ -103,8 +103,14 @@ export const happeningSchema = z.discriminatedUnion('type', [
     short: z.int().min(1).max(200),
     text: words,
   }),
-  /** With the text that the customer was given, so that a later change of rules or stores does not change what was said. */
-  closed({ type: z.literal('handed-over'), unitId, verdict: z.literal(verdicts), customerText: z.string().max(5000).optional() }),
+  /** What was not reached, for the forecast; and the text that the customer was given, so that a later change of rules or stores does not change what was said. */
+  closed({
+    type: z.literal('handed-over'),
+    unitId,
+    verdict: z.literal(verdicts),
+    customerText: z.string().max(8000).optional(),
+    notReached: z.array(partSchema).max(12).optional(),
+  }),
   closed({ type: z.literal('undone'), unitId, eventId: z.uuid() }),
 ])
 export type Happening = z.infer<typeof happeningSchema>

@@ -23,7 +23,10 @@ import {
 
 const minute = 60_000
 const steps = planJob(
-  jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] }, pan: { grade: 2 }, coilFace: { grade: 2 } } }),
+  jobWith({
+    complaints: ['smell'],
+    grades: { wheel: { grade: 3, kinds: ['biofilm'] }, pan: { grade: 2 }, coilFace: { grade: 2, kinds: ['biofilm'] } },
+  }),
 ).units[0].steps
 type Bare = Happening extends infer T ? (T extends unknown ? Omit<T, 'unitId'> : never) : never
 
@@ -236,7 +239,7 @@ describe('gates', () => {
     const log = new Log().agree().upTo('run-test')
     log.add({ type: 'handed-over', verdict: 'proved' })
     expect(log.state.handedOver).toBeUndefined()
-    for (const id of ['run-test', 'clear-up', 'hand-over']) log.do(stepOf(id))
+    for (const id of ['run-test', 'clear-up', 'put-things-back', 'hand-over']) log.do(stepOf(id))
     expect(stageOf(log.state)).toBe('proof')
     log.add({ type: 'handed-over', verdict: 'partly' })
     expect(log.state.handedOver).toMatchObject({ verdict: 'partly', by: 1 })
@@ -463,7 +466,8 @@ describe('what is left of the time', () => {
     own.add({ type: 'step-begun', stepId: 'off-cover' })
     const left = (afterMin: number) => stepsLeft(own.state, own.nowMs + afterMin * minute).find(({ id }) => id === 'off-cover')!.handsMin
     expect([left(1), left(100)]).toEqual([cover.handsMin - 1, 0.5])
-    expect(heldNow(own.state)).toEqual([{ equipment: 'wash-bag', until: 'take-down' }])
+    expect(heldNow(own.state)).toEqual([])
+    expect(heldNow(new Log().agree().upTo('off-pan').state)).toEqual([{ equipment: 'wash-bag', until: 'take-down' }])
     expect(heldNow(new Log().agree().state)).toEqual([])
   })
 })

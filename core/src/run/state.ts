@@ -150,6 +150,7 @@ function apply(unit: UnitState, event: JobEvent): void {
         atMs,
         by,
         ...(happening.customerText === undefined ? {} : { customerText: happening.customerText }),
+        ...(happening.notReached === undefined ? {} : { notReached: happening.notReached }),
       })
       return
     case 'undone':

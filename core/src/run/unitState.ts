@@ -102,7 +102,7 @@ export interface UnitState {
   partsNoted: { item: string; need: PartNeed }[]
   notes: { text: string; atMs: number; by: number; eventId: string }[]
   signed?: { photoId: string; name: string; atMs: number }
-  handedOver?: { verdict: Verdict; atMs: number; by: number; customerText?: string }
+  handedOver?: { verdict: Verdict; atMs: number; by: number; customerText?: string; notReached?: Part[] }
   /** Events that are on record but do not count, and why. */
   held: { eventId: string; because: string[] }[]
 }

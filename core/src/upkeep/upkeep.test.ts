@@ -1,4 +1,16 @@
-import { dueAfter, foulingRate, indexLeft, passing, weeksUntil } from './index.ts'
+import {
+  duesAfterVisit,
+  duesWithoutLook,
+  forecastOf,
+  foulingRate,
+  indexLeft,
+  passing,
+  ratesAtFirst,
+  unitDues,
+  weeksUntil,
+  type Due,
+  type Surrounding,
+} from './index.ts'
 
 describe('fouling', () => {
   it('has no chance of having passed at the start, certainty beyond the threshold, and grows between', () => {
@@ -26,21 +38,42 @@ describe('fouling', () => {
 })
 
 describe('due dates', () => {
-  const home = { surroundings: [], hoursPerDay: 8, fineFilter: true, startIndex: 0.1, panTreatmentWeeks: 10 } as const
+  const past = { visits: [], use: { surroundings: [], hoursPerDay: 8 }, fineFilter: true, lossIndex: 4 } as const
+  const memory = { pastOf: new Map(), rates: ratesAtFirst, yearsNow: 0 }
+  const duesOf = (left: number, surroundings: Surrounding[] = [], hoursPerDay = 8) =>
+    duesAfterVisit({ ...past, use: { surroundings, hoursPerDay } }, memory, { found: 3, left, isSeen: false, panTreatmentWeeks: 10 })
+  const weeks = (dues: readonly Due[], what: Due['what']) => dues.find((due) => due.what === what)?.weeks
   it('bracket the deep clean and keep filters within two to eight weeks', () => {
-    const due = dueAfter(home)
-    const deep = due.find(({ what }) => what === 'deep-clean')!
+    const dues = duesOf(0.1)
+    const deep = dues.find(({ what }) => what === 'deep-clean')!
     expect(deep.low!).toBeLessThan(deep.weeks)
     expect(deep.high!).toBeGreaterThan(deep.weeks)
-    for (const surroundings of [[], ['flour', 'kitchen', 'smoke']] as const)
-      expect([2, 3, 4, 5, 6, 7, 8]).toContain(dueAfter({ ...home, surroundings: [...surroundings] }).find(({ what }) => what === 'filter')!.weeks)
-    expect(due.map(({ what }) => what)).toEqual(['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean'])
+    for (const surroundings of [[], ['flour', 'kitchen', 'smoke']] as Surrounding[][])
+      expect([2, 3, 4, 5, 6, 7, 8]).toContain(weeks(duesOf(0.1, surroundings), 'filter'))
+    expect(dues.map(({ what }) => what).sort()).toEqual(['deep-clean', 'filter', 'fine-filter', 'light-clean', 'pan-treatment'])
   })
-  it('come sooner after a light clean than after a strip-down, and at once when nothing was cleaned', () => {
-    const grades = { coilFace: { grade: 3 }, coilBack: { grade: 3 }, wheel: { grade: 3 } } as const
-    const weeks = (scope: string) => dueAfter({ ...home, startIndex: indexLeft(scope, grades) }).find(({ what }) => what === 'deep-clean')!.weeks
-    expect(weeks('clean-in-place')).toBeLessThan(weeks('strip-down'))
-    expect(weeks('decline')).toBe(0)
+  it('come sooner the more is left, and never in no weeks: what stays dirty is come back to', () => {
+    expect(weeks(duesOf(0.7), 'deep-clean')!).toBeLessThan(weeks(duesOf(0.1), 'deep-clean')!)
+    const dirty = duesOf(3)
+    expect(dirty.find(({ what }) => what === 'deep-clean')).toMatchObject({ weeks: 2, because: expect.stringContaining('not clean yet') })
+    expect(weeks(dirty, 'light-clean')).toBeUndefined()
+  })
+  it('are told no later than the chance allows: by then one unit in five has passed the mark', () => {
+    const told = weeks(duesOf(0.1), 'deep-clean')!
+    const { chanceAfter } = forecastOf([{ atYears: 0, found: 3, left: 0.1 }], 0, past.use, ratesAtFirst, { threshold: 2.5 })
+    expect(chanceAfter(told)).toBeLessThanOrEqual(0.2)
+    expect(chanceAfter(told + 3)).toBeGreaterThan(0.2)
+  })
+  it('say what makes a unit soil so fast', () => {
+    expect(duesOf(0.1, ['flour'], 24).find(({ what }) => what === 'deep-clean')?.because).toMatch(
+      /flour, 24 h a day: it soils about 7.8 times as fast/,
+    )
+    expect(duesOf(0.1).every(({ because }) => because === undefined)).toBe(true)
+  })
+  it('are counted from the last visit where nobody looks now, by rule alone where there was none', () => {
+    expect(duesWithoutLook(past, memory).map(({ what }) => what)).toEqual(['filter', 'fine-filter'])
+    const before = { ...past, visits: [{ atYears: -0.2, found: 2 as const, left: 0.1 }] }
+    expect(weeks(duesWithoutLook(before, memory), 'deep-clean')!).toBeLessThan(weeks(unitDues(before, ratesAtFirst), 'deep-clean')!)
   })
 })
 
@@ -51,6 +84,8 @@ describe('what the work leaves', () => {
     expect(indexLeft('open-clean', grades)).toBeCloseTo((0.5 + 2 + 0.5) / 3, 9)
     expect(indexLeft('open-clean', grades, [])).toBeCloseTo(0.5, 9)
     expect(indexLeft('strip-down', grades, ['wheel'])).toBeCloseTo((0.1 + 0.1 + 1) / 3, 9)
+    // A mat that stays is what the unit is left with, however clean the rest.
+    expect(indexLeft('open-clean', grades, ['coilFace'])).toBe(3)
   })
   it('is never worse than found, and as found where nothing was cleaned', () => {
     expect(indexLeft('clean-in-place', { coilFace: { grade: 0 } })).toBe(0)

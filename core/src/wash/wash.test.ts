@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { airOf, pressureAt } from '../air/index.ts'
 import { builtInVan, type Equipment } from '../products/index.ts'
 import {
+  caughtLitres,
   dryingAdvice,
   dryingMinutes,
   jetOnFins,
@@ -17,17 +18,26 @@ import {
   type WashRun,
 } from './index.ts'
 
-const job: WashJob = { rinse: 'pump-wand', areaM2: 0.2, grade: 2, faces: 2, wheelInPlace: false, equipment: builtInVan }
+const job: WashJob = { rinse: 'pump-wand', areaM2: 0.2, grade: 2, faces: 2, equipment: builtInVan }
 
 describe('wash water', () => {
   it('is flow times time by faces and grade', () => {
     expect(rinseMinutes(job)).toBeCloseTo(3.6, 9)
     expect(washLitres(job)).toBeCloseTo(5.76, 9)
     expect(washLitres({ ...job, rinse: 'none' })).toBe(0)
-    // Five minutes at the condenser, 1.6 L a minute; nothing where nothing is rinsed.
-    expect(washLitres({ ...job, condenser: true })).toBeCloseTo(5.76 + 8, 9)
-    expect(washLitres({ ...job, condenser: true, rinse: 'none' })).toBe(0)
-    expect(washLitres({ ...job, wheelInPlace: true })).toBeCloseTo(5.76 + 4, 9)
+    // Five minutes at the condenser, by pump 1.6 L a minute, by hand 0.6 L; the coil's own way of rinsing does not matter for it.
+    expect(washLitres({ ...job, condenserBy: 'pump-wand' })).toBeCloseTo(5.76 + 8, 9)
+    expect(washLitres({ ...job, condenserBy: 'spray-bottle', rinse: 'none' })).toBeCloseTo(3, 9)
+    expect(washLitres({ ...job, wheelBy: 'pump-wand' })).toBeCloseTo(5.76 + 4, 9)
+    expect(caughtLitres({ ...job, wheelBy: 'pump-wand', condenserBy: 'hose' })).toBeCloseTo(5.76 + 4, 9)
+  })
+  it('counts every litre that is poured besides: flushing and tests', () => {
+    expect(washLitres({ ...job, rinse: 'none', flowTestL: 1 })).toBe(1)
+    expect(washLitres({ ...job, rinse: 'none', flowTestL: 0.2, flushesPan: true, flushesDrain: true, testsPump: true })).toBeCloseTo(5.2, 9)
+  })
+  it('takes no more than is at hand', () => {
+    expect(washLitres({ ...job, rinse: 'spray-bottle', atHandL: 1 })).toBeCloseTo(1, 9)
+    expect(rinseMinutes({ ...job, rinse: 'spray-bottle', atHandL: 1 })).toBeCloseTo(1 / 0.6, 9)
   })
   it('stays low in a bag with a free outlet', () => {
     const wash = simulateWash(job, 'wash-bag')
@@ -99,8 +109,9 @@ describe('the course of washing', () => {
     expect(washRunOf(chosen, 'wash-bag')).toMatchObject({ flowLMin: 2.5, washMin: 6, pausesAtMin: [2, 4] })
     expect(washLitres(chosen)).toBeCloseTo(15, 9)
     expect(simulateWash(chosen, 'wash-bag')).toMatchObject({ litres: 15, pausesAtMin: [2, 4], bucketChanges: 1 })
-    // A spray bottle gives what it gives.
-    expect(washLitres({ ...chosen, rinse: 'spray-bottle' })).toBeCloseTo(1.5, 9)
+    // What sprays by hand gives what it gives: a pump sprayer more than a bottle.
+    expect(washLitres({ ...chosen, rinse: 'spray-bottle' })).toBeCloseTo(3.6, 9)
+    expect(washLitres({ ...chosen, rinse: 'spray-bottle', equipment: [] })).toBeCloseTo(1.5, 9)
   })
 })
 

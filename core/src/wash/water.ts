@@ -151,11 +151,14 @@ export function simulateWash(job: WashJob, catcher?: Catcher): WashWater {
   if (!catcher) return { ...sums, peakLevelShare: 0, overflowsAtMin: null, bucketChanges: 0, longestWashMin: longestLookMin }
   const run = washRunOf(job, catcher)
   const { peakL, overflowsAtMin, bucketChangesAtMin } = washSums(run)
+  // Nobody lets it run over: with the pauses that keep it in, all of it goes through the bucket.
+  const changes =
+    overflowsAtMin === null ? bucketChangesAtMin : washSums({ ...run, pausesAtMin: [...run.pausesAtMin, ...pausesFor(run)] }).bucketChangesAtMin
   return {
     ...sums,
     peakLevelShare: round(Math.min(1, peakL / run.holdsL), 3),
     overflowsAtMin: overflowsAtMin === null ? null : round(overflowsAtMin, 1),
-    bucketChanges: bucketChangesAtMin.length,
+    bucketChanges: changes.length,
     longestWashMin: round(longestWashOf(run), 1),
     ...(run.pausesAtMin.length > 0 ? { pausesAtMin: [...run.pausesAtMin] } : {}),
   }

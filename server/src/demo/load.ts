@@ -7,6 +7,7 @@ import { storeEvents } from '../jobs/events.ts'
 import { demoFirm, demoPassword, demoPeople, demoSites, openGrades } from './firm.ts'
 import { loadOffice } from './office.ts'
 import type { DemoSite, DemoUnit } from './site.ts'
+import { tellCustomers, type PastVisit } from './told.ts'
 import { demoId, Diary, modelReadings, readingsAfter, verdictOf } from './walk.ts'
 import { dayMs, dayOf } from '../days.ts'
 
@@ -101,6 +102,7 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
   })
 
   let seed = 0
+  const past: PastVisit[] = []
   for (const site of demoSites) {
     for (const unit of site.units) {
       for (const visit of unit.past) {
@@ -119,11 +121,14 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
         diary.work(diary.agree(file), undefined, paceOf(seed))
         diary.add({ type: 'reading-taken', when: 'after', readings: after }, 1)
         for (const part of visit.parts ?? []) diary.add({ type: 'part-noted', ...part }, 0.5)
-        diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after), customerText: planJob(file).units[0].customerText }, 2)
-        await storeEvents(sequelize, job, who, diary.events, transaction)
+        const notReached = planJob(file).units[0].notReached.map(({ part }) => part)
+        diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after), notReached }, 2)
+        past.push({ file, diary, job, who })
       }
     }
   }
+  tellCustomers(past)
+  for (const { diary, job, who } of past) await storeEvents(sequelize, job, who, diary.events, transaction)
   await loadOpenJobs()
   return true
 

@@ -7,6 +7,7 @@ import {
   eventSchema,
   indexFound,
   indexLeft,
+  usualTreatmentWeeks,
   indexParts,
   linesOf,
   photoIdOf,
@@ -142,7 +143,7 @@ export async function summariseJob(job: Job, transaction: Transaction): Promise<
   const site = await Site.findByPk(job.siteId, { transaction })
   if (!site) throw new Fault('not-there')
   const firm = await Firm.findByPk(job.firmId, { transaction })
-  const panTreatmentWeeks = firm?.products.find((product) => product.class === 'pan-treatment')?.label.lifeWeeks
+  const panTreatmentWeeks = firm?.products.find((product) => product.class === 'pan-treatment')?.label.lifeWeeks ?? usualTreatmentWeeks.value
   const stages: string[] = []
   const states = new Map<string, UnitState>()
   for (const unit of units) {
@@ -205,7 +206,7 @@ function summaryOf(state: UnitState, unit: Unit, { form }: Site, panTreatmentWee
     seen: state.handedOver ? seenOn(state, unit, form.site) : null,
     soilKinds: [...new Set(Object.values(state.grades).flatMap(({ kinds }) => kinds ?? []))].sort().join(','),
     coilGrade,
-    leftIndex: coilGrade === null ? null : after.length > 0 ? Math.max(...after) : indexLeft(scope, state.grades),
+    leftIndex: coilGrade === null ? null : after.length > 0 ? Math.max(...after) : indexLeft(scope, state.grades, state.handedOver?.notReached),
     panTreatmentWeeks: state.handedOver && state.agreed['pan-treatment'] === 'slow-release' ? (panTreatmentWeeks ?? null) : null,
   }
 }

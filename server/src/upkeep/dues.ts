@@ -36,7 +36,7 @@ async function inTurns<Item>(items: readonly Item[], each: (item: Item) => void)
 }
 
 export const yearsOf = (atMs: number): number => atMs / yearMs
-const dayAfter = (fromMs: number, weeks: number) => dayOf(fromMs + weeks * 7 * dayMs)
+export const dayAfter = (fromMs: number, weeks: number) => dayOf(fromMs + weeks * 7 * dayMs)
 
 /** A visit as the forecast needs it. */
 export interface VisitRow {
@@ -98,19 +98,6 @@ export const visitOf = ({ handedOverAt, coilGrade, leftIndex }: Pick<VisitRow, '
   left: leftIndex,
 })
 
-/** Units of one rating lose cooling alike: reckoned once for each that was met. */
-const lossIndexes = new Map<string, number>()
-const mostRatings = 1000
-function lossIndexFor(design: Parameters<typeof lossIndex>[0]): number {
-  const key = `${design.ratedCoolingKw} ${design.ratedAirflowM3h}`
-  const known = lossIndexes.get(key)
-  if (known !== undefined) return known
-  if (lossIndexes.size >= mostRatings) lossIndexes.clear()
-  const index = lossIndex(design)
-  lossIndexes.set(key, index)
-  return index
-}
-
 /** What the forecast of a unit needs. */
 export function pastOf(unit: Pick<Unit, 'family' | 'design' | 'hoursPerDay'>, site: SiteForm['site'], rows: readonly PastVisit[]): UnitPast {
   const { design } = knownDesign(unit.family, unit.design)
@@ -119,7 +106,7 @@ export function pastOf(unit: Pick<Unit, 'family' | 'design' | 'hoursPerDay'>, si
     use: { surroundings: site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value },
     fineFilter: design.fineFilter,
     panTreatmentWeeks: rows.at(-1)?.panTreatmentWeeks ?? undefined,
-    lossIndex: lossIndexFor(design),
+    lossIndex: lossIndex(design),
   }
 }
 

@@ -2,6 +2,7 @@
 import {
   emptyUnitState,
   heldNow,
+  indexFound,
   knownDesign,
   lastUndoable,
   planJob,
@@ -20,6 +21,7 @@ import {
   type UnitState,
   type UnitSteps,
 } from '@yastik/core'
+import dayjs from 'dayjs'
 import { defineStore } from 'pinia'
 import { v7 as newId } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
@@ -259,6 +261,13 @@ export const useJob = defineStore('job', () => {
 
   /** What is remembered of the units, as it was at a moment: later visits say nothing of an earlier one. */
   function memoryOf(atMs: number): PlanMemory | undefined {
+    const day = dayjs(atMs)
+    const leftOf = new Map(
+      (record.value?.unitIds ?? []).flatMap((unitId) => {
+        const seen = indexFound(stateFor(unitId).gradesAfter)
+        return seen === undefined ? [] : [[unitId, seen] as const]
+      }),
+    )
     const memory = record.value?.memory
     if (!memory) return undefined
     const yearsNow = atMs / yearMs
@@ -266,7 +275,14 @@ export const useJob = defineStore('job', () => {
       const past = { ...unit, visits: visits.filter(({ atYears }) => atYears < yearsNow), use: { surroundings, hoursPerDay } }
       return [unitId, past] as const
     })
-    return { pastOf: new Map(pastOf), rates: memory.rates, yearsNow, isSeen: true }
+    return {
+      pastOf: new Map(pastOf),
+      rates: memory.rates,
+      yearsNow,
+      isSeen: true,
+      leftOf,
+      dayAfter: (weeks) => day.add(weeks * 7, 'day').format('YYYY-MM-DD'),
+    }
   }
 
   function planFor(unitId: string): PlanFile | undefined {

@@ -48,7 +48,8 @@ const drying = computed(() => {
 })
 const dryingSays = computed(() => dryingAdvice(drying.value.map(({ minutes }) => Math.min(...Object.values(minutes)))).advice)
 /** The course of the wash water, where something fills up. */
-const washRun = computed(() => file.value && planUnit(file.value.units[0], contextOf(file.value)).washRun)
+const planned = computed(() => file.value && planUnit(file.value.units[0], contextOf(file.value)))
+const washRun = computed(() => planned.value?.washRun)
 const rinses = computed(() => unitPlan.value?.decisions.find(({ topic }) => topic === 'rinse')?.choice)
 const rules = computed(() => knownHouseRules(file.value?.houseRules))
 const houseRules = computed(() => knownHouseRules(job.record?.houseRules))
@@ -67,7 +68,8 @@ const foregone = computed(() => unitPlan.value?.decisions.filter((decision) => !
 
 const chooseSchool = (school: SchoolName, value: string, because: string) =>
   job.add(props.unitId, { type: 'school-chosen', school, value, ...(because ? { because } : {}) })
-const whatIf = (topic: Topic, choice: string) => file.value && compareChoice(file.value.units[0], contextOf(file.value), topic, choice as Choice)
+const whatIf = (topic: Topic, choice: string) =>
+  file.value && planned.value && compareChoice(planned.value, contextOf(file.value).houseRules, topic, choice as Choice)
 const choose = (topic: Topic, choice: string | null, because: string) =>
   job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
 

@@ -65,7 +65,12 @@ async function handOver() {
   if (!state.value.steps) refused.value = ['no method was agreed']
   else refused.value = openSteps.value.map(({ title }) => `not done: ${title}`)
   if (refused.value.length > 0) return
-  await job.add(props.unitId, { type: 'handed-over', verdict: proof.value.verdict, customerText: told.value })
+  await job.add(props.unitId, {
+    type: 'handed-over',
+    verdict: proof.value.verdict,
+    customerText: told.value,
+    notReached: unitPlan.value?.notReached.map(({ part }) => part),
+  })
   await router.push({ name: 'record', params: { jobId: props.jobId, unitId: props.unitId } })
 }
 </script>

@@ -29,8 +29,7 @@ type Agent = 'mild-detergent' | 'self-rinsing-foam' | 'rinse-off-foam' | 'antimi
 const agents = ['mild-detergent', 'self-rinsing-foam', 'rinse-off-foam', 'antimicrobial-foam'] as const
 
 const spaced = (kind: ProductClass) => kind.replaceAll('-', ' ')
-const usable = (kind: ProductClass) =>
-  when(`a suitable ${spaced(kind)} in the van`, (facts) => agentProduct(facts, kind).product !== undefined)
+const usable = (kind: ProductClass) => when(`a suitable ${spaced(kind)} in the van`, (facts) => agentProduct(facts, kind).product !== undefined)
 const named = (agent: Agent, why: string) => (facts: Facts) => [
   why,
   ...[agentProduct(facts, agent).product].flatMap((product) => (product ? [`${product.name}: its label allows this coil and this place`] : [])),
@@ -39,7 +38,11 @@ const named = (agent: Agent, why: string) => (facts: Facts) => [
 const afterDegreasing = (where: 'coil' | 'wheel') => (facts: Facts) => {
   const first = degreaserBefore({ ...facts, decided: { ...facts.decided, [`${where}-agent`]: 'antimicrobial-foam' } }, where)
   return hasGrease(facts, where)
-    ? [first ? `grease first: ${first.name} with warm water, rinsed off, then the antimicrobial` : 'grease sits under the slime, and nothing that degreases is in the van']
+    ? [
+        first
+          ? `grease first: ${first.name} with warm water, rinsed off, then the antimicrobial`
+          : 'grease sits under the slime, and nothing that degreases is in the van',
+      ]
     : []
 }
 const slimeOnCoil = when('slime on the coil', (facts) => hasSlime(facts, 'coil'))
@@ -107,7 +110,13 @@ export const coilAgent: RuleSet = {
       'agentSchool',
     ),
     rule('agent-grease', 'need', greaseOnCoil, 'rinse-off-foam', named('rinse-off-foam', `grease and smoke need a degreasing agent ${warm}`)),
-    rule('agent-grease-mild', 'need', greaseOnCoil, 'mild-detergent', named('mild-detergent', `the next best on grease and smoke: detergent ${warm}`)),
+    rule(
+      'agent-grease-mild',
+      'need',
+      greaseOnCoil,
+      'mild-detergent',
+      named('mild-detergent', `the next best on grease and smoke: detergent ${warm}`),
+    ),
     rule(
       'agent-salt-pollen',
       'need',
@@ -166,7 +175,13 @@ export const wheelAgent: RuleSet = {
       namedOnWheel('mild-detergent', `house rules: dish detergent is the degreaser, ${warm}`),
       'agentSchool',
     ),
-    onWheel.rule('wheel-agent-grease', 'need', greaseOnWheel, 'rinse-off-foam', namedOnWheel('rinse-off-foam', `grease on the blades needs a degreasing agent ${warm}`)),
+    onWheel.rule(
+      'wheel-agent-grease',
+      'need',
+      greaseOnWheel,
+      'rinse-off-foam',
+      namedOnWheel('rinse-off-foam', `grease on the blades needs a degreasing agent ${warm}`),
+    ),
     onWheel.rule(
       'wheel-agent-household',
       'school',
@@ -175,9 +190,27 @@ export const wheelAgent: RuleSet = {
       namedOnWheel('mild-detergent', 'house rules: a mild detergent with a rinse is good enough'),
       'agentSchool',
     ),
-    onWheel.rule('wheel-agent-heavy', 'usual', atLeast('wheel', 3), 'rinse-off-foam', namedOnWheel('rinse-off-foam', 'foam soaks what fills the blades')),
-    onWheel.rule('wheel-agent-mild', 'usual', otherwise, 'mild-detergent', namedOnWheel('mild-detergent', 'a mild detergent is the least that does it')),
-    onWheel.rule('wheel-agent-second-best', 'usual', otherwise, 'rinse-off-foam', namedOnWheel('rinse-off-foam', 'second best of what is in the van')),
+    onWheel.rule(
+      'wheel-agent-heavy',
+      'usual',
+      atLeast('wheel', 3),
+      'rinse-off-foam',
+      namedOnWheel('rinse-off-foam', 'foam soaks what fills the blades'),
+    ),
+    onWheel.rule(
+      'wheel-agent-mild',
+      'usual',
+      otherwise,
+      'mild-detergent',
+      namedOnWheel('mild-detergent', 'a mild detergent is the least that does it'),
+    ),
+    onWheel.rule(
+      'wheel-agent-second-best',
+      'usual',
+      otherwise,
+      'rinse-off-foam',
+      namedOnWheel('rinse-off-foam', 'second best of what is in the van'),
+    ),
     onWheel.rule('wheel-agent-water', 'usual', otherwise, 'water', 'nothing suitable is in the van: plain water and a soft brush'),
   ],
 }

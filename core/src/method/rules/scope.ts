@@ -103,7 +103,8 @@ const drivers = ({ lookOver }: Facts): string[] => {
 export function whyWheelStays(facts: Facts): string | undefined {
   const { lookOver, design, houseRules, isNoted } = facts
   if (lookOver.findings.includes('cracked-wheel')) return 'the wheel is cracked: it is neither washed nor refitted, but replaced'
-  if (!design.wheelRemovable) return isNoted('wheelRemovable') ? 'it is noted that the wheel stays in' : 'it was not noted whether the wheel comes out'
+  if (!design.wheelRemovable)
+    return isNoted('wheelRemovable') ? 'it is noted that the wheel stays in' : 'it was not noted whether the wheel comes out'
   if (!comesOut(lookOver.family, design)) return 'the coil may not be lifted, so the wheel does not come past it'
   if (!isTrained(facts, 'wheel-removal')) return 'nobody in the crew is trained to take a wheel out'
   return houseRules.wheelSchool === 'in-place' ? 'house rules wash the wheel where it sits' : undefined
@@ -124,7 +125,8 @@ const whatStays = (facts: Facts): string[] => [whyWheelStays(facts), whyPanStays
 /** Why nobody carries the unit out, with the figures. */
 export function whyNotCarried(facts: Facts): string {
   const { design, isNoted } = facts
-  if (!design.removable) return isNoted('removable') ? 'it is noted that it cannot be taken out safely' : 'it was not noted whether it comes out safely'
+  if (!design.removable)
+    return isNoted('removable') ? 'it is noted that it cannot be taken out safely' : 'it was not noted whether it comes out safely'
   const lifts = liftsOf(facts).slice(0, 2)
   return lifts.length === 1
     ? `${design.weightKg} kg: more than the ${lifts[0]} kg that one person may lift here`
@@ -139,7 +141,11 @@ const behindCover = ({ lookOver }: Facts): string[] => {
   return [
     ...parts.map((part) => `${partNames[part]} at grade ${gradeOf(lookOver, part)} sits behind the cover`),
     ...(slime.length > 0 ? [`slime on ${slime.map((part) => partNames[part]).join(', ')}: it is opened to reach where water stands`] : []),
-    ...(drain === 'good' ? [] : [drain === 'failed' ? 'the drain does not run: it is reached with the cover off' : 'the drain runs slowly: it is reached with the cover off']),
+    ...(drain === 'good'
+      ? []
+      : [
+          drain === 'failed' ? 'the drain does not run: it is reached with the cover off' : 'the drain runs slowly: it is reached with the cover off',
+        ]),
     ...(lookOver.complaints.includes('drips-indoors') ? ['it drips indoors: pan and drain are looked at with the cover off'] : []),
     ...(lookOver.findings.includes('bent-fins') ? ['bent fins are combed with the cover off'] : []),
   ]
@@ -154,14 +160,10 @@ export const scope: RuleSet = {
     bar('scope-bench-hung', 'bench-clean', splitUnit, 'it hangs on refrigerant pipes and cannot be carried out'),
     bar('scope-bench-roof', 'bench-clean', roofUnit, 'it is bolted to the roof over its opening'),
     bar('scope-bench-carried', 'bench-clean', all(carriedUnit, not(canBeCarried)), whyNotCarried),
-    bar(
-      'scope-bench-wired',
-      'bench-clean',
-      all(carriedUnit, wiredIn, not(all(trainedFor('electrics'), carries('meter')))),
-      ({ has }) =>
-        has('meter')
-          ? 'it is wired in without a plug, and nobody in the crew is trained to part it: an electrician first'
-          : 'it is wired in without a plug, and without a meter nobody proves it dead: an electrician first',
+    bar('scope-bench-wired', 'bench-clean', all(carriedUnit, wiredIn, not(all(trainedFor('electrics'), carries('meter')))), ({ has }) =>
+      has('meter')
+        ? 'it is wired in without a plug, and nobody in the crew is trained to part it: an electrician first'
+        : 'it is wired in without a plug, and without a meter nobody proves it dead: an electrician first',
     ),
     bar('scope-closed-roof', 'clean-in-place', roofUnit, 'nothing of it is reached without lifting shroud and lid'),
     bar('scope-open-no-roof', 'open-clean', all(roofUnit, any(badForRoofs, nobodyForRoofs)), noRoofBecause),
@@ -222,15 +224,10 @@ export const scope: RuleSet = {
       'clean-in-place',
       'there is only a film: it is reached with filter and front panel open',
     ),
-    rule(
-      'scope-closed-smell',
-      'need',
-      complains('smell', 'spits-dirt'),
-      'clean-in-place',
-      ({ lookOver }) =>
-        insideParts.some((part) => isGraded(lookOver, part))
-          ? 'there is a complaint, and no soil was seen that explains it: cleaned lightly, and looked at further (drain trap, outside air, room)'
-          : 'there is a complaint, and nothing inside was looked at yet: looked at first, cleaned lightly',
+    rule('scope-closed-smell', 'need', complains('smell', 'spits-dirt'), 'clean-in-place', ({ lookOver }) =>
+      insideParts.some((part) => isGraded(lookOver, part))
+        ? 'there is a complaint, and no soil was seen that explains it: cleaned lightly, and looked at further (drain trap, outside air, room)'
+        : 'there is a complaint, and nothing inside was looked at yet: looked at first, cleaned lightly',
     ),
     rule('scope-filter', 'usual', all(seen(...insideParts)), 'filter-service', 'nothing inside calls for more: filters, housing and outlet'),
     rule('scope-unseen', 'usual', otherwise, 'filter-service', 'behind the filter nothing was looked at: no more than the filters is planned yet'),

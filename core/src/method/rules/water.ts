@@ -150,7 +150,9 @@ export const panTreatment: RuleSet = {
   rules: [
     onTreatment.rule('treatment-untouched', 'safety', untouched, 'none', 'the pan is not reached'),
     onTreatment.rule('treatment-biofilm', 'need', any(soil(['biofilm']), complains('drips-indoors')), 'slow-release', (facts) => [
-      facts.lookOver.complaints.includes('drips-indoors') ? 'it drips indoors: what grows in the pan must not block it again' : 'slime was seen, and it comes back',
+      facts.lookOver.complaints.includes('drips-indoors')
+        ? 'it drips indoors: what grows in the pan must not block it again'
+        : 'slime was seen, and it comes back',
       `a slow-release treatment holds it off for ${treatmentWeeks(facts)} weeks`,
     ]),
     onTreatment.rule('treatment-none', 'usual', otherwise, 'none', 'no slime was seen, and it does not drip'),
@@ -210,7 +212,6 @@ export const containment: RuleSet = {
       'floor-sheet',
       'only little water: a floor sheet drawn up below the unit, and the outlet covered before anything is sprayed',
     ),
-    onContainment.rule('containment-dry-inside', 'need', dryJob, 'floor-sheet', 'no wash water comes down indoors: a sheet catches drips and dust'),
     onContainment.rule(
       'containment-wheel-bag',
       'need',
@@ -225,7 +226,13 @@ export const containment: RuleSet = {
       'trough-and-towel',
       (facts) => `only ${round(comesDownL(facts), 1)} L of wash water: a trough and towels take that`,
     ),
-    onContainment.rule('containment-bag', 'need', wallHead, 'wash-bag-to-bucket', (facts) => `${about(facts)}: a bag round the unit leads it to a bucket`),
+    onContainment.rule(
+      'containment-bag',
+      'need',
+      wallHead,
+      'wash-bag-to-bucket',
+      (facts) => `${about(facts)}: a bag round the unit leads it to a bucket`,
+    ),
     onContainment.rule(
       'containment-funnel',
       'need',
@@ -233,8 +240,6 @@ export const containment: RuleSet = {
       'funnel-sheet-to-bucket',
       (facts) => `${about(facts)}: a sheet hung below the unit and funnelled leads it to a bucket`,
     ),
-    onContainment.rule('containment-trough', 'need', otherwise, 'trough-and-towel', (facts) => `${about(facts)}: a trough and towels take that`),
-    onContainment.rule('containment-sheet', 'usual', otherwise, 'floor-sheet', 'a sheet catches drips and dust'),
   ],
 }
 
@@ -256,7 +261,12 @@ export const electrics: RuleSet = {
       'the unit is not opened that far: its electronics box is not reached',
     ),
     onElectrics.bar('electrics-untrained', 'unplug-and-remove', not(trainedFor('electrics')), 'nobody in the crew is trained for it'),
-    onElectrics.bar('electrics-no-meter', 'unplug-and-remove', not(carries('meter')), 'no meter in the van: nobody proves it dead, so no electrics are opened'),
+    onElectrics.bar(
+      'electrics-no-meter',
+      'unplug-and-remove',
+      not(carries('meter')),
+      'no meter in the van: nobody proves it dead, so no electrics are opened',
+    ),
     onElectrics.bar('electrics-wet-cover', 'cover', waterNear, 'a cover keeps dust off, not wash water'),
   ],
   rules: [
@@ -320,6 +330,5 @@ export const drying: RuleSet = {
       'filters and wheel dry to the touch go back first; then its own fan dries the coil',
       'dryingSchool',
     ),
-    onDrying.rule('drying-open', 'usual', otherwise, 'long-air-dry', 'it is left open to dry'),
   ],
 }

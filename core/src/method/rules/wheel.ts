@@ -49,15 +49,17 @@ export const wheel: RuleSet = {
           : 'it was not noted whether the wheel is reached without pulling the motor',
     ),
     bar('wheel-no-catch', 'wash-in-place', any(all(not(muchWashable), not(roofUnit)), equipmentRoom), ({ site }) =>
-      site.setting === 'equipment-room' ? 'no wash water in an equipment room' : 'neither bag nor funnelled sheet in the van catches what the wheel throws',
+      site.setting === 'equipment-room'
+        ? 'no wash water in an equipment room'
+        : 'neither bag nor funnelled sheet in the van catches what the wheel throws',
     ),
-    bar('wheel-no-water', 'wash-in-place', not(all(waterToHand, somethingSprays)), 'neither tap nor carried water, or nothing in the van that sprays it'),
     bar(
-      'wheel-dry-job',
+      'wheel-no-water',
       'wash-in-place',
-      all(chosen('rinse', 'none'), follows('rinseSchool', 'dry')),
-      'house rules keep this job dry',
+      not(all(waterToHand, somethingSprays)),
+      'neither tap nor carried water, or nothing in the van that sprays it',
     ),
+    bar('wheel-dry-job', 'wash-in-place', all(chosen('rinse', 'none'), follows('rinseSchool', 'dry')), 'house rules keep this job dry'),
     bar(
       'wheel-closed',
       'wash-in-place',
@@ -118,6 +120,12 @@ export const wheel: RuleSet = {
       'the wheel is held still with a soft stop, sprayed along its blades, turned, and again',
     ),
     rule('wheel-dry-brush', 'usual', quickAccess, 'brush-through-outlet', 'the wheel is brushed dry through the outlet'),
-    rule('wheel-left', 'usual', otherwise, 'leave', 'neither comes out nor can be washed where it sits on this job: it stays as it is, and the report says so'),
+    rule(
+      'wheel-left',
+      'usual',
+      otherwise,
+      'leave',
+      'neither comes out nor can be washed where it sits on this job: it stays as it is, and the report says so',
+    ),
   ],
 }

@@ -30,7 +30,9 @@ export const arithmeticPredicates: readonly Predicate[] = [
       if (back.length !== 1) return `${step.takesOff} goes back ${back.length} times`
       if (JSON.stringify(back[0].fasteners) !== JSON.stringify(step.fasteners)) return `${step.takesOff} goes back with other fasteners`
     }
-    return one.steps.some(({ putsBack }) => putsBack && !one.steps.some(({ takesOff }) => takesOff === putsBack)) ? 'something goes back that never came off' : undefined
+    return one.steps.some(({ putsBack }) => putsBack && !one.steps.some(({ takesOff }) => takesOff === putsBack))
+      ? 'something goes back that never came off'
+      : undefined
   }),
   adds('timeline', 'a timeline that keeps precedence, waits and people', (one) => {
     const taskOf = new Map(one.plan.timeline.tasks.filter(({ unitId }) => unitId === one.unit.id).map((task) => [task.step, task]))
@@ -50,7 +52,9 @@ export const arithmeticPredicates: readonly Predicate[] = [
   adds('water-sum', 'a plan of 0.9 L whose flow test alone pours one litre', (one) => {
     if (!one.step('flow-test')) return undefined
     const poured = (one.roof ? 0.2 : 1) + (one.step('pump-test') ? 1 : 0)
-    return (one.own.washWater?.litres ?? 0) < poured - 0.05 ? `${one.own.washWater?.litres ?? 0} L told, ${poured} L poured in tests alone` : undefined
+    return (one.own.washWater?.litres ?? 0) < poured - 0.05
+      ? `${one.own.washWater?.litres ?? 0} L told, ${poured} L poured in tests alone`
+      : undefined
   }),
   adds('roof-cup', 'The flow test of a roof unit takes a cup, caught below the gutter', (one) => {
     const test = one.roof ? one.step('flow-test') : undefined
@@ -71,7 +75,9 @@ export const arithmeticPredicates: readonly Predicate[] = [
     return undefined
   }),
   adds('mix-cup', 'product and water of a mix are rounded to what a 5-mL cup measures', (one) => {
-    const odd = one.own.mixes.find(({ productL, waterL }) => [productL, waterL].some((litres) => !near(litres / 0.005, Math.round(litres / 0.005), 1e-6)))
+    const odd = one.own.mixes.find(({ productL, waterL }) =>
+      [productL, waterL].some((litres) => !near(litres / 0.005, Math.round(litres / 0.005), 1e-6)),
+    )
     return odd && `${odd.productL} L and ${odd.waterL} L`
   }),
   adds('mix-step', 'mix amounts that differ between list and step', (one) => {
@@ -82,23 +88,33 @@ export const arithmeticPredicates: readonly Predicate[] = [
   adds('stock', 'Stock short over all units of a job is not told', (one) => {
     for (const product of one.products) {
       if (product.inStockLitres === undefined) continue
-      const needed = one.plan.units.flatMap(({ mixes }) => mixes).filter(({ productId }) => productId === product.id).reduce((sum, { productL }) => sum + productL, 0)
-      if (needed > product.inStockLitres + 1e-9 && !one.plan.warnings.some((words) => words.includes(product.name) && /needed/.test(words))) return `${product.name}: ${needed} L of ${product.inStockLitres}`
+      const needed = one.plan.units
+        .flatMap(({ mixes }) => mixes)
+        .filter(({ productId }) => productId === product.id)
+        .reduce((sum, { productL }) => sum + productL, 0)
+      if (needed > product.inStockLitres + 1e-9 && !one.plan.warnings.some((words) => words.includes(product.name) && /needed/.test(words)))
+        return `${product.name}: ${needed} L of ${product.inStockLitres}`
     }
     return undefined
   }),
   adds('equipment', 'Nothing suitable in stock → say what is missing', (one) => {
     const missing = one.steps.flatMap(({ equipment }) => equipment).find((kind) => !one.has(kind))
-    return missing && !one.plan.warnings.some((words) => words.includes(missing.replaceAll('-', ' '))) ? `${missing} is used, not in the van, and not said` : undefined
+    return missing && !one.plan.warnings.some((words) => words.includes(missing.replaceAll('-', ' ')))
+      ? `${missing} is used, not in the van, and not said`
+      : undefined
   }),
   adds('kit', 'Kit list per visit from the decisions: what the steps take', (one) => {
-    const missing = one.steps.flatMap(({ equipment }) => equipment).find((kind) => !one.plan.kit.some(({ item }) => item === kind.replaceAll('-', ' ')))
+    const missing = one.steps
+      .flatMap(({ equipment }) => equipment)
+      .find((kind) => !one.plan.kit.some(({ item }) => item === kind.replaceAll('-', ' ')))
     return missing && `${missing} is in no kit`
   }),
   adds('drying', 'One computed time in plan, table and step', (one) => {
     const wait = one.step('dry-parts')?.wait
     if (!wait) return undefined
-    const longest = Math.max(...one.own.drying.filter(({ part, how }) => how === 'fan' && ['filter', 'wheel', 'pan'].includes(part)).map(({ minutes }) => minutes))
+    const longest = Math.max(
+      ...one.own.drying.filter(({ part, how }) => how === 'fan' && ['filter', 'wheel', 'pan'].includes(part)).map(({ minutes }) => minutes),
+    )
     return longest !== wait.leastMin && Number.isFinite(longest) ? `${longest} min in the table, ${wait.leastMin} at the step` : undefined
   }),
   adds('due-band', 'due dates with low and high around them', (one) => {
@@ -115,6 +131,10 @@ export const arithmeticPredicates: readonly Predicate[] = [
     ),
   ),
   adds('shares', 'shares are shares', (one) =>
-    one.own.diagnosis.some(({ weight }) => !(weight >= 0 && weight <= 1)) || !(one.own.expected.coolingShareNow >= 0) || !(one.own.expected.airflowShareNow >= 0) ? 'a share outside 0 to 1' : undefined,
+    one.own.diagnosis.some(({ weight }) => !(weight >= 0 && weight <= 1)) ||
+    !(one.own.expected.coolingShareNow >= 0) ||
+    !(one.own.expected.airflowShareNow >= 0)
+      ? 'a share outside 0 to 1'
+      : undefined,
   ),
 ]

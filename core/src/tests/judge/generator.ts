@@ -143,7 +143,17 @@ function oddProducts(dice: Dice): Product[] {
     ...(dice.chance(0.3) ? { inStockLitres: dice.one([0, 0.02, 0.1, 1]) } : {}),
     label: {
       ...product.label,
-      ...(dice.chance(0.3) ? { dilution: dice.one([[60, 120], [0, 0], [3.5, 7.5], [120, 120], [9.3, 9.3]]) as [number, number] } : {}),
+      ...(dice.chance(0.3)
+        ? {
+            dilution: dice.one([
+              [60, 120],
+              [0, 0],
+              [3.5, 7.5],
+              [120, 120],
+              [9.3, 9.3],
+            ]) as [number, number],
+          }
+        : {}),
       ...(dice.chance(0.2) ? { fragranced: true } : {}),
       ...(dice.chance(0.2) ? { lifeWeeks: undefined } : {}),
       ...(dice.chance(0.2) ? { dwellMin: undefined } : {}),
@@ -173,7 +183,8 @@ function houseRulesOf(dice: Dice): JobFile['houseRules'] {
   for (const [school, values] of Object.entries(schools)) if (dice.chance(0.5)) rules[school] = dice.one(values as readonly string[])
   if (dice.chance(0.2)) rules.liftLimitKg = dice.one([10, 18, 23, 40])
   if (dice.chance(0.2)) rules.roofWindLimitMs = dice.one([4, 8, 12])
-  if (dice.chance(0.3)) Object.assign(rules, { hourlyRate: dice.between(20, 120), minimumCharge: dice.between(0, 200), travelCharge: dice.between(0, 60) })
+  if (dice.chance(0.3))
+    Object.assign(rules, { hourlyRate: dice.between(20, 120), minimumCharge: dice.between(0, 200), travelCharge: dice.between(0, 60) })
   return rules as JobFile['houseRules']
 }
 

@@ -84,7 +84,7 @@ export class Case {
       seen.add(id)
       return this.step(id)?.after.some(ask) ?? false
     }
-    return later !== earlier && this.step(later) !== undefined && ask(later)
+    return later !== earlier && this.step(later) !== undefined && this.step(earlier) !== undefined && ask(later)
   }
   /** Everything that anybody reads of this unit. */
   get words(): string {
@@ -115,4 +115,5 @@ export const holds =
   (id: string, quote: string, fault: Predicate['fault']): Predicate => ({ id, kind, quote, fault })
 
 /** The first complaint of a list of conditions. */
-export const firstOf = (...faults: (string | false | undefined)[]): string | undefined => faults.find((fault): fault is string => typeof fault === 'string')
+export const firstOf = (...faults: (string | false | undefined)[]): string | undefined =>
+  faults.find((fault): fault is string => typeof fault === 'string')

@@ -5,7 +5,11 @@ import { firstOf, holds, type Case, type Predicate } from './predicate.ts'
 const safety = holds('safety')
 const pHOf = (one: Case, productId: string) => one.products.find(({ id }) => id === productId)?.label.pH
 const isLiquid = ({ id, phase }: Step) =>
-  (phase === 'apply' && !id.startsWith('mix-')) || (phase === 'rinse' && !id.startsWith('comb-')) || id === 'wash-wheel' || id === 'flush-drain' || id === 'flow-test'
+  (phase === 'apply' && !id.startsWith('mix-')) ||
+  (phase === 'rinse' && !id.startsWith('comb-')) ||
+  id === 'wash-wheel' ||
+  id === 'flush-drain' ||
+  id === 'flow-test'
 const isWetAtUnit = (step: Step) => isLiquid(step) && !['wash-filters', 'renew-filters', 'outdoor-wash'].includes(step.id)
 const runs = ({ id }: Step) => ['read-before', 'power-on', 'run-fan', 'run-unit', 'run-test', 'first-spin', 'pump-test'].includes(id)
 const opensOrCloses = ({ takesOff, putsBack }: Step) => takesOff !== undefined || putsBack !== undefined
@@ -25,7 +29,8 @@ export const safetyPredicates: readonly Predicate[] = [
     if (!one.roof || !one.step('go-up')) return undefined
     if (!one.trained('roof')) return 'nobody is trained for roofs'
     const up = new Set(one.steps.filter(({ skill, alsoSkill }) => skill === 'roof' || alsoSkill === 'roof').map(({ id }) => id))
-    if (one.steps.some((step) => opensOrCloses(step) && step.part !== 'filter' && !up.has(step.id))) return 'a step on the roof asks for no roof training'
+    if (one.steps.some((step) => opensOrCloses(step) && step.part !== 'filter' && !up.has(step.id)))
+      return 'a step on the roof asks for no roof training'
     for (const task of one.plan.timeline.tasks)
       if (task.unitId === one.unit.id && up.has(task.step))
         for (const name of task.who)
@@ -38,10 +43,14 @@ export const safetyPredicates: readonly Predicate[] = [
     return bare && `${bare.id} does not say what a roof is`
   }),
   safety('roof-nests', 'look for nests before reaching in', (one) =>
-    one.roof && one.step('off-cover') && !(one.at('look-for-nests') >= 0 && one.at('look-for-nests') < one.at('off-cover')) ? 'nobody looks for nests first' : undefined,
+    one.roof && one.step('off-cover') && !(one.at('look-for-nests') >= 0 && one.at('look-for-nests') < one.at('off-cover'))
+      ? 'nobody looks for nests first'
+      : undefined,
   ),
   safety('roof-battery', 'two sources of power: negative terminal first off and last on', (one) =>
-    one.roof && one.step('power-on') && !(one.isAfter('prove-dead', 'part-battery') && one.isAfter('power-on', 'join-battery')) ? 'the battery is not parted and joined' : undefined,
+    one.roof && one.step('power-on') && !(one.isAfter('prove-dead', 'part-battery') && one.isAfter('power-on', 'join-battery'))
+      ? 'the battery is not parted and joined'
+      : undefined,
   ),
   safety('roof-opening', 'plug and cover it before brushing or spraying', (one) => {
     if (!one.roof || !one.step('off-cover')) return undefined
@@ -70,17 +79,22 @@ export const safetyPredicates: readonly Predicate[] = [
     for (const { unitId, step, who } of one.plan.timeline.tasks) {
       if (unitId !== one.unit.id) continue
       for (const skill of [stepOf.get(step)?.skill, stepOf.get(step)?.alsoSkill])
-        if (skill && !who.every((name) => one.job.crew.find((member) => member.name === name)?.trained?.includes(skill))) return `${step} by somebody not trained for ${skill}`
+        if (skill && !who.every((name) => one.job.crew.find((member) => member.name === name)?.trained?.includes(skill)))
+          return `${step} by somebody not trained for ${skill}`
     }
     return undefined
   }),
   safety('stops', 'power cannot be isolated, scorched plug, wet electronics, unsecured unit, no safe access, suspect asbestos: decline', (one) =>
-    one.found('scorched-plug', 'wet-electronics', 'unsecured-unit', 'no-safe-access', 'suspect-asbestos-ceiling') && !one.declined ? 'it is cleaned all the same' : undefined,
+    one.found('scorched-plug', 'wet-electronics', 'unsecured-unit', 'no-safe-access', 'suspect-asbestos-ceiling') && !one.declined
+      ? 'it is cleaned all the same'
+      : undefined,
   ),
   safety('stops-alive', 'a nest or droppings decline only alive or in quantity', (one) => {
     const extent = (finding: 'insect-nest' | 'rodent-droppings') => (one.found(finding) ? one.unit.findingExtent?.[finding] : 'little')
     const much = [extent('insect-nest'), extent('rodent-droppings')]
-    return much.some((entry) => entry === 'alive' || entry === 'much') && !one.declined ? 'cleaned in spite of a live nest or droppings in quantity' : undefined
+    return much.some((entry) => entry === 'alive' || entry === 'much') && !one.declined
+      ? 'cleaned in spite of a live nest or droppings in quantity'
+      : undefined
   }),
   safety('declined-opens-nothing', 'decline (or clean only what is safe, and refer)', (one) => {
     if (!one.declined) return undefined
@@ -106,14 +120,20 @@ export const safetyPredicates: readonly Predicate[] = [
   safety('isolated', 'all of a unit’s power is isolated and proved dead before the first strip step', (one) => {
     const strip = one.steps.findIndex(({ phase }) => phase === 'strip')
     if (strip < 0) return undefined
-    return one.at('isolate') >= 0 && one.at('prove-dead') > one.at('isolate') && one.at('prove-dead') < strip && one.step('prove-dead')?.gate ? undefined : 'stripped before it was proved dead'
+    return one.at('isolate') >= 0 && one.at('prove-dead') > one.at('isolate') && one.at('prove-dead') < strip && one.step('prove-dead')?.gate
+      ? undefined
+      : 'stripped before it was proved dead'
   }),
   safety('stored-charge', 'the 5 min wait stands in every plan in which terminals, plugs inside the unit, or the box itself are touched', (one) => {
-    const touches = one.steps.some(({ takesOff = '', fasteners = [], title, phase }) =>
-      phase === 'strip' && (/box|sensor plug|supply/.test(takesOff) || fasteners.some(({ kind }) => /plug|wire/.test(kind)) || /Bag the electronics/.test(title)),
+    const touches = one.steps.some(
+      ({ takesOff = '', fasteners = [], title, phase }) =>
+        phase === 'strip' &&
+        (/box|sensor plug|supply/.test(takesOff) || fasteners.some(({ kind }) => /plug|wire/.test(kind)) || /Bag the electronics/.test(title)),
     )
     if (!touches) return undefined
-    return one.steps.some(({ phase, wait }) => phase === 'isolate' && wait !== undefined && wait.leastMin >= 5 && /charge/.test(wait.for)) ? undefined : 'no wait for stored charge'
+    return one.steps.some(({ phase, wait }) => phase === 'isolate' && wait !== undefined && wait.leastMin >= 5 && /charge/.test(wait.for))
+      ? undefined
+      : 'no wait for stored charge'
   }),
   safety('no-meter', 'No meter in the van: nobody proves dead; plan says so and opens no electrics', (one) => {
     if (one.has('meter') || one.declined) return undefined
@@ -128,7 +148,10 @@ export const safetyPredicates: readonly Predicate[] = [
     if (liquid < 0) return undefined
     const set = Math.max(one.at('set-containment'), one.at('clear-below'))
     const needsOwn = one.choice('containment') !== 'floor-sheet' || one.inItsWall
-    return firstOf(set < 0 || set > liquid ? 'wet before anything catches it' : undefined, needsOwn && one.at('set-containment') < 0 && 'nothing is set that catches the water')
+    return firstOf(
+      set < 0 || set > liquid ? 'wet before anything catches it' : undefined,
+      needsOwn && one.at('set-containment') < 0 && 'nothing is set that catches the water',
+    )
   }),
   safety('containment-gate', 'Gates cannot be skipped: containment in place before liquid', (one) => {
     const set = one.step('set-containment')
@@ -140,10 +163,16 @@ export const safetyPredicates: readonly Predicate[] = [
     return firstOf(!one.step('cover-outlet')?.gate && 'the outlet is not covered', one.at('cover-outlet') > first && 'the outlet is covered too late')
   }),
   safety('closed-round', 'a gate says what was really set', (one) =>
-    one.choice('containment') === 'floor-sheet' && one.steps.some(({ gate = '' }) => /closed round/.test(gate)) ? 'a sheet that lies is called closed round the unit' : undefined,
+    one.choice('containment') === 'floor-sheet' && one.steps.some(({ gate = '' }) => /closed round/.test(gate))
+      ? 'a sheet that lies is called closed round the unit'
+      : undefined,
   ),
   safety('catcher-in-van', 'No bag and no way to improvise one → dry school, or decline', (one) => {
-    const needs: Record<string, string[]> = { 'wash-bag-to-bucket': ['wash-bag', 'bucket'], 'funnel-sheet-to-bucket': ['funnel-sheet', 'bucket'], 'trough-and-towel': ['bucket'] }
+    const needs: Record<string, string[]> = {
+      'wash-bag-to-bucket': ['wash-bag', 'bucket'],
+      'funnel-sheet-to-bucket': ['funnel-sheet', 'bucket'],
+      'trough-and-towel': ['bucket'],
+    }
     const missing = (needs[one.choice('containment')] ?? []).find((kind) => !one.has(kind))
     return missing && one.opened ? `${missing} is not in the van` : undefined
   }),
@@ -152,36 +181,63 @@ export const safetyPredicates: readonly Predicate[] = [
     if (!one.step('first-spin')) return 'no first spin after the wheel was washed'
     const hangs = ['wash-bag-to-bucket', 'funnel-sheet-to-bucket', 'opening-plug-and-rags'].includes(one.choice('containment'))
     const covered = one.steps.some(({ id, gate = '' }) => /outlet is covered/i.test(gate) && one.isAfter('first-spin', id))
-    return firstOf(!hangs && !covered && 'it spins uncovered', hangs && one.at('take-down') < one.at('first-spin') && 'what caught the water is down before the first spin')
+    return firstOf(
+      !hangs && !covered && 'it spins uncovered',
+      hangs && one.at('take-down') < one.at('first-spin') && 'what caught the water is down before the first spin',
+    )
   }),
-  safety('water-last-down', 'whatever pours water happens while containment still hangs and before covers, panel and power are back, except the check that needs power', (one) => {
-    const down = one.at('take-down')
-    const pours = one.steps.filter(({ id }) => ['flow-test', 'float-test', 'flush-drain', 'rinse-coil', 'rinse-condenser', 'pump-test'].includes(id))
-    const late = down >= 0 ? pours.find(({ id }) => one.at(id) > down) : undefined
-    const closed = pours.find(({ id }) => id !== 'pump-test' && one.at('on-cover') >= 0 && one.at(id) > one.at('on-cover'))
-    const powered = pours.find(({ id }) => id !== 'pump-test' && one.at('power-on') >= 0 && one.at(id) > one.at('power-on'))
-    return firstOf(late && `${late.id} after everything is down`, closed && `${closed.id} with the cover on`, powered && `${powered.id} with power on`)
-  }),
+  safety(
+    'water-last-down',
+    'whatever pours water happens while containment still hangs and before covers, panel and power are back, except the check that needs power',
+    (one) => {
+      const down = one.at('take-down')
+      const pours = one.steps.filter(({ id }) =>
+        ['flow-test', 'float-test', 'flush-drain', 'rinse-coil', 'rinse-condenser', 'pump-test'].includes(id),
+      )
+      const late = down >= 0 ? pours.find(({ id }) => one.at(id) > down) : undefined
+      const closed = pours.find(({ id }) => id !== 'pump-test' && one.at('on-cover') >= 0 && one.at(id) > one.at('on-cover'))
+      const powered = pours.find(({ id }) => id !== 'pump-test' && one.at('power-on') >= 0 && one.at(id) > one.at('power-on'))
+      return firstOf(
+        late && `${late.id} after everything is down`,
+        closed && `${closed.id} with the cover on`,
+        powered && `${powered.id} with power on`,
+      )
+    },
+  ),
   safety('pump-test', 'cassette pump test with power has its own bucket; see that the float switch stops it', (one) => {
     const pump = one.unit.family === 'ceiling-cassette' && one.noted('drain') !== 'gravity'
     if (!pump || !one.opened || !one.step('flow-test') || one.found('cracked-wheel')) return undefined
     const test = one.step('pump-test')
-    return firstOf(!test && 'pump and float are untested', test && !test.equipment.includes('bucket') && 'no bucket of its own', test && !/float/i.test(text(test)) && 'the float is not in it')
+    return firstOf(
+      !test && 'pump and float are untested',
+      test && !test.equipment.includes('bucket') && 'no bucket of its own',
+      test && !/float/i.test(text(test)) && 'the float is not in it',
+    )
   }),
   safety('flow-test', 'Every plan that touches the drain ends with flow test, and float test where there is a float', (one) => {
     if (!one.opened) return undefined
-    const touches = one.steps.some((step) => isWetAtUnit(step) || ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'wash-pan'].includes(step.id))
+    const touches = one.steps.some(
+      (step) => isWetAtUnit(step) || ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'wash-pan'].includes(step.id),
+    )
     return firstOf(
       touches && !one.step('flow-test') && 'no flow test',
       touches && one.unit.family === 'ceiling-cassette' && one.noted('drain') !== 'gravity' && !one.step('float-test') && 'no float test',
-      one.step('flow-test') && one.steps.some((step) => (step.phase === 'rinse' || step.phase === 'wheel') && isWetAtUnit(step) && one.at(step.id) > one.at('flow-test')) ? 'washed after the flow test' : undefined,
+      one.step('flow-test') &&
+        one.steps.some((step) => (step.phase === 'rinse' || step.phase === 'wheel') && isWetAtUnit(step) && one.at(step.id) > one.at('flow-test'))
+        ? 'washed after the flow test'
+        : undefined,
     )
   }),
   safety('failed-drain', 'A drain that failed is cleared before foam or water goes in, whichever school', (one) => {
     const flow = one.unit.readings?.flowTest
-    const failed = one.found('drain-blocked') || (flow !== undefined && flow.litres / (flow.seconds / 60) < 0.3) || (flow === undefined && one.grade('drainLine') === 4)
+    const failed =
+      one.found('drain-blocked') ||
+      (flow !== undefined && flow.litres / (flow.seconds / 60) < 0.3) ||
+      (flow === undefined && one.grade('drainLine') === 4)
     if (!failed || !one.opened) return undefined
-    const liquid = one.steps.findIndex((step) => (step.phase === 'apply' && !step.id.startsWith('mix-')) || step.phase === 'rinse' || step.phase === 'wheel')
+    const liquid = one.steps.findIndex(
+      (step) => (step.phase === 'apply' && !step.id.startsWith('mix-')) || step.phase === 'rinse' || step.phase === 'wheel',
+    )
     const cleared = one.steps.findIndex(({ id }) => ['draw-drain', 'part-drain', 'open-drain-holes'].includes(id))
     return firstOf(
       cleared < 0 && 'a drain that does not run is not cleared',
@@ -211,17 +267,23 @@ export const safetyPredicates: readonly Predicate[] = [
     const bad = one.own.mixes.find(({ productId, part }) => {
       const label = one.products.find(({ id }) => id === productId)?.label
       if (!label || part === 'condenserFace') return false
-      return (one.job.site.setting === 'food' && label.foodAreaAllowed !== true) || (one.job.site.sensitiveOccupants === true && label.fragranced === true)
+      return (
+        (one.job.site.setting === 'food' && label.foodAreaAllowed !== true) || (one.job.site.sensitiveOccupants === true && label.fragranced === true)
+      )
     })
     return bad && bad.productId
   }),
   safety('two-agents', 'Never two agents on a part without a rinse between', (one) => {
     const onCoil = one.own.mixes.filter(({ part }) => part === 'coilFace')
     if (new Set(onCoil.map(({ productId }) => productId)).size < 2) return undefined
-    return one.isAfter('apply-coil', 'rinse-degreaser') && one.isAfter('rinse-degreaser', 'apply-degreaser') ? undefined : 'no rinse between two agents'
+    return one.isAfter('apply-coil', 'rinse-degreaser') && one.isAfter('rinse-degreaser', 'apply-degreaser')
+      ? undefined
+      : 'no rinse between two agents'
   }),
   safety('rinse-required', 'never anything left on the coil that its label wants rinsed', (one) => {
-    const bad = one.own.mixes.find(({ productId, part }) => part === 'coilFace' && one.products.find(({ id }) => id === productId)?.label.rinse === 'required')
+    const bad = one.own.mixes.find(
+      ({ productId, part }) => part === 'coilFace' && one.products.find(({ id }) => id === productId)?.label.rinse === 'required',
+    )
     return bad && !one.step('rinse-coil') && !one.step('rinse-degreaser') ? `${bad.productId} is not rinsed off` : undefined
   }),
   safety('powder-air', 'fine powder: vacuum completely dry first', (one) => {
@@ -240,15 +302,25 @@ export const safetyPredicates: readonly Predicate[] = [
   safety('upright', 'stands upright again at least an hour before it runs, and only the owner shortens that', (one) => {
     if (!one.step('off-chassis') || !one.step('power-on')) return undefined
     const stand = one.step('stand-upright')
-    return firstOf(!stand?.wait || stand.wait.leastMin < 60 ? 'not an hour upright' : undefined, !one.isAfter('power-on', 'stand-upright') && 'power does not wait for it', stand?.mayEndEarly !== 'owner' && 'anybody may shorten it')
+    return firstOf(
+      !stand?.wait || stand.wait.leastMin < 60 ? 'not an hour upright' : undefined,
+      !one.isAfter('power-on', 'stand-upright') && 'power does not wait for it',
+      stand?.mayEndEarly !== 'owner' && 'anybody may shorten it',
+    )
   }),
   safety('secured', 'what holds the unit up in the window, and the sash, must be secured first', (one) =>
-    one.unit.family === 'window' && one.step('off-chassis') && !one.isAfter('off-chassis', 'secure-unit') ? 'not secured before the first screw' : undefined,
+    one.unit.family === 'window' && one.step('off-chassis') && !one.isAfter('off-chassis', 'secure-unit')
+      ? 'not secured before the first screw'
+      : undefined,
   ),
   safety('ledger-power', 'The ledger must balance before the step "power on"', (one) =>
-    one.step('power-on') && !(one.step('power-on')?.needsLedger === true && one.isAfter('power-on', 'check-ledger')) ? 'power does not wait for the ledger' : undefined,
+    one.step('power-on') && !(one.step('power-on')?.needsLedger === true && one.isAfter('power-on', 'check-ledger'))
+      ? 'power does not wait for the ledger'
+      : undefined,
   ),
-  safety('hands', 'nobody’s hands inside before power', (one) => (one.step('power-on') && !/hands/i.test(one.step('power-on')?.gate ?? '') ? 'no word on hands' : undefined)),
+  safety('hands', 'nobody’s hands inside before power', (one) =>
+    one.step('power-on') && !/hands/i.test(one.step('power-on')?.gate ?? '') ? 'no word on hands' : undefined,
+  ),
   safety('ladder', 'Ladder caution: first step of each phase done on it', (one) => {
     const phases = new Set<string>()
     for (const { phase, equipment, cautions, id } of one.steps) {
@@ -262,11 +334,16 @@ export const safetyPredicates: readonly Predicate[] = [
     one.step('off-ice-probe') && !one.isAfter('on-cover', 'on-ice-probe') ? 'the lid goes on without the probe' : undefined,
   ),
   safety('set-screw', 'set screw loosened before the end plate’s screws and the lift of the coil', (one) =>
-    one.step('off-end-plate') && one.step('off-wheel') && !one.isAfter('off-end-plate', 'loosen-set-screw') ? 'the coil is lifted over a tight set screw' : undefined,
+    one.step('off-end-plate') && one.step('off-wheel') && !one.isAfter('off-end-plate', 'loosen-set-screw')
+      ? 'the coil is lifted over a tight set screw'
+      : undefined,
   ),
   safety('bag-above-open-body', 'electronics protected, then the wash bag hung above the open body', (one) =>
     one.unit.family === 'wall-head' && one.step('off-cover') && one.step('set-containment')
-      ? firstOf(!one.isAfter('set-containment', 'off-cover') && 'the bag hangs before the cover is off', one.step('off-pan') && !one.isAfter('off-pan', 'set-containment') ? 'the pan comes off before the bag hangs' : undefined)
+      ? firstOf(
+          !one.isAfter('set-containment', 'off-cover') && 'the bag hangs before the cover is off',
+          one.step('off-pan') && !one.isAfter('off-pan', 'set-containment') ? 'the pan comes off before the bag hangs' : undefined,
+        )
       : undefined,
   ),
 ]

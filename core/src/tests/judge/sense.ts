@@ -15,7 +15,8 @@ export interface Comparison {
 }
 
 /** Hands-on minutes of all people at all units. */
-const work = ({ units }: PlanFile): number => units.reduce((sum, { steps }) => sum + steps.reduce((own, { handsMin, people }) => own + handsMin * people, 0), 0)
+const work = ({ units }: PlanFile): number =>
+  units.reduce((sum, { steps }) => sum + steps.reduce((own, { handsMin, people }) => own + handsMin * people, 0), 0)
 const reached = ({ units }: PlanFile): number => units.reduce((sum, { notReached }) => sum + notReached.length, 0)
 const slack = 1e-6
 
@@ -40,7 +41,8 @@ export function comparisonsOf(seed: number): Comparison[] {
       seed,
       before: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...unit.grades[part], grade } } }] },
       after: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...unit.grades[part], grade: allGrades[grade + 1] } } }] },
-      fault: (one, other) => (work(other) < work(one) - slack ? `${part} from grade ${grade} to ${grade + 1}: ${work(one)} min become ${work(other)}` : undefined),
+      fault: (one, other) =>
+        work(other) < work(one) - slack ? `${part} from grade ${grade} to ${grade + 1}: ${work(one)} min become ${work(other)}` : undefined,
     })
   if (before.crew.length < 4)
     comparisons.push({
@@ -50,14 +52,20 @@ export function comparisonsOf(seed: number): Comparison[] {
       after: { ...before, crew: [...before.crew, { name: 'Eli', trained: pick([[], before.crew[0].trained ?? []]), liftKg: before.crew[0].liftKg }] },
       fault: (one, other) => {
         const same = JSON.stringify(one.units.map(({ steps }) => steps)) === JSON.stringify(other.units.map(({ steps }) => steps))
-        return same && other.timeline.finishMin > one.timeline.finishMin + slack ? `done after ${one.timeline.finishMin} min, with one more after ${other.timeline.finishMin}` : undefined
+        return same && other.timeline.finishMin > one.timeline.finishMin + slack
+          ? `done after ${one.timeline.finishMin} min, with one more after ${other.timeline.finishMin}`
+          : undefined
       },
     })
   comparisons.push({
     what: 'better-van',
     seed,
     before,
-    after: { ...before, equipment: [...(before.equipment ?? builtInVan), ...builtInVan.map((entry) => ({ ...entry, id: `more-${entry.id}` }))], products: [...(before.products ?? builtInProducts)] },
+    after: {
+      ...before,
+      equipment: [...(before.equipment ?? builtInVan), ...builtInVan.map((entry) => ({ ...entry, id: `more-${entry.id}` }))],
+      products: [...(before.products ?? builtInProducts)],
+    },
     fault: (one, other) => (reached(other) > reached(one) ? `${reached(one)} parts not reached, with a better van ${reached(other)}` : undefined),
   })
   const kw = unit.design.ratedCoolingKw
@@ -66,9 +74,22 @@ export function comparisonsOf(seed: number): Comparison[] {
       what: 'bigger-unit',
       seed,
       before,
-      after: { ...before, units: [{ ...unit, design: { ...unit.design, ratedCoolingKw: kw * 1.5, ...(unit.design.ratedAirflowM3h ? { ratedAirflowM3h: unit.design.ratedAirflowM3h * 1.5 } : {}) } }] },
+      after: {
+        ...before,
+        units: [
+          {
+            ...unit,
+            design: {
+              ...unit.design,
+              ratedCoolingKw: kw * 1.5,
+              ...(unit.design.ratedAirflowM3h ? { ratedAirflowM3h: unit.design.ratedAirflowM3h * 1.5 } : {}),
+            },
+          },
+        ],
+      },
       fault: (one, other) => {
-        const sameWay = JSON.stringify(one.units[0].decisions.map(({ choice }) => choice)) === JSON.stringify(other.units[0].decisions.map(({ choice }) => choice))
+        const sameWay =
+          JSON.stringify(one.units[0].decisions.map(({ choice }) => choice)) === JSON.stringify(other.units[0].decisions.map(({ choice }) => choice))
         return sameWay && work(other) < work(one) - slack ? `a bigger unit takes ${work(other)} min instead of ${work(one)}` : undefined
       },
     })

@@ -24,14 +24,22 @@ export const wordPredicates: readonly Predicate[] = [
   said('unnoted-design', 'What was not noted is said as not noted, never as "this design does not"', (one) => {
     const words = reasons(one).join('\n')
     return firstOf(
-      one.noted('wheelRemovable') === undefined && /wheel of this design does not|noted that the wheel stays/.test(words) && 'nobody noted that the wheel stays in',
-      one.noted('panRemovable') === undefined && /pan of this design does not|noted that the pan stays/.test(words) && 'nobody noted that the pan stays on',
-      one.noted('boardRemovable') === undefined && /box of this design does not|noted that the electronics box stays/.test(words) && 'nobody noted that the box stays on',
+      one.noted('wheelRemovable') === undefined &&
+        /wheel of this design does not|noted that the wheel stays/.test(words) &&
+        'nobody noted that the wheel stays in',
+      one.noted('panRemovable') === undefined &&
+        /pan of this design does not|noted that the pan stays/.test(words) &&
+        'nobody noted that the pan stays on',
+      one.noted('boardRemovable') === undefined &&
+        /box of this design does not|noted that the electronics box stays/.test(words) &&
+        'nobody noted that the box stays on',
     )
   }),
   said('not-looked-at', 'without it the report says "not looked at"', (one) => {
     if (one.declined) return undefined
-    const unseen = (Object.keys(partNames) as Part[]).filter((part) => part !== 'housing' && one.own.notReached.every((entry) => entry.part !== part) && !one.isGraded(part) && partsHad(one).includes(part))
+    const unseen = (Object.keys(partNames) as Part[]).filter(
+      (part) => part !== 'housing' && one.own.notReached.every((entry) => entry.part !== part) && !one.isGraded(part) && partsHad(one).includes(part),
+    )
     return unseen.length > 0 && !/Not looked at/.test(one.own.customerText) ? 'the customer is not told what was not looked at' : undefined
   }),
   said('empty-reason', 'with the reason and the next best choice', (one) => {
@@ -47,7 +55,9 @@ export const wordPredicates: readonly Predicate[] = [
     return vague
   }),
   said('holes', 'no undefined, NaN or code in what people read', (one) => {
-    const hole = /undefined|NaN|\bnull\b|\[object|Infinity/.exec(`${one.words}\n${JSON.stringify(one.own.offers)}\n${JSON.stringify(one.own.findings)}\n${JSON.stringify(one.own.complaints)}`)
+    const hole = /undefined|NaN|\bnull\b|\[object|Infinity/.exec(
+      `${one.words}\n${JSON.stringify(one.own.offers)}\n${JSON.stringify(one.own.findings)}\n${JSON.stringify(one.own.complaints)}`,
+    )
     return hole ? `“${hole[0]}” in a text` : undefined
   }),
   said('zero-weeks', '“in about 0 weeks”', (one) => (/\b0 weeks/.test(one.own.customerText) ? 'in about 0 weeks' : undefined)),
@@ -57,13 +67,17 @@ export const wordPredicates: readonly Predicate[] = [
   said('photo-cover', '“photograph the head with the cover off” on the step that takes it off', (one) =>
     /cover off/.test(one.step('off-cover')?.photo ?? '') ? 'a photograph of what is not yet so' : undefined,
   ),
-  said('electronics', '“move electronics away” that reads as the unit’s own', (one) => (/Move electronics/i.test(one.step('clear-below')?.title ?? '') ? 'whose electronics?' : undefined)),
+  said('electronics', '“move electronics away” that reads as the unit’s own', (one) =>
+    /Move electronics/i.test(one.step('clear-below')?.title ?? '') ? 'whose electronics?' : undefined,
+  ),
   said('no-line', 'drain-line questions for units that have none', (one) => {
     const none = one.roof || (one.carriedFamily && one.noted('sleeveDrain') !== true)
     const asks = none && one.steps.find(({ title, part }) => part === 'drainLine' || /drain line/.test(title))
     return asks ? `${asks.id} speaks of a drain line` : undefined
   }),
-  said('caution-first', 'Every plan says that local codes, the maker’s manual and licensed practice come first', (one) => (/local codes/i.test(one.plan.warnings[0] ?? '') ? undefined : 'not said')),
+  said('caution-first', 'Every plan says that local codes, the maker’s manual and licensed practice come first', (one) =>
+    /local codes/i.test(one.plan.warnings[0] ?? '') ? undefined : 'not said',
+  ),
 ]
 
 const breathed: readonly Part[] = ['filter', 'coilFace', 'coilBack', 'wheel', 'pan', 'drainLine', 'outlet']

@@ -1,0 +1,71 @@
+// What were the customers of the demo's past visits told? With the memory that the firm has now, so that text, due list and a unit's life agree.
+import {
+  evidenceOf,
+  indexFound,
+  indexLeft,
+  learnRates,
+  planJob,
+  priorRateOf,
+  type JobFile,
+  type PlanMemory,
+  type UnitPast,
+  type Visit,
+} from '@yastik/core'
+import type { Job, User } from '../db/models.ts'
+import { dayAfter, pastOf, yearsOf } from '../upkeep/dues.ts'
+import type { Diary } from './walk.ts'
+
+export interface PastVisit {
+  readonly file: JobFile
+  readonly diary: Diary
+  readonly job: Job
+  readonly who: User
+}
+
+/** A visit as the forecast sees it; undefined where coil and wheel were not graded. */
+function visitOf({ file, diary }: PastVisit): Visit | undefined {
+  const [{ grades }] = file.units
+  const found = indexFound(grades)
+  const [{ decisions, notReached }] = planJob(file).units
+  const scope = String(decisions.find(({ topic }) => topic === 'scope')?.choice)
+  return found === undefined
+    ? undefined
+    : {
+        atYears: yearsOf(diary.nowMs),
+        found,
+        left: indexLeft(
+          scope,
+          grades,
+          notReached.map(({ part }) => part),
+        ),
+      }
+}
+
+/** Writes into each visit's hand-over what the customer was told on that day. */
+export function tellCustomers(visits: readonly PastVisit[]): void {
+  const byUnit = new Map<string, { visit: PastVisit; seen: Visit | undefined }[]>()
+  for (const visit of [...visits].sort((a, b) => a.diary.nowMs - b.diary.nowMs)) {
+    const { unitId } = visit.diary
+    byUnit.set(unitId, [...(byUnit.get(unitId) ?? []), { visit, seen: visitOf(visit) }])
+  }
+  const useOf = ({ file }: PastVisit): UnitPast => {
+    const [{ family, design, hoursPerDay = null }] = file.units
+    return pastOf({ family, design, hoursPerDay }, file.site, [])
+  }
+  const histories = [...byUnit.values()].map((own) => ({ own, past: useOf(own[0].visit), seen: own.flatMap(({ seen }) => seen ?? []) }))
+  const rates = learnRates(histories.filter(({ seen }) => seen.length > 1).map(({ past, seen }) => evidenceOf(seen, priorRateOf(past.use))))
+  for (const { own, past } of histories)
+    own.forEach(({ visit }, index) => {
+      const { diary, file } = visit
+      const earlier = own.slice(0, index).flatMap(({ seen }) => seen ?? [])
+      const memory: PlanMemory = {
+        pastOf: new Map([[diary.unitId, { ...past, visits: earlier }]]),
+        rates,
+        yearsNow: yearsOf(diary.nowMs),
+        isSeen: true,
+        dayAfter: (weeks) => dayAfter(diary.nowMs, weeks),
+      }
+      const { customerText } = planJob(file, memory).units[0]
+      for (const { happening } of diary.events) if (happening.type === 'handed-over') happening.customerText = customerText
+    })
+}
