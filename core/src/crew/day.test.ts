@@ -50,6 +50,9 @@ describe('what is left of a unit', () => {
     for (const step of steps) {
       for (const { kind, count } of step.fasteners ?? [])
         happenings.push({ type: 'fasteners-counted', unitId: 'u', stepId: step.id, kind, count, direction: step.takesOff ? 'out' : 'in' })
+      if (step.needsPhoto) happenings.push({ type: 'photo-left-out', unitId: 'u', stepId: step.id, because: 'too dark' })
+      if (step.doneBy === 'before-readings')
+        happenings.push({ type: 'reading-taken', unitId: 'u', when: 'before', readings: { returnC: 26, returnRh: 0.5, supplyC: 14 } })
       if (step.gate) happenings.push({ type: 'gate-confirmed', unitId: 'u', stepId: step.id })
       happenings.push({ type: 'step-done', unitId: 'u', stepId: step.id })
       if (step.id === last) break

@@ -118,7 +118,7 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
   const scope = decisions.find(({ topic }) => topic === 'scope')
   const calls = referrals.map(({ to, because }) => `Please call ${refereeNames[to]}: ${because}.`)
   const answers = complaints.map(({ answer }) => answer)
-  const found = findings.map(({ finding, leadsTo }) => `${inWords(finding)} (${leadsTo.map(forCustomer).join('; ')})`)
+  const found = findings.map(({ finding, leadsTo }) => `${inWords(finding)} (${leadsTo.map(findingForCustomer).join('; ')})`)
   const foundSentence = found.length > 0 ? `Found: ${found.join(', ')}.` : ''
   if (!scope || scope.choice === 'decline') {
     return [
@@ -154,6 +154,6 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
 }
 
 /** What a finding leads to without the words that are for the crew. */
-const forCustomer = (words: string): string =>
+export const findingForCustomer = (words: string): string =>
   words.replace(/^(step|report|method|part to order): /, (_, kind: string) => (kind === 'part to order' ? 'to be ordered: ' : ''))
 const asSentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`

@@ -2,7 +2,7 @@
 export { compareChoice, planTotals, type Totals } from './compare.ts'
 export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, unitJobSchema, type JobFile, type Site, type UnitJob } from './jobFile.ts'
 export { comparisonSchema, planFileSchema, unitPlanSchema, type Comparison, type PlanFile, type PlannedDecision, type UnitPlan } from './planFile.ts'
-export { refereeNames, speckSentence, throwsSpecks, workSentences } from './customerText.ts'
+export { dueInWords, findingForCustomer, refereeNames, speckSentence, throwsSpecks, workSentences } from './customerText.ts'
 export { contextOf, firstOfAll, planJob } from './planJob.ts'
 export { planUnit, type PlanMemory, type PlannedUnit, type UnitContext } from './planUnit.ts'
 export { consequencesOf, type Consequence } from './referenceRound.ts'

@@ -39,6 +39,7 @@ export function step(fields: Pick<Step, 'id' | 'phase' | 'title' | 'handsMin' | 
   fields.people ??= 1
   fields.equipment ??= []
   fields.cautions ??= []
+  if (fields.photo !== undefined) fields.needsPhoto = true
   return fields as Step
 }
 

@@ -79,6 +79,8 @@ export const stepSchema = closed({
   /** What is used of which product, litres before it is thinned. */
   uses: z.array(closed({ productId: z.string(), name: z.string(), litres: z.number() })).optional(),
   photo: z.string().optional(),
+  /** Whether the photograph is taken, or left out with a reason, before the step counts as done. */
+  needsPhoto: z.boolean().optional(),
   cautions: z.array(z.string()),
 })
 export type Step = z.infer<typeof stepSchema>

@@ -20,6 +20,9 @@ export interface ProofLine {
   says: string
 }
 
+/** Lines judged against a limit, not against what a clean unit does here. */
+export const isLimited = ({ id }: Pick<ProofLine, 'id'>): boolean => id === 'flow-test' || id === 'level' || id === 'amps'
+
 export interface Proof {
   verdict: Verdict
   sentence: string

@@ -2,4 +2,4 @@
 export * from './instruments/index.ts'
 export * from './photo/index.ts'
 export { cleanCoolingAt, coolingBy, usualTolerance, type CleanCooling, type CoolingMeasured, type Measured } from './cooling.ts'
-export { assess, type Proof, type ProofInput, type ProofLine } from './assess.ts'
+export { assess, isLimited, type Proof, type ProofInput, type ProofLine } from './assess.ts'

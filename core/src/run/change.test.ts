@@ -19,6 +19,10 @@ function unitAfter(last: string, then?: typeof strip): UnitState {
       count,
       direction: step.takesOff ? 'out' : 'in',
     })),
+    ...(step.needsPhoto ? [{ type: 'photo-left-out' as const, unitId: 'u', stepId: step.id, because: 'too dark' }] : []),
+    ...(step.doneBy === 'before-readings'
+      ? [{ type: 'reading-taken' as const, unitId: 'u', when: 'before' as const, readings: { returnC: 26, returnRh: 0.5, supplyC: 14 } }]
+      : []),
     ...(step.gate ? [{ type: 'gate-confirmed' as const, unitId: 'u', stepId: step.id }] : []),
     { type: 'step-done', unitId: 'u', stepId: step.id },
   ])

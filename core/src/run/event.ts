@@ -56,7 +56,7 @@ export const happeningSchema = z.discriminatedUnion('type', [
   closed({
     type: z.literal('method-agreed'),
     unitId,
-    decisions: z.array(closed({ topic: topicSchema, choice: z.string().max(40), rule: z.string().max(60) })).max(13),
+    decisions: z.array(closed({ topic: topicSchema, choice: z.string().max(40), rule: z.string().max(60) })).max(30),
     steps: z.array(stepSchema).min(1).max(120),
   }),
   closed({ type: z.literal('step-begun'), unitId, stepId }),
@@ -76,6 +76,12 @@ export const happeningSchema = z.discriminatedUnion('type', [
     direction: z.literal(['out', 'in']),
   }),
   closed({ type: z.literal('step-done'), unitId, stepId }),
+  /** A wait is over before its least: somebody says, by name, that it is dry to the touch. */
+  closed({ type: z.literal('wait-ended'), unitId, stepId, said: z.literal('dry-to-the-touch') }),
+  /** The owner's written word that a wait may be shorter, also one that nobody else may shorten. */
+  closed({ type: z.literal('wait-shortened'), unitId, stepId, text: words }),
+  /** The photograph that a step asks for was not taken, and why. */
+  closed({ type: z.literal('photo-left-out'), unitId, stepId, because: words }),
   /** What was really used of a product at a step, litres before it was thinned; the last word at a step counts. */
   closed({ type: z.literal('product-used'), unitId, stepId, productId: identifier, litres: amountUpTo(1000) }),
   /** A part besides soil: it was changed on this visit, or has to be ordered; `null` takes the word back. */

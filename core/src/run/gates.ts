@@ -8,8 +8,10 @@ const minuteMs = 60_000
 export function waitOf(unit: UnitState, step: Step): { leastAtMs: number; mostAtMs?: number } | undefined {
   const doneAtMs = unit.progress[step.id]?.doneAtMs
   if (!step.wait || doneAtMs === undefined) return undefined
+  const leastAtMs = doneAtMs + step.wait.leastMin * minuteMs
+  const endedAtMs = unit.progress[step.id]?.waitEnded?.atMs ?? Infinity
   return {
-    leastAtMs: doneAtMs + step.wait.leastMin * minuteMs,
+    leastAtMs: Math.min(leastAtMs, Math.max(doneAtMs, endedAtMs)),
     ...(step.wait.mostMin === undefined ? {} : { mostAtMs: doneAtMs + step.wait.mostMin * minuteMs }),
   }
 }
@@ -49,8 +51,14 @@ export function reasonsToHold(unit: UnitState, step: Step, nowMs: number): strin
   for (const { kind } of step.fasteners ?? []) {
     const entry = unit.ledger.find((other) => other.kind === kind && other.item === (step.takesOff ?? step.putsBack))
     if (step.takesOff && !entry) reasons.push(`to be counted: ${kind}`)
-    if (step.putsBack && entry && entry.in < entry.out && !isExcepted(unit, entry)) reasons.push(`${entry.out - entry.in} × ${kind} not back yet`)
+    // Short is put on record and goes on: power waits for it, not the rebuild. What nobody counted does not.
+    if (step.putsBack && entry && !entry.backCounted && entry.out > 0 && !isExcepted(unit, entry)) reasons.push(`to be counted: ${kind}`)
   }
+  if (step.needsPhoto && !unit.progress[step.id]?.photoLeftOut && !unit.photos.some(({ stepId }) => stepId === step.id))
+    reasons.push(`to be photographed, or left out with a reason: ${step.photo}`)
+  if (step.doneBy === 'before-readings' && !unit.readings.before) reasons.push('the before readings are not taken yet')
+  if (step.doneBy === 'after-readings' && !unit.readings.after) reasons.push('the after readings are not taken yet')
+  if (step.doneBy === 'hand-over') reasons.push('it is done by handing over, at the proof')
   if (step.needsLedger) {
     reasons.push(...unit.tray.map(({ item }) => `still off: ${item}`), ...shortfalls(unit))
   }

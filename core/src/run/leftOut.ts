@@ -9,6 +9,10 @@ export function leftOut(unit: UnitState): string[] {
   })
   const fasteners = unit.exceptions
     .filter(({ item, kind, short }) => unit.ledger.some((entry) => entry.item === item && entry.kind === kind && entry.out - entry.in === short))
-    .map(({ item, kind, short, text }) => `Stays out: ${short} × ${kind} of the ${item} — ${text}`)
-  return [...steps, ...fasteners]
+    .map(({ item, kind, short, text }) => `${short === 1 ? 'One' : short} × ${kind} of the ${item} short, the owner’s exception — ${text}`)
+  const waits = (unit.steps ?? []).flatMap(({ id, wait }) => {
+    const ended = unit.progress[id]?.waitEnded
+    return ended?.text === undefined ? [] : [`Waited less than the plan for ${wait?.for ?? 'it'}, the owner’s word — ${ended.text}`]
+  })
+  return [...steps, ...fasteners, ...waits]
 }

@@ -1,5 +1,5 @@
 // What is to be done next at a unit, and which clocks run?
-import type { Step } from '../procedure/index.ts'
+import { mayDo, type Step } from '../procedure/index.ts'
 import { reasonsToWait, waitOf } from './gates.ts'
 import type { UnitState } from './unitState.ts'
 
@@ -28,11 +28,12 @@ export function runningWaits(unit: UnitState, nowMs: number): RunningWait[] {
 export interface Asker {
   readonly id?: number
   readonly trained?: readonly string[]
+  readonly liftKg?: number
 }
 
 /** Whether a step is better left to somebody else: asks for training that this person lacks, was given to another, or another is at it. */
-export function isForOthers(unit: UnitState, step: Step, { id, trained }: Asker): boolean {
-  if (trained !== undefined && step.skill !== undefined && !trained.includes(step.skill)) return true
+export function isForOthers(unit: UnitState, step: Step, { id, trained, liftKg }: Asker): boolean {
+  if (trained !== undefined && !mayDo(step, { trained, liftKg })) return true
   const whose = unit.given[step.id] ?? unit.progress[step.id]?.begunBy
   return id !== undefined && whose !== undefined && whose !== id
 }
@@ -43,7 +44,10 @@ export function isForOthers(unit: UnitState, step: Step, { id, trained }: Asker)
  * Empty with steps left over means that only waiting is left.
  */
 export function nextSteps(unit: UnitState, nowMs: number, asker: Asker = {}): Step[] {
-  const open = (unit.steps ?? []).filter((step) => !isDone(unit, step) && reasonsToWait(unit, step, nowMs).length === 0)
+  // Handing over is no tick at the unit: the proof offers it.
+  const open = (unit.steps ?? []).filter(
+    (step) => step.doneBy !== 'hand-over' && !isDone(unit, step) && reasonsToWait(unit, step, nowMs).length === 0,
+  )
   const pressed = new Set(
     runningWaits(unit, nowMs)
       .filter(({ phase, mostAtMs }) => phase !== 'soaking' && mostAtMs !== undefined)
@@ -73,8 +77,7 @@ export type Stage = 'look-over' | 'method' | 'at-the-unit' | 'proof' | 'handed-o
 export function stageOf(unit: UnitState): Stage {
   if (unit.handedOver) return 'handed-over'
   if (unit.steps) {
-    const { done, all } = progressOf(unit)
-    return done === all ? 'proof' : 'at-the-unit'
+    return unit.steps.every((step) => step.doneBy === 'hand-over' || isDone(unit, step)) ? 'proof' : 'at-the-unit'
   }
   return Object.keys(unit.grades).length > 0 ? 'method' : 'look-over'
 }

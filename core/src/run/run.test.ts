@@ -22,6 +22,7 @@ import {
 } from './index.ts'
 
 const minute = 60_000
+const readings = { returnC: 26, returnRh: 0.5, supplyC: 14 }
 const steps = planJob(
   jobWith({
     complaints: ['smell'],
@@ -54,6 +55,9 @@ class Log {
     if (fasteners)
       for (const { kind, count } of step.fasteners ?? [])
         this.add({ type: 'fasteners-counted', stepId: step.id, kind, count, direction: step.takesOff ? 'out' : 'in' }, 0)
+    if (step.needsPhoto) this.add({ type: 'photo-left-out', stepId: step.id, because: 'hands are wet' }, 0)
+    if (step.doneBy === 'before-readings' || step.doneBy === 'after-readings')
+      this.add({ type: 'reading-taken', when: step.doneBy === 'before-readings' ? 'before' : 'after', readings }, 0)
     if (step.gate && gate) this.add({ type: 'gate-confirmed', stepId: step.id }, 0)
     return this.add({ type: 'step-done', stepId: step.id }, step.handsMin)
   }
@@ -197,9 +201,8 @@ describe('gates', () => {
     log.add({ type: 'fasteners-counted', stepId: 'on-cover', kind: 'cover screw', count: 2, direction: 'in' }, 0)
     log.add({ type: 'fasteners-counted', stepId: 'on-cover', kind: 'screw cap', count: 3, direction: 'in' }, 0)
     log.add({ type: 'step-done', stepId: 'on-cover' })
-    expect(log.state.progress['on-cover']?.doneAtMs).toBeUndefined()
+    expect(log.state.progress['on-cover']?.doneAtMs).toBeDefined()
     const power = stepOf('power-on')
-    expect(reasonsToHold(log.state, power, log.nowMs).join('\n')).toMatch(/still off: front cover/)
     expect(reasonsToHold(log.state, power, log.nowMs).join('\n')).toMatch(/1 of 3 × cover screw from “front cover” is still out/)
     log.do(cover)
     expect(reasonsToHold(log.state, power, log.nowMs).join('\n')).not.toMatch(/cover screw/)
@@ -211,6 +214,7 @@ describe('gates', () => {
       { kind: 'cover screw', count: 3 },
       { kind: 'screw cap', count: 3 },
     ]
+    log.add({ type: 'photo-left-out', stepId: 'off-cover', because: 'too dark' }, 0)
     const { state } = log
     expect(reasonsToHold(withCounts(state, cover, counts), cover, log.nowMs)).toEqual([])
     expect(reasonsToHold(withCounts(state, cover, counts.slice(1)), cover, log.nowMs)).toEqual(['to be counted: cover screw'])
@@ -239,9 +243,14 @@ describe('gates', () => {
     const log = new Log().agree().upTo('run-test')
     log.add({ type: 'handed-over', verdict: 'proved' })
     expect(log.state.handedOver).toBeUndefined()
-    for (const id of ['run-test', 'clear-up', 'put-things-back', 'hand-over']) log.do(stepOf(id))
+    for (const id of ['run-test', 'clear-up', 'put-things-back']) log.do(stepOf(id))
     expect(stageOf(log.state)).toBe('proof')
-    log.add({ type: 'handed-over', verdict: 'partly' })
+    // It is no tick: handing over does it.
+    log.do(stepOf('hand-over'))
+    expect(log.state.progress['hand-over']?.doneAtMs).toBeUndefined()
+    log.add({ type: 'handed-over', verdict: 'partly', notReached: ['coilBack'] })
+    expect(log.state.progress['hand-over']).toMatchObject({ doneAtMs: log.nowMs, by: 1 })
+    expect(log.state.handedOver?.notReached).toEqual(['coilBack'])
     expect(log.state.handedOver).toMatchObject({ verdict: 'partly', by: 1 })
     expect(stageOf(log.state)).toBe('handed-over')
   })
@@ -250,6 +259,81 @@ describe('gates', () => {
     expect(log.state.tray.map(({ item }) => item)).toEqual(expect.arrayContaining(['front cover', 'drain pan', 'coil end plate']))
     expect(log.upTo('power-on').state.tray).toEqual([])
     expect(progressOf(log.state).done).toBe(steps.findIndex(({ id }) => id === 'power-on'))
+  })
+})
+
+describe('waits that somebody ends', () => {
+  it('are those of drying, by a hand that says so; nothing is dried before it was set to dry', () => {
+    const log = new Log().agree().upTo('dry-parts')
+    log.add({ type: 'wait-ended', stepId: 'dry-parts', said: 'dry-to-the-touch' })
+    expect(log.state.held.at(-1)?.because).toEqual(['this wait runs its time'])
+    log.do(stepOf('dry-parts'))
+    expect(reasonsToHold(log.state, stepOf('on-wheel'), log.nowMs + minute).join()).toMatch(/left for parts to dry/)
+    log.add({ type: 'wait-ended', stepId: 'dry-parts', said: 'dry-to-the-touch' }, 1, 2)
+    expect(log.state.progress['dry-parts'].waitEnded).toEqual({ by: 2, atMs: log.nowMs })
+    expect(reasonsToHold(log.state, stepOf('on-wheel'), log.nowMs).join()).not.toMatch(/left for parts to dry/)
+  })
+  it('are not those of an agent, whoever asks', () => {
+    const log = new Log().agree().upTo('apply-coil')
+    log.do(stepOf('apply-coil'))
+    log.add({ type: 'wait-ended', stepId: 'apply-coil', said: 'dry-to-the-touch' })
+    log.add({ type: 'wait-shortened', stepId: 'apply-coil', text: 'in a hurry' })
+    expect(log.state.progress['apply-coil'].waitEnded).toBeUndefined()
+    expect(log.state.held).toHaveLength(2)
+  })
+  it('may be the upright wait by the owner alone, in writing, and it is said afterwards', () => {
+    const bench = planJob(jobWith({ family: 'window', grades: { coilFace: { grade: 2 } } })).units[0].steps
+    const stand = { ...bench.find(({ id }) => id === 'stand-upright')!, after: [] }
+    const log = new Log()
+    log.add({ type: 'method-agreed', decisions: [], steps: [stand] })
+    log.add({ type: 'step-done', stepId: 'stand-upright' })
+    log.add({ type: 'wait-ended', stepId: 'stand-upright', said: 'dry-to-the-touch' })
+    expect(log.state.held.at(-1)?.because).toEqual(['only the owner shortens this wait, in writing'])
+    log.add({ type: 'wait-shortened', stepId: 'stand-upright', text: 'it was never tipped' })
+    expect(log.state.progress['stand-upright'].waitEnded?.text).toBe('it was never tipped')
+    expect(leftOut(log.state)).toEqual([expect.stringContaining('the owner’s word — it was never tipped')])
+  })
+})
+
+describe('what was not counted or photographed', () => {
+  it('holds its step; a count that is short goes on record and holds power, not the rebuild', () => {
+    const log = new Log().agree().upTo('on-cover')
+    const cover = stepOf('on-cover')
+    log.add({ type: 'gate-confirmed', stepId: 'on-cover' }, 0)
+    expect(reasonsToHold(log.state, cover, log.nowMs)).toEqual(['to be counted: cover screw', 'to be counted: screw cap'])
+    for (const [kind, count] of [
+      ['cover screw', 2],
+      ['screw cap', 3],
+    ] as const)
+      log.add({ type: 'fasteners-counted', stepId: 'on-cover', kind, count, direction: 'in' })
+    log.add({ type: 'step-done', stepId: 'on-cover' })
+    expect(log.state.progress['on-cover'].doneAtMs).toBe(log.nowMs)
+    for (const step of steps.slice(
+      steps.indexOf(cover) + 1,
+      steps.findIndex(({ id }) => id === 'power-on'),
+    ))
+      log.do(step)
+    log.add({ type: 'gate-confirmed', stepId: 'power-on' })
+    expect(reasonsToHold(log.state, stepOf('power-on'), log.nowMs)).toEqual(['1 of 3 × cover screw from “front cover” is still out'])
+    log.add({ type: 'exception-written', item: 'front cover', kind: 'cover screw', short: 1, text: 'thread worn' })
+    expect(reasonsToHold(log.state, stepOf('power-on'), log.nowMs)).toEqual([])
+    expect(leftOut(log.state)).toEqual(['One × cover screw of the front cover short, the owner’s exception — thread worn'])
+  })
+  it('is a photograph that a step asks for: taken, or left out with a reason', () => {
+    const log = new Log().agree().upTo('off-cover')
+    const wanted = () => reasonsToHold(log.state, stepOf('off-cover'), log.nowMs).filter((reason) => reason.includes('photographed'))
+    expect(wanted()).toHaveLength(1)
+    log.add({ type: 'photo-left-out', stepId: 'off-cover', because: 'too dark' })
+    expect(wanted()).toEqual([])
+    const other = new Log().agree().upTo('off-cover')
+    other.add({ type: 'photo-taken', photoId: '11111111-1111-4111-8111-111111111111', stepId: 'off-cover' })
+    expect(reasonsToHold(other.state, stepOf('off-cover'), other.nowMs).join()).not.toMatch(/photographed/)
+  })
+  it('are readings that nobody took: the step is done by taking them', () => {
+    const log = new Log().agree()
+    log.add({ type: 'step-done', stepId: 'read-before' })
+    expect(log.state.progress['read-before']?.doneAtMs).toBeUndefined()
+    expect(reasonsToHold(log.state, stepOf('run-test'), log.nowMs)).toContain('the after readings are not taken yet')
   })
 })
 
@@ -282,7 +366,6 @@ describe('looking over', () => {
   })
   it('keeps the latest readings of each kind', () => {
     const log = new Log()
-    const readings = { returnC: 26, returnRh: 0.5, supplyC: 14 }
     log.add({ type: 'reading-taken', when: 'before', readings })
     log.add({ type: 'reading-taken', when: 'before', readings: { ...readings, supplyC: 13 } })
     expect(log.state.readings).toEqual({ before: { ...readings, supplyC: 13 } })
@@ -427,14 +510,14 @@ describe('the owner’s written exception', () => {
     count('cover screw', 2)
     count('screw cap', 3)
     const holds = (id: string) => reasonsToHold(own.state, stepOf(id), own.nowMs).filter((reason) => !reason.startsWith('first: '))
-    expect(holds('on-cover')).toContain('1 × cover screw not back yet')
+    expect(holds('power-on')).toContain('1 of 3 × cover screw from “front cover” is still out')
     own.add({ type: 'exception-written', item: 'front cover', kind: 'cover screw', short: 1, text: 'fell behind the wall; a new one on Friday' })
     expect(holds('on-cover').filter((reason) => reason.includes('cover screw'))).toEqual([])
     if (stepOf('on-cover').gate) own.add({ type: 'gate-confirmed', stepId: 'on-cover' })
     own.add({ type: 'step-done', stepId: 'on-cover' })
     const shortCover = () => shortfalls(own.state).filter((says) => says.includes('cover'))
     expect(shortCover()).toEqual([])
-    expect(leftOut(own.state)).toEqual(['Stays out: 1 × cover screw of the front cover — fell behind the wall; a new one on Friday'])
+    expect(leftOut(own.state)).toEqual(['One × cover screw of the front cover short, the owner’s exception — fell behind the wall; a new one on Friday'])
     expect(holds('power-on').join()).not.toMatch(/cover/)
     count('cover screw', 1)
     expect(leftOut(own.state)).toEqual([])

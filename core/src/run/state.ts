@@ -108,6 +108,13 @@ function apply(unit: UnitState, event: JobEvent): void {
     case 'step-done':
       finishStep(unit, id, happening.stepId, atMs, by)
       return
+    case 'wait-ended':
+    case 'wait-shortened':
+      endWait(unit, id, happening, atMs, by)
+      return
+    case 'photo-left-out':
+      unit.progress[happening.stepId] = { ...unit.progress[happening.stepId], photoLeftOut: happening.because }
+      return
     case 'product-used': {
       const { stepId, productId, litres } = happening
       unit.used = [...unit.used.filter((other) => other.stepId !== stepId || other.productId !== productId), { stepId, productId, litres, by, atMs }]
@@ -178,16 +185,45 @@ function countFasteners(
   const item = step?.takesOff ?? step?.putsBack
   if (!step || !item) return
   const entry = unit.ledger.find((other) => other.item === item && other.kind === kind)
-  if (entry) entry[direction] = count
-  else unit.ledger.push({ kind, item, takenAt: stepId, slot: step.slot ?? '', out: 0, in: 0, [direction]: count })
+  const back = direction === 'in' ? { backCounted: true } : {}
+  if (entry) Object.assign(entry, { [direction]: count }, back)
+  else unit.ledger.push({ kind, item, takenAt: stepId, slot: step.slot ?? '', out: 0, in: 0, [direction]: count, ...back })
 }
 
 function handOver(unit: UnitState, eventId: string, handedOver: NonNullable<UnitState['handedOver']>): void {
-  const open = unit.steps?.filter(({ id }) => unit.progress[id]?.doneAtMs === undefined).map(({ title }) => `not done: ${title}`) ?? [
-    'no method was agreed',
-  ]
-  if (open.length > 0) unit.held.push({ eventId, because: open })
-  else unit.handedOver = handedOver
+  const open = unit.steps
+    ?.filter(({ id, doneBy }) => doneBy !== 'hand-over' && unit.progress[id]?.doneAtMs === undefined)
+    .map(({ title }) => `not done: ${title}`) ?? ['no method was agreed']
+  if (open.length > 0) {
+    unit.held.push({ eventId, because: open })
+    return
+  }
+  unit.handedOver = handedOver
+  const { atMs, by } = handedOver
+  // Handing over is the step: nobody ticks it beside it.
+  for (const { id, doneBy } of unit.steps ?? [])
+    if (doneBy === 'hand-over') unit.progress[id] = { begunAtMs: atMs, ...unit.progress[id], by, doneAtMs: atMs, gateConfirmed: true }
+}
+
+/** A wait ends early only where its step says so, and by whom it says: a hand that feels, or the owner in writing. */
+function endWait(
+  unit: UnitState,
+  eventId: string,
+  happening: { type: 'wait-ended'; stepId: string } | { type: 'wait-shortened'; stepId: string; text: string },
+  atMs: number,
+  by: number,
+): void {
+  const step = unit.steps?.find(({ id }) => id === happening.stepId)
+  const progress = unit.progress[happening.stepId]
+  const may = happening.type === 'wait-shortened' ? step?.mayEndEarly !== undefined : step?.mayEndEarly === 'dry-to-the-touch'
+  if (!step?.wait || !may || progress?.doneAtMs === undefined) {
+    unit.held.push({
+      eventId,
+      because: [step?.mayEndEarly === 'owner' ? 'only the owner shortens this wait, in writing' : 'this wait runs its time'],
+    })
+    return
+  }
+  progress.waitEnded = { by, atMs, ...(happening.type === 'wait-shortened' ? { text: happening.text } : {}) }
 }
 
 /** What shows that somebody is at work again. */

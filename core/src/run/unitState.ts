@@ -13,6 +13,10 @@ export interface StepState {
   begunBy?: number
   by?: number
   gateConfirmed?: boolean
+  /** Its wait was ended before its least, and by whose word. */
+  waitEnded?: { by: number; atMs: number; text?: string }
+  /** Why the photograph that it asks for was not taken. */
+  photoLeftOut?: string
   /** Why it was left out; it counts as done. */
   skippedBecause?: string
   /** Others who did it too, later: the first one counts. */
@@ -62,6 +66,8 @@ export interface LedgerEntry {
   slot: string
   out: number
   in: number
+  /** Whether anybody counted what came back: zero is a count too. */
+  backCounted?: boolean
 }
 
 export interface TrayItem {

@@ -1,5 +1,5 @@
 // Loads the demo once: into an empty database, and never over anything.
-import { builtInProducts, builtInVan, planJob, seeded, startHouseRules, type Complaint, type Grades, type JobFile } from '@yastik/core'
+import { builtInProducts, builtInVan, planJob, seeded, startHouseRules, type Complaint, type Finding, type Grades, type JobFile } from '@yastik/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { hashPassword } from '../auth/passwords.ts'
 import { Firm, Job, JobUnit, Site, Unit, User } from '../db/models.ts'
@@ -81,7 +81,14 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
     )
     return job
   }
-  const jobFile = (site: DemoSite, unit: DemoUnit, complaints: readonly Complaint[], grades: Grades, crew: readonly string[]): JobFile => ({
+  const jobFile = (
+    site: DemoSite,
+    unit: DemoUnit,
+    complaints: readonly Complaint[],
+    grades: Grades,
+    crew: readonly string[],
+    findings?: readonly Finding[],
+  ): JobFile => ({
     format: 'yastik.job/1',
     site: site.form.site,
     crew: crew.map((signIn) => ({ name: people.get(signIn)!.name, trained: people.get(signIn)!.trained })),
@@ -93,6 +100,7 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
         design: unit.design,
         complaints: [...complaints],
         grades,
+        ...(findings && findings.length > 0 ? { findings: [...findings] } : {}),
         hoursPerDay: unit.hoursPerDay,
       },
     ],
@@ -111,15 +119,14 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
         const crew = visit.by === 'sanna' ? ['sanna'] : [visit.by, 'sanna']
         const job = await open(`${unit.key}/${visit.daysAgo}`, site, [unit], startMs, crew)
         const who = people.get(visit.by)!
-        const file = jobFile(site, unit, visit.complaints, visit.grades, crew)
+        const file = jobFile(site, unit, visit.complaints, visit.grades, crew, visit.findings)
         const diary = new Diary(`${unit.key}/${visit.daysAgo}`, demoId(unit.key), who.id, startMs)
         const before = modelReadings(file, visit.grades, seed)
         const after = readingsAfter(file, seed)
         diary.lookOver(visit.complaints, visit.grades)
         for (const finding of visit.findings ?? []) diary.add({ type: 'finding-set', finding, present: true }, 0.2)
         diary.add({ type: 'reading-taken', when: 'before', readings: before }, 8)
-        diary.work(diary.agree(file), undefined, paceOf(seed))
-        diary.add({ type: 'reading-taken', when: 'after', readings: after }, 1)
+        diary.work(diary.agree(file), undefined, paceOf(seed), after)
         for (const part of visit.parts ?? []) diary.add({ type: 'part-noted', ...part }, 0.5)
         const notReached = planJob(file).units[0].notReached.map(({ part }) => part)
         diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after), notReached }, 2)

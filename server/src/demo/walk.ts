@@ -62,14 +62,16 @@ export class Diary {
   }
 
   /** Does steps until `stopBefore` (or all), gates confirmed, fasteners counted out and in, waits waited; `pace` is how slow each goes. */
-  work(steps: readonly Step[], stopBefore?: string, pace: (step: Step) => number = () => 1): void {
+  work(steps: readonly Step[], stopBefore?: string, pace: (step: Step) => number = () => 1, after?: Readings): void {
     const endsAt = new Map<string, number>()
     for (const step of steps) {
-      if (step.id === stopBefore) return
+      if (step.id === stopBefore || step.doneBy === 'hand-over') return
       this.nowMs = Math.max(this.nowMs, ...step.after.map((id) => endsAt.get(id) ?? 0))
       this.add({ type: 'step-begun', stepId: step.id }, 0.2)
       for (const { kind, count } of step.fasteners ?? [])
         this.add({ type: 'fasteners-counted', stepId: step.id, kind, count, direction: step.takesOff ? 'out' : 'in' })
+      if (step.needsPhoto) this.add({ type: 'photo-left-out', stepId: step.id, because: 'as on the photograph of the last visit' }, 0.1)
+      if (step.doneBy === 'after-readings' && after) this.add({ type: 'reading-taken', when: 'after', readings: after }, 1)
       if (step.gate) this.add({ type: 'gate-confirmed', stepId: step.id }, step.handsMin * pace(step) * 0.8)
       for (const { productId, litres } of step.uses ?? []) this.add({ type: 'product-used', stepId: step.id, productId, litres })
       this.add({ type: 'step-done', stepId: step.id }, step.handsMin * pace(step) * (step.gate ? 0.2 : 1))

@@ -131,6 +131,8 @@ function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[]
   if (!units.some(({ unitId }) => unitId === event.happening.unitId))
     return refuse(`happening.unitId: ${event.happening.unitId} is not a unit of this job`)
   if (event.happening.type === 'exception-written' && user.role !== 'owner') return refuse('happening.type: only the owner may write an exception')
+  if (event.happening.type === 'wait-shortened' && user.role !== 'owner')
+    return refuse('happening.type: only the owner may shorten a wait, in writing')
   if (event.happening.type === 'step-given' && event.happening.to !== null && !job.crewIds.includes(event.happening.to))
     return refuse(`happening.to: ${event.happening.to} is not in the crew of this job; allowed: ${job.crewIds.join(', ')}`)
   return event

@@ -1,6 +1,11 @@
 <script setup lang="ts">
 // How many of one kind of fastener came out, or went back: counted with a thumb.
-defineProps<{ kind: string; beside: string; direction: 'out' | 'back' }>()
+defineProps<{
+  kind: string
+  beside: string
+  direction: 'out' | 'back'
+  /** All of them, at one tap; nobody confirms what nobody counted. */ all?: number
+}>()
 const count = defineModel<number>({ required: true })
 </script>
 
@@ -14,6 +19,9 @@ const count = defineModel<number>({ required: true })
     <span class="figure" data-count>{{ count }}</span>
     <button class="tap" :aria-label="`one ${kind} more`" data-more @click="count = count + 1">+</button>
     <small>{{ direction }}</small>
+    <button v-if="all !== undefined && all > 0" class="tap all" :aria-pressed="count === all" data-all-back @click="count = all">
+      {{ all === 1 ? 'It is back' : `All ${all} back` }}
+    </button>
   </div>
 </template>
 
@@ -35,5 +43,9 @@ const count = defineModel<number>({ required: true })
 }
 .figure {
   text-align: center;
+}
+.all {
+  grid-column: 1 / -1;
+  font-size: 1.15rem;
 }
 </style>

@@ -2,8 +2,12 @@
 import {
   assess,
   customary,
+  dueInWords,
   familyNames,
+  findingForCustomer,
   gradeNames,
+  inWords,
+  isLimited,
   knownDesign,
   leftOut,
   metric,
@@ -92,7 +96,7 @@ export function reportContent({ firm, record, unit, state, plan }: ReportInput):
     parts: partsIn(unit.family, state),
     readings: declined ? [] : readingsIn(proof, measures),
     photos: photosIn(unit.family, state),
-    sections: sectionsOf(record, state, plan).map(({ heading, sentences }) => ({ heading, sentences: sentences.map(say) })),
+    sections: sectionsOf(record, unit, state, plan).map(({ heading, sentences }) => ({ heading, sentences: sentences.map(say) })),
     ...(state.signed
       ? { signed: { photoId: state.signed.photoId, says: `${state.signed.name}, ${dayjs(state.signed.atMs).format('D MMMM YYYY, HH:mm')}` } }
       : {}),
@@ -113,11 +117,19 @@ const partsIn = (family: Family, { grades, gradesAfter }: UnitState): ReportCont
 function readingsIn({ lines }: Proof, measures: Measures): ReportContent['readings'] {
   return lines
     .filter(({ id }) => id !== 'sensible' && id !== 'latent')
-    .map(({ what, unit, before, after, expected, tolerance }) => {
+    .map((line) => {
+      const { what, unit, before, after, expected, tolerance } = line
       const read = (value: number | undefined) => (value === undefined ? undefined : isSiUnit(unit) ? figureOf(value, unit, measures) : value)
       const name = isSiUnit(unit) ? unitFor(unit, measures) : unit
       const full = (value: number | undefined, more = '') => (value === undefined ? nothing : `${read(value)}${more} ${name}`)
-      return { what, before: full(before), after: full(after, tolerance ? ` ± ${read(tolerance)}` : ''), clean: full(expected) }
+      // A limit is no figure of a clean unit.
+      const limit = isLimited(line) && expected !== undefined ? ` (limit ${full(expected)})` : ''
+      return {
+        what: `${what}${limit}`,
+        before: full(before),
+        after: full(after, tolerance ? ` ± ${read(tolerance)}` : ''),
+        clean: isLimited(line) ? nothing : full(expected),
+      }
     })
 }
 
@@ -142,8 +154,10 @@ function photosIn(family: Family, { photos }: UnitState): ReportContent['photos'
   })
 }
 
-function sectionsOf(record: JobRecord, state: UnitState, plan: UnitPlan): { heading: string; sentences: string[] }[] {
+function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan: UnitPlan): { heading: string; sentences: string[] }[] {
   const declined = state.agreed.scope === 'decline'
+  const renewsFilters = knownDesign(unit.family, unit.design).design.filter === 'disposable'
+  const unseen = declined ? [] : partsOf[unit.family].filter((part) => part !== 'housing' && !state.grades[part]).map((part) => partNames[part])
   const product = (id: string) => record.products.find((entry) => entry.id === id)
   const used = plan.mixes.map(({ productId, part, dilution }) => {
     const on = part === 'coilFace' ? 'coil' : part === 'condenserFace' ? 'outdoor coil' : partNames[part]
@@ -156,13 +170,19 @@ function sectionsOf(record: JobRecord, state: UnitState, plan: UnitPlan): { head
     ...(reentryMin > 0 ? [`Please use the room again ${reentryMin} minutes after the work at the earliest.`] : []),
   ]
   const all = [
-    { heading: 'What was done', sentences: [...workSentences(state.agreed), ...(declined ? [] : used)] },
+    { heading: 'What you told us', sentences: plan.complaints.filter(({ complaint }) => complaint !== 'none').map(({ answer }) => answer) },
+    { heading: 'What was done', sentences: [...workSentences(state.agreed, renewsFilters), ...(declined ? [] : used)] },
     {
-      heading: 'Not reached, left out or still out',
+      heading: 'Not reached, not clean, left out or still out',
       sentences: [
         ...plan.notReached.map(({ part, because }) => `${capital(partNames[part])}: ${because}.`),
         ...leftOut(state).map((sentence) => `${sentence}.`),
+        ...(unseen.length > 0 ? [`Not looked at: ${unseen.join(', ')}.`] : []),
       ],
+    },
+    {
+      heading: 'What was found',
+      sentences: plan.findings.map(({ finding, leadsTo }) => `${capital(inWords(finding))}: ${leadsTo.map(findingForCustomer).join('; ')}.`),
     },
     {
       heading: 'Parts',
@@ -176,10 +196,16 @@ function sectionsOf(record: JobRecord, state: UnitState, plan: UnitPlan): { head
       heading: 'Due next',
       sentences: declined
         ? []
-        : plan.due.map(({ what, weeks, low, high }) => {
-            const span = low === undefined || high === undefined ? '' : ` (${low} to ${high})`
-            return `${capital(what.replaceAll('-', ' '))}: in about ${weeks} weeks${span}.`
-          }),
+        : plan.due.map(
+            (due) =>
+              `${capital(
+                dueInWords(due, (weeks) =>
+                  dayjs(state.handedOver?.atMs ?? record.onDate)
+                    .add(weeks * 7, 'day')
+                    .format('YYYY-MM-DD'),
+                ),
+              )}.`,
+          ),
     },
   ]
   return all.filter(({ sentences }) => sentences.length > 0)

@@ -12,6 +12,7 @@ import {
   runningWaits,
   pauseOf,
   shortfalls,
+  stageOf,
   usualPumpBar,
   withCounts,
   type Asker,
@@ -31,7 +32,9 @@ import PauseBar from '../components/PauseBar.vue'
 import SameStepTwice from '../components/SameStepTwice.vue'
 import StepHelp from '../components/StepHelp.vue'
 import ProductUsed from '../components/ProductUsed.vue'
+import PhotoLeftOut from '../components/PhotoLeftOut.vue'
 import PhotoSlot from '../components/PhotoSlot.vue'
+import WaitEnd from '../components/WaitEnd.vue'
 import { useKeys } from '../components/keys.ts'
 import { useNow } from '../components/useNow.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
@@ -55,7 +58,7 @@ const waits = computed(() => runningWaits(state.value, now.value))
 const progress = computed(() => progressOf(state.value))
 const pickedId = ref<string>()
 const step = computed(() => ready.value.find(({ id }) => id === pickedId.value) ?? ready.value[0])
-const finished = computed(() => progress.value.all > 0 && progress.value.done === progress.value.all)
+const finished = computed(() => state.value.steps !== undefined && ['proof', 'handed-over'].includes(stageOf(state.value)))
 const waiting = computed(() =>
   (state.value.steps ?? []).filter(({ id }) => state.value.progress[id]?.doneAtMs === undefined && !ready.value.some((other) => other.id === id)),
 )
@@ -66,14 +69,17 @@ const countKey = (of: Step, kind: string) => `${of.id}/${kind}`
 const outOf = (of: Step, kind: string) => state.value.ledger.find((entry) => entry.kind === kind && entry.item === (of.takesOff ?? of.putsBack))
 const counted = (of: Step, kind: string, planned: number) => {
   const entry = outOf(of, kind)
-  return counts[countKey(of, kind)] ?? (of.takesOff ? (entry?.out ?? planned) : entry && entry.in > 0 ? entry.in : (entry?.out ?? planned))
+  // What goes back starts at none: nobody confirms what nobody counted.
+  return counts[countKey(of, kind)] ?? (of.takesOff ? (entry?.out ?? planned) : (entry?.in ?? 0))
 }
 const confirmed = computed(() => (step.value ? state.value.progress[step.value.id]?.gateConfirmed === true : false))
 /** What keeps the step from being done, counts as they stand on the screen included. */
 const holds = computed(() => {
   const own = step.value
   if (!own) return []
-  const onScreen = (own.fasteners ?? []).map(({ kind, count }) => ({ kind, count: counted(own, kind, count) }))
+  const onScreen = (own.fasteners ?? [])
+    .filter(({ kind }) => own.takesOff !== undefined || countKey(own, kind) in counts)
+    .map(({ kind, count }) => ({ kind, count: counted(own, kind, count) }))
   return reasonsToHold(withCounts(state.value, own, onScreen), own, now.value)
 })
 
@@ -101,7 +107,7 @@ const short = computed<LedgerEntry[]>(() => {
   return (own.fasteners ?? []).flatMap(({ kind, count }) => {
     const entry = outOf(own, kind)
     const back = counted(own, kind, count)
-    return entry && back < entry.out ? [{ ...entry, in: back }] : []
+    return entry && back < entry.out && countKey(own, kind) in counts ? [{ ...entry, in: back }] : []
   })
 })
 const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
@@ -118,7 +124,7 @@ async function countStep(of: Step) {
     const value = counted(of, kind, count)
     const entry = outOf(of, kind)
     const direction = of.takesOff ? 'out' : 'in'
-    if (entry?.[direction] !== value || (direction === 'out' && !entry))
+    if (entry?.[direction] !== value || (direction === 'out' ? !entry : !entry?.backCounted))
       await job.add(props.unitId, { type: 'fasteners-counted', stepId: of.id, kind, count: value, direction })
   }
 }
@@ -158,6 +164,22 @@ const jet = computed(() => {
   return { flowLMin: rinseFlowLMin('pump-wand', equipment), pressureBar }
 })
 const photosOf = (stepId: string) => state.value.photos.filter((photo) => photo.stepId === stepId)
+/** How the count of fasteners stands: what the owner lets stay out is still short. */
+const ledgerWords = computed(() => {
+  const open = shortfalls(state.value).length
+  if (open > 0) return `${open} ${open === 1 ? 'count' : 'counts'} open: power waits`
+  const excepted = state.value.ledger.filter((entry) => entry.out > entry.in && entry.backCounted && exceptionFor(state.value, entry))
+  const short = excepted.reduce((sum, { out, in: back }) => sum + out - back, 0)
+  return short > 0 ? `${short === 1 ? 'one' : short} short, owner’s exception` : 'ledger balances so far'
+})
+/** A step that is done by something else opens it: ticking would prove nothing. */
+const opens = computed(() => {
+  if (step.value?.doneBy === 'before-readings')
+    return { station: 'proof', hash: '#before', what: 'Enter the before readings', taken: state.value.readings.before !== undefined }
+  if (step.value?.doneBy === 'after-readings')
+    return { station: 'proof', hash: '#after', what: 'Enter the after readings', taken: state.value.readings.after !== undefined }
+  return undefined
+})
 const noteText = ref('')
 async function note() {
   if (noteText.value.trim() === '') return
@@ -194,7 +216,9 @@ useKeys([
         What was found since changes the work.
         <RouterLink class="tap" :to="{ name: 'method', params: { jobId, unitId } }">See the change</RouterLink>
       </p>
-      <div v-for="wait in waits" :key="wait.step.id"><DwellClock :wait="wait" :now-ms="now" /></div>
+      <div v-for="wait in waits" :key="wait.step.id" class="stack">
+        <DwellClock :wait="wait" :now-ms="now" /><WaitEnd :unit-id="unitId" :wait="wait" />
+      </div>
       <article v-if="step && !paused" class="step" :data-step="step.id">
         <p class="eyebrow">
           {{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min
@@ -216,6 +240,12 @@ useKeys([
           :wanted="step.photo"
           :name-of="nameOf"
         />
+        <PhotoLeftOut
+          v-if="step.needsPhoto && photosOf(step.id).length === 0"
+          :unit-id="unitId"
+          :step-id="step.id"
+          :because="state.progress[step.id]?.photoLeftOut"
+        />
         <p v-if="step.takesOff" class="how"><b>Goes to:</b> {{ step.slot }}.</p>
         <ul v-if="step.cautions.length > 0" class="cautions plain">
           <li v-for="caution in step.cautions" :key="caution"><span class="sign" aria-hidden="true">!</span>{{ caution }}</li>
@@ -225,6 +255,7 @@ useKeys([
           :key="fastener.kind"
           :kind="fastener.kind"
           :direction="step.takesOff ? 'out' : 'back'"
+          :all="step.putsBack ? (outOf(step, fastener.kind)?.out ?? fastener.count) : undefined"
           :beside="step.takesOff ? `expected ${fastener.count}` : `${outOf(step, fastener.kind)?.out ?? fastener.count} came out`"
           :model-value="counted(step, fastener.kind, fastener.count)"
           @update:model-value="(value: number) => (counts[countKey(step!, fastener.kind)] = value)"
@@ -247,6 +278,14 @@ useKeys([
         <button v-if="step.gate" class="tap gate" role="checkbox" :aria-checked="confirmed" data-gate @click="confirmGate">
           <span class="box" aria-hidden="true">{{ confirmed ? '✓' : '' }}</span>{{ step.gate }}
         </button>
+        <RouterLink
+          v-if="opens"
+          class="tap big"
+          :class="{ now: !opens.taken }"
+          data-opens
+          :to="{ name: opens.station, params: { jobId, unitId }, hash: opens.hash }"
+          >{{ opens.taken ? `${opens.what}: taken` : opens.what }}</RouterLink
+        >
         <div class="row">
           <button class="tap now big finish" data-done :disabled="holds.length > 0 || badAmount" @click="done">Done</button>
           <button v-if="state.progress[step.id]?.begunBy === undefined" class="tap big" data-begin @click="begin">Begin</button>
@@ -273,7 +312,7 @@ useKeys([
       <p class="spread">
         <span class="figure"
           >{{ progress.done }}<small>of {{ progress.all }} steps</small></span
-        ><span class="small">{{ shortfalls(state).length === 0 ? 'ledger balances' : `${shortfalls(state).length} counts open` }}</span>
+        ><span class="small" data-ledger>{{ ledgerWords }}</span>
       </p>
       <SameStepTwice :state="state" :name-of="nameOf" />
       <details>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
-import { assess, leftOut, partNames, type ProofLine } from '@yastik/core'
+import { assess, dueInWords, isLimited, leftOut, partNames, type ProofLine } from '@yastik/core'
+import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import CustomerText from '../components/CustomerText.vue'
@@ -38,6 +39,11 @@ const proof = computed(() => {
     referrals: unitPlan.value.referrals,
   })
 })
+const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`
+const dayAfter = (weeks: number) =>
+  dayjs(state.value.handedOver?.atMs ?? Date.now())
+    .add(weeks * 7, 'day')
+    .format('YYYY-MM-DD')
 const left = computed(() => leftOut(state.value))
 /** What the customer is told: the plan's text, and what was left out on the day. */
 const told = computed(() => [unitPlan.value?.customerText ?? '', ...left.value.map((sentence) => `${sentence}.`)].join(' '))
@@ -57,7 +63,11 @@ const lines = computed(() =>
     }
   }),
 )
-const openSteps = computed(() => (state.value.steps ?? []).filter(({ id }) => state.value.progress[id]?.doneAtMs === undefined))
+const openSteps = computed(() =>
+  (state.value.steps ?? []).filter(({ id, doneBy }) => doneBy !== 'hand-over' && state.value.progress[id]?.doneAtMs === undefined),
+)
+/** What the customer has to know before the unit is handed over. */
+const handOverGate = computed(() => state.value.steps?.find(({ doneBy }) => doneBy === 'hand-over')?.gate)
 
 async function handOver() {
   refused.value = []
@@ -95,7 +105,9 @@ async function handOver() {
       <tbody>
         <tr v-for="line in lines" :key="line.id" :data-line="line.id">
           <td>
-            <b>{{ line.what }}</b><br /><small>{{ line.unit }}</small>
+            <b>{{ line.what }}</b><br /><small
+              >{{ line.unit }}{{ isLimited(line) && line.expected !== undefined ? `, limit ${line.expected}` : '' }}</small
+            >
           </td>
           <td class="number">{{ line.before ?? '–' }}</td>
           <td class="number">
@@ -104,7 +116,7 @@ async function handOver() {
             >
           </td>
           <td class="number">
-            {{ line.expected ?? '–'
+            {{ isLimited(line) ? '–' : (line.expected ?? '–')
             }}<template v-if="line.expectedTolerance"
               ><br /><small>± {{ line.expectedTolerance }}</small></template
             >
@@ -125,7 +137,7 @@ async function handOver() {
       :outdoor-c="site?.outdoorAir?.dryBulbC"
     />
     <div class="two">
-      <section class="stack">
+      <section id="before" class="stack">
         <h2>Before</h2>
         <ReadingsForm
           :key="`before${state.readings.before ? 1 : 0}`"
@@ -136,7 +148,7 @@ async function handOver() {
           @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"
         />
       </section>
-      <section class="stack">
+      <section id="after" class="stack">
         <h2>After <small>at least ten minutes of steady cooling</small></h2>
         <ReadingsForm
           :key="`after${state.readings.after ? 1 : 0}`"
@@ -151,7 +163,7 @@ async function handOver() {
     <PartsAfter v-if="!declined" :job-id="jobId" :unit-id="unitId" />
     <PartsRenewed :unit-id="unitId" />
     <section v-if="unitPlan.notReached.length > 0">
-      <h3>Not reached</h3>
+      <h3>Not reached, or not clean</h3>
       <ul>
         <li v-for="entry in unitPlan.notReached" :key="entry.part">{{ partNames[entry.part] }}: {{ entry.because }}</li>
       </ul>
@@ -165,12 +177,11 @@ async function handOver() {
     <section class="due">
       <h3>Due next</h3>
       <p v-for="entry in unitPlan.due" :key="entry.what">
-        {{ entry.what.replaceAll('-', ' ') }}: in {{ entry.weeks }} weeks<small v-if="entry.low !== undefined">
-          ({{ entry.low }} to {{ entry.high }})</small
-        >
+        {{ capital(dueInWords(entry, dayAfter)) }}<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }} weeks)</small>
       </p>
     </section>
     <CustomerText :text="state.handedOver?.customerText ?? told" :given="state.handedOver !== undefined" />
+    <p v-if="!state.handedOver && handOverGate" class="small" data-hand-over-gate>{{ sentence(handOverGate) }}.</p>
     <div class="row ruled-top">
       <button
         v-if="!state.handedOver"

@@ -71,6 +71,12 @@ function says(happening: Happening): string {
       return `${happening.count} × ${happening.kind} ${happening.direction === 'out' ? 'out' : 'back'}`
     case 'step-done':
       return `done: ${titleOf(happening.stepId)}`
+    case 'wait-ended':
+      return `dry to the touch: ${titleOf(happening.stepId)}`
+    case 'wait-shortened':
+      return `wait shortened by the owner: ${titleOf(happening.stepId)} — ${happening.text}`
+    case 'photo-left-out':
+      return `no photograph at: ${titleOf(happening.stepId)} — ${happening.because}`
     case 'part-noted':
       return happening.need === null
         ? `taken back: ${happening.item}`

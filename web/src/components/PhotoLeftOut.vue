@@ -1,0 +1,17 @@
+<script setup lang="ts">
+// A photograph that a step asks for is taken, or left out with a tap on a reason.
+import { useJob } from '../stores/job.ts'
+
+const props = defineProps<{ unitId: string; stepId: string; because?: string }>()
+const job = useJob()
+const reasons = ['as on an earlier photograph', 'hands are wet', 'too dark or too tight', 'nobody wants it']
+const leaveOut = (because: string) => job.add(props.unitId, { type: 'photo-left-out', stepId: props.stepId, because })
+</script>
+
+<template>
+  <p v-if="because" class="small" data-photo-left-out>No photograph: {{ because }}.</p>
+  <div v-else class="row" role="group" aria-label="Leave the photograph out, because">
+    <span class="small">No photograph:</span>
+    <button v-for="reason in reasons" :key="reason" class="tap bare" data-leave-photo @click="leaveOut(reason)">{{ reason }}</button>
+  </div>
+</template>
