@@ -33,7 +33,8 @@ const press = async (key: string) => (await find(sheet, 'body')).sendKeys(key)
 
 describe('a deep link', () => {
   it('asks who is there, and then opens what was asked for', async () => {
-    await go(sheet, 'house-rules')
+    await sheet.driver.get(`${app.base}/house-rules`)
+    await isAt(sheet, 'sign-in')
     await find(sheet, 'input[name="sign-in"]')
     await type(sheet, 'input[name="sign-in"]', 'mira')
     await type(sheet, 'input[name="password"]', 'clear-to-the-fins')
@@ -81,8 +82,8 @@ describe('a choice by hand', () => {
   })
   it('cannot be made where it is barred', async () => {
     await click(sheet, '[data-topic="containment"] summary')
-    await expectText(sheet, '[data-topic="containment"]', 'a funnel sheet is made for cassettes')
-    expect(await exists(sheet, '[data-topic="containment"] [data-flip="funnel-sheet-to-bucket"]')).toBe(false)
+    await expectText(sheet, '[data-topic="containment"]', 'there is no opening below to plug')
+    expect(await exists(sheet, '[data-topic="containment"] [data-flip="opening-plug-and-rags"]')).toBe(false)
   })
 })
 
@@ -96,6 +97,9 @@ describe('at the unit', () => {
     await press('\uE012')
     await waitUntil(sheet, async () => (await stepId(sheet)) === first, 'the step does not come back')
     const count = await textOf(sheet, 'aside .figure')
+    // A photograph that the step asks for is left out with a tap on a reason; until then it is not done.
+    await expectText(sheet, '[data-holds]', 'to be photographed, or left out with a reason')
+    await click(sheet, '[data-leave-photo]')
     await press('\uE007')
     await waitUntil(sheet, async () => (await textOf(sheet, 'aside .figure')) !== count, 'the count stays')
     await expectText(sheet, '.tray', 'drain pan')
@@ -130,9 +134,8 @@ describe('a unit that must not be opened', () => {
     await follow(sheet, 'See the method')
     await clickText(sheet, 'Agree: not cleaned today')
     expect(await doStep(sheet)).toBe('leave-off')
-    await expectText(sheet, '[data-gate]', 'The customer has it in writing')
-    await doStep(sheet)
     await follow(sheet, 'Prove it')
+    await expectText(sheet, '[data-hand-over-gate]', 'The customer has it in writing: wet electronics')
     await expectText(sheet, '[data-verdict]', 'not cleaned')
     await click(sheet, '[data-hand-over]')
     await sent(sheet)

@@ -82,7 +82,7 @@ describe('what is due', () => {
   })
   it('leads to the unit’s life: past visits, the band ahead, and what other use would change', async () => {
     await clickText(sheet, 'Over the counter')
-    await isAt(sheet, 'record')
+    await isAt(sheet, 'logbook')
     await find(sheet, '[data-unit-life] [data-band]')
     expect(await sheet.driver.findElements(By.css('[data-unit-life] .visit'))).toHaveLength(2)
     await expectText(sheet, '[data-due-says]', /Due/)

@@ -13,6 +13,7 @@ let sheet: Sheet
 beforeAll(async () => {
   database = await startOwnDatabase()
   app = await startApp()
+  app.expectTrouble(/the database does not answer/, /ECONNREFUSED|unexpectedly been closed|connection closed|ECONNRESET/)
   sheet = await openBrowser(app.base)
   await signIn(sheet, 'sanna', 'clear-to-the-fins')
   await openUnit(sheet, 'Meeting room')

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { estimate, gradeSchema, type Grade } from '../quantities/index.ts'
-import { isSplit, partsOf, partSchema, type Family, type Part } from '../units/index.ts'
+import { isSplit, partsOf, partSchema, partsToSee, type Family, type Part } from '../units/index.ts'
 import { complaintSchema, findingSchema, soilKindSchema, type Complaint, type Finding, type FindingExtent, type SoilKind } from './vocabulary.ts'
 import type { Readings } from './readings.ts'
 
@@ -53,7 +53,9 @@ export function isMuch({ findings, extent }: Pick<LookOver, 'findings' | 'extent
   return noted === undefined ? undefined : noted !== 'little'
 }
 
-export const ungraded = (lookOver: LookOver): Part[] => partsOf[lookOver.family].filter((part) => !lookOver.grades[part])
+/** Parts that nobody looked at, of those that a unit of this design has. */
+export const ungraded = (lookOver: LookOver, design: { sleeveDrain?: boolean }): Part[] =>
+  partsToSee(lookOver.family, design).filter((part) => !lookOver.grades[part])
 
 export const flowLMin = (flowTest: { litres: number; seconds: number }): number => flowTest.litres / (flowTest.seconds / 60)
 

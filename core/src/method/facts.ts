@@ -27,6 +27,8 @@ export const usualHoursPerDay = estimate(8, 'h/day')
 export const leastRain = estimate(0.1, 'mm/h')
 /** At this outdoor temperature and below a roof counts as iced. */
 export const iceC = estimate(2, '°C')
+/** Most wash water that a trough and towels take. */
+export const troughLitres = estimate(2, 'L')
 /** Water that the van brings where there is no tap. */
 export const usualCarriedL = estimate(10, 'L')
 

@@ -12,6 +12,7 @@ export {
   reachesOutdoorSide,
   staysInItsWall,
   staysOff,
+  troughLitres,
   usualCarriedL,
   usualHoursPerDay,
   type Facts,

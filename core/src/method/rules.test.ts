@@ -299,7 +299,6 @@ const bars: Case[] = [
   ['pan-flush-in-place-stripped', 'flush-in-place', graded('coilBack', 3)],
   ['rinse-spray-containment', 'spray-bottle', coat, without('bucket')],
   ['rinse-spray-none', 'spray-bottle', film, noSprayer],
-  ['rinse-spray-trough', 'spray-bottle', both(design({ ratedCoolingKw: 12 }), graded('coilFace', 3)), without('wash-bag', 'funnel-sheet')],
   ['rinse-spray-water', 'spray-bottle', film, site({ waterOnSite: false, carriedWaterL: 0 })],
   ['scope-open-no-roof', 'open-clean', roof(film), untrained],
   ['scope-strip-no-roof', 'strip-down', roof(film), air(1, 0.5)],

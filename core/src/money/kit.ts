@@ -24,6 +24,7 @@ const always: readonly KitItem[] = [
 
 /** What no step uses as equipment of the van, and is missed all the same. */
 const besides: Readonly<Record<string, { item: string; unit: string; why: string }>> = {
+  'renew-filters': { item: 'new filters', unit: 'set', why: 'filters that are thrown away are renewed, not washed' },
   'go-up': { item: 'roof mats and ties', unit: 'set', why: 'an edge or a heel punctures a roof' },
   'plug-opening': { item: 'opening plug, counted rags', unit: 'set', why: 'the opening below a roof unit' },
   'stand-upright': { item: 'battens', unit: 'pair', why: 'the unit stands on them while it is washed' },

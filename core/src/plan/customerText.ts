@@ -84,6 +84,9 @@ export function offerSentences(decided: Agreed, renewsFilters = false): string[]
 export const speckSentence = 'A few specks at the first start are usual.'
 export const throwsSpecks = (agreed: Agreed): boolean => agreed.wheel === 'remove-and-wash' || agreed.wheel === 'wash-in-place'
 
+/** Rules that keep everybody off a roof: the customer reads why. */
+export const keptOffRoof: readonly string[] = ['scope-weather', 'scope-untrained-roof']
+
 interface Told {
   readonly unit: UnitJob
   readonly facts: Facts
@@ -134,12 +137,13 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
       .join(' ')
   }
   const reentry = Math.max(0, ...mixes.map(({ product }) => product.label.reentryMin ?? 0))
-  const unseen = ungraded(facts.lookOver)
+  const unseen = ungraded(facts.lookOver, facts.design)
     .filter((part) => part !== 'housing')
     .map((part) => partNames[part])
   const said = [
     title,
     ...workSentences(facts.decided, facts.design.filter === 'disposable'),
+    ...(keptOffRoof.includes(scope.rule) ? scope.because.map(asSentence) : []),
     ...answers,
     notReached.length > 0 ? `Not reached or not clean: ${notReached.map(({ part, because }) => `${partNames[part]} (${because})`).join('; ')}.` : '',
     unseen.length > 0 ? `Not looked at: ${unseen.join(', ')}.` : '',

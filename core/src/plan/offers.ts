@@ -21,6 +21,8 @@ interface Offered {
   readonly unit: UnitJob
   readonly facts: Facts
   readonly leftDirty: boolean
+  /** Hands-on minutes of combing in the plan. */
+  readonly combMinutes: number
   /** Weather or training kept everybody off the roof. */
   readonly keptDown: boolean
   readonly instead: Instead
@@ -117,9 +119,19 @@ function secondVisit({ facts, leftDirty }: Offered): Offer[] {
   return [{ what: 'a second visit for what was not reached', because: 'a part that matters is left dirty' }]
 }
 
-function finWork({ facts }: Offered): Offer[] {
-  if (!facts.lookOver.findings.includes('bent-fins') || facts.decided.scope !== 'filter-service') return []
-  return [{ what: 'fins combed straight, with the unit opened', because: 'bent fins hold the air back' }]
+function finWork({ facts, combMinutes }: Offered): Offer[] {
+  if (!facts.lookOver.findings.includes('bent-fins')) return []
+  if (facts.decided.scope === 'filter-service')
+    return [{ what: 'fins combed straight, with the unit opened', because: 'bent fins hold the air back' }]
+  if (combMinutes === 0) return []
+  return [
+    {
+      what: 'the combing of the fins as work of its own, on another day',
+      because: 'it takes its time, and the unit is clean without it',
+      minutes: -combMinutes,
+      money: round((-combMinutes / 60) * facts.houseRules.hourlyRate, 2),
+    },
+  ]
 }
 
 /** The outdoor unit of a split: not part of this job unless it is ordered. */

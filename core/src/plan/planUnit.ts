@@ -8,6 +8,7 @@ import {
   notReached,
   referralsFor,
   treatmentWeeks,
+  troughLitres,
   usualCarriedL,
   usualHoursPerDay,
   type ChoiceOf,
@@ -18,7 +19,7 @@ import {
   type SettledFacts,
   type Topic,
 } from '../method/index.ts'
-import type { Equipment, Product } from '../products/index.ts'
+import { findEquipment, type Equipment, type EquipmentKind, type Product } from '../products/index.ts'
 import {
   draftSteps,
   flowTestL,
@@ -59,7 +60,7 @@ import {
 } from '../wash/index.ts'
 import { complaintsAnswered, findingsAnswered } from './answers.ts'
 import { totalsOf } from './compare.ts'
-import { customerText, refereeNames } from './customerText.ts'
+import { customerText, keptOffRoof, refereeNames } from './customerText.ts'
 import { dryingTimes } from './dryingTimes.ts'
 import { expectedOf } from './expected.ts'
 import type { Site, UnitJob } from './jobFile.ts'
@@ -128,6 +129,8 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment }: 
     readings: unit.readings,
   }
   const areaM2 = coilAreaM2(design)
+  const has = (kind: EquipmentKind) => findEquipment(equipment, kind) !== undefined
+  const hasOnlyTrough = unit.family === 'wall-head' && !has('wash-bag') && !has('funnel-sheet')
   const washJob = (rinse: ChoiceOf<'rinse'>): WashJob => ({
     ...(unit.wash ? { chosen: unit.wash } : {}),
     rinse,
@@ -135,7 +138,11 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment }: 
     areaM2,
     grade: worstOf(lookOver, 'coilFace', 'coilBack'),
     faces: gradeOf(lookOver, 'coilBack') > 0 ? 2 : 1,
-    ...(site.waterOnSite ? {} : { atHandL: site.carriedWaterL ?? usualCarriedL.value }),
+    atHandL: Math.min(
+      site.waterOnSite ? Infinity : (site.carriedWaterL ?? usualCarriedL.value),
+      // Where nothing but a trough catches it, no more is rinsed than it takes.
+      hasOnlyTrough ? troughLitres.value : Infinity,
+    ),
   })
   const litres = new Map<string, number>()
   const facts = factsOf({
@@ -289,7 +296,15 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
     due,
     findings,
     complaints,
-    offers: offersFor({ unit, facts, context, instead, leftDirty: isLeftDirty(lookOver, left), keptDown: keptDownBy.includes(decisions[0].rule) }),
+    offers: offersFor({
+      unit,
+      facts,
+      context,
+      instead,
+      leftDirty: isLeftDirty(lookOver, left),
+      combMinutes: steps.reduce((sum, { id, handsMin }) => sum + (id.startsWith('comb-fins') ? handsMin : 0), 0),
+      keptDown: keptOffRoof.includes(decisions[0].rule),
+    }),
   }
   const known = new Map<string, WorkedOut>()
   return {
@@ -308,9 +323,6 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
     },
   }
 }
-
-/** Rules that keep everybody off a roof. */
-const keptDownBy: readonly string[] = ['scope-weather', 'scope-untrained-roof']
 
 /** Whether a part of coil, wheel or pan stays at grade 3 or worse, or carries what a second visit would take off. */
 const isLeftDirty = (lookOver: LookOver, left: readonly NotReached[]): boolean =>

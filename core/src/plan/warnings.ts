@@ -21,7 +21,7 @@ interface Warned {
 
 /** Sentences, each with the unit's name in front. */
 export function warningsFor({ unit, assumed, facts, decisions, steps, washWater }: Warned): string[] {
-  const unseen = ungraded(facts.lookOver).filter((part) => part !== 'housing')
+  const unseen = ungraded(facts.lookOver, facts.design).filter((part) => part !== 'housing')
   const said = [
     ...assumed,
     ...contradictions(unit),

@@ -1,9 +1,10 @@
 // What do the drafters of steps know about the unit, and what do they hand to one another?
 import type { AirState } from '../air/index.ts'
+import { drainState } from '../lookover/index.ts'
 import { handSprayerOf, type Choice, type Facts, type Topic } from '../method/index.ts'
 import type { Product } from '../products/index.ts'
 import { estimate } from '../quantities/index.ts'
-import { isCarried, isOnRoof, isSplit, type Component } from '../units/index.ts'
+import { hasDrainLine as drainsByLine, isOnRoof, isSplit, type Component } from '../units/index.ts'
 import { pourL, roofCupL, type WashWater } from '../wash/index.ts'
 import type { Extra, Step } from './step.ts'
 
@@ -58,7 +59,7 @@ export const takeDownId = 'take-down'
 export const comesOff = ({ strip }: Drafting, id: string): boolean => strip.some((component) => component.id === id)
 
 /** Whether water or foam is used at the unit at all: on coil, wheel or condenser, in its pan, or in its drain. */
-export const isWet = ({ decided }: Drafting): boolean =>
+export const isWet = ({ decided, facts }: Drafting): boolean =>
   decided.scope !== 'filter-service' &&
   decided.scope !== 'decline' &&
   (decided.rinse !== 'none' ||
@@ -68,7 +69,8 @@ export const isWet = ({ decided }: Drafting): boolean =>
     decided.wheel === 'remove-and-wash' ||
     decided.pan !== 'leave' ||
     decided.drain !== 'flow-test-only' ||
-    decided['pan-treatment'] === 'slow-release')
+    decided['pan-treatment'] === 'slow-release' ||
+    drainState(facts.lookOver) !== 'good')
 /** Whether it is opened at all: more than its filters. */
 export const isOpened = ({ decided }: Drafting): boolean => decided.scope !== 'filter-service' && decided.scope !== 'decline'
 /** Whether its cover comes off, so that its electronics lie open. */
@@ -80,8 +82,7 @@ export const isWheelWashed = ({ decided }: Drafting): boolean => decided.wheel =
 export const hangsAtUnit = ({ decided }: Drafting): boolean =>
   decided.containment === 'wash-bag-to-bucket' || decided.containment === 'funnel-sheet-to-bucket'
 /** Whether its water leaves by a line of its own; else through a base pan or over a roof's gutter. */
-export const hasDrainLine = ({ facts: { lookOver, design } }: Drafting): boolean =>
-  isSplit(lookOver.family) || (isCarried(lookOver.family) && design.sleeveDrain)
+export const hasDrainLine = ({ facts: { lookOver, design } }: Drafting): boolean => drainsByLine(lookOver.family, design)
 /** Equipment that rinses by this choice, as far as the van has it. */
 export function rinseTool({ facts }: Drafting, choice: string): string {
   return choice === 'spray-bottle' || choice === 'condensate' || choice === 'none' ? (handSprayerOf(facts) ?? 'spray-bottle') : choice

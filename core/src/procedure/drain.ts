@@ -1,5 +1,5 @@
 // Does the water leave? Level, flushing, flow test, pan treatment, and pump and float of a cassette.
-import { drainState, isOffLevel, leastFallMmPerM } from '../lookover/index.ts'
+import { isOffLevel, leastFallMmPerM } from '../lookover/index.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { flowTestL, hasDrainLine, isOpened, isWet, step, type Drafting } from './drafting.ts'
@@ -10,7 +10,7 @@ export const hasLiftPump = ({ facts: { lookOver, design } }: Pick<Drafting, 'fac
   lookOver.family === 'ceiling-cassette' && design.drain === 'pump'
 const drainPart = (drafting: Drafting) => (hasDrainLine(drafting) ? 'drainLine' : 'pan')
 /** Whether the drain is proved at the end: wherever water was used, or somebody had to see to it. */
-export const isProved = (drafting: Drafting): boolean => isOpened(drafting) && (isWet(drafting) || drainState(drafting.facts.lookOver) !== 'good')
+export const isProved = (drafting: Drafting): boolean => isOpened(drafting) && isWet(drafting)
 
 export function flushDrainSteps(drafting: Drafting, after: readonly string[]): Step[] {
   const { decided } = drafting

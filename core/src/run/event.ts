@@ -2,10 +2,10 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { amountUpTo, gradeSchema, identifier, shownName } from '../quantities/index.ts'
-import { complaintSchema, findingSchema, photoMeasureSchema, readingsSchema, soilKindSchema } from '../lookover/index.ts'
+import { complaintSchema, extents, findingSchema, photoMeasureSchema, readingsSchema, soilKindSchema } from '../lookover/index.ts'
 import { partSchema } from '../units/index.ts'
 import { schools, topicSchema, type SchoolName } from '../method/index.ts'
-import { stepSchema } from '../procedure/index.ts'
+import { extras, stepSchema } from '../procedure/index.ts'
 import { washPlanSchema } from '../wash/index.ts'
 
 /** Verdicts of a proof. */
@@ -35,7 +35,9 @@ export const happeningSchema = z.discriminatedUnion('type', [
     /** As it is after the work; without it, as it was found. */
     when: z.literal('after').optional(),
   }),
-  closed({ type: z.literal('finding-set'), unitId, finding: findingSchema, present }),
+  closed({ type: z.literal('finding-set'), unitId, finding: findingSchema, present, extent: z.literal(extents).optional() }),
+  /** Work besides the unit's own cleaning that the customer ordered, or did not want after all. */
+  closed({ type: z.literal('extra-chosen'), unitId, extra: z.literal(extras), present }),
   closed({ type: z.literal('reading-taken'), unitId, when: z.literal(['before', 'after']), readings: readingsSchema }),
   closed({
     type: z.literal('school-chosen'),

@@ -517,7 +517,9 @@ describe('the owner’s written exception', () => {
     own.add({ type: 'step-done', stepId: 'on-cover' })
     const shortCover = () => shortfalls(own.state).filter((says) => says.includes('cover'))
     expect(shortCover()).toEqual([])
-    expect(leftOut(own.state)).toEqual(['One × cover screw of the front cover short, the owner’s exception — fell behind the wall; a new one on Friday'])
+    expect(leftOut(own.state)).toEqual([
+      'One × cover screw of the front cover short, the owner’s exception — fell behind the wall; a new one on Friday',
+    ])
     expect(holds('power-on').join()).not.toMatch(/cover/)
     count('cover screw', 1)
     expect(leftOut(own.state)).toEqual([])

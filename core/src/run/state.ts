@@ -63,6 +63,11 @@ function apply(unit: UnitState, event: JobEvent): void {
     }
     case 'finding-set':
       unit.findings = withOrWithout(unit.findings, happening.finding, happening.present)
+      if (happening.present && happening.extent) unit.findingExtent[happening.finding] = happening.extent
+      else if (!happening.present) delete unit.findingExtent[happening.finding]
+      return
+    case 'extra-chosen':
+      unit.extras = withOrWithout(unit.extras, happening.extra, happening.present)
       return
     case 'reading-taken':
       unit.readings = { ...unit.readings, [happening.when]: happening.readings }

@@ -1,7 +1,7 @@
 // What is known of a unit under way?
-import type { Complaint, Finding, Grades, PhotoMeasure, Readings } from '../lookover/index.ts'
+import type { Complaint, Finding, FindingExtent, Grades, PhotoMeasure, Readings } from '../lookover/index.ts'
 import type { SchoolName, Topic } from '../method/index.ts'
-import type { Step } from '../procedure/index.ts'
+import type { Extra, Step } from '../procedure/index.ts'
 import type { WashPlan } from '../wash/index.ts'
 import type { Part } from '../units/index.ts'
 import type { PartNeed, Verdict } from './event.ts'
@@ -84,6 +84,10 @@ export interface UnitState {
   /** As the parts are after the work, where somebody looked. */
   gradesAfter: Grades
   findings: Finding[]
+  /** How much of a finding there is, where somebody noted it. */
+  findingExtent: FindingExtent
+  /** Work besides that was ordered. */
+  extras: Extra[]
   readings: { before?: Readings; after?: Readings }
   schools: Partial<Record<SchoolName, string>>
   choices: Partial<Record<Topic, string>>
@@ -118,6 +122,8 @@ export const emptyUnitState = (): UnitState => ({
   grades: {},
   gradesAfter: {},
   findings: [],
+  findingExtent: {},
+  extras: [],
   readings: {},
   schools: {},
   choices: {},

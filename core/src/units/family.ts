@@ -58,6 +58,14 @@ export const partsOf: Record<Family, readonly Part[]> = {
   'rv-rooftop': oneBox,
 }
 
+/** Whether its water leaves by a line of its own; else through a base pan, or over a roof's gutter. */
+export const hasDrainLine = (family: Family, { sleeveDrain = false }: { sleeveDrain?: boolean }): boolean =>
+  isSplit(family) || (isCarried(family) && sleeveDrain)
+
+/** Parts that one looks at on a unit of this design: no line is asked for where there is none. */
+export const partsToSee = (family: Family, design: { sleeveDrain?: boolean }): readonly Part[] =>
+  hasDrainLine(family, design) ? partsOf[family] : partsOf[family].filter((part) => part !== 'drainLine')
+
 /** Hangs on refrigerant pipes, its condenser elsewhere: it cannot be carried anywhere. */
 export const isSplit = (family: Family): boolean => !partsOf[family].includes('condenserFace')
 /** Sits in a window or a wall sleeve, and may be carried or drawn out. */

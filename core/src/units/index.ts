@@ -5,6 +5,8 @@ export { knownDesign, wheelComesOut, type KnownDesign } from './defaults.ts'
 export { designSchema, type Design, type Trait } from './design.ts'
 export {
   families,
+  hasDrainLine,
+  partsToSee,
   familyNames,
   familySchema,
   isCarried,

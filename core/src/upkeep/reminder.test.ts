@@ -47,6 +47,20 @@ describe('a reminder', () => {
     expect(text.match(/Loft/g)).toHaveLength(1)
     expect(text).toContain('Loft is due now for a light clean.')
   })
+  it('offers the deepest work that is due, not the earliest, and names what it covers', () => {
+    const due = { ...unit, lowOn: undefined, highOn: undefined }
+    const text = draftReminder({
+      ...facts,
+      units: [
+        { ...due, what: 'light-clean', dueOn: '2026-05-01' },
+        { ...due, what: 'filter', dueOn: '2026-02-01' },
+        { ...due, what: 'deep-clean', dueOn: '2026-11-20' },
+        { ...due, what: 'pan-treatment', dueOn: '2027-04-01' },
+      ],
+    })
+    expect(text).toContain('Loft is due now for a deep clean. It covers its filters and the light clean, due as well.')
+    expect(text).not.toContain('pan treatment')
+  })
   it('says to come before the season only where that helps', () => {
     expect(draftReminder({ ...facts, before: '2027-06-01' })).toContain('before June 2027')
     expect(draftReminder(facts)).not.toContain('Best before')

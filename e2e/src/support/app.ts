@@ -5,6 +5,7 @@ import type { AddressInfo } from 'node:net'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { createInterface } from 'node:readline'
 import { pathToFileURL } from 'node:url'
 import mariadb from 'mariadb'
 
@@ -21,6 +22,8 @@ export interface RunningApp {
   userId(signIn: string): Promise<number>
   /** What the database holds of a job's events: their ids. */
   storedIds(jobId: string): Promise<string[]>
+  /** What the server complains of on purpose in this test file: it has to, and may of nothing else, or the file fails when it closes. */
+  expectTrouble(...patterns: RegExp[]): void
   close(): Promise<void>
 }
 
@@ -55,8 +58,15 @@ async function select<Row>(query: string, value: string): Promise<Row[]> {
 }
 
 /** Starts the server on a port (0 takes one that is free) and waits until it listens. */
-async function launch(database: string, files: string, port: number, shiftMs = 0): Promise<{ child: ChildProcess; port: number }> {
+async function launch(
+  database: string,
+  files: string,
+  port: number,
+  hear: (line: string) => void,
+  shiftMs = 0,
+): Promise<{ child: ChildProcess; port: number }> {
   const child: ChildProcess = fork(join(root, 'server/dist/main.js'), {
+    silent: true,
     execArgv: ['--import', pathToFileURL(join(root, 'e2e/src/support/serverClock.mjs')).href],
     env: {
       ...process.env,
@@ -72,6 +82,7 @@ async function launch(database: string, files: string, port: number, shiftMs = 0
       YASTIK_WEATHER: 'simulated',
     },
   })
+  for (const stream of [child.stdout, child.stderr]) if (stream) createInterface(stream).on('line', hear)
   const address = await new Promise<AddressInfo>((resolve, reject) => {
     child.once('message', (message: { listening: AddressInfo }) => resolve(message.listening))
     child.once('exit', (status) => reject(new Error(`the server ended with status ${status}`)))
@@ -90,13 +101,18 @@ export async function startApp(): Promise<RunningApp> {
   const name = `yastik_${randomBytes(6).toString('hex')}`
   await inDatabase(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
   const files = mkdtempSync(join(tmpdir(), 'yastik-files-'))
-  let running = await launch(name, files, 0)
+  const trouble: string[] = []
+  const expected: RegExp[] = []
+  const hear = (line: string) => {
+    if (isTrouble(line)) trouble.push(line)
+  }
+  let running = await launch(name, files, 0, hear)
   const { port } = running
   let shiftMs = 0
   const app: RunningApp = {
     base: `http://127.0.0.1:${port}`,
     kill: async () => void (await ended(running.child, 'SIGKILL')),
-    revive: async () => void (running = await launch(name, files, port, shiftMs)),
+    revive: async () => void (running = await launch(name, files, port, hear, shiftMs)),
     moveClock: async (minutes) => {
       shiftMs += minutes * 60_000
       const moved = new Promise((resolve) => running.child.once('message', resolve))
@@ -106,15 +122,29 @@ export async function startApp(): Promise<RunningApp> {
     userId: async (signIn) => (await select<{ id: number }>(`SELECT id FROM ${name}.users WHERE sign_in = ?`, signIn))[0].id,
     storedIds: async (jobId) =>
       (await select<{ id: string }>(`SELECT id FROM ${name}.events WHERE job_id = ? ORDER BY seq`, jobId)).map(({ id }) => id),
+    expectTrouble: (...patterns) => void expected.push(...patterns),
     close: async () => {
       await ended(running.child, 'SIGTERM')
       await inDatabase(`DROP DATABASE ${name}`)
       rmSync(files, { recursive: true, force: true })
       apps.delete(app.base)
+      const surprises = trouble.filter((line) => !expected.some((pattern) => pattern.test(line)))
+      if (surprises.length > 0) throw new Error(`the server complained:\n${surprises.slice(0, 5).join('\n')}`)
+      const unheard = expected.filter((pattern) => !trouble.some((line) => pattern.test(line)))
+      if (unheard.length > 0) throw new Error(`the server never complained of ${unheard.join(', ')}`)
     },
   }
   apps.set(app.base, app)
   return app
+}
+
+/** Warnings and errors of the log, and whatever is no line of the log. */
+const warningLevel = 40
+function isTrouble(line: string): boolean {
+  if (line.trim() === '') return false
+  if (!line.startsWith('{')) return true
+  const { level } = JSON.parse(line) as { level?: number }
+  return level === undefined || level >= warningLevel
 }
 
 /** Running servers by their address. */

@@ -75,7 +75,7 @@ export async function expectedUnits(
         design: unit.design,
         complaints: told ?? known?.complaints ?? [],
         grades: known?.grades ?? gradesWith(unit.family, coilGrade, lastKinds),
-        ...(known ? { findings: known.findings, choices: known.choices } : {}),
+        ...(known ? { findings: known.findings, findingExtent: known.findingExtent, extras: known.extras, choices: known.choices } : {}),
         ...(unit.hoursPerDay === null ? {} : { hoursPerDay: unit.hoursPerDay }),
       },
     }

@@ -10,8 +10,8 @@ const leaveOut = (because: string) => job.add(props.unitId, { type: 'photo-left-
 
 <template>
   <p v-if="because" class="small" data-photo-left-out>No photograph: {{ because }}.</p>
-  <div v-else class="row" role="group" aria-label="Leave the photograph out, because">
-    <span class="small">No photograph:</span>
-    <button v-for="reason in reasons" :key="reason" class="tap bare" data-leave-photo @click="leaveOut(reason)">{{ reason }}</button>
+  <div v-else class="chips" role="group" aria-label="Leave the photograph out, because">
+    <span class="small">Or none:</span>
+    <button v-for="reason in reasons" :key="reason" class="tap" data-leave-photo @click="leaveOut(reason)">{{ reason }}</button>
   </div>
 </template>

@@ -8,11 +8,13 @@ import {
   gradeNames,
   inWords,
   isLimited,
+  isSplit,
   knownDesign,
   leftOut,
   metric,
   partNames,
   partsOf,
+  partsToSee,
   photosOfPart,
   refereeNames,
   speckSentence,
@@ -157,12 +159,20 @@ function photosIn(family: Family, { photos }: UnitState): ReportContent['photos'
 function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan: UnitPlan): { heading: string; sentences: string[] }[] {
   const declined = state.agreed.scope === 'decline'
   const renewsFilters = knownDesign(unit.family, unit.design).design.filter === 'disposable'
-  const unseen = declined ? [] : partsOf[unit.family].filter((part) => part !== 'housing' && !state.grades[part]).map((part) => partNames[part])
+  const unseen = declined
+    ? []
+    : partsToSee(unit.family, unit.design)
+        .filter((part) => part !== 'housing' && !state.grades[part])
+        .map((part) => partNames[part])
   const product = (id: string) => record.products.find((entry) => entry.id === id)
   const used = plan.mixes.map(({ productId, part, dilution }) => {
     const on = part === 'coilFace' ? 'coil' : part === 'condenserFace' ? 'outdoor coil' : partNames[part]
     return `${product(productId)?.name ?? productId} on the ${on}${dilution > 0 ? `, one part in ${dilution} parts of water` : ''}.`
   })
+  const checked = state.progress['outdoor-check']?.doneAtMs !== undefined
+  const outdoorUnit = state.extras.includes('outdoor-unit')
+    ? [checked ? 'Outdoor unit: rinsed at low pressure; it runs without a new noise.' : 'Outdoor unit: ordered, and not proved.']
+    : []
   const reentryMin = Math.max(0, ...plan.mixes.map(({ productId }) => product(productId)?.label.reentryMin ?? 0))
   const notes = [
     ...(throwsSpecks(state.agreed) ? [`${speckSentence} Let it run until they stop.`] : []),
@@ -171,12 +181,13 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
   ]
   const all = [
     { heading: 'What you told us', sentences: plan.complaints.filter(({ complaint }) => complaint !== 'none').map(({ answer }) => answer) },
-    { heading: 'What was done', sentences: [...workSentences(state.agreed, renewsFilters), ...(declined ? [] : used)] },
+    { heading: 'What was done', sentences: [...workSentences(state.agreed, renewsFilters), ...(declined ? [] : used), ...outdoorUnit] },
     {
       heading: 'Not reached, not clean, left out or still out',
       sentences: [
         ...plan.notReached.map(({ part, because }) => `${capital(partNames[part])}: ${because}.`),
         ...leftOut(state).map((sentence) => `${sentence}.`),
+        ...(isSplit(unit.family) && !declined && !state.extras.includes('outdoor-unit') ? ['Outdoor unit: not looked at.'] : []),
         ...(unseen.length > 0 ? [`Not looked at: ${unseen.join(', ')}.`] : []),
       ],
     },

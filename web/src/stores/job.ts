@@ -235,6 +235,8 @@ export const useJob = defineStore('job', () => {
           complaints: state.complaints,
           grades: state.grades,
           findings: state.findings,
+          ...(Object.keys(state.findingExtent).length > 0 ? { findingExtent: state.findingExtent } : {}),
+          ...(state.extras.length > 0 ? { extras: state.extras } : {}),
           ...(state.readings.before ? { readings: state.readings.before } : {}),
           ...(state.wash ? { wash: state.wash } : {}),
           ...(unit.hoursPerDay === undefined ? {} : { hoursPerDay: unit.hoursPerDay }),

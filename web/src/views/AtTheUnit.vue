@@ -167,7 +167,8 @@ const photosOf = (stepId: string) => state.value.photos.filter((photo) => photo.
 /** How the count of fasteners stands: what the owner lets stay out is still short. */
 const ledgerWords = computed(() => {
   const open = shortfalls(state.value).length
-  if (open > 0) return `${open} ${open === 1 ? 'count' : 'counts'} open: power waits`
+  // While parts are off, counts are open as they should be; once all is back, power waits for them.
+  if (open > 0) return `${open} ${open === 1 ? 'count' : 'counts'} open${state.value.tray.length === 0 ? ': power waits' : ''}`
   const excepted = state.value.ledger.filter((entry) => entry.out > entry.in && entry.backCounted && exceptionFor(state.value, entry))
   const short = excepted.reduce((sum, { out, in: back }) => sum + out - back, 0)
   return short > 0 ? `${short === 1 ? 'one' : short} short, owner’s exception` : 'ledger balances so far'

@@ -3,16 +3,18 @@
 import {
   choiceNames,
   complaints,
+  extents,
   findings,
   gradeNames,
   inWords,
   isOnRoof,
   isSplit,
   partNames,
-  partsOf,
+  partsToSee,
   photosOfPart,
   type Choice,
   type Complaint,
+  type Extent,
   type Finding,
   type Grade,
   type Part,
@@ -36,7 +38,7 @@ const design = computed(() => job.designFor(props.unitId)!)
 const plan = computed(() => job.planFor(props.unitId))
 const unitPlan = computed(() => plan.value?.units[0])
 const selected = ref<Part>()
-const parts = computed(() => partsOf[unit.value.family])
+const parts = computed(() => partsToSee(unit.value.family, design.value))
 const nextUngraded = computed(() => parts.value.find((part) => !state.value.grades[part]))
 
 /** A membrane is on roofs, a ceiling over heads and cassettes. */
@@ -57,6 +59,12 @@ function toggleComplaint(complaint: Complaint) {
   void job.add(props.unitId, { type: 'complaint-set', complaint, present })
 }
 const toggleFinding = (finding: Finding) => job.add(props.unitId, { type: 'finding-set', finding, present: !state.value.findings.includes(finding) })
+/** Old and few is cleaned with the unit, alive or much is not: which of the two is asked. */
+const askedExtent = computed(() => state.value.findings.filter((finding) => asksExtent.includes(finding)))
+const asksExtent: readonly Finding[] = ['insect-nest', 'rodent-droppings', 'bent-fins']
+const extentWords: Record<Extent, string> = { little: 'old or few', much: 'much of it', alive: 'alive' }
+const extentsOf = (finding: Finding) => extents.filter((extent) => extent !== 'alive' || finding === 'insect-nest')
+const setExtent = (finding: Finding, extent: Extent) => job.add(props.unitId, { type: 'finding-set', finding, present: true, extent })
 const scope = computed(() => unitPlan.value?.decisions.find(({ topic }) => topic === 'scope'))
 const minutes = computed(() => Math.round(unitPlan.value?.steps.reduce((sum, { handsMin }) => sum + handsMin, 0) ?? 0))
 const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
@@ -111,13 +119,19 @@ useKeys([
           <div>
             <span class="figure">{{ minutes }}<small>min work</small></span>
           </div>
-          <div>
-            <span class="figure">{{ Math.round(unitPlan.expected.airflowShareNow * 100) }}<small>% of its air</small></span>
-          </div>
-          <div>
-            <span class="figure">{{ Math.round(unitPlan.expected.coolingShareNow * 100) }}<small>% of its cooling</small></span>
-          </div>
+          <template v-if="unitPlan.expected.basedOn !== 'nothing'">
+            <div>
+              <span class="figure">{{ Math.round(unitPlan.expected.airflowShareNow * 100) }}<small>% of its air</small></span>
+            </div>
+            <div data-cooling-now>
+              <span class="figure">{{ Math.round(unitPlan.expected.coolingShareNow * 100) }}<small>% of its cooling</small></span>
+            </div>
+          </template>
         </div>
+        <p v-if="unitPlan.expected.basedOn === 'nothing'" class="small" data-nothing-known>
+          What it still does is told once filter, coil or wheel are graded, or the air is measured.
+        </p>
+        <p v-else-if="unitPlan.expected.basedOn === 'readings'" class="small">Air and cooling are told by the readings.</p>
         <ReferralNote :referrals="unitPlan.referrals" />
         <h3 class="ruled-top">Likely causes</h3>
         <p v-if="unitPlan.diagnosis.length === 0" class="small">Nothing points anywhere yet.</p>
@@ -162,6 +176,19 @@ useKeys([
           @click="toggleFinding(finding)"
         >
           {{ inWords(finding) }}
+        </button>
+      </div>
+      <div v-for="finding in askedExtent" :key="finding" class="chips" role="group" :aria-label="`How much: ${inWords(finding)}`">
+        <span class="small">{{ inWords(finding) }}:</span>
+        <button
+          v-for="extent in extentsOf(finding)"
+          :key="extent"
+          class="tap"
+          :data-extent="`${finding}/${extent}`"
+          :aria-pressed="state.findingExtent[finding] === extent"
+          @click="setExtent(finding, extent)"
+        >
+          {{ extentWords[extent] }}
         </button>
       </div>
       <details>

@@ -61,6 +61,8 @@ const declined = computed(() => unitPlan.value?.decisions.some(({ topic, choice 
 const productName = (id: string) => job.record?.products.find((product) => product.id === id)?.name ?? id
 const usedSchools = Object.keys(schools) as SchoolName[]
 const percent = (share: number) => (share < 0.01 ? 'less than 1 %' : `${Math.round(share * 100)} %`)
+const signed = (value: number, digits = 0) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`
+const order = (present: boolean) => job.add(props.unitId, { type: 'extra-chosen', extra: 'outdoor-unit', present })
 const showSteps = ref(false)
 const hasChoice = ({ turnedDown }: PlannedDecision) => turnedDown.some(({ standing }) => standing !== 'barred')
 const open = computed(() => unitPlan.value?.decisions.filter(hasChoice) ?? [])
@@ -193,14 +195,16 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
                 }}</small>
               </td>
               <td class="number">{{ mix.dilution ? `1:${mix.dilution}` : 'ready' }}</td>
-              <td class="number">{{ figure(round(mix.productL, 2), 'L') }}</td>
-              <td class="number">{{ figure(round(mix.waterL, 2), 'L') }}</td>
+              <td class="number">{{ figure(round(mix.productL, 3), 'L') }}</td>
+              <td class="number">{{ figure(round(mix.waterL, 3), 'L') }}</td>
             </tr>
           </tbody>
         </table>
       </template>
       <p v-if="unitPlan.washWater">
-        About {{ quantity(unitPlan.washWater.litres, 'L') }} of wash water.
+        About {{ quantity(unitPlan.washWater.litres, 'L') }} of water in all<template v-if="unitPlan.washWater.caughtL"
+          >, {{ quantity(unitPlan.washWater.caughtL, 'L') }} of it comes down at the unit</template
+        >.
         <template v-if="unitPlan.washWater.peakLevelShare > 0"
           >What catches it fills to {{ percent(unitPlan.washWater.peakLevelShare) }}.
           {{ unitPlan.washWater.bucketChanges > 0 ? `Change the bucket ${unitPlan.washWater.bucketChanges}×.` : 'One bucket takes it.' }}</template
@@ -212,9 +216,25 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         condensate a day.
       </p>
       <div v-if="unitPlan.notReached.length > 0">
-        <h3>Not reached</h3>
+        <h3>Not reached, or not clean</h3>
         <ul>
           <li v-for="left in unitPlan.notReached" :key="left.part">{{ partNames[left.part] }}: {{ left.because }}</li>
+        </ul>
+      </div>
+      <div v-if="unitPlan.offers.length > 0 || state.extras.length > 0" data-offers>
+        <h3>What would do more</h3>
+        <ul>
+          <li v-for="offer in unitPlan.offers" :key="offer.what">
+            <b>{{ offer.what }}</b>: {{ offer.because
+            }}<template v-if="offer.minutes !== undefined"> ({{ signed(offer.minutes) }} min, {{ signed(offer.money ?? 0, 2) }})</template>
+            <button v-if="offer.what.startsWith('the outdoor unit')" class="tap" :disabled="started" data-order-outdoor @click="order(true)">
+              The customer orders it
+            </button>
+          </li>
+          <li v-if="state.extras.includes('outdoor-unit')">
+            <b>the outdoor unit</b>: ordered
+            <button class="tap bare" :disabled="started" data-drop-outdoor @click="order(false)">Not after all</button>
+          </li>
         </ul>
       </div>
       <template v-if="unitPlan.drying.length > 0">

@@ -50,7 +50,11 @@ function says(happening: Happening): string {
     case 'grade-set':
       return `${partNames[happening.part]}${happening.when === 'after' ? ', afterwards' : ''}: ${happening.grade === null ? 'not graded' : `grade ${happening.grade}, ${gradeNames[happening.grade]}`}${happening.kinds.length > 0 ? ` (${happening.kinds.map(inWords).join(', ')})` : ''}`
     case 'finding-set':
-      return `finding ${happening.present ? '' : 'withdrawn: '}${inWords(happening.finding)}`
+      return `finding ${happening.present ? '' : 'withdrawn: '}${inWords(happening.finding)}${happening.extent ? ` (${happening.extent})` : ''}`
+    case 'extra-chosen':
+      return happening.present
+        ? `ordered besides: ${happening.extra.replaceAll('-', ' ')}`
+        : `not ordered after all: ${happening.extra.replaceAll('-', ' ')}`
     case 'reading-taken':
       return `${happening.when} readings: return ${happening.readings.returnC} °C, supply ${happening.readings.supplyC} °C${happening.readings.airflowM3h ? `, ${happening.readings.airflowM3h} m³/h` : ''}`
     case 'school-chosen':

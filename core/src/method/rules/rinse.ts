@@ -1,6 +1,6 @@
 // Rinse or no rinse: the main dispute. What carries the soil off the coil?
 import { hasKind, isGraded, type SoilKind } from '../../lookover/index.ts'
-import { estimate, round } from '../../quantities/index.ts'
+import { round } from '../../quantities/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
 import { handSprayerOf, isOutOfSeason, neededCondensateLM2, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
@@ -21,7 +21,6 @@ import {
   sensitive,
   soil,
   untouched,
-  wallHead,
   washable,
   waterOnSite,
   waterToHand,
@@ -47,13 +46,6 @@ const mustRinse = any(coilAtLeast(3), soil(['grease', 'fine-powder', 'biofilm'],
 const nothingOnCoil = coilAtMost(0)
 const somethingSprays = when('a spray bottle or a pump sprayer in the van', (facts) => handSprayerOf(facts) !== undefined)
 const anythingRinses = any(all(carries('pump-wand'), waterOnSite, muchWashable), all(somethingSprays, waterToHand))
-/** Most wash water that a trough and towels take. */
-export const troughLitres = estimate(2, 'L')
-const sprayOverruns = all(
-  not(muchWashable),
-  wallHead,
-  when(`more than ${troughLitres.value} L by hand`, ({ washLitres }) => washLitres('spray-bottle', false) > troughLitres.value),
-)
 /** What the dry way can do at all. */
 const dryIsEnough = all(coilAtMost(2), looseSoil, not(complains('smell')))
 
@@ -69,8 +61,6 @@ const whyRinse = (facts: Facts): string[] => {
   ]
 }
 
-/** Only the spray is left, and it would run over: the dry way is all there is. */
-const sprayOnlyOverruns = all(sprayOverruns, not(all(carries('pump-wand'), waterOnSite, muchWashable)))
 const whatIsMissing = (facts: Facts): string[] => [
   ...(facts.has('pump-wand') ? [] : ['no pump and wand in the van']),
   ...(handSprayerOf(facts) ? [] : ['neither a spray bottle nor a pump sprayer in the van']),
@@ -128,17 +118,11 @@ export const rinse: RuleSet = {
     ),
     bar('rinse-spray-none', 'spray-bottle', not(somethingSprays), 'neither a spray bottle nor a pump sprayer in the van'),
     bar('rinse-spray-water', 'spray-bottle', not(waterToHand), 'no tap on site, and no water in the van'),
-    bar(
-      'rinse-spray-trough',
-      'spray-bottle',
-      sprayOverruns,
-      ({ washLitres }) => `${round(washLitres('spray-bottle', false), 1)} L even by hand; a trough and towels take ${troughLitres.value} L`,
-    ),
     bar('rinse-spray-containment', 'spray-bottle', not(washable), 'nothing in the van catches wash water'),
     bar(
       'rinse-none-soil',
       'none',
-      all(not(untouched), not(nothingOnCoil), not(dryIsEnough), not(equipmentRoom), washable, anythingRinses, not(sprayOnlyOverruns)),
+      all(not(untouched), not(nothingOnCoil), not(dryIsEnough), not(equipmentRoom), washable, anythingRinses),
       'dry cleaning is for loose dust up to grade 2',
     ),
   ],

@@ -1,7 +1,7 @@
 // Pan, drain, pan treatment, containment, electronics and drying: everything that water asks for.
 import { estimate, round } from '../../quantities/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
-import type { Facts } from '../facts.ts'
+import { troughLitres, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   atLeast,
@@ -29,7 +29,6 @@ import {
   washable,
   waterToHand,
 } from './conditions.ts'
-import { troughLitres } from './rinse.ts'
 import { whyPanStays } from './scope.ts'
 
 const onPan = rulesOn('pan')

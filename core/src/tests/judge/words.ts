@@ -38,7 +38,12 @@ export const wordPredicates: readonly Predicate[] = [
   said('not-looked-at', 'without it the report says "not looked at"', (one) => {
     if (one.declined) return undefined
     const unseen = (Object.keys(partNames) as Part[]).filter(
-      (part) => part !== 'housing' && one.own.notReached.every((entry) => entry.part !== part) && !one.isGraded(part) && partsHad(one).includes(part),
+      (part) =>
+        part !== 'housing' &&
+        one.own.notReached.every((entry) => entry.part !== part) &&
+        !one.isGraded(part) &&
+        (part !== 'drainLine' || one.split || one.noted('sleeveDrain') === true) &&
+        partsHad(one).includes(part),
     )
     return unseen.length > 0 && !/Not looked at/.test(one.own.customerText) ? 'the customer is not told what was not looked at' : undefined
   }),
