@@ -1,5 +1,7 @@
 // What goes on the coil, on the wheel and on a condenser, and what is taken off dry before?
+import { gradeOf, hasKind } from '../../lookover/index.ts'
 import type { ProductClass } from '../../products/index.ts'
+import { partNames, type Part } from '../../units/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
 import { agentProduct, degreaserBefore, hasGrease, hasSlime, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
@@ -49,6 +51,12 @@ const slimeOnCoil = when('slime on the coil', (facts) => hasSlime(facts, 'coil')
 const greaseOnCoil = when('grease or smoke on the coil', (facts) => hasGrease(facts, 'coil'))
 const slimeOnWheel = when('slime on the wheel', (facts) => hasSlime(facts, 'wheel'))
 const greaseOnWheel = when('grease or smoke on the wheel', (facts) => hasGrease(facts, 'wheel'))
+/** Plain water is enough where salt or pollen sits on every face that is soiled at all. */
+const saltOrPollenAlone = (...faces: Part[]) =>
+  when(`pollen or salt on every soiled face of ${faces.map((part) => partNames[part]).join(', ')}`, ({ lookOver }) => {
+    const soiled = faces.filter((part) => gradeOf(lookOver, part) >= 1)
+    return soiled.length > 0 && soiled.every((part) => hasKind(lookOver, 'pollen', part) || hasKind(lookOver, 'salt', part))
+  })
 const warm = 'with warm water'
 
 export const coilAgent: RuleSet = {
@@ -120,7 +128,7 @@ export const coilAgent: RuleSet = {
     rule(
       'agent-salt-pollen',
       'need',
-      all(soil(['pollen', 'salt'], 'coilFace', 'coilBack'), coilAtMost(2)),
+      all(saltOrPollenAlone('coilFace', 'coilBack'), coilAtMost(2)),
       'water',
       'pollen and salt attack aluminium and come off with plenty of plain water',
     ),
@@ -268,7 +276,7 @@ export const condenserAgent: RuleSet = {
     condenser.rule(
       'condenser-salt-pollen',
       'need',
-      all(onCondenser('salt', 'pollen'), not(condenserAtLeast(3))),
+      all(saltOrPollenAlone('condenserFace', 'condenserInside'), not(condenserAtLeast(3))),
       'water',
       'salt and pollen attack aluminium and come off with plenty of plain water',
     ),
