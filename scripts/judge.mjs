@@ -41,7 +41,12 @@ async function work() {
 
 async function lead() {
   const { values } = parseArgs({
-    options: { jobs: { type: 'string', default: '10000' }, seed: { type: 'string', default: '1' }, pairs: { type: 'string', default: '0' }, smallest: { type: 'boolean', default: true } },
+    options: {
+      jobs: { type: 'string', default: '10000' },
+      seed: { type: 'string', default: '1' },
+      pairs: { type: 'string', default: '0' },
+      smallest: { type: 'boolean', default: true },
+    },
     allowNegative: true,
   })
   const [jobs, seed, pairs] = [values.jobs, values.seed, values.pairs].map(Number)
@@ -86,10 +91,16 @@ async function lead() {
   const judged = entries.filter((entry) => entry.judged)
   const clean = judged.filter(({ faults }) => faults.length === 0).length
   const safe = judged.filter(({ faults }) => faults.every(({ kind }) => kind !== 'safety' && kind !== 'crash')).length
-  const single = times.filter(({ units }) => units === 1).map(({ ms }) => ms).sort((a, b) => a - b)
+  const single = times
+    .filter(({ units }) => units === 1)
+    .map(({ ms }) => ms)
+    .sort((a, b) => a - b)
   const share = (part) => single[Math.min(single.length - 1, Math.floor(single.length * part))] ?? 0
   console.log(`\n${safe} of ${judged.length} jobs without a fault of safety`)
-  if (pairs > 0) console.log(`${entries.reduce((sum, entry) => sum + entry.compared, 0) - senseless.length} of ${entries.reduce((sum, entry) => sum + entry.compared, 0)} comparisons make sense`)
+  if (pairs > 0)
+    console.log(
+      `${entries.reduce((sum, entry) => sum + entry.compared, 0) - senseless.length} of ${entries.reduce((sum, entry) => sum + entry.compared, 0)} comparisons make sense`,
+    )
   console.log(
     `${Math.round((performance.now() - startMs) / 1000)} s on ${cores} cores; one unit planned and judged: median ${share(0.5).toFixed(1)} ms, 99 % within ${share(0.99).toFixed(1)} ms`,
   )

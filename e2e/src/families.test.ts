@@ -1,6 +1,6 @@
 // Every family on its own sheet, stores and the mixing calculator, schools for one job, and units that are alike.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, go, goToStation, isAt, openUnit } from './support/places.ts'
 import { grade, sent, workUntil } from './support/moves.ts'
 
@@ -170,13 +170,14 @@ describe('stores', () => {
     await type(sheet, 'input[name="mix-dilution"]', '10')
     await expectText(sheet, '[data-mix]', '0.025')
     await click(sheet, '.mixer .fields label:nth-child(2) .el-select__wrapper')
-    await sheet.driver.sleep(400)
-    await sheet.driver.executeScript(
-      "[...document.querySelectorAll('.el-select-dropdown__item')].filter((item) => item.offsetParent && item.textContent.includes('Antimicrobial'))[0].click()",
-    )
+    const picked = () =>
+      sheet.driver.executeScript<boolean>(
+        "const item = [...document.querySelectorAll('.el-select-dropdown__item')].find((one) => one.offsetParent && one.textContent.includes('Antimicrobial')); item?.click(); return item !== undefined",
+      )
+    await waitUntil(sheet, picked, 'the list does not open')
     await expectText(sheet, '[data-stop]', 'without a rinse between: stop')
     await click(sheet, '[data-rinsed]')
-    await expectText(sheet, '[data-mix]', '0.023')
+    await expectText(sheet, '[data-mix]', '0.025')
   })
   it('count the van, and turn down a count that cannot be', async () => {
     await click(sheet, '[data-to-stock]')

@@ -51,8 +51,20 @@ export function redecide(settled: SettledFacts, chosenByHand: Facts['chosenByHan
   const facts: Facts = { ...settled, chosenByHand, decided }
   const later = decidingOrder.slice(decidingOrder.indexOf(changed))
   for (const topic of later) delete decided[topic]
-  for (const topic of later) decided[topic] = winnerOf(topic, facts).winner.then
+  for (const topic of later) decided[topic] = choiceOn(topic, facts)
   return facts
+}
+
+/** The choice alone: asks no further than the first rule that holds and is not barred. */
+function choiceOn(topic: Topic, facts: Facts): Choice {
+  const { rules, bars } = ruleBook[topic]
+  const isBarred = (choice: Choice) => bars.some((bar) => bar.choice === choice && bar.when.holds(facts))
+  const inOrder = byLevel(rules)
+  const wanted = choicesOf[topic].find((choice) => choice === facts.chosenByHand[topic])
+  if (wanted && !isBarred(wanted) && inOrder.find((rule) => rule.when.holds(facts))?.level !== 'safety') return wanted
+  const winner = inOrder.find((rule) => rule.when.holds(facts) && !isBarred(rule.then))
+  if (!winner) throw new Error(`no rule of the book decides ${topic}`)
+  return winner.then
 }
 
 function decideTopic(topic: Topic, facts: Facts): Decision {

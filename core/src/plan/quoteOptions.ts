@@ -5,7 +5,7 @@ import { schools, type HouseRules, type SchoolName } from '../method/index.ts'
 import { priceOf } from '../money/index.ts'
 import { round } from '../quantities/index.ts'
 import { isCarried } from '../units/index.ts'
-import { dueKinds, weeksPerYear, type UnitMemory } from '../upkeep/index.ts'
+import { dueKinds, notCleanYet, weeksPerYear, type UnitMemory } from '../upkeep/index.ts'
 import { planTotals } from './compare.ts'
 import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
 import type { JobFile, UnitJob } from './jobFile.ts'
@@ -92,7 +92,11 @@ function nameOf(planned: readonly PlannedUnit[], { school }: Way): string {
   return rinse ? `${depth}, ${rinse}` : depth
 }
 
-const deepWeeks = ({ due }: QuoteOption['units'][number]): number => due.find(({ what }) => what === 'deep-clean')?.weeks ?? Infinity
+/** Weeks until the deep clean; none where the way leaves it dirty, since it does not last then. */
+function deepWeeks({ due }: QuoteOption['units'][number]): number {
+  const deep = due.find(({ what }) => what === 'deep-clean')
+  return deep?.because === notCleanYet ? 0 : (deep?.weeks ?? Infinity)
+}
 
 /** When each unit of a way needs it again, and its share of the price by its work; nothing for a way that does not last. */
 export function returnsOf({ units, handsMin }: Pick<QuoteOption, 'units' | 'handsMin'>): { weeks: number; share: number }[] {

@@ -3,7 +3,7 @@ export { dueKinds, fromLeastToDeepest, indexFound, indexLeft, indexParts, lightI
 export { expectedGrade, gradesWith, unseenGrade } from './expected.ts'
 export { draftReminder, isStart, isStop, monthOf, stopLine, type ReminderFacts, type ReminderUnit } from './reminder.ts'
 export { bringForward, coolingSeason, roofDays, roofLimits, weatherDaySchema, type Season, type WeatherDay } from './season.ts'
-export { comeBackWeeks, duesAfterVisit, duesWithoutLook, unitDues, type UnitMemory, type UnitPast } from './unitDues.ts'
+export { comeBackWeeks, duesAfterVisit, duesWithoutLook, notCleanYet, unitDues, type UnitMemory, type UnitPast } from './unitDues.ts'
 export { firmRatesSchema, learnRates, ratesAtFirst, type FirmRates } from './firmRates.ts'
 export { dueLoss, forecastOf, lossIndex, priorRateOf, type Forecast, type UnitUse } from './forecast.ts'
 export { evidenceOf, mostVisits, visitSchema, type Visit } from './history.ts'

@@ -8,6 +8,8 @@ import { evidenceOf, type Visit } from './history.ts'
 
 /** Left dirty on purpose or for want of reach: somebody comes back by then. */
 export const comeBackWeeks = estimate(2, 'weeks')
+/** What is said of a part that was left dirty. */
+export const notCleanYet = 'not clean yet: come back'
 /** From so many times the soil of a clean home on, what makes it so fast is said. */
 const fastFrom = estimate(1.5, 'times')
 
@@ -60,7 +62,7 @@ export function unitDues(
   const deepAt = Math.min(dueIndex.value, lossIndex)
   const deep: Due =
     last.left >= deepAt
-      ? { what: 'deep-clean', weeks: comeBackWeeks.value, low: 1, high: 2 * comeBackWeeks.value, because: 'not clean yet: come back' }
+      ? { what: 'deep-clean', weeks: comeBackWeeks.value, low: 1, high: 2 * comeBackWeeks.value, because: notCleanYet }
       : forecast('deep-clean', deepAt)
   return [
     ...ruledDues(priorRateOf(use), fineFilter, panTreatmentWeeks),

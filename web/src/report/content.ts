@@ -5,6 +5,7 @@ import {
   dueInWords,
   familyNames,
   findingForCustomer,
+  flowLMin,
   gradeNames,
   inWords,
   isLimited,
@@ -193,7 +194,10 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
     },
     {
       heading: 'What was found',
-      sentences: plan.findings.map(({ finding, leadsTo }) => `${capital(inWords(finding))}: ${leadsTo.map(findingForCustomer).join('; ')}.`),
+      sentences: [
+        ...plan.findings.map(({ finding, leadsTo }) => `${capital(inWords(finding))}: ${leadsTo.map(findingForCustomer).join('; ')}.`),
+        ...drainNow(state),
+      ],
     },
     {
       heading: 'Parts',
@@ -220,6 +224,15 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
     },
   ]
   return all.filter(({ sentences }) => sentences.length > 0)
+}
+
+/** How the drain runs now: as it was measured, else as its flow test showed. */
+function drainNow({ readings, progress, steps }: UnitState): string[] {
+  const test = readings.after?.flowTest
+  if (test) return [`The drain runs ${Math.round(flowLMin(test) * 10) / 10} L/min now.`]
+  return steps?.some(({ id }) => id === 'flow-test') && progress['flow-test']?.doneAtMs !== undefined
+    ? ['The drain passed its flow test at the end.']
+    : []
 }
 
 const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`
