@@ -97,12 +97,15 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
   ]
 }
 
-/** Bent fins are combed after the dry pass, and once more after the wash where soil hid them. */
+/** Bent fins are combed after the dry pass, and once more after the wash, where there is one, if soil hid them. */
 export function combSteps(drafting: Drafting, before: readonly Step[], when: 'dry-clean' | 'rinse'): Step[] {
-  const { facts } = drafting
+  const { decided, facts } = drafting
   if (!facts.lookOver.findings.includes('bent-fins') || !isOpened(drafting)) return []
   const outdoors = reachesOutdoorSide(facts)
-  const hidden = gradeOf(facts.lookOver, outdoors ? 'condenserFace' : 'coilFace') >= 3
+  const washed = outdoors
+    ? decided['condenser-agent'] !== 'none' || decided['condenser-rinse'] !== 'none'
+    : decided['coil-agent'] !== 'none' || decided.rinse !== 'none'
+  const hidden = washed && gradeOf(facts.lookOver, outdoors ? 'condenserFace' : 'coilFace') >= 3
   if (when === 'rinse' && !hidden) return []
   const extent = facts.lookOver.extent?.['bent-fins']
   const minutes = combMin[outdoors ? 'condenser' : 'coil'][extent === 'little' ? 'little' : extent === undefined ? 'usual' : 'much'].value

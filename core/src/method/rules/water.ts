@@ -84,6 +84,12 @@ const onDrain = rulesOn('drain')
 const noDrainEnd = all(not(splitUnit), not(when('a sleeve with its own drain', ({ design }) => design.sleeveDrain)))
 export const drain: RuleSet = {
   bars: [
+    onDrain.bar(
+      'drain-test-blocked',
+      'flow-test-only',
+      all(drainIs('failed'), not(untouched)),
+      'it does not run: a test alone does not clear it, and foam and water have nowhere to go',
+    ),
     onDrain.bar('drain-no-vacuum', 'vacuum-from-outside', not(carries('wet-vacuum')), 'no wet vacuum in the van'),
     onDrain.bar('drain-no-end', 'vacuum-from-outside', noDrainEnd, 'its water leaves through the base pan: there is no outside end to draw at'),
     onDrain.bar('drain-no-line', 'disconnect-and-flush', not(splitUnit), 'its water leaves through the base pan: there is no line to part'),

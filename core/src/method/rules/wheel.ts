@@ -27,6 +27,7 @@ import { whyWheelStays } from './scope.ts'
 const { rule, bar } = rulesOn('wheel')
 /** What washes the wheel where it sits: the pump, where there is a tap and something catches it; else by hand. */
 const somethingSprays = when('something in the van that sprays', (facts) => facts.has('pump-wand') || handSprayerOf(facts) !== undefined)
+/** Stripped down, and the wheel is all that comes out. */
 const reachCalls = all(chosen('scope', 'strip-down'), not(panComesOffHere), wheelComesOutHere)
 
 export const wheel: RuleSet = {
@@ -72,6 +73,9 @@ export const wheel: RuleSet = {
     bar('wheel-cracked-wash', 'wash-in-place', cracked, 'a cracked wheel is not washed and run again'),
     bar('wheel-cracked-remove', 'remove-and-wash', cracked, 'a cracked wheel is neither washed nor refitted'),
     bar('wheel-cracked-brush', 'brush-through-outlet', cracked, 'a cracked wheel is not cleaned and run again'),
+    ...(['leave', 'brush-through-outlet', 'wash-in-place'] as const).map((choice) =>
+      bar(`wheel-${choice}-stripped`, choice, reachCalls, 'the unit is stripped down for what is reached once the wheel is out: it comes out'),
+    ),
   ],
   rules: [
     rule('wheel-untouched', 'safety', untouched, 'leave', 'the unit is not opened that far'),
