@@ -15,3 +15,16 @@ const leaveOut = (because: string) => job.add(props.unitId, { type: 'photo-left-
     <button v-for="reason in reasons" :key="reason" class="tap" data-leave-photo @click="leaveOut(reason)">{{ reason }}</button>
   </div>
 </template>
+
+<style scoped>
+/* On a phone the reasons stay one row that moves sideways, so that what ends the step stays in sight. */
+@media (max-width: 700px) {
+  .chips {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .chips > * {
+    flex: none;
+  }
+}
+</style>
