@@ -27,6 +27,7 @@ export { doubtfulReadings, readingsSchema, type Readings } from './readings.ts'
 export {
   complaints,
   complaintSchema,
+  extentInWords,
   extents,
   findingExtentSchema,
   findings,

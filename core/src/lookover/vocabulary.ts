@@ -42,6 +42,12 @@ export type Extent = (typeof extents)[number]
 export const findingExtentSchema = z.partialRecord(findingSchema, z.literal(extents))
 export type FindingExtent = z.infer<typeof findingExtentSchema>
 
+/** How an extent is called at a finding: fins are few or many, nests and droppings old or few against much. */
+export const extentInWords = (finding: Finding, extent: Extent): string =>
+  finding === 'bent-fins'
+    ? { little: 'few of them', much: 'many of them', alive: 'many of them' }[extent]
+    : { little: 'old or few', much: 'much of it', alive: 'alive' }[extent]
+
 const spaced = (word: string) => word.replaceAll('-', ' ')
 
 /** How words are shown where they differ from their code with spaces for dashes. */

@@ -1,6 +1,6 @@
 // What would do more than this plan, and what would it take? Offers stand beside the plan; nobody is sold them by it.
 import { isTrained, liftsOf, type Facts } from '../method/index.ts'
-import { stepMin } from '../procedure/index.ts'
+import { stepMin, type Extra } from '../procedure/index.ts'
 import { round } from '../quantities/index.ts'
 import { isCarried, isOnRoof, isSplit } from '../units/index.ts'
 import type { UnitJob } from './jobFile.ts'
@@ -9,6 +9,8 @@ import type { UnitContext } from './planUnit.ts'
 export interface Offer {
   what: string
   because: string
+  /** The extra that the customer orders by taking the offer, where it is one. */
+  extra?: Extra
   /** By how much hands-on and waiting minutes, and work and product in the firm's money, grow. */
   minutes?: number
   money?: number
@@ -141,6 +143,7 @@ function outdoorUnit({ unit, facts }: Offered): Offer[] {
   return [
     {
       what: 'the outdoor unit looked at and rinsed at low pressure',
+      extra: 'outdoor-unit',
       because: facts.lookOver.complaints.includes('not-cold')
         ? 'it does not cool as it should, and the outdoor unit was not looked at'
         : 'it is not part of this visit: not looked at',

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { complaintSchema, diagnosisSchema, findingSchema } from '../lookover/index.ts'
 import { referees, schools, standings, topicSchema, type SchoolName } from '../method/index.ts'
-import { stepSchema } from '../procedure/index.ts'
+import { extras, stepSchema } from '../procedure/index.ts'
 import { partSchema } from '../units/index.ts'
 import { dryingWays } from '../wash/index.ts'
 
@@ -78,7 +78,15 @@ export const unitPlanSchema = closed({
   findings: z.array(closed({ finding: findingSchema, leadsTo: z.array(z.string()) })),
   complaints: z.array(closed({ complaint: complaintSchema, answer: z.string() })),
   /** What would do more: a second person, another day, something bought; with what it changes where that is known. */
-  offers: z.array(closed({ what: z.string(), because: z.string(), minutes: amount.optional(), money: amount.optional() })),
+  offers: z.array(
+    closed({
+      what: z.string(),
+      because: z.string(),
+      extra: z.literal(extras).optional(),
+      minutes: amount.optional(),
+      money: amount.optional(),
+    }),
+  ),
 })
 export type UnitPlan = z.infer<typeof unitPlanSchema>
 

@@ -4,7 +4,8 @@ defineProps<{
   kind: string
   beside: string
   direction: 'out' | 'back'
-  /** All of them, at one tap; nobody confirms what nobody counted. */ all?: number
+  /** All of them, at one tap; nobody confirms what nobody counted. */
+  all?: number
 }>()
 const count = defineModel<number>({ required: true })
 </script>

@@ -35,15 +35,3 @@ async function shorten() {
     <p v-else class="small">Only the owner shortens this wait, in writing.</p>
   </div>
 </template>
-
-<style scoped>
-.line {
-  font: inherit;
-  min-height: 44px;
-  min-width: 14rem;
-  border: var(--rule-width) solid var(--rule);
-  background: transparent;
-  color: inherit;
-  padding: 0 0.6rem;
-}
-</style>

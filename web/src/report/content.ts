@@ -32,6 +32,7 @@ import {
   type UnitState,
 } from '@yastik/core'
 import dayjs from 'dayjs'
+import { dayAfter } from '../measures/days.ts'
 import { figureOf, isSiUnit, sentenceOf, unitFor } from '../measures/measures.ts'
 
 export interface ReportContent {
@@ -172,7 +173,7 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
   })
   const checked = state.progress['outdoor-check']?.doneAtMs !== undefined
   const outdoorUnit = state.extras.includes('outdoor-unit')
-    ? [checked ? 'Outdoor unit: rinsed at low pressure; it runs without a new noise.' : 'Outdoor unit: ordered, and not proved.']
+    ? [checked ? 'Outdoor unit: rinsed at low pressure, and looked at and listened to while it ran.' : 'Outdoor unit: ordered, and not proved.']
     : []
   const reentryMin = Math.max(0, ...plan.mixes.map(({ productId }) => product(productId)?.label.reentryMin ?? 0))
   const notes = [
@@ -211,16 +212,7 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
       heading: 'Due next',
       sentences: declined
         ? []
-        : plan.due.map(
-            (due) =>
-              `${capital(
-                dueInWords(due, (weeks) =>
-                  dayjs(state.handedOver?.atMs ?? record.onDate)
-                    .add(weeks * 7, 'day')
-                    .format('YYYY-MM-DD'),
-                ),
-              )}.`,
-          ),
+        : plan.due.map((due) => `${capital(dueInWords(due, (weeks) => dayAfter(state.handedOver?.atMs ?? record.onDate, weeks)))}.`),
     },
   ]
   return all.filter(({ sentences }) => sentences.length > 0)

@@ -21,10 +21,10 @@ import {
   type UnitState,
   type UnitSteps,
 } from '@yastik/core'
-import dayjs from 'dayjs'
 import { defineStore } from 'pinia'
 import { v7 as newId } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
+import { dayAfter } from '../measures/days.ts'
 import { isNoJudgement } from '../api/client.ts'
 import { aheadMs, measureClock, serverNow } from '../api/clock.ts'
 import { countWaiting, jobsWaiting, keep, waiting } from '../offline/outbox.ts'
@@ -263,7 +263,6 @@ export const useJob = defineStore('job', () => {
 
   /** What is remembered of the units, as it was at a moment: later visits say nothing of an earlier one. */
   function memoryOf(atMs: number): PlanMemory | undefined {
-    const day = dayjs(atMs)
     const leftOf = new Map(
       (record.value?.unitIds ?? []).flatMap((unitId) => {
         const seen = indexFound(stateFor(unitId).gradesAfter)
@@ -283,7 +282,7 @@ export const useJob = defineStore('job', () => {
       yearsNow,
       isSeen: true,
       leftOf,
-      dayAfter: (weeks) => day.add(weeks * 7, 'day').format('YYYY-MM-DD'),
+      dayAfter: (weeks) => dayAfter(atMs, weeks),
     }
   }
 

@@ -11,7 +11,6 @@ import {
   rinseFlowLMin,
   runningWaits,
   pauseOf,
-  shortfalls,
   stageOf,
   usualPumpBar,
   withCounts,
@@ -28,6 +27,7 @@ import FastenerCount from '../components/FastenerCount.vue'
 import LeaveOut from '../components/LeaveOut.vue'
 import LedgerShortfall from '../components/LedgerShortfall.vue'
 import PartsTray from '../components/PartsTray.vue'
+import LedgerState from '../components/LedgerState.vue'
 import PauseBar from '../components/PauseBar.vue'
 import SameStepTwice from '../components/SameStepTwice.vue'
 import StepHelp from '../components/StepHelp.vue'
@@ -164,15 +164,6 @@ const jet = computed(() => {
   return { flowLMin: rinseFlowLMin('pump-wand', equipment), pressureBar }
 })
 const photosOf = (stepId: string) => state.value.photos.filter((photo) => photo.stepId === stepId)
-/** How the count of fasteners stands: what the owner lets stay out is still short. */
-const ledgerWords = computed(() => {
-  const open = shortfalls(state.value).length
-  // While parts are off, counts are open as they should be; once all is back, power waits for them.
-  if (open > 0) return `${open} ${open === 1 ? 'count' : 'counts'} open${state.value.tray.length === 0 ? ': power waits' : ''}`
-  const excepted = state.value.ledger.filter((entry) => entry.out > entry.in && entry.backCounted && exceptionFor(state.value, entry))
-  const short = excepted.reduce((sum, { out, in: back }) => sum + out - back, 0)
-  return short > 0 ? `${short === 1 ? 'one' : short} short, owner’s exception` : 'ledger balances so far'
-})
 /** A step that is done by something else opens it: ticking would prove nothing. */
 const opens = computed(() => {
   if (step.value?.doneBy === 'before-readings')
@@ -313,7 +304,7 @@ useKeys([
       <p class="spread">
         <span class="figure"
           >{{ progress.done }}<small>of {{ progress.all }} steps</small></span
-        ><span class="small" data-ledger>{{ ledgerWords }}</span>
+        ><LedgerState :state="state" />
       </p>
       <SameStepTwice :state="state" :name-of="nameOf" />
       <details>

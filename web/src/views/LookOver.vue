@@ -3,6 +3,7 @@
 import {
   choiceNames,
   complaints,
+  extentInWords,
   extents,
   findings,
   gradeNames,
@@ -62,7 +63,6 @@ const toggleFinding = (finding: Finding) => job.add(props.unitId, { type: 'findi
 /** Old and few is cleaned with the unit, alive or much is not: which of the two is asked. */
 const askedExtent = computed(() => state.value.findings.filter((finding) => asksExtent.includes(finding)))
 const asksExtent: readonly Finding[] = ['insect-nest', 'rodent-droppings', 'bent-fins']
-const extentWords: Record<Extent, string> = { little: 'old or few', much: 'much of it', alive: 'alive' }
 const extentsOf = (finding: Finding) => extents.filter((extent) => extent !== 'alive' || finding === 'insect-nest')
 const setExtent = (finding: Finding, extent: Extent) => job.add(props.unitId, { type: 'finding-set', finding, present: true, extent })
 const scope = computed(() => unitPlan.value?.decisions.find(({ topic }) => topic === 'scope'))
@@ -188,7 +188,7 @@ useKeys([
           :aria-pressed="state.findingExtent[finding] === extent"
           @click="setExtent(finding, extent)"
         >
-          {{ extentWords[extent] }}
+          {{ extentInWords(finding, extent) }}
         </button>
       </div>
       <details>

@@ -13,6 +13,7 @@ import {
   schools,
   type Choice,
   type DryingWay,
+  type Extra,
   type JobFile,
   type PlannedDecision,
   type SchoolName,
@@ -62,7 +63,7 @@ const productName = (id: string) => job.record?.products.find((product) => produ
 const usedSchools = Object.keys(schools) as SchoolName[]
 const percent = (share: number) => (share < 0.01 ? 'less than 1 %' : `${Math.round(share * 100)} %`)
 const signed = (value: number, digits = 0) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`
-const order = (present: boolean) => job.add(props.unitId, { type: 'extra-chosen', extra: 'outdoor-unit', present })
+const order = (extra: Extra, present: boolean) => job.add(props.unitId, { type: 'extra-chosen', extra, present })
 const showSteps = ref(false)
 const hasChoice = ({ turnedDown }: PlannedDecision) => turnedDown.some(({ standing }) => standing !== 'barred')
 const open = computed(() => unitPlan.value?.decisions.filter(hasChoice) ?? [])
@@ -227,13 +228,13 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           <li v-for="offer in unitPlan.offers" :key="offer.what">
             <b>{{ offer.what }}</b>: {{ offer.because
             }}<template v-if="offer.minutes !== undefined"> ({{ signed(offer.minutes) }} min, {{ signed(offer.money ?? 0, 2) }})</template>
-            <button v-if="offer.what.startsWith('the outdoor unit')" class="tap" :disabled="started" data-order-outdoor @click="order(true)">
+            <button v-if="offer.extra" class="tap" :disabled="started" data-order-outdoor @click="order(offer.extra, true)">
               The customer orders it
             </button>
           </li>
           <li v-if="state.extras.includes('outdoor-unit')">
             <b>the outdoor unit</b>: ordered
-            <button class="tap bare" :disabled="started" data-drop-outdoor @click="order(false)">Not after all</button>
+            <button class="tap bare" :disabled="started" data-drop-outdoor @click="order('outdoor-unit', false)">Not after all</button>
           </li>
         </ul>
       </div>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
 import { assess, dueInWords, isLimited, leftOut, partNames, type ProofLine } from '@yastik/core'
-import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import { dayAfter } from '../measures/days.ts'
 import CustomerText from '../components/CustomerText.vue'
 import PartsAfter from '../components/PartsAfter.vue'
 import PartsRenewed from '../components/PartsRenewed.vue'
@@ -40,10 +40,7 @@ const proof = computed(() => {
   })
 })
 const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`
-const dayAfter = (weeks: number) =>
-  dayjs(state.value.handedOver?.atMs ?? Date.now())
-    .add(weeks * 7, 'day')
-    .format('YYYY-MM-DD')
+const dueDay = (weeks: number) => dayAfter(state.value.handedOver?.atMs ?? Date.now(), weeks)
 const left = computed(() => leftOut(state.value))
 /** What the customer is told: the plan's text, and what was left out on the day. */
 const told = computed(() => [unitPlan.value?.customerText ?? '', ...left.value.map((sentence) => `${sentence}.`)].join(' '))
@@ -177,7 +174,7 @@ async function handOver() {
     <section class="due">
       <h3>Due next</h3>
       <p v-for="entry in unitPlan.due" :key="entry.what">
-        {{ capital(dueInWords(entry, dayAfter)) }}<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }} weeks)</small>
+        {{ capital(dueInWords(entry, dueDay)) }}<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }} weeks)</small>
       </p>
     </section>
     <CustomerText :text="state.handedOver?.customerText ?? told" :given="state.handedOver !== undefined" />

@@ -2,6 +2,7 @@
 // The record of one unit on one job, event by event.
 import {
   effective,
+  extentInWords,
   gradeNames,
   inOrder,
   inWords,
@@ -50,7 +51,7 @@ function says(happening: Happening): string {
     case 'grade-set':
       return `${partNames[happening.part]}${happening.when === 'after' ? ', afterwards' : ''}: ${happening.grade === null ? 'not graded' : `grade ${happening.grade}, ${gradeNames[happening.grade]}`}${happening.kinds.length > 0 ? ` (${happening.kinds.map(inWords).join(', ')})` : ''}`
     case 'finding-set':
-      return `finding ${happening.present ? '' : 'withdrawn: '}${inWords(happening.finding)}${happening.extent ? ` (${happening.extent})` : ''}`
+      return `finding ${happening.present ? '' : 'withdrawn: '}${inWords(happening.finding)}${happening.extent ? ` (${extentInWords(happening.finding, happening.extent)})` : ''}`
     case 'extra-chosen':
       return happening.present
         ? `ordered besides: ${happening.extra.replaceAll('-', ' ')}`

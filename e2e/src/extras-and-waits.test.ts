@@ -1,0 +1,91 @@
+// Less common taps: how much of a finding there is, work ordered besides, and a wait that somebody ends.
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { makeClockMovable } from './support/clock.ts'
+import { doStep, sent, workUntil } from './support/moves.ts'
+import { follow, goToStation, openUnit } from './support/places.ts'
+
+jest.setTimeout(300_000)
+let app: RunningApp
+let imre: Sheet
+let mira: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  ;[imre, mira] = await Promise.all([openBrowser(app.base), openBrowser(app.base)])
+  await makeClockMovable(imre)
+  await makeClockMovable(mira)
+  await signIn(imre, 'imre', 'clear-to-the-fins')
+  await signIn(mira, 'mira', 'clear-to-the-fins')
+})
+afterAll(async () => {
+  await imre?.close()
+  await mira?.close()
+  await app?.close()
+})
+const minutes = async () => Number.parseFloat(await textOf(imre, '[data-totals] .figure'))
+
+describe('a unit that is looked over', () => {
+  it('is cleaned with an old nest in it, and not with one that is alive', async () => {
+    await openUnit(imre, 'Plotter room', 'look-over')
+    await click(imre, '[data-finding="insect-nest"]')
+    await click(imre, '[data-extent="insect-nest/alive"]')
+    await expectText(imre, 'aside h2', 'do not clean today')
+    await click(imre, '[data-extent="insect-nest/little"]')
+    await find(imre, '[data-extent="insect-nest/little"][aria-pressed="true"]')
+    await waitUntil(imre, async () => !/do not clean/.test(await textOf(imre, 'aside h2')), 'it is still not cleaned')
+  })
+  it('asks of bent fins whether few or many, in words that fit them', async () => {
+    await click(imre, '[data-finding="bent-fins"]')
+    await expectText(imre, '[data-extent="bent-fins/little"]', 'few of them')
+    expect(await exists(imre, '[data-extent="bent-fins/alive"]')).toBe(false)
+    await click(imre, '[data-extent="bent-fins/much"]')
+    await find(imre, '[data-extent="bent-fins/much"][aria-pressed="true"]')
+    await sent(imre)
+    await follow(imre, 'Record')
+    await expectText(imre, '[data-record]', 'bent fins (many of them)')
+  })
+  it('takes the outdoor unit with it where the customer orders that, and leaves it again', async () => {
+    await goToStation(imre, 'method')
+    const alone = await minutes()
+    await click(imre, '[data-order-outdoor]')
+    await find(imre, '[data-drop-outdoor]')
+    expect(await minutes()).toBeGreaterThan(alone)
+    await click(imre, '[data-drop-outdoor]')
+    await find(imre, '[data-order-outdoor]')
+    expect(await minutes()).toBe(alone)
+  })
+})
+
+describe('a drying wait', () => {
+  it('is ended by the hand that feels it dry', async () => {
+    await openUnit(imre, 'Room 3, over the door', 'at-the-unit')
+    await workUntil(imre, (id) => id === 'dry-parts')
+    await doStep(imre)
+    await expectText(imre, '[data-wait-end]', 'It is dry to the touch')
+    await click(imre, '[data-dry-to-the-touch]')
+    await waitUntil(imre, async () => !(await exists(imre, '[data-dry-to-the-touch]')), 'the wait goes on')
+    await sent(imre)
+    await follow(imre, 'Record')
+    await expectText(imre, '[data-record]', 'dry to the touch')
+  })
+  it('for wet electronics is shortened by the owner in writing, and by nobody else', async () => {
+    await openUnit(imre, 'Plotter room', 'look-over')
+    await click(imre, '[data-finding="wet-electronics"]')
+    await sent(imre)
+    await goToStation(imre, 'method')
+    await click(imre, '[data-agree]')
+    await workUntil(imre, (id) => id === 'open-to-dry')
+    await doStep(imre)
+    await expectText(imre, '[data-wait-end]', 'Only the owner shortens this wait')
+    await sent(imre)
+    await openUnit(mira, 'Plotter room', 'at-the-unit')
+    await click(mira, '[data-shorten]')
+    await find(mira, '[data-wait-end] button[type="submit"]:disabled')
+    await type(mira, 'input[name="shorten"]', 'hair dryer on cold, and the meter shows it dry')
+    await click(mira, '[data-wait-end] button[type="submit"]')
+    await waitUntil(mira, async () => !(await exists(mira, '[data-shorten]')), 'the wait goes on')
+    await sent(mira)
+    await goToStation(mira, 'record')
+    await expectText(mira, '[data-record]', 'wait shortened by the owner')
+  })
+})

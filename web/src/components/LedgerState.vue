@@ -1,0 +1,19 @@
+<script setup lang="ts">
+// How the count of fasteners stands: what the owner lets stay out is still short.
+import { exceptionFor, shortfalls, type UnitState } from '@yastik/core'
+import { computed } from 'vue'
+
+const props = defineProps<{ state: UnitState }>()
+const words = computed(() => {
+  const open = shortfalls(props.state).length
+  // While parts are off, counts are open as they should be; once all is back, power waits for them.
+  if (open > 0) return `${open} ${open === 1 ? 'count' : 'counts'} open${props.state.tray.length === 0 ? ': power waits' : ''}`
+  const excepted = props.state.ledger.filter((entry) => entry.out > entry.in && entry.backCounted && exceptionFor(props.state, entry))
+  const short = excepted.reduce((sum, { out, in: back }) => sum + out - back, 0)
+  return short > 0 ? `${short === 1 ? 'one' : short} short, owner’s exception` : 'ledger balances so far'
+})
+</script>
+
+<template>
+  <span class="small" data-ledger>{{ words }}</span>
+</template>
