@@ -3,7 +3,7 @@ import { startApp, type RunningApp } from './support/app.ts'
 import { click, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { doStep, sent, workUntil } from './support/moves.ts'
-import { follow, goToStation, openUnit } from './support/places.ts'
+import { follow, goToStation, isAt, openUnit } from './support/places.ts'
 
 jest.setTimeout(300_000)
 let app: RunningApp
@@ -68,20 +68,18 @@ describe('a drying wait', () => {
     await follow(imre, 'Record')
     await expectText(imre, '[data-record]', 'dry to the touch')
   })
-  it('for wet electronics is shortened by the owner in writing, and by nobody else', async () => {
-    await openUnit(imre, 'Plotter room', 'look-over')
-    await click(imre, '[data-finding="wet-electronics"]')
-    await sent(imre)
-    await goToStation(imre, 'method')
+  it('before power, of a unit that was carried, is shortened by the owner in writing, and by nobody else', async () => {
+    await openUnit(imre, 'Keeper’s den', 'method')
     await click(imre, '[data-agree]')
-    await workUntil(imre, (id) => id === 'open-to-dry')
+    await isAt(imre, 'at-the-unit')
+    await workUntil(imre, (id) => id === 'stand-upright')
     await doStep(imre)
     await expectText(imre, '[data-wait-end]', 'Only the owner shortens this wait')
     await sent(imre)
-    await openUnit(mira, 'Plotter room', 'at-the-unit')
+    await openUnit(mira, 'Keeper’s den', 'at-the-unit')
     await click(mira, '[data-shorten]')
     await find(mira, '[data-wait-end] button[type="submit"]:disabled')
-    await type(mira, 'input[name="shorten"]', 'hair dryer on cold, and the meter shows it dry')
+    await type(mira, 'input[name="shorten"]', 'the maker’s manual asks for ten minutes only')
     await click(mira, '[data-wait-end] button[type="submit"]')
     await waitUntil(mira, async () => !(await exists(mira, '[data-shorten]')), 'the wait goes on')
     await sent(mira)
