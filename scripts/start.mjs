@@ -8,6 +8,7 @@ import { parseArgs } from 'node:util'
 import { startMariadb } from './lib/mariadb.mjs'
 import { inRoot } from './lib/paths.mjs'
 import { prepareAll } from './lib/prepare.mjs'
+import { endProcess, runsWith } from './lib/processes.mjs'
 import { giveUp, say } from './lib/say.mjs'
 
 const usage = 'usage: npm start -- [--port N] [--data DIR] [--no-demo]'
@@ -42,12 +43,9 @@ const main = inRoot('server/dist/main.js')
 async function endLeftApp(pidFile) {
   if (!existsSync(pidFile)) return
   const pid = Number(readFileSync(pidFile, 'utf8'))
-  const commandFile = `/proc/${pid}/cmdline`
-  if (Number.isInteger(pid) && existsSync(commandFile) && readFileSync(commandFile, 'utf8').split('\0').includes(main)) {
+  if (runsWith(pid, main)) {
     say('ending the server that an earlier run left behind')
-    process.kill(pid, 'SIGTERM')
-    for (let tries = 0; tries < 50 && existsSync(commandFile); tries++) await pause(100)
-    if (existsSync(commandFile)) process.kill(pid, 'SIGKILL')
+    await endProcess(pid, main, 10_000)
   }
   rmSync(pidFile, { force: true })
 }

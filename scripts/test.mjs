@@ -6,6 +6,7 @@ import { inRoot } from './lib/paths.mjs'
 import { prepareAll } from './lib/prepare.mjs'
 import { run } from './lib/run.mjs'
 import { giveUp, say } from './lib/say.mjs'
+import { openScratch } from './lib/scratch.mjs'
 
 const suites = ['core', 'web', 'server', 'interface']
 const wanted = process.argv.slice(2)
@@ -61,12 +62,14 @@ if (wanted.length === 0) {
 for (const project of ['core', 'web']) if (chosen.includes(project)) await jest(project, process.env)
 if (chosen.includes('server') || chosen.includes('interface')) {
   if (chosen.includes('interface')) await needPrograms('chromium', 'chromedriver', 'pdftotext')
-  const database = await startMariadb(inRoot('.test-data', 'database'))
-  const env = { ...process.env, ...database.env, YASTIK_PORT: '0' }
+  const scratch = await openScratch()
+  const database = await startMariadb(scratch.database)
+  const env = { ...process.env, ...database.env, YASTIK_PORT: '0', TMPDIR: scratch.temporary }
   try {
     for (const project of chosen.filter((name) => name === 'server' || name === 'interface')) await jest(project, env)
   } finally {
     await database.stop()
+    scratch.close()
   }
 }
 console.log(`\n${passed} passed, ${failed} failed`)

@@ -1,4 +1,5 @@
 // Two people on one job: each sees what the other does, and after a time apart nothing is lost.
+import { get } from 'node:http'
 import { startApp, type RunningApp } from './support/app.ts'
 import { click, expectText, find, openBrowser, setOffline, signIn, waitUntil, type Sheet } from './support/browser.ts'
 import { openUnit, type Station } from './support/places.ts'
@@ -58,5 +59,22 @@ describe('two people on one job', () => {
     await find(sanna, '[data-part="coilFace"][data-grade="2"]')
     await click(imre, '[data-finding="bent-fins"]')
     await find(sanna, '[data-finding="bent-fins"][aria-pressed="true"]')
+  })
+})
+
+describe('somebody who hangs up in the middle of an answer', () => {
+  it('is answered the next time, and nothing is called a fault', async () => {
+    const [script] = await imre.driver.executeScript<string[]>('return [...document.scripts].map(({ src }) => src).filter(Boolean)')
+    const hangUp = () =>
+      new Promise<void>((resolve, reject) => {
+        const asking = get(script, { headers: { 'accept-encoding': 'gzip' } }, (answer) => {
+          answer.once('data', () => asking.destroy())
+          answer.once('close', () => resolve())
+        })
+        asking.once('error', reject)
+      })
+    for (let times = 0; times < 20; times++) await hangUp()
+    expect((await fetch(script)).status).toBe(200)
+    // What the server complains of fails the file, when it closes.
   })
 })

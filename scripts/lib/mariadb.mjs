@@ -6,6 +6,7 @@ import { createConnection, createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { needPrograms } from './debian.mjs'
+import { endProcess, runsWith } from './processes.mjs'
 import { runQuietly } from './run.mjs'
 import { giveUp, say } from './say.mjs'
 
@@ -19,29 +20,28 @@ export const freePort = () =>
       })
   })
 
-const isAlive = (pid) => {
-  try {
-    process.kill(pid, 0)
-    return true
-  } catch {
-    return false
-  }
-}
+/** The argument by which a server is known to run on this data directory. */
+const dataArgument = (dataDir) => `--datadir=${join(dataDir, 'mariadb')}`
+
+/** A server writes everything out before it ends; on a slow disk that takes its time, and ended hard it has to recover. */
+const endPatienceMs = 120_000
+/** So long a server may take until it answers: after a power cut it recovers first. */
+const startPatienceMs = 180_000
 
 /** Pid of a server that runs on this very data directory, left by a launcher that was killed. */
 export function ownServerPid(dataDir) {
   const pidFile = join(dataDir, 'mariadb.pid')
   if (!existsSync(pidFile)) return undefined
   const pid = Number(readFileSync(pidFile, 'utf8'))
-  if (!Number.isInteger(pid) || !isAlive(pid)) return undefined
-  const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8').split('\0')
-  return command.includes(`--datadir=${join(dataDir, 'mariadb')}`) ? pid : undefined
+  return runsWith(pid, dataArgument(dataDir)) ? pid : undefined
 }
 
-async function endServer(pid) {
-  process.kill(pid, 'SIGTERM')
-  for (let tries = 0; tries < 300 && isAlive(pid); tries++) await pause(100)
-  if (isAlive(pid)) process.kill(pid, 'SIGKILL')
+/** Ends the server that a launcher which was killed left on this data directory. */
+export async function endLeftMariadb(dataDir, log = say) {
+  const left = ownServerPid(dataDir)
+  if (left === undefined) return
+  log('ending the database that an earlier run left behind')
+  await endProcess(left, dataArgument(dataDir), endPatienceMs)
 }
 
 const answers = (socketPath) =>
@@ -61,11 +61,7 @@ const socketIn = (dataDir) =>
 export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
   const [server] = await needPrograms('mariadb')
   mkdirSync(dataDir, { recursive: true, mode: 0o700 })
-  const left = ownServerPid(dataDir)
-  if (left) {
-    log('ending the database that an earlier run left behind')
-    await endServer(left)
-  }
+  await endLeftMariadb(dataDir, log)
   const files = join(dataDir, 'mariadb')
   const asRoot = process.getuid?.() === 0 ? ['--user=root'] : []
   if (!existsSync(join(files, 'mysql'))) {
@@ -106,7 +102,7 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
     server,
     [
       '--no-defaults',
-      `--datadir=${files}`,
+      dataArgument(dataDir),
       `--socket=${socketPath}`,
       `--port=${port}`,
       '--bind-address=127.0.0.1',
@@ -123,8 +119,10 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
   )
   let ended = false
   child.once('exit', () => (ended = true))
-  for (let tries = 0; !(await answers(socketPath)); tries++) {
-    if (ended || tries > 600) giveUp(`The database did not start; its last words are in ${logFile}:\n${readFileSync(logFile, 'utf8').slice(-2000)}`)
+  const lastMs = performance.now() + startPatienceMs
+  while (!(await answers(socketPath))) {
+    if (ended || performance.now() > lastMs)
+      giveUp(`The database did not start; its last words are in ${logFile}:\n${readFileSync(logFile, 'utf8').slice(-2000)}`)
     await pause(100)
   }
   const env = {
@@ -139,7 +137,7 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
     pid: child.pid,
     env,
     stop: async () => {
-      if (isAlive(child.pid) && !ended) await endServer(child.pid)
+      if (!ended) await endProcess(child.pid, dataArgument(dataDir), endPatienceMs)
       rmSync(initFile, { force: true })
     },
   }

@@ -39,6 +39,7 @@ const connection = () =>
     port: Number(need('YASTIK_DB_PORT')),
     user: need('YASTIK_DB_USER'),
     password: need('YASTIK_DB_PASSWORD'),
+    connectTimeout: 15_000,
   })
 
 /** Where the database is: as the test launcher says, or one of the test's own. */

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Builder, By, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 
 export interface Sheet {
@@ -14,6 +14,8 @@ export interface Sheet {
 const patienceMs = 15_000
 /** Between two looks at the page. */
 const lookMs = 40
+/** So often it is looked at, however long that takes, before a wait is given up. */
+const leastLooks = 60
 
 /** Opens headless Chromium with a profile of its own. */
 export async function openBrowser(base: string, { width = 1280, height = 800 } = {}): Promise<Sheet> {
@@ -75,19 +77,53 @@ export async function fitsPhone(sheet: Sheet): Promise<void> {
   if (width > phone) throw new Error(`the page is ${width} wide on a phone of ${phone}`)
 }
 
-/** Waits until something holds, and says `otherwise` when it does not in time. */
-export const waitUntil = ({ driver }: Sheet, holds: () => boolean | Promise<boolean>, otherwise: string, ms = patienceMs): Promise<boolean> =>
-  driver.wait(holds, ms, otherwise, lookMs)
+/** What is open, for whoever reads why a wait was given up. */
+const whatIsOpen = ({ driver }: Sheet): Promise<string> =>
+  driver.executeScript(
+    `const main = document.querySelector('main')
+    const said = main ? main.dataset.place + (main.ariaBusy === 'true' ? ', still fetching' : '') + ': ' + main.innerText : document.body.innerText
+    return 'open is ' + location.pathname + ', ' + said.replace(/\\s+/g, ' ').slice(0, 600)`,
+  )
 
-/** The first element that `css` names, once it can be seen. A page that is drawn anew meanwhile is looked at again. */
-export async function find(sheet: Sheet, css: string): Promise<WebElement> {
-  let found: WebElement | undefined
-  await tryAgain(sheet, async () => {
-    const element = await sheet.driver.wait(until.elementLocated(By.css(css)), patienceMs, `nothing on the page is ${css}`, lookMs)
-    found = await sheet.driver.wait(until.elementIsVisible(element), patienceMs, `${css} is not visible`, lookMs)
-  })
-  return found!
+/** The page was drawn anew between a look and a move: one looks again. */
+const isRedrawn = (error: unknown): error is Error =>
+  error instanceof Error && /stale|intercepted|not interactable/i.test(`${error.name} ${error.message}`)
+
+/**
+ * Looks until there is something, and hands it over. Patience is counted in time and in looks: a machine that stood still in between has not looked.
+ * @throws Error that says `otherwise` and what is open instead
+ */
+async function waitFor<Thing>(sheet: Sheet, look: () => Promise<Thing | undefined>, otherwise: string, ms = patienceMs): Promise<Thing> {
+  const startMs = performance.now()
+  for (let looks = 1; ; looks++) {
+    let redrawn = ''
+    try {
+      const thing = await look()
+      if (thing !== undefined) return thing
+    } catch (error) {
+      if (!isRedrawn(error)) throw error
+      redrawn = `: ${error.message}`
+    }
+    if (looks >= leastLooks && performance.now() - startMs > ms) throw new Error(`${otherwise}${redrawn}; ${await whatIsOpen(sheet)}`)
+    await sheet.driver.sleep(lookMs)
+  }
 }
+
+/** Waits until something holds, and says `otherwise` when it does not in time. */
+export async function waitUntil(sheet: Sheet, holds: () => boolean | Promise<boolean>, otherwise: string, ms = patienceMs): Promise<void> {
+  await waitFor(sheet, async () => ((await holds()) ? true : undefined), otherwise, ms)
+}
+
+/** The first element that `css` names, once it can be seen. */
+export const find = (sheet: Sheet, css: string): Promise<WebElement> =>
+  waitFor(
+    sheet,
+    async () => {
+      const [first] = await sheet.driver.findElements(By.css(css))
+      return first !== undefined && (await first.isDisplayed()) ? first : undefined
+    },
+    `nothing to be seen is ${css}`,
+  )
 
 /** Brings an element into view and waits until it stands still: while a page still lays itself out, a click goes beside it. */
 export const bringIntoView = ({ driver }: Sheet, element: WebElement): Promise<void> =>
@@ -105,24 +141,29 @@ export const bringIntoView = ({ driver }: Sheet, element: WebElement): Promise<v
     element,
   )
 
-/** Clicks as a person would: brought into view, visible, enabled. */
-export async function click(sheet: Sheet, css: string): Promise<void> {
-  await tryAgain(sheet, async () => {
-    const element = await find(sheet, css)
-    await sheet.driver.wait(until.elementIsEnabled(element), patienceMs, `${css} stays disabled`, lookMs)
-    await bringIntoView(sheet, element)
-    await element.click()
-  })
-}
+/** Clicks the first of what `by` names as a person would: brought into view, enabled. */
+const clickOn = (sheet: Sheet, by: By, otherwise: string): Promise<void> =>
+  waitUntil(
+    sheet,
+    async () => {
+      const [first] = await sheet.driver.findElements(by)
+      if (first === undefined || !(await first.isEnabled())) return false
+      await bringIntoView(sheet, first)
+      await first.click()
+      return true
+    },
+    otherwise,
+  )
+
+export const click = (sheet: Sheet, css: string): Promise<void> => clickOn(sheet, By.css(css), `${css} cannot be clicked`)
 
 /** Clicks the button or link that reads so. */
 export const clickText = (sheet: Sheet, text: string): Promise<void> =>
-  tryAgain(sheet, async () => {
-    const path = `//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")]`
-    const element = await sheet.driver.wait(until.elementLocated(By.xpath(path)), patienceMs, `nothing reads “${text}”`, lookMs)
-    await bringIntoView(sheet, element)
-    await element.click()
-  })
+  clickOn(
+    sheet,
+    By.xpath(`//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")]`),
+    `nothing that can be clicked reads “${text}”`,
+  )
 
 export async function type(sheet: Sheet, css: string, text: string): Promise<void> {
   const element = await find(sheet, css)
@@ -130,26 +171,19 @@ export async function type(sheet: Sheet, css: string, text: string): Promise<voi
   await element.sendKeys(text)
 }
 
-export const textOf = async (sheet: Sheet, css: string): Promise<string> => {
-  let text = ''
-  await tryAgain(sheet, async () => {
-    text = await (await find(sheet, css)).getText()
-  })
-  return text
-}
+export const textOf = (sheet: Sheet, css: string): Promise<string> =>
+  waitFor(sheet, async () => (await find(sheet, css)).getText(), `${css} does not come to rest`)
 
 /** Waits until the text of what `css` names holds `part`. */
 export async function expectText(sheet: Sheet, css: string, part: string | RegExp): Promise<void> {
   let last = ''
   const holds = async () => {
-    last = await sheet.driver
-      .findElements(By.css(css))
-      .then(async (elements) => (await Promise.all(elements.map((element) => element.getText()))).join('\n'))
-      .catch(() => '')
+    const elements = await sheet.driver.findElements(By.css(css))
+    last = (await Promise.all(elements.map((element) => element.getText()))).join('\n')
     return typeof part === 'string' ? last.includes(part) : part.test(last)
   }
-  await waitUntil(sheet, holds, 'the text is another').catch(() => {
-    throw new Error(`${css} reads “${last.slice(0, 400)}”, not ${String(part)}`)
+  await waitUntil(sheet, holds, `${css} does not read ${String(part)}`).catch((error: Error) => {
+    throw new Error(`${error.message}\nIt reads “${last.slice(0, 400)}”.`)
   })
 }
 
@@ -163,19 +197,6 @@ export async function signIn(sheet: Sheet, name: string, password: string): Prom
   await find(sheet, 'header.strip')
 }
 
-/** The page redraws while one looks: what went stale is looked for again. */
-export async function tryAgain(sheet: Sheet, move: () => Promise<void>): Promise<void> {
-  let last: unknown
-  const moved = () =>
-    move().then(
-      () => true,
-      (error: Error) => {
-        last = error
-        if (!/stale|intercepted|not interactable/i.test(`${error.name} ${error.message}`)) throw error
-        return false
-      },
-    )
-  await waitUntil(sheet, moved, 'the page does not come to rest').catch((error: Error) => {
-    throw last instanceof Error ? last : error
-  })
-}
+/** Makes a move; where the page is drawn anew in the middle of it, it is made again. */
+export const tryAgain = (sheet: Sheet, move: () => Promise<void>): Promise<void> =>
+  waitUntil(sheet, () => move().then(() => true), 'the page does not come to rest')

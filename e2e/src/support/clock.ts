@@ -9,6 +9,22 @@ const shim = `(() => {
     constructor(...given) { if (given.length > 0) super(...given); else super(RealDate.now() + shift()) }
     static now() { return RealDate.now() + shift() }
   }
+  // While both clocks are moved nothing is asked: what one of them says would be of another time than the other.
+  const realFetch = window.fetch
+  let underWay = 0
+  let goesOn = Promise.resolve()
+  window.fetch = async (...given) => {
+    await goesOn
+    underWay++
+    try { return await realFetch(...given) } finally { underWay-- }
+  }
+  window.testClock = {
+    async hold() {
+      goesOn = new Promise((resolve) => { window.testClock.release = resolve })
+      do await new Promise((resolve) => setTimeout(resolve, 20)); while (underWay > 0)
+    },
+    release() {},
+  }
 })()`
 
 /** Makes the clock of every page that is opened from now on movable. */
@@ -24,6 +40,9 @@ export const setPageClock = async ({ driver }: Sheet, minutes: number): Promise<
 
 /** Time goes by, for the page and for the server. */
 export const moveClock = async (sheet: Sheet, minutes: number): Promise<void> => {
+  const { driver } = sheet
+  await driver.executeAsyncScript('window.testClock.hold().then(arguments[0])')
   await appAt(sheet.base).moveClock(minutes)
   await setPageClock(sheet, minutes)
+  await driver.executeScript('window.testClock.release()')
 }

@@ -13,5 +13,6 @@ export const connect = ({ host, port, user, password, name }: Config['database']
     timezone: '+00:00',
     pool: { max: 10, acquire: 20_000 },
     define: { timestamps: false, underscored: true },
-    dialectOptions: { charset: 'utf8mb4' },
+    // A machine that stands still for a moment is no database that is away.
+    dialectOptions: { charset: 'utf8mb4', connectTimeout: 10_000 },
   })

@@ -120,17 +120,18 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
         const job = await open(`${unit.key}/${visit.daysAgo}`, site, [unit], startMs, crew)
         const who = people.get(visit.by)!
         const file = jobFile(site, unit, visit.complaints, visit.grades, crew, visit.findings)
+        const [plan] = planJob(file).units
         const diary = new Diary(`${unit.key}/${visit.daysAgo}`, demoId(unit.key), who.id, startMs)
         const before = modelReadings(file, visit.grades, seed)
         const after = readingsAfter(file, seed)
         diary.lookOver(visit.complaints, visit.grades)
         for (const finding of visit.findings ?? []) diary.add({ type: 'finding-set', finding, present: true }, 0.2)
         diary.add({ type: 'reading-taken', when: 'before', readings: before }, 8)
-        diary.work(diary.agree(file), undefined, paceOf(seed), after)
+        diary.agree(plan)
+        diary.work(plan.steps, undefined, paceOf(seed), after)
         for (const part of visit.parts ?? []) diary.add({ type: 'part-noted', ...part }, 0.5)
-        const notReached = planJob(file).units[0].notReached.map(({ part }) => part)
-        diary.add({ type: 'handed-over', verdict: verdictOf(file, before, after), notReached }, 2)
-        past.push({ file, diary, job, who })
+        diary.add({ type: 'handed-over', verdict: verdictOf(file, plan, before, after), notReached: plan.notReached.map(({ part }) => part) }, 2)
+        past.push({ file, plan, diary, job, who })
       }
     }
   }
@@ -150,7 +151,9 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
     const diary = new Diary('today/started', demoId(started.key), imre.id, nowMs - 75 * 60_000)
     diary.lookOver(openGrades.started.complaints, openGrades.started.grades)
     diary.add({ type: 'reading-taken', when: 'before', readings: modelReadings(file, openGrades.started.grades, 4) }, 8)
-    diary.work(diary.agree(file), 'off-pan')
+    const [plan] = planJob(file).units
+    diary.agree(plan)
+    diary.work(plan.steps, 'off-pan')
     await storeEvents(sequelize, job, imre, diary.events, transaction)
     const half = new Diary('today/half', demoId(guests.units[1].key), imre.id, nowMs - 20 * 60_000)
     half.lookOver(openGrades.half.complaints, openGrades.half.grades)

@@ -9,6 +9,7 @@ import {
   type JobFile,
   type PlanMemory,
   type UnitPast,
+  type UnitPlan,
   type Visit,
 } from '@yastik/core'
 import type { Job, User } from '../db/models.ts'
@@ -17,16 +18,18 @@ import type { Diary } from './walk.ts'
 
 export interface PastVisit {
   readonly file: JobFile
+  /** Its one unit, as it was planned on that day. */
+  readonly plan: UnitPlan
   readonly diary: Diary
   readonly job: Job
   readonly who: User
 }
 
 /** A visit as the forecast sees it; undefined where coil and wheel were not graded. */
-function visitOf({ file, diary }: PastVisit): Visit | undefined {
+function visitOf({ file, plan, diary }: PastVisit): Visit | undefined {
   const [{ grades }] = file.units
   const found = indexFound(grades)
-  const [{ decisions, notReached }] = planJob(file).units
+  const { decisions, notReached } = plan
   const scope = String(decisions.find(({ topic }) => topic === 'scope')?.choice)
   return found === undefined
     ? undefined

@@ -6,7 +6,6 @@ import {
   coilAt,
   gradeOf,
   knownDesign,
-  planJob,
   pressureAt,
   type Complaint,
   type Grades,
@@ -15,6 +14,7 @@ import {
   type JobFile,
   type Readings,
   type Step,
+  type UnitPlan,
 } from '@yastik/core'
 import { v5 as idFrom } from 'uuid'
 
@@ -54,11 +54,9 @@ export class Diary {
       this.add({ type: 'grade-set', part: part as keyof Grades & string as never, grade: entry.grade, kinds: entry.kinds ?? [] }, 0.3)
   }
 
-  /** Agrees the method of the job and returns its steps. */
-  agree(job: JobFile): Step[] {
-    const [plan] = planJob(job).units
-    this.add({ type: 'method-agreed', decisions: plan.decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule })), steps: plan.steps }, 3)
-    return plan.steps
+  /** Agrees what was planned for the unit. */
+  agree({ decisions, steps }: UnitPlan): void {
+    this.add({ type: 'method-agreed', decisions: decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule })), steps }, 3)
   }
 
   /** Does steps until `stopBefore` (or all), gates confirmed, fasteners counted out and in, waits waited; `pace` is how slow each goes. */
@@ -121,9 +119,8 @@ export function modelReadings(job: JobFile, grades: Grades, seed: number): Readi
 export const readingsAfter = (job: JobFile, seed: number): Readings => modelReadings(job, { coilBack: { grade: seed % 3 === 0 ? 1 : 0 } }, seed + 1)
 
 /** The verdict that the readings earn. */
-export function verdictOf(job: JobFile, before: Readings, after: Readings) {
+export function verdictOf(job: JobFile, { notReached, referrals }: UnitPlan, before: Readings, after: Readings) {
   const unit = job.units[0]
-  const [{ notReached, referrals }] = planJob(job).units
   return assess({
     design: knownDesign(unit.family, unit.design).design,
     before,

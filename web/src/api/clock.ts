@@ -12,12 +12,17 @@ const stored = localStorage.getItem(storedKey)
 export const aheadMs = shallowRef<number | undefined>(stored === null ? undefined : Number(stored))
 let errorMs = Infinity
 
-/** Cristian's method: the server read its clock between asking and answer, so the error is at most half of the time between. @throws NoAnswer. */
+/**
+ * Cristian's method: the server read its clock between asking and answer, so the error is at most half of the time between, which is taken on a
+ * clock that nobody sets. Where the device's own clock was set meanwhile, it is asked again.
+ * @throws NoAnswer
+ */
 export async function measureClock(): Promise<number> {
-  const askedMs = Date.now()
+  const [askedMs, begunMs] = [Date.now(), performance.now()]
   const { nowMs } = clockSchema.parse(await ask<unknown>('GET', '/api/clock'))
-  const answeredMs = Date.now()
-  const [ahead, error] = [Math.round((askedMs + answeredMs) / 2 - nowMs), (answeredMs - askedMs) / 2]
+  const error = (performance.now() - begunMs) / 2
+  if (Math.abs(Date.now() - askedMs - 2 * error) > jumpMs) return measureClock()
+  const ahead = Math.round(askedMs + error - nowMs)
   const known = aheadMs.value
   if (known === undefined || error <= errorMs || Math.abs(ahead - known) > error + errorMs + jumpMs) {
     aheadMs.value = ahead
