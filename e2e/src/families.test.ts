@@ -1,6 +1,7 @@
 // Every family on its own sheet, stores and the mixing calculator, schools for one job, and units that are alike.
 import { startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { makeClockMovable } from './support/clock.ts'
 import { follow, go, goToStation, isAt, openUnit } from './support/places.ts'
 import { grade, sent, workUntil } from './support/moves.ts'
 
@@ -10,6 +11,7 @@ let sheet: Sheet
 beforeAll(async () => {
   app = await startApp()
   sheet = await openBrowser(app.base)
+  await makeClockMovable(sheet)
   await signIn(sheet, 'mira', 'clear-to-the-fins')
 })
 afterAll(async () => {
