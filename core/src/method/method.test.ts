@@ -1,4 +1,5 @@
 import { planJob } from '../plan/index.ts'
+import { builtInProducts } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { JobFile, UnitJob } from '../plan/index.ts'
 import { ruleBook, choicesOf, topics, type Topic } from './index.ts'
@@ -116,6 +117,20 @@ describe('what goes on the coil', () => {
     const at = (id: string) => steps.findIndex((step) => step.id === id)
     expect([at('apply-degreaser'), at('rinse-degreaser'), at('apply-coil')].every((place, index, all) => place > (all[index - 1] ?? -1))).toBe(true)
     expect(decisions.find(({ topic }) => topic === 'coil-agent')!.because.join()).toMatch(/grease first: Rinse-off coil foam with warm water/)
+  })
+  it.each([
+    ['coilFace', 'coil-agent', 'grease'],
+    ['coilBack', 'coil-agent', 'smoke'],
+    ['wheel', 'wheel-agent', 'smoke'],
+  ] as const)('says that %s keeps its grease where %s treats slime and the van has nothing that degreases', (part, topic, kind) => {
+    const unit: Unit = { grades: { [part]: { grade: 2, kinds: [kind] } }, choices: { scope: 'strip-down', [topic]: 'antimicrobial-foam' } }
+    const becauseOf = (products: typeof builtInProducts) => {
+      const { decisions, notReached } = planJob(jobWith(unit, { products })).units[0]
+      expect(decisions.find((decision) => decision.topic === topic)?.choice).toBe('antimicrobial-foam')
+      return notReached.find((left) => left.part === part)?.because
+    }
+    expect(becauseOf(builtInProducts.filter(({ class: kind }) => kind === 'antimicrobial-foam'))).toMatch(/nothing that degreases.*not clean yet/)
+    expect(becauseOf(builtInProducts)).toBeUndefined()
   })
   it('takes foam against grease, plain water against pollen, foam from grade 2, detergent below', () => {
     expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 2, kinds: ['grease'] } } })).toMatchObject({

@@ -2,7 +2,7 @@
 import { gradeOf, hasKind, inWords, type SoilKind } from '../lookover/index.ts'
 import { estimate } from '../quantities/index.ts'
 import { isOnRoof, partsOf, type Part } from '../units/index.ts'
-import { reachesOutdoorSide, staysInItsWall, type Facts } from './facts.ts'
+import { degreaserBefore, reachesOutdoorSide, staysInItsWall, type Facts } from './facts.ts'
 import { whyWheelStays } from './rules/scope.ts'
 
 /** Gap to the ceiling below which hooks and upper face are hard to reach. */
@@ -61,6 +61,14 @@ function heavyWords({ lookOver }: Facts, part: Part): string | undefined {
   return kinds.length > 0 ? kinds.join(' and ') : undefined
 }
 
+/** What treats slime does not degrease: where nothing else went on before it, grease stays. */
+function greaseLeft(part: 'coilFace' | 'coilBack' | 'wheel', facts: Facts): string | undefined {
+  const where = part === 'wheel' ? 'wheel' : 'coil'
+  if (facts.decided[`${where}-agent`] !== 'antimicrobial-foam' || degreaserBefore(facts, where)) return undefined
+  const kinds = (['grease', 'smoke'] as const).filter((kind) => hasKind(facts.lookOver, kind, part)).map(inWords)
+  return kinds.length > 0 ? `${kinds.join(' and ')}: nothing that degreases goes on before the antimicrobial; not clean yet` : undefined
+}
+
 /** Dry on heavy soil is not a clean; nor is a little mist on a mat, where more water would have been right. */
 function leftOnCoil(part: 'coilFace' | 'coilBack', facts: Facts): string | undefined {
   const heavy = heavyWords(facts, part)
@@ -68,14 +76,14 @@ function leftOnCoil(part: 'coilFace' | 'coilBack', facts: Facts): string | undef
   if (rinse === 'none' && heavy) return `${heavy}: the dry way does not carry that off; not clean yet`
   if (rinse === 'spray-bottle' && gradeOf(facts.lookOver, part) >= 3 && !isOnRoof(facts.lookOver.family))
     return `${heavy ?? ''}: rinsed with little water only; not sure to be clean`
-  return undefined
+  return greaseLeft(part, facts)
 }
 
 function leftOnWheel(facts: Facts): string | undefined {
   const { decided } = facts
   if (decided.wheel === 'leave') return whyWheelStays(facts) ?? 'the wheel is not reached on this job'
   const heavy = heavyWords(facts, 'wheel')
-  return decided.wheel === 'brush-through-outlet' && heavy ? `${heavy}: brushed dry through the outlet only; not clean yet` : undefined
+  return decided.wheel === 'brush-through-outlet' && heavy ? `${heavy}: brushed dry through the outlet only; not clean yet` : greaseLeft('wheel', facts)
 }
 
 /** Kinds that a brush alone does not get out of a condenser. */

@@ -155,7 +155,7 @@ function doneAbout(complaint: Exclude<Complaint, 'none'>, facts: Facts, steps: r
   if (complaint === 'noise') return 'it is listened to again at the run test'
   return facts.decided.scope === 'filter-service'
     ? 'it is measured after the filters are clean'
-    : 'it is measured again after the work, by what it delivers'
+    : 'it is measured before and after the work, by what it delivers'
 }
 
 /** Whether a nest or droppings were found of which nobody noted how much: to be asked. */

@@ -3,7 +3,7 @@ import { partNames, type Part } from '../units/index.ts'
 import { dryingMinutes } from '../wash/index.ts'
 import { ids, onTheBench, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { longAirDryMin, mostDryMin, stepMin, uprightMin, wetElectricsMin } from './stepTimes.ts'
+import { longAirDryMin, mostDryMin, stepMin, uprightMin } from './stepTimes.ts'
 
 /** Minutes that a part is reckoned to dry, whole ones; past the most that is reckoned only a hand can tell. */
 export const reckonedDryMin = (part: Part, way: Parameters<typeof dryingMinutes>[1], { room, facts }: Pick<Drafting, 'room' | 'facts'>): number =>
@@ -17,7 +17,7 @@ export const washedApart = ({ decided, facts }: Pick<Drafting, 'decided' | 'fact
 ]
 
 export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
-  const { decided, facts } = drafting
+  const { decided } = drafting
   const washed = washedApart(drafting)
   const steps: Step[] = []
   if (washed.length > 0) {
@@ -37,7 +37,6 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
     )
   }
   if (decided.drying === 'long-air-dry') {
-    const wetBoard = facts.lookOver.findings.includes('wet-electronics')
     const filmMin = reckonedDryMin('coilFace', 'still-air', drafting)
     steps.push(
       step({
@@ -48,13 +47,11 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
         handsMin: stepMin.openToDry.value,
         after: ids(before),
         wait: {
-          leastMin: wetBoard ? wetElectricsMin.value : Math.max(longAirDryMin.value, filmMin),
-          for: wetBoard ? 'electrical parts to dry' : 'the unit to dry open, before it is closed and powered',
+          leastMin: Math.max(longAirDryMin.value, filmMin),
+          for: 'the unit to dry open, before it is closed and powered',
         },
-        how: wetBoard
-          ? 'Only the owner shortens this, in writing.'
-          : `The film on the coil needs about ${filmMin} min in this air; left open for a day, overnight at the very least: a return visit.`,
-        mayEndEarly: wetBoard ? 'owner' : 'dry-to-the-touch',
+        how: `The film on the coil needs about ${filmMin} min in this air; left open for a day, overnight at the very least: a return visit.`,
+        mayEndEarly: 'dry-to-the-touch',
         cautions: [],
       }),
     )

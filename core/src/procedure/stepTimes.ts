@@ -103,5 +103,3 @@ export const storedChargeMin = estimate(5, 'min')
 export const steadyCoolingMin = estimate(10, 'min')
 /** Upright again before a compressor runs, so that its oil is back. */
 export const uprightMin = estimate(60, 'min')
-/** No power for this long after an electrical part was wet. */
-export const wetElectricsMin = estimate(24 * 60, 'min')
