@@ -7,20 +7,22 @@ import type { Held, Network } from './network.ts'
  * (one-machine bounds with heads and tails, Carlier 1982, for capacities above one by energy).
  */
 export function lowerBound(network: Network): number {
-  const { minutes, head, tail, capacity, needs, anyOf, ids } = network
+  const { minutes, head, tail, capacity, needs, anyOf } = network
   let bound = Math.max(0, ...head.map((start, index) => start + tail[index]))
-  const consider = (load: (index: number) => number, size: number) => {
-    const own = ids.flatMap((_, index) => {
-      const work = load(index) * minutes[index]
-      return work > 0 ? [{ work, head: head[index], rest: tail[index] - minutes[index] }] : []
-    })
-    if (size > 0) bound = Math.max(bound, heaviestSet(own, size))
-  }
-  for (let resource = 0; resource < capacity.length; resource++)
-    consider((index) => needs[index].find(([other]) => other === resource)?.[1] ?? 0, capacity[resource])
+  const workOf = (index: number, amount: number): Work => ({ work: amount * minutes[index], head: head[index], rest: tail[index] - minutes[index] })
+  const onResource = capacity.map((): Work[] => [])
+  needs.forEach((own, index) => {
+    if (minutes[index] > 0) for (const [resource, amount] of own) onResource[resource].push(workOf(index, amount))
+  })
+  onResource.forEach((own, resource) => {
+    if (own.length > 0) bound = Math.max(bound, heaviestSet(own, capacity[resource]))
+  })
   for (const of of groupsOf(anyOf)) {
     const members = new Set(of)
-    consider((index) => (anyOf[index]?.of.every((person) => members.has(person)) ? anyOf[index].count : 0), of.length)
+    const own = anyOf.flatMap((asked, index) =>
+      asked && minutes[index] > 0 && asked.of.every((person) => members.has(person)) ? [workOf(index, asked.count)] : [],
+    )
+    if (own.length > 0) bound = Math.max(bound, heaviestSet(own, of.length))
   }
   for (let resource = 0; resource < capacity.length; resource++) {
     const held = network.holds.flatMap((hold) => {

@@ -42,6 +42,9 @@ export function decide(settled: SettledFacts, chosenByHand: Facts['chosenByHand'
   return { decisions: topics.map((topic) => made.get(topic)!), facts }
 }
 
+/** The facts after every topic is decided, without reasons; for comparing. */
+export const decideAnew = (settled: SettledFacts): Facts => redecide(settled, {}, {}, decidingOrder[0])
+
 /**
  * The facts after the choices by hand for `changed` are others: earlier topics stay as `known`, since no topic looks ahead.
  * Without reasons; for comparing.
@@ -127,9 +130,18 @@ function whyNot(
   if (bars.length > 0) return { standing: 'barred', because: bars.join('; ') }
   if (matching.some((rule) => rule.then === choice))
     return { standing: 'possible', because: `possible, but ${choiceNames[winner.then]} comes before it` }
-  const conditions = all.filter((rule) => rule.then === choice).map((rule) => rule.when.words)
-  return {
-    standing: 'uncalled',
-    because: conditions.length > 0 ? `would be right for: ${conditions.join('; or ')}` : 'not a way for this kind of unit',
-  }
+  return { standing: 'uncalled', because: rightFor(all, choice) }
+}
+
+const saidOnce = new WeakMap<readonly Rule[], Map<Choice, string>>()
+/** What the rules that propose a choice ask for; the same for every unit, so put together once. */
+function rightFor(rules: readonly Rule[], choice: Choice): string {
+  const said = saidOnce.get(rules) ?? new Map<Choice, string>()
+  saidOnce.set(rules, said)
+  const known = said.get(choice)
+  if (known !== undefined) return known
+  const conditions = rules.filter((rule) => rule.then === choice).map((rule) => rule.when.words)
+  const words = conditions.length > 0 ? `would be right for: ${conditions.join('; or ')}` : 'not a way for this kind of unit'
+  said.set(choice, words)
+  return words
 }

@@ -1,5 +1,5 @@
 // Method: decision rules, and the decisions they make with their reasons.
-export { byHand, decide, redecide, standings, type Decision, type Standing } from './engine.ts'
+export { byHand, decide, decideAnew, redecide, standings, type Decision, type Standing } from './engine.ts'
 export {
   agentProduct,
   degreaserBefore,

@@ -83,7 +83,9 @@ function leftOnWheel(facts: Facts): string | undefined {
   const { decided } = facts
   if (decided.wheel === 'leave') return whyWheelStays(facts) ?? 'the wheel is not reached on this job'
   const heavy = heavyWords(facts, 'wheel')
-  return decided.wheel === 'brush-through-outlet' && heavy ? `${heavy}: brushed dry through the outlet only; not clean yet` : greaseLeft('wheel', facts)
+  return decided.wheel === 'brush-through-outlet' && heavy
+    ? `${heavy}: brushed dry through the outlet only; not clean yet`
+    : greaseLeft('wheel', facts)
 }
 
 /** Kinds that a brush alone does not get out of a condenser. */

@@ -3,6 +3,7 @@ import { indoorAirFrom, type AirState } from '../air/index.ts'
 import { diagnose, gradeOf, seenFrom, worstOf, type LookOver } from '../lookover/index.ts'
 import {
   decide,
+  decideAnew,
   redecide,
   factsOf,
   notReached,
@@ -268,7 +269,7 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
   /** The same unit under other circumstances; offers ask it seldom. */
   const instead: Instead = (changed) => {
     const otherSettled = settle(unit, { ...context, ...changed })
-    const other = workOut(otherSettled, decide(otherSettled.facts, {}).facts, draftSteps)
+    const other = workOut(otherSettled, decideAnew(otherSettled.facts), draftSteps)
     const totals = totalsOf(other, context.houseRules)
     const { scope, rinse } = other.facts.decided
     return { minutes: totals.minutes - own.minutes, money: totals.money - own.money, scope: String(scope), reaches: rinse !== 'none' }
