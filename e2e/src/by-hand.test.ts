@@ -5,9 +5,9 @@ import {
   bringIntoView,
   click,
   clickText,
-  exists,
   expectText,
   find,
+  gone,
   openBrowser,
   signIn,
   textOf,
@@ -83,7 +83,7 @@ describe('a choice by hand', () => {
   it('cannot be made where it is barred', async () => {
     await click(sheet, '[data-topic="containment"] summary')
     await expectText(sheet, '[data-topic="containment"]', 'there is no opening below to plug')
-    expect(await exists(sheet, '[data-topic="containment"] [data-flip="opening-plug-and-rags"]')).toBe(false)
+    await gone(sheet, '[data-topic="containment"] [data-flip="opening-plug-and-rags"]')
   })
 })
 
@@ -105,7 +105,7 @@ describe('at the unit', () => {
     await expectText(sheet, '.tray', 'drain pan')
     await press('u')
     await waitUntil(sheet, async () => (await textOf(sheet, 'aside .figure')) === count, 'the count does not come back')
-    expect(await exists(sheet, '[data-tray="drain pan"]')).toBe(false)
+    await gone(sheet, '[data-tray="drain pan"]')
   })
   it('counts one screw less out, and shows it in the ledger', async () => {
     await click(sheet, '[data-step="off-pan"] .count [data-less]')
@@ -186,7 +186,7 @@ describe('washing, tried beforehand', () => {
     await expectText(sheet, '[data-record]', /washing chosen: 6 L\/min, 14 min, pauses after [\d., ]+ min/)
     await follow(sheet, 'Method')
     await click(sheet, '[data-plan-wash]')
-    await waitUntil(sheet, async () => !(await exists(sheet, '[data-plan-wash]')), 'the choice stays')
+    await gone(sheet, '[data-plan-wash]')
   })
 })
 

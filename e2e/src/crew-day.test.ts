@@ -1,7 +1,7 @@
 // The crew's day: work moves to somebody else by drag, by tap and by key; what cannot be is turned down in words.
-import { By, Key, Origin } from 'selenium-webdriver'
+import { Key, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { bringIntoView, click, clickText, exists, expectText, find, openBrowser, signIn, tryAgain, waitUntil, type Sheet } from './support/browser.ts'
+import { bringIntoView, click, clickText, expectText, find, gone, openBrowser, signIn, tryAgain, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, openUnit } from './support/places.ts'
 
 jest.setTimeout(180_000)
@@ -72,7 +72,7 @@ describe('work in the crew’s day', () => {
     await drag(imre, 'off-end-plate', 1)
     await expectText(imre, '[role="alert"]', 'Sanna Kirov is not trained for wheel removal')
     await expectText(imre, '[role="alert"]', 'Allowed: Imre Vold')
-    expect(await exists(imre, '[data-outcome]')).toBe(false)
+    await gone(imre, '[data-outcome]')
     expect(await whoDoes(imre, 'off-end-plate')).not.toContain('Sanna Kirov')
   })
   it('moves with the arrow keys', async () => {
@@ -86,6 +86,6 @@ describe('work in the crew’s day', () => {
     await waitFor(imre, 'wash-pan', to)
     await follow(imre, 'At the unit')
     await find(imre, '[data-step]')
-    expect(await imre.driver.findElements(By.css('[data-crew-timeline]'))).toHaveLength(0)
+    await gone(imre, '[data-crew-timeline]')
   })
 })

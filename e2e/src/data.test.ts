@@ -4,7 +4,21 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startApp, type RunningApp } from './support/app.ts'
 import { By } from 'selenium-webdriver'
-import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import {
+  click,
+  clickText,
+  exists,
+  expectText,
+  find,
+  fitsPhone,
+  gone,
+  openBrowser,
+  signIn,
+  textOf,
+  type,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
 import { follow, go, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
@@ -76,7 +90,7 @@ describe('what is due', () => {
     await click(sheet, '[data-to-due]')
     await find(sheet, '[data-due-entry="filter"]')
     await click(sheet, '[data-due-kind="deep-clean"]')
-    await waitUntil(sheet, async () => !(await exists(sheet, '[data-due-entry="filter"]')), 'filters stay')
+    await gone(sheet, '[data-due-entry="filter"]')
     await expectText(sheet, '[data-due]', /\w{3} \d{4} – \w{3} \d{4}/)
     await fitsPhone(sheet)
   })

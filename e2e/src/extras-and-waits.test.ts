@@ -1,6 +1,6 @@
 // Less common taps: how much of a finding there is, work ordered besides, and a wait that somebody ends.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { click, expectText, find, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { doStep, sent, workUntil } from './support/moves.ts'
 import { follow, goToStation, isAt, openUnit } from './support/places.ts'
@@ -37,7 +37,7 @@ describe('a unit that is looked over', () => {
   it('asks of bent fins whether few or many, in words that fit them', async () => {
     await click(imre, '[data-finding="bent-fins"]')
     await expectText(imre, '[data-extent="bent-fins/little"]', 'few of them')
-    expect(await exists(imre, '[data-extent="bent-fins/alive"]')).toBe(false)
+    await gone(imre, '[data-extent="bent-fins/alive"]')
     await click(imre, '[data-extent="bent-fins/much"]')
     await find(imre, '[data-extent="bent-fins/much"][aria-pressed="true"]')
     await sent(imre)
@@ -63,7 +63,7 @@ describe('a drying wait', () => {
     await doStep(imre)
     await expectText(imre, '[data-wait-end]', 'It is dry to the touch')
     await click(imre, '[data-dry-to-the-touch]')
-    await waitUntil(imre, async () => !(await exists(imre, '[data-dry-to-the-touch]')), 'the wait goes on')
+    await gone(imre, '[data-dry-to-the-touch]')
     await sent(imre)
     await follow(imre, 'Record')
     await expectText(imre, '[data-record]', 'dry to the touch')
@@ -81,7 +81,7 @@ describe('a drying wait', () => {
     await find(mira, '[data-wait-end] button[type="submit"]:disabled')
     await type(mira, 'input[name="shorten"]', 'the maker’s manual asks for ten minutes only')
     await click(mira, '[data-wait-end] button[type="submit"]')
-    await waitUntil(mira, async () => !(await exists(mira, '[data-shorten]')), 'the wait goes on')
+    await gone(mira, '[data-shorten]')
     await sent(mira)
     await goToStation(mira, 'record')
     await expectText(mira, '[data-record]', 'wait shortened by the owner')

@@ -1,6 +1,6 @@
 // Every family on its own sheet, stores and the mixing calculator, schools for one job, and units that are alike.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { click, clickText, expectText, find, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { follow, go, goToStation, isAt, openUnit } from './support/places.ts'
 import { grade, sent, workUntil } from './support/moves.ts'
@@ -105,7 +105,7 @@ describe('something found in the middle of the work', () => {
     await click(sheet, '[data-agree-change]')
     // A wheel that is washed throws specks: the customer is told before the work goes on.
     expect(await workUntil(sheet, (id) => id === 'off-cover')).toEqual(['tell-before'])
-    expect(await exists(sheet, '[data-found]')).toBe(false)
+    await gone(sheet, '[data-found]')
     expect(done).toContain('prove-dead')
   })
 })
@@ -132,7 +132,7 @@ describe('house rules', () => {
     await go(sheet, 'house-rules')
     await expectText(sheet, '[data-round]', /\d+ min with waits/)
     await expectText(sheet, '[data-brings="dry"]', /L water.*not reached/)
-    expect(await exists(sheet, '[data-brings="rinse"]')).toBe(false)
+    await gone(sheet, '[data-brings="rinse"]')
   })
 })
 
@@ -159,7 +159,7 @@ describe('alike units', () => {
     await find(sheet, 'input[name="weightKg"]')
     await click(sheet, '[data-family="wall-head"]')
     await find(sheet, 'input[name="ceilingGapCm"]')
-    expect(await exists(sheet, 'input[name="weightKg"]')).toBe(false)
+    await gone(sheet, 'input[name="weightKg"]')
   })
 })
 
@@ -206,8 +206,8 @@ describe('stores', () => {
       await signIn(technician, 'sanna', 'clear-to-the-fins')
       await go(technician, 'stores')
       await expectText(technician, '.page', 'You can mix from what is here')
-      expect(await exists(technician, '[data-product="outdoor"] button')).toBe(false)
-      expect(await exists(technician, '[data-add-equipment]')).toBe(false)
+      await gone(technician, '[data-product="outdoor"] button')
+      await gone(technician, '[data-add-equipment]')
     } finally {
       await technician.close()
     }

@@ -1,7 +1,7 @@
 // What the owner does before and after the work: a quote that becomes a visit, a reminder and its answer, the van's load and its stock.
 import { By } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, fitsPhone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { click, clickText, expectText, find, fitsPhone, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, go, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
@@ -80,7 +80,7 @@ describe('a reminder', () => {
     expect(draft).toMatch(/is due now for a (light|deep) clean/)
     await click(sheet, '[data-send-message]')
     await find(sheet, '[data-reminded]')
-    expect(await exists(sheet, '[data-write="Quellhof Reading Rooms"]')).toBe(false)
+    await gone(sheet, '[data-write="Quellhof Reading Rooms"]')
     await click(sheet, '[data-to-messages]')
     await expectText(sheet, '[data-messages]', '“STOP”')
     await expectText(sheet, '[data-messages]', 'delivered')

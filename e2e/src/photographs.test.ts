@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { By, Key } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, openBrowser, setSize, signIn, textOf, waitUntil, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, gone, openBrowser, setSize, signIn, textOf, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, goToStation, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
@@ -44,7 +44,7 @@ describe('at the look-over', () => {
   it('offers to measure parts with fins or blades, and no others', async () => {
     await click(sheet, '[data-callout="pan"] .hit')
     await find(sheet, '[data-photos]')
-    expect(await exists(sheet, '[data-camera]')).toBe(false)
+    await gone(sheet, '[data-camera]')
     await click(sheet, '[data-callout="coilFace"] .hit')
     await find(sheet, '[data-camera]')
   })
@@ -111,7 +111,7 @@ describe('pictures that are none, or show nothing', () => {
     await buttons.at(-1)!.click()
     await measure()
     await expectText(sheet, '[data-photo-measure] [role="alert"]', 'no fins can be made out')
-    expect(await exists(sheet, '[data-take-grade]')).toBe(false)
+    await gone(sheet, '[data-take-grade]')
     await click(sheet, '.el-dialog__headerbtn')
   })
 })

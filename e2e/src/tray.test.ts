@@ -5,20 +5,7 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { By } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import {
-  click,
-  clickText,
-  exists,
-  expectText,
-  find,
-  openBrowser,
-  setOffline,
-  signIn,
-  textOf,
-  type,
-  waitUntil,
-  type Sheet,
-} from './support/browser.ts'
+import { click, clickText, expectText, find, gone, openBrowser, setOffline, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, openUnit } from './support/places.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { countAllBack, doStep, doStepAsCounted, sent, workUntil } from './support/moves.ts'
@@ -66,7 +53,7 @@ describe('photographs', () => {
     await take(imre, await picture('wide.jpg', 9000, 5000))
     await expectText(imre, '[data-photos] [role="alert"]', 'wide.jpg: it has 45 megapixels')
     expect(await photos(imre)).toBe(0)
-    expect(await exists(imre, '.unsent')).toBe(false)
+    await gone(imre, '.unsent')
   })
   it('taken without a signal wait on the device, over a reload, and reach the others afterwards', async () => {
     await setOffline(imre, true)
@@ -94,7 +81,7 @@ describe('people at the unit', () => {
     await click(imre, '[data-pause]')
     await clickText(imre, 'a break')
     await expectText(imre, '[data-paused]', 'for a break')
-    expect(await exists(imre, '[data-step]')).toBe(false)
+    await gone(imre, '[data-step]')
     await expectText(mira, '.pause', 'Imre Vold paused at')
     await imre.driver.navigate().refresh()
     await click(imre, '[data-resume]')
@@ -118,7 +105,7 @@ describe('people at the unit', () => {
     await type(imre, 'input[name="left-out-because"]', 'the guest is back')
     await clickText(imre, 'Leave out')
     await workUntil(imre, (id) => id === 'on-cover')
-    expect(await exists(imre, '[data-leave-out]')).toBe(false)
+    await gone(imre, '[data-leave-out]')
   })
 })
 
@@ -128,7 +115,7 @@ describe('a screw that does not come back', () => {
     await click(imre, '[data-step="on-cover"] [data-less]')
     await expectText(imre, '[data-short="cover screw"]', 'came out at')
     await expectText(imre, '[data-short="cover screw"]', 'until the owner writes that it may stay out')
-    expect(await exists(imre, '[data-except]')).toBe(false)
+    await gone(imre, '[data-except]')
     await doStepAsCounted(imre)
     await workUntil(imre, (id) => id === 'power-on')
     await expectText(imre, '[data-ledger]', '1 count open: power waits')

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { root, startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, devtools, exists, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { click, clickText, devtools, expectText, find, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, isAt } from './support/places.ts'
 import { makeClockMovable, moveClock } from './support/clock.ts'
 import { countAllBack, doStep, grade, sent, stepId, workUntil } from './support/moves.ts'
@@ -130,7 +130,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await find(sheet, '[data-step="apply-coil"]')
     expect(await textOf(sheet, 'aside .figure')).toBe(progress)
     await find(sheet, '[data-tray="front cover"]')
-    expect(await exists(sheet, '.unsent')).toBe(false)
+    await gone(sheet, '.unsent')
   })
 
   it('runs the dwell clock, offers other work meanwhile, and rinses only after it', async () => {

@@ -1,5 +1,5 @@
 import { planJob } from '../plan/index.ts'
-import { builtInProducts } from '../products/index.ts'
+import { builtInProducts, type Product } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { JobFile, UnitJob } from '../plan/index.ts'
 import { ruleBook, choicesOf, topics, type Topic } from './index.ts'
@@ -124,13 +124,13 @@ describe('what goes on the coil', () => {
     ['wheel', 'wheel-agent', 'smoke'],
   ] as const)('says that %s keeps its grease where %s treats slime and the van has nothing that degreases', (part, topic, kind) => {
     const unit: Unit = { grades: { [part]: { grade: 2, kinds: [kind] } }, choices: { scope: 'strip-down', [topic]: 'antimicrobial-foam' } }
-    const becauseOf = (products: typeof builtInProducts) => {
+    const becauseOf = (products: Product[]) => {
       const { decisions, notReached } = planJob(jobWith(unit, { products })).units[0]
       expect(decisions.find((decision) => decision.topic === topic)?.choice).toBe('antimicrobial-foam')
       return notReached.find((left) => left.part === part)?.because
     }
     expect(becauseOf(builtInProducts.filter(({ class: kind }) => kind === 'antimicrobial-foam'))).toMatch(/nothing that degreases.*not clean yet/)
-    expect(becauseOf(builtInProducts)).toBeUndefined()
+    expect(becauseOf([...builtInProducts])).toBeUndefined()
   })
   it('takes foam against grease, plain water against pollen, foam from grade 2, detergent below', () => {
     expect(decisionOf('coil-agent', { grades: { coilFace: { grade: 2, kinds: ['grease'] } } })).toMatchObject({

@@ -186,6 +186,9 @@ export async function expectText(sheet: Sheet, css: string, part: string | RegEx
 
 export const exists = async ({ driver }: Sheet, css: string): Promise<boolean> => (await driver.findElements(By.css(css))).length > 0
 
+/** Waits until nothing on the page is `css` any more; where something must never come, that it is not there. */
+export const gone = (sheet: Sheet, css: string): Promise<void> => waitUntil(sheet, async () => !(await exists(sheet, css)), `${css} stays`)
+
 export async function signIn(sheet: Sheet, name: string, password: string): Promise<void> {
   await sheet.driver.get(`${sheet.base}/sign-in`)
   await type(sheet, 'input[name="sign-in"]', name)
