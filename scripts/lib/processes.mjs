@@ -1,12 +1,22 @@
 // Processes that an earlier run left behind: does one still run, and how is it ended?
-import { existsSync, readFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { setTimeout as pause } from 'node:timers/promises'
 
-/** Whether the process runs and was started with this argument: a number that was given to another program since is not taken for it. */
-export function runsWith(pid, argument) {
-  const commandFile = `/proc/${pid}/cmdline`
-  return Number.isInteger(pid) && existsSync(commandFile) && readFileSync(commandFile, 'utf8').split('\0').includes(argument)
+/** Arguments that a running process was started with; none where it does not run, or has just ended. */
+function argumentsOf(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').split('\0')
+  } catch (error) {
+    if (error.code === 'ENOENT' || error.code === 'ESRCH') return []
+    throw error
+  }
 }
+
+/** Whether the process runs and was started with this argument: a number that was given to another program since is not taken for it. */
+export const runsWith = (pid, argument) => Number.isInteger(pid) && argumentsOf(pid).includes(argument)
+
+/** The script that this process runs, as it stands in its arguments. */
+export const ownScript = () => argumentsOf(process.pid)[1]
 
 async function isGone(pid, argument, withinMs) {
   for (const endMs = performance.now() + withinMs; performance.now() < endMs; await pause(50)) if (!runsWith(pid, argument)) return true

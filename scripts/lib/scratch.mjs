@@ -1,10 +1,12 @@
 // Where do tests keep what they throw away: databases, profiles of browsers, files? In memory where there is room, so that a disk which stands
 // still for seconds fails no test.
-import { existsSync, mkdirSync, rmSync, statfsSync } from 'node:fs'
 import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { endLeftMariadb } from './mariadb.mjs'
 import { inRoot, root } from './paths.mjs'
+import { ownScript, runsWith } from './processes.mjs'
+import { giveUp } from './say.mjs'
 
 const memory = '/dev/shm'
 /** A whole run was seen to take less than half of it. */
@@ -22,10 +24,15 @@ function roomyPlace() {
  */
 export async function openScratch() {
   const folder = join(roomyPlace(), `yastik-test-${createHash('sha256').update(root).digest('hex').slice(0, 12)}`)
-  const [temporary, database] = [join(folder, 'tmp'), join(folder, 'database')]
+  const [temporary, database, holder] = ['tmp', 'database', 'holder.json'].map((name) => join(folder, name))
+  if (existsSync(holder)) {
+    const { pid, script } = JSON.parse(readFileSync(holder, 'utf8'))
+    if (runsWith(pid, script)) giveUp(`The tests of this checkout run already, as process ${pid}: wait for them, or end them.`)
+  }
   await endLeftMariadb(database)
   const clear = () => rmSync(folder, { recursive: true, force: true, maxRetries: 5 })
   clear()
   mkdirSync(temporary, { recursive: true, mode: 0o700 })
+  writeFileSync(holder, JSON.stringify({ pid: process.pid, script: ownScript() }))
   return { temporary, database, close: clear }
 }
