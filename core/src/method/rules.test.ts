@@ -151,6 +151,7 @@ const decides: Case[] = [
     both(stuck, design({ quickAccessOutlet: true }), coat, graded('wheel', 3)),
     site({ setting: 'equipment-room' }),
   ],
+  ['wheel-out-instead', 'remove-and-wash', both(graded('wheel', 2), graded('coilBack', 3)), site({ setting: 'equipment-room' })],
   ['wheel-left', 'leave', roof(design({ wheelRemovable: false, wheelReachable: false }), graded('wheel', 3))],
   ['pan-untouched', 'leave', graded('filter', 2)],
   ['pan-remove', 'remove-and-wash', graded('pan', 3)],

@@ -125,6 +125,13 @@ export const wheel: RuleSet = {
     ),
     rule('wheel-dry-brush', 'usual', quickAccess, 'brush-through-outlet', 'the wheel is brushed dry through the outlet'),
     rule(
+      'wheel-out-instead',
+      'usual',
+      all(atLeast('wheel', 2), wheelComesOutHere),
+      'remove-and-wash',
+      'it cannot be cleaned where it sits on this job, and the unit is stripped down: it comes out and is washed outside',
+    ),
+    rule(
       'wheel-left',
       'usual',
       otherwise,

@@ -35,12 +35,14 @@ export function comparisonsOf(seed: number): Comparison[] {
   const comparisons: Comparison[] = []
   const part = pick(partsOf[unit.family])
   const grade = unit.grades[part]?.grade ?? 0
+  // Where there was nothing, no kind of soil was noted that could count.
+  const noted = grade === 0 ? {} : unit.grades[part]
   if (grade < 4)
     comparisons.push({
       what: 'worse-grade',
       seed,
-      before: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...unit.grades[part], grade } } }] },
-      after: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...unit.grades[part], grade: allGrades[grade + 1] } } }] },
+      before: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...noted, grade } } }] },
+      after: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...noted, grade: allGrades[grade + 1] } } }] },
       fault: (one, other) =>
         work(other) < work(one) - slack ? `${part} from grade ${grade} to ${grade + 1}: ${work(one)} min become ${work(other)}` : undefined,
     })
