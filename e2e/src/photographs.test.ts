@@ -40,6 +40,9 @@ const measure = async (): Promise<void> => {
   await find(sheet, '[data-photo-measure] :is([data-covered], [role="alert"])')
 }
 
+/** The grade that follows; where two are as likely, the one of them that is named first. */
+const likeliest = '[data-photo-measure] :is([data-take-grade], [data-other-grade])'
+
 describe('at the look-over', () => {
   it('offers to measure parts with fins or blades, and no others', async () => {
     await click(sheet, '[data-callout="pan"] .hit')
@@ -63,9 +66,9 @@ describe('at the look-over', () => {
     const covered = Number.parseInt(await textOf(sheet, '[data-covered]'), 10)
     expect(covered).toBeGreaterThan(0)
     await expectText(sheet, '[data-photo-measure]', /nine times in ten \d+ to \d+ %/)
-    const proposed = (await textOf(sheet, '[data-take-grade]')).match(/\d/)![0]
+    const [proposed] = /\d/.exec(await textOf(sheet, likeliest)) ?? []
     expect(Number(proposed)).toBe(covered < 2 ? 0 : covered < 10 ? 1 : covered < 35 ? 2 : covered < 70 ? 3 : 4)
-    await click(sheet, '[data-take-grade]')
+    await click(sheet, likeliest)
     await find(sheet, `[data-part="coilFace"][data-grade="${proposed}"]`)
     await expectText(sheet, '[data-measure]', `${covered} % covered`)
   })
@@ -76,6 +79,42 @@ describe('at the look-over', () => {
     await find(sheet, '[data-part="coilFace"][data-grade="4"]')
     await follow(sheet, 'Record')
     await expectText(sheet, '[data-record]', /measured on a photograph: \d+ % covered/)
+    await follow(sheet, 'Look-over')
+    await click(sheet, '[data-callout="coilFace"] .hit')
+  })
+})
+
+describe('a correction by hand', () => {
+  const shareNow = async () => Number.parseInt(await textOf(sheet, '[data-covered]'), 10)
+  it('hatches more and rubs out, by keys as by finger, and keeps the share beside the one that was read', async () => {
+    await click(sheet, '[data-measure]')
+    await measure()
+    const read = await shareNow()
+    await click(sheet, '[data-mark="covered"]')
+    const brush = await find(sheet, '[data-brush]')
+    // A row of dabs right across, by keys.
+    await brush.sendKeys(...Array.from({ length: 12 }, () => Key.ARROW_LEFT))
+    await brush.sendKeys(...Array.from({ length: 24 }, () => [Key.SPACE, Key.ARROW_RIGHT]).flat())
+    await expectText(sheet, '[data-read]', `read were ${read} %`)
+    const more = await shareNow()
+    expect(more).toBeGreaterThan(read)
+    // A stroke of a finger over half of it takes it back there.
+    await click(sheet, '[data-mark="bare"]')
+    await sheet.driver
+      .actions()
+      .move({ origin: brush, x: -120, y: 0 })
+      .press()
+      .move({ origin: brush, x: 0, y: 0 })
+      .move({ origin: brush, x: 60, y: 0 })
+      .release()
+      .perform()
+    await waitUntil(sheet, async () => (await shareNow()) < more, 'the finger rubbed nothing out')
+    const byHand = await shareNow()
+    await click(sheet, '[data-keep-correction]')
+    await click(sheet, '.el-dialog__headerbtn')
+    await expectText(sheet, '[data-measure]', `${byHand} % covered, by hand`)
+    await follow(sheet, 'Record')
+    await expectText(sheet, '[data-record]', new RegExp(`${byHand} % covered, corrected by hand \\(read: ${read} %\\)`))
     await follow(sheet, 'Look-over')
     await click(sheet, '[data-callout="coilFace"] .hit')
   })
@@ -128,7 +167,7 @@ describe('at the proof', () => {
     await buttons.at(-1)!.click()
     await find(sheet, '[data-region] img')
     await measure()
-    await click(sheet, '[data-take-grade]')
+    await click(sheet, likeliest)
     await find(sheet, `${part} [data-after-grade][aria-checked="true"]`)
     await expectText(sheet, '[data-compare="coilFace"]', /covered \d+ % before, \d+ % now/)
     const slider = await find(sheet, '[data-compare="coilFace"] input[type="range"]')

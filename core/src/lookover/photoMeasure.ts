@@ -16,5 +16,10 @@ export const photoMeasureSchema = closed({
   high: share,
   /** Share of the fins that can be seen which are straight. */
   straightShare: share.optional(),
+  /** Share that soil covers after a person corrected what was read. */
+  byHand: share.optional(),
 })
 export type PhotoMeasure = z.infer<typeof photoMeasureSchema>
+
+/** The covered share that counts, 0..1: a person's correction, or else what was read. */
+export const settledShare = ({ byHand, coveredShare }: PhotoMeasure): number => byHand ?? coveredShare

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Photographs of a step, or of a part: those taken, and a slot for the next one.
-import { partNames, surfaceOf, type Grade, type TakenPhoto } from '@yastik/core'
+import { partNames, settledShare, surfaceOf, type Grade, type TakenPhoto } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { ask } from '../api/client.ts'
@@ -62,7 +62,11 @@ async function keep(files: () => Promise<readonly File[]>) {
           :says="`${nameOf(photo.by)}, ${dayjs(photo.atMs).format('D MMM, HH:mm')}`"
         />
         <button v-if="measurable" class="tap" :data-measure="photo.photoId" @click="measuring = photo.photoId">
-          {{ photo.measure ? `${Math.round(photo.measure.coveredShare * 100)} % covered` : 'Measure' }}
+          {{
+            photo.measure
+              ? `${Math.round(settledShare(photo.measure) * 100)} % covered${photo.measure.byHand === undefined ? '' : ', by hand'}`
+              : 'Measure'
+          }}
         </button>
       </div>
       <FileTap name="photo" accept="image/*" camera class="slot" :class="{ wanted: wanted && photos.length === 0 }" :disabled="busy" @files="take">

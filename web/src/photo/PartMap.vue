@@ -39,6 +39,7 @@ const outline = computed(() => {
       </defs>
       <path :d="outline" :fill="`url(#${hatch})`" class="edge" vector-effect="non-scaling-stroke" />
     </svg>
+    <slot />
   </figure>
 </template>
 

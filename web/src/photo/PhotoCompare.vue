@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Before and after of one part, laid over each other: a line that is drawn across, and a map of what is left.
-import { Fault, partNames, surfaceOf, type Part, type TakenPhoto } from '@yastik/core'
+import { Fault, pairNotes, partNames, settledShare, surfaceOf, type Part, type TakenPhoto } from '@yastik/core'
 import { computed, ref, shallowRef, useId, watch } from 'vue'
 import { NoAnswer } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
@@ -17,11 +17,12 @@ const error = ref<unknown>()
 const line = ref(50)
 const showsMap = ref(true)
 const slider = useId()
+const surface = computed(() => surfaceOf(props.part))
 
 async function readOf(photo: TakenPhoto): Promise<PhotoRead> {
   const picture = await pictureFor({ photoId: photo.photoId, jobId: props.jobId, unitId: props.unitId })
-  if (!picture || !photo.measure) throw new Fault('not-there', { sentence: 'One of the two photographs is not on this device.' })
-  return measure(picture, photo.measure.region, surfaceOf(props.part)!)
+  if (!picture || !photo.measure || !surface.value) throw new Fault('not-there', { sentence: 'One of the two photographs is not on this device.' })
+  return measure(picture, photo.measure.region, surface.value)
 }
 watch(
   () => [props.before, props.after],
@@ -44,8 +45,11 @@ const says = computed(() => {
     before.straightShare !== undefined && after.straightShare !== undefined
       ? `, fins straight ${percent(before.straightShare)} before, ${percent(after.straightShare)} now`
       : ''
-  return `covered ${percent(before.coveredShare)} before, ${percent(after.coveredShare)} now${fins}`
+  const hand = before.byHand !== undefined || after.byHand !== undefined ? ' (corrected by hand)' : ''
+  return `covered ${percent(settledShare(before))} before, ${percent(settledShare(after))} now${hand}${fins}`
 })
+/** What stands against comparing the two. */
+const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.value.before.measured, reads.value.after.measured, surface.value) : []))
 </script>
 
 <template>
@@ -53,6 +57,7 @@ const says = computed(() => {
     <p>
       <b>{{ partNames[part] }}:</b> {{ says }}
     </p>
+    <p v-for="note in notes" :key="note" class="note" role="note" data-pair-note>{{ note }}</p>
     <template v-if="reads">
       <div class="over">
         <PartMap :upright="reads.after.upright" :map="showsMap ? reads.after.measured.map : undefined" :says="`${partNames[part]}, after`" />
@@ -71,6 +76,10 @@ const says = computed(() => {
 </template>
 
 <style scoped>
+.note {
+  border-left: 6px double var(--now);
+  padding: 0.3rem 0.8rem;
+}
 .compare {
   width: 100%;
   min-width: 0;

@@ -1,14 +1,15 @@
 <script setup lang="ts">
-// A photograph of a part is measured: corners onto the part, then what is covered, how sure that is, and the grade that follows. A person decides.
+// A photograph of a part is measured: corners onto the part, then what is covered, which a person can correct with a finger before they grade it.
 import {
+  correctedShare,
+  dabbed,
   Fault,
-  gradeNames,
   partNames,
-  proposedGrade,
   surfaceOf,
   usualRegion,
-  allGrades,
   type Grade,
+  type PhotoMeasure,
+  type PhotoMeasured,
   type Region,
   type TakenPhoto,
 } from '@yastik/core'
@@ -20,7 +21,9 @@ import { NoAnswer } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import { pictureFor } from '../offline/photos.ts'
 import { useJob } from '../stores/job.ts'
+import MapBrush from './MapBrush.vue'
 import PartMap from './PartMap.vue'
+import PhotoReading from './PhotoReading.vue'
 import RegionPicker from './RegionPicker.vue'
 import { usePhotoMeasure, type PhotoRead } from './usePhotoMeasure.ts'
 
@@ -36,6 +39,13 @@ const region = ref<Region>(props.photo.measure?.region ?? usualRegion)
 const read = shallowRef<PhotoRead>()
 const error = ref<unknown>()
 const busy = ref(false)
+/** How far the reading is, 0..1. */
+const done = ref(0)
+/** What a person painted over what was read, and what the brush marks; undefined while nobody corrects. */
+const painted = shallowRef<PhotoMeasured['map']>()
+const brush = ref<'covered' | 'bare'>()
+/** Radius of the brush, cells of the map. */
+const brushCells = 2
 
 watch(
   () => props.photo.photoId,
@@ -53,14 +63,20 @@ watch(
 )
 onBeforeUnmount(() => URL.revokeObjectURL(source.value))
 
+const measureOf = ({ measured }: PhotoRead): PhotoMeasure => {
+  const { coveredShare, low, high, straightShare } = measured
+  return { region: region.value, coveredShare, low, high, ...(straightShare === undefined ? {} : { straightShare }) }
+}
+const keep = (own: PhotoMeasure) => job.add(props.unitId, { type: 'photo-measured', photoId: props.photo.photoId, measure: own })
+
 async function run() {
+  if (!picture.value) return
   error.value = undefined
   busy.value = true
+  done.value = 0
   try {
-    read.value = await measure(picture.value!, region.value, surface.value)
-    const { coveredShare, low, high, straightShare } = read.value.measured
-    const shares = { coveredShare, low, high, ...(straightShare === undefined ? {} : { straightShare }) }
-    await job.add(props.unitId, { type: 'photo-measured', photoId: props.photo.photoId, measure: { region: region.value, ...shares } })
+    read.value = await measure(picture.value, region.value, surface.value, (share) => (done.value = share))
+    await keep(measureOf(read.value))
   } catch (caught) {
     error.value = caught
     read.value = undefined
@@ -68,11 +84,28 @@ async function run() {
     busy.value = false
   }
 }
-const proposal = computed(() => read.value && proposedGrade(read.value.measured))
-const percent = (share: number) => Math.round(share * 100)
-const lean = computed(() => Math.round(read.value?.measured.finDirectionDeg ?? 0))
-const others = computed(() => allGrades.filter((grade) => grade !== proposal.value?.grade))
-function decide(grade: Grade) {
+const byHand = computed(() => (read.value && painted.value ? correctedShare(read.value.measured, painted.value) : undefined))
+function dab(u: number, v: number) {
+  const map = painted.value ?? read.value?.measured.map
+  if (map) painted.value = dabbed(map, u, v, brushCells, brush.value === 'covered')
+}
+/** Puts the correction on record beside what was read. */
+async function keepCorrection() {
+  brush.value = undefined
+  if (!read.value || byHand.value === undefined) return
+  error.value = undefined
+  try {
+    await keep({ ...measureOf(read.value), byHand: byHand.value })
+  } catch (caught) {
+    error.value = caught
+  }
+}
+function again() {
+  read.value = painted.value = brush.value = undefined
+}
+async function decide(grade: Grade) {
+  await keepCorrection()
+  if (error.value) return
   emit('grade', grade)
   emit('close')
 }
@@ -85,42 +118,38 @@ function decide(grade: Grade) {
         <PartMap
           v-if="read"
           :upright="read.upright"
-          :map="read.measured.map"
+          :map="painted ?? read.measured.map"
           :says="`${partNames[part]} from straight above; what is covered is hatched`"
-        />
+        >
+          <MapBrush v-if="brush" :radius="brushCells / read.measured.map.columns" :covers="brush === 'covered'" @dab="dab" />
+        </PartMap>
         <RegionPicker v-else-if="source" :source="source" :says="partNames[part]" :region="region" @move="region = $event" />
       </div>
       <div class="stack">
-        <template v-if="read && proposal">
-          <p class="reading">
-            <span class="figure" data-covered>{{ percent(read.measured.coveredShare) }}<small>% covered</small></span>
-            <small>nine times in ten {{ percent(read.measured.low) }} to {{ percent(read.measured.high) }} %</small>
-          </p>
-          <p v-if="read.measured.straightShare !== undefined" class="reading">
-            <span class="figure" data-straight>{{ percent(read.measured.straightShare) }}<small>% of the fins straight</small></span>
-            <small>{{ lean === 0 ? 'upright on the part' : `leaning by ${Math.abs(lean)}° to the ${lean > 0 ? 'left' : 'right'}` }}</small>
-          </p>
-          <p v-else-if="surface === 'fins'" class="small">Too few fins can be seen to say how many are straight.</p>
-          <p>
-            That is grade <b>{{ proposal.grade }} {{ gradeNames[proposal.grade] }}</b
-            >, {{ Math.min(99, percent(proposal.chances[proposal.grade])) }} % sure. What you see with your own eyes goes before.
-          </p>
-          <button class="tap now big" data-take-grade @click="decide(proposal.grade)">
-            Grade it {{ proposal.grade }} {{ gradeNames[proposal.grade] }}
-          </button>
-          <div class="row" role="group" aria-label="Another grade">
-            <button v-for="other in others" :key="other" class="tap" :data-other-grade="other" @click="decide(other)">
-              {{ other }} {{ gradeNames[other] }} <small>{{ percent(proposal.chances[other]) }} %</small>
-            </button>
+        <template v-if="read">
+          <PhotoReading :measured="read.measured" :surface="surface" :by-hand="byHand" @grade="decide" />
+          <div class="row" role="group" aria-label="Correct what is hatched">
+            <button class="tap" data-mark="bare" :aria-pressed="brush === 'bare'" @click="brush = 'bare'">Rub out</button>
+            <button class="tap" data-mark="covered" :aria-pressed="brush === 'covered'" @click="brush = 'covered'">Hatch more</button>
+            <button v-if="byHand !== undefined" class="tap" data-keep-correction @click="keepCorrection">Keep my correction</button>
           </div>
-          <button class="tap bare" @click="read = undefined">Move the corners</button>
+          <p class="small">
+            {{
+              brush
+                ? `Draw over what is ${brush} with a finger, or move with the arrow keys and press space.`
+                : 'Hatched is what the reading took for covered. Where it is wrong, correct it.'
+            }}
+          </p>
+          <button class="tap bare" @click="again">Move the corners</button>
         </template>
         <template v-else>
           <p>
             Put the four corners onto the part: the <b>{{ surface === 'fins' ? 'fins' : 'blades' }}</b> only, upright as the part sits
             {{ surface === 'fins' ? '(fins from top to bottom)' : '(blades from left to right)' }}, no housing.
           </p>
-          <button class="tap now big" data-measure-now :disabled="busy || !picture" @click="run">{{ busy ? 'Reading it …' : 'Measure' }}</button>
+          <button class="tap now big" data-measure-now :disabled="busy || !picture" @click="run">
+            {{ busy ? `Reading it, ${Math.round(done * 100)} %` : 'Measure' }}
+          </button>
           <p class="small">Nothing leaves this device for it. A photograph straight on, sharp, with even light, reads best.</p>
         </template>
         <FaultNote :error="error" />
@@ -135,11 +164,6 @@ function decide(grade: Grade) {
   grid-template-columns: minmax(0, 1.6fr) minmax(15rem, 1fr);
   gap: 1.4rem;
   align-items: start;
-}
-.reading {
-  display: flex;
-  flex-direction: column;
-  gap: 0;
 }
 @media (max-width: 800px) {
   .sheet {

@@ -8,10 +8,14 @@ export interface PhotoAsked {
   surface: Surface
 }
 export type PhotoAnswer =
-  { asking: number; measured: PhotoMeasured; upright: Raster } | { asking: number; code: Fault['code']; sentence: string; lines: Fault['lines'] }
+  | { asking: number; done: number }
+  | { asking: number; measured: PhotoMeasured; upright: Raster }
+  | { asking: number; code: Fault['code']; sentence: string; lines: Fault['lines'] }
 
 /** More than this is not needed to see fins, and would not fit into the memory of a phone: larger pictures are brought down to it. */
 const mostPixels = 12_200_000
+/** Share of the work that is done when the picture is decoded. */
+const decoded = 0.25
 const uprightSize = { width: 720, height: 540 }
 
 async function rasterOf(picture: Blob): Promise<Raster> {
@@ -32,8 +36,12 @@ async function rasterOf(picture: Blob): Promise<Raster> {
 self.onmessage = async ({ data: { asking, picture, region, surface } }: MessageEvent<PhotoAsked>) => {
   let answer: PhotoAnswer
   try {
+    const tell = (done: number) => self.postMessage({ asking, done } satisfies PhotoAnswer)
+    tell(0)
     const raster = await rasterOf(picture)
-    answer = { asking, measured: measurePhoto(raster, region, surface), upright: uprightOf(raster, region, uprightSize.width, uprightSize.height) }
+    tell(decoded)
+    const measured = measurePhoto(raster, region, surface, (share) => tell(decoded + (1 - decoded) * share))
+    answer = { asking, measured, upright: uprightOf(raster, region, uprightSize.width, uprightSize.height) }
   } catch (error) {
     if (!(error instanceof Fault)) throw error
     answer = { asking, code: error.code, sentence: error.message, lines: error.lines }

@@ -15,6 +15,7 @@ import {
   metric,
   partNames,
   partsOf,
+  settledShare,
   partsToSee,
   photosOfPart,
   refereeNames,
@@ -145,8 +146,9 @@ function photosIn(family: Family, { photos }: UnitState): ReportContent['photos'
       return taken.findLast(({ measure }) => measure) ?? taken.at(-1)
     })
     if (!before && !after) return []
-    const shares = [before, after].map((photo) => photo?.measure && `${Math.round(photo.measure.coveredShare * 100)} %`)
-    const measured = shares.every((share) => share !== undefined) ? `: covered ${shares[0]} before, ${shares[1]} now` : ''
+    const shares = [before, after].map((photo) => photo?.measure && `${Math.round(settledShare(photo.measure) * 100)} %`)
+    const byHand = [before, after].some((photo) => photo?.measure?.byHand !== undefined) ? ', corrected by hand' : ''
+    const measured = shares.every((share) => share !== undefined) ? `: covered ${shares[0]} before, ${shares[1]} now${byHand}` : ''
     return [
       {
         part: partNames[part],

@@ -8,6 +8,7 @@ import {
   inWords,
   partNames,
   photoIdOf,
+  settledShare,
   timeOf,
   topicNames,
   type Happening,
@@ -23,6 +24,8 @@ import ReferralNote from '../components/ReferralNote.vue'
 import { verdictWords } from '../components/stages.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
+
+const percent = (share: number) => `${Math.round(share * 100)} %`
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -105,7 +108,9 @@ function says(happening: Happening): string {
     case 'photo-taken':
       return `photograph${happening.stepId ? ` at: ${titleOf(happening.stepId)}` : happening.of ? ` of the ${partNames[happening.of.part]}, ${happening.of.when}` : ''}`
     case 'photo-measured':
-      return `measured on a photograph: ${Math.round(happening.measure.coveredShare * 100)} % covered`
+      return `measured on a photograph: ${percent(settledShare(happening.measure))} covered${
+        happening.measure.byHand === undefined ? '' : `, corrected by hand (read: ${percent(happening.measure.coveredShare)})`
+      }`
     case 'signed':
       return `signed by ${happening.name}`
     case 'exception-written':

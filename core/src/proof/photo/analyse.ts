@@ -1,14 +1,14 @@
 // How much of a coil or wheel is covered, and how many fins are straight? Read off a photograph, with how sure that is.
 import { clamp, estimate } from '../../quantities/index.ts'
-import { bladeCells } from './blades.ts'
 import type { Cell } from './cell.ts'
-import { finCells } from './fins.ts'
-import { perspectiveOf } from './perspective.ts'
-import { pitchOf } from './pitch.ts'
+import { weighed } from './perceptron.ts'
+import { prepared } from './prepare.ts'
+import { lookedAgain } from './secondLook.ts'
 import type { Raster, Region } from './raster.ts'
-import { straightWithinDeg, type Surface } from './surface.ts'
-import { blockPx, brightnessOf, straightened } from './texture.ts'
-import { nothingSeen, unclear } from './unclear.ts'
+import { mapColumns, mapRows, straightWithinDeg, type Surface } from './surface.ts'
+import { unclear } from './unclear.ts'
+import { bladesReading } from './weights/blades.ts'
+import { finsReading } from './weights/fins.ts'
 
 /** What a photograph says of the part that it shows. */
 export interface PhotoMeasured {
@@ -22,75 +22,110 @@ export interface PhotoMeasured {
   readonly finDirectionDeg: number
   /** Distance from fin to fin on the picture, px. */
   readonly pitchPx: number
+  /** Fins or blades between the corners: two photographs of one part show as many. */
+  readonly plates: number
+  /** What a person should know before they rely on it, in sentences. */
+  readonly notes: readonly string[]
   /** The part from above, upright: covered share of each cell, row by row. */
   readonly map: { readonly columns: number; readonly rows: number; readonly covered: Float32Array }
 }
 
-/** Values that one pitch is brought to before anything is looked at: fewer lose the edges, more cost time. */
-const valuesPerPitch = { fins: 8, blades: 16 }
-const leastClearness = 1
-const leastRegionPx = 64
+/** Fewest blocks and plates that say anything. */
 const leastCells = 40
-/** Spread of the measured share around the truth on sample photographs: at the ends, and what is added half covered. */
-const spreads = {
-  fins: { ends: estimate(0.022, 'share'), between: estimate(0.002, 'share') },
-  blades: { ends: estimate(0.016, 'share'), between: estimate(0.016, 'share') },
-}
 /** Directions that belong together when the one that most fins share is looked for, degrees. */
 const nearDeg = 3
 const nineInTen = 1.645
-const mapColumns = 48
-const mapRows = 36
+const surelyHidden = estimate(0.6, 'chance')
+/** A band wider than this either way is no reading. */
+const mostUnsure = estimate(0.12, 'covered share')
+/** From here on it is said that something may lie before the part. */
+const someHidden = estimate(0.05, 'share of the part')
+/** Blown out: from where on it is said, and from where on nothing is read. */
+const [someBlown, mostBlown] = [estimate(0.06, 'share of the part'), estimate(0.3, 'share of the part')]
+/** Share of the work that is done when the features are there. */
+const preparedAt = 0.6
+const readings = { fins: finsReading, blades: bladesReading } as const
+
+const meanBy = (sizes: Float32Array, values: Float32Array): number =>
+  values.reduce((sum, value, at) => sum + value * sizes[at], 0) / sizes.reduce((sum, size) => sum + size, 0)
 
 /**
- * Measures a region of a photograph: brings the part upright and to a fixed number of values per fin or blade, tells bare metal from soil
- * block by block, and sums up. Ratios in linear light: exposure and the colour of the light cancel.
+ * Measures a region of a photograph: brings the part upright and to a fixed number of values per fin or blade, weighs what can be said of each
+ * block by a small network, and sums up. Ratios in linear light: exposure and the colour of the light cancel.
  *
+ * `tell` hears how much of the work is done, 0..1.
  * @throws Fault `photo-unclear`: the corners do not make a region, it is too small, too dark, or shows nothing that repeats.
  */
-export function measurePhoto(raster: Raster, region: Region, surface: Surface): PhotoMeasured {
-  const corners = region.map(({ x, y }) => ({ x: x * raster.width, y: y * raster.height })) as Region
-  checkRegion(corners)
-  const perspective = perspectiveOf(corners)
-  const { pitchPx, clearness } = pitchOf(raster, perspective, surface)
-  if (clearness < leastClearness) throw nothingSeen(surface)
-  const [widthPx, heightPx] = sizeOf(corners)
-  const perValue = pitchPx / valuesPerPitch[surface]
-  const columns = Math.max(blockPx, Math.round(widthPx / perValue))
-  const rows = Math.max(blockPx, Math.round(heightPx / perValue))
-  const flat = straightened(brightnessOf(raster), perspective, columns, rows, Math.max(1, Math.round(perValue)))
-  const cells = surface === 'fins' ? finCells(flat) : bladeCells(flat, valuesPerPitch.blades)
-  if (cells.length < leastCells) throw unclear(`the region shows too few ${surface}`, `a region with at least a dozen ${surface}`)
-  const coveredShare = 1 - cells.reduce((sum, { bare }) => sum + bare, 0) / cells.length
-  const { ends, between } = spreads[surface]
-  const spread = ends.value + between.value * 4 * coveredShare * (1 - coveredShare)
+export function measurePhoto(raster: Raster, region: Region, surface: Surface, tell: (done: number) => void = () => {}): PhotoMeasured {
+  const { features, colours, sizes, pitchPx, plates } = prepared(raster, region, surface)
+  tell(preparedAt)
+  const { places, values, angles } = features
+  if (places.length < leastCells) throw unclear(`the region shows too few ${surface}`, `a region with at least a dozen ${surface}`)
+  const { looks, spread, hides } = readings[surface]
+  let covered = weighed(looks[0], values)
+  let [share, before] = [meanBy(sizes, covered), 0]
+  let seen = values
+  for (const [at, look] of looks.slice(1).entries()) {
+    tell(preparedAt + ((1 - preparedAt) * (at + 1)) / looks.length)
+    seen = lookedAgain(features, colours, covered)
+    covered = weighed(look, seen)
+    ;[share, before] = [meanBy(sizes, covered), share]
+  }
+  // Many places that might be hidden do not add up to a hand.
+  const hidden = weighed(hides, seen).map((value) => (value > surelyHidden.value ? 1 : 0))
+  const hiddenShare = meanBy(sizes, hidden)
+  const notes = checked(surface, hiddenShare, meanBy(sizes, features.blown))
+  const unsure = meanBy(
+    sizes,
+    covered.map((value) => value * (1 - value)),
+  )
+  const off = spread.least + spread.byUnsure * unsure + spread.byMoved * Math.abs(share - before)
+  if (nineInTen * off > mostUnsure.value)
+    throw unclear(
+      `what covers the ${surface} cannot be told from what is bare: the reading would be off by ${Math.round(100 * nineInTen * off)} points or more`,
+      'a sharper photograph in even light, from closer; or grade it by eye',
+    )
+  const coveredShare = clamp(share, 0, 1)
+  const cells: Cell[] = places.map(({ at, u, v }, index) => ({
+    at,
+    // Blades were laid on their side.
+    u: surface === 'fins' ? u : v,
+    v: surface === 'fins' ? v : u,
+    bare: 1 - covered[index],
+    angle: angles[index],
+  }))
   const { straightShare, directionDeg } = directions(cells, surface)
   return {
     coveredShare,
-    low: clamp(coveredShare - nineInTen * spread, 0, 1),
-    high: clamp(coveredShare + nineInTen * spread, 0, 1),
+    // Behind what lies in the way it may be bare.
+    low: clamp(coveredShare - nineInTen * off - (hiddenShare > someHidden.value ? hiddenShare : 0), 0, 1),
+    high: clamp(coveredShare + nineInTen * off, 0, 1),
     ...(straightShare === undefined ? {} : { straightShare }),
     finDirectionDeg: directionDeg,
     pitchPx,
+    plates,
+    notes,
     map: mapOf(cells),
   }
 }
 
-function checkRegion(corners: Region): void {
-  const turn = (a: number) => {
-    const [p, q, r] = [corners[a], corners[(a + 1) % 4], corners[(a + 2) % 4]]
-    return (q.x - p.x) * (r.y - q.y) - (q.y - p.y) * (r.x - q.x)
-  }
-  if (![0, 1, 2, 3].every((at) => turn(at) > 0))
-    throw unclear('the four corners do not make a region', 'corners from top left clockwise, none inside the triangle of the others')
-  const sides = [0, 1, 2, 3].map((at) => Math.hypot(corners[(at + 1) % 4].x - corners[at].x, corners[(at + 1) % 4].y - corners[at].y))
-  if (Math.min(...sides) < leastRegionPx) throw unclear(`the region is ${Math.round(Math.min(...sides))} px across`, `at least ${leastRegionPx} px`)
-}
-
-/** Width and height of the part on the picture, px: means of opposite sides. */
-function sizeOf(corners: Region): [number, number] {
-  const side = (a: number, b: number) => Math.hypot(corners[a].x - corners[b].x, corners[a].y - corners[b].y)
-  return [(side(0, 1) + side(2, 3)) / 2, (side(0, 3) + side(1, 2)) / 2]
+/**
+ * What a person should know of a reading, in sentences.
+ * @throws Fault `photo-unclear`: too much of the part is blown out.
+ */
+function checked(surface: Surface, hiddenShare: number, blownShare: number): string[] {
+  const percent = (share: number) => `${Math.round(share * 100)} %`
+  if (blownShare > mostBlown.value)
+    throw unclear(`glare leaves nothing to see on ${percent(blownShare)} of the ${surface}`, 'no flash, or the lamp from aside, or a darker exposure')
+  return [
+    ...(hiddenShare > someHidden.value
+      ? [
+          `What covers about ${percent(hiddenShare)} of it is smooth: a hand or a tool in the way, or foam? ` +
+            'Then take it away and photograph again, or rub it out.',
+        ]
+      : []),
+    ...(blownShare > someBlown.value ? [`Glare has blown out ${percent(blownShare)} of it: what lies there was taken from what is around.`] : []),
+  ]
 }
 
 /** Direction of most of what is bare, and how much of it keeps to that direction. */
@@ -117,8 +152,7 @@ function directions(cells: readonly Cell[], surface: Surface): { straightShare?:
     sums.sine += Math.sin(2 * angle)
   }
   const main = 0.5 * Math.atan2(sums.sine, sums.cosine)
-  const upright = surface === 'fins' ? 0 : Math.PI / 2
-  const lean = ((((main - upright + Math.PI / 2) % Math.PI) + Math.PI) % Math.PI) - Math.PI / 2
+  const lean = ((((main + Math.PI / 2) % Math.PI) + Math.PI) % Math.PI) - Math.PI / 2
   const enough = surface === 'fins' && seen.length >= leastCells
   const straight = near(main, straightWithinDeg).length
   return { ...(enough ? { straightShare: straight / seen.length } : {}), directionDeg: (lean * 180) / Math.PI }

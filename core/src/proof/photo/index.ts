@@ -1,5 +1,7 @@
 // Photographs that are measured: covered share, straight fins, and what is left after the work.
 export { measurePhoto, type PhotoMeasured } from './analyse.ts'
+export { correctedShare, dabbed } from './correction.ts'
+export { pairNotes } from './pair.ts'
 export { proposedGrade, surfaceOf, type GradeProposal } from './proposal.ts'
 export { usualRegion, type Raster } from './raster.ts'
 export { drawSample, samplePhoto, type Sample, type SampleTruth, type SampleWish } from './sample.ts'

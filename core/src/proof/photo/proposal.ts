@@ -19,14 +19,22 @@ export interface GradeProposal {
   readonly grade: Grade
   /** Chance of each grade, 0..1, in order. */
   readonly chances: readonly number[]
+  /** Another grade that is nearly as likely: the reading cannot tell the two apart, and a person has to look. */
+  readonly orElse?: Grade
 }
+
+/** Chance from which a second grade is too likely to be passed over. */
+const tooLikely = 0.3
 
 /** The likeliest grade, and the chance of each: the share is taken as normal around what was measured. */
 export function proposedGrade({ coveredShare, low, high }: Pick<PhotoMeasured, 'coveredShare' | 'low' | 'high'>): GradeProposal {
   const spread = Math.max(0.004, (high - low) / 2 / 1.645)
   const below = begins.map(({ value }) => normalBelow((value - coveredShare) / spread))
   const chances = allGrades.map((grade) => (grade === 4 ? 1 : below[grade]) - (grade === 0 ? 0 : below[grade - 1]))
-  return { grade: allGrades.reduce((best, grade) => (chances[grade] > chances[best] ? grade : best), allGrades[0]), chances }
+  const likelier = (best: Grade, grade: Grade) => (chances[grade] > chances[best] ? grade : best)
+  const grade = allGrades.reduce(likelier)
+  const orElse = allGrades.filter((other) => other !== grade).reduce(likelier)
+  return { grade, chances, ...(chances[orElse] >= tooLikely ? { orElse } : {}) }
 }
 
 /** Chance that a standard normal value lies below `z`. Source: Abramowitz and Stegun (1964), 26.2.17, error below 7.5e-8. */

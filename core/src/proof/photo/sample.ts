@@ -3,7 +3,7 @@ import { seeded } from '../../quantities/index.ts'
 import type { SoilKind } from '../../lookover/index.ts'
 import { perspectiveOf, type Point } from './perspective.ts'
 import type { Raster, Region } from './raster.ts'
-import { straightWithinDeg, type Surface } from './surface.ts'
+import { mapColumns, mapRows, straightWithinDeg, type Surface } from './surface.ts'
 
 export interface SampleWish {
   readonly seed: number
@@ -22,6 +22,8 @@ export interface SampleWish {
 export interface SampleTruth {
   readonly region: Region
   readonly coveredShare: number
+  /** Covered share of each cell of {@link mapColumns} × {@link mapRows}, row by row from the part's upper left corner. */
+  readonly map: Float32Array
   /** Share of the fins that can be seen which run within {@link straightWithinDeg} of their direction; 1 for blades. */
   readonly straightShare: number
   /** How far the fins lean from the upright of the region, degrees. */
@@ -191,6 +193,8 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
   const linear = new Float32Array(width * height * 3)
   let covered = 0
   let inside = 0
+  const coveredIn = new Float32Array(mapColumns * mapRows)
+  const seenIn = new Float32Array(mapColumns * mapRows)
   let seen = 0
   let straight = 0
   const pixelPhase = isFins ? count / (width * 0.85) : count / (height * 0.85)
@@ -215,8 +219,12 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
         g = bare + (look.rgb[1] * lump - bare) * alpha
         b = bare * 0.99 + (look.rgb[2] * lump - bare) * alpha
         inside++
-        if (density > 0.5) covered++
-        else {
+        const cell = min(mapRows - 1, floor(v * mapRows)) * mapColumns + min(mapColumns - 1, floor(u * mapColumns))
+        seenIn[cell]++
+        if (density > 0.5) {
+          covered++
+          coveredIn[cell]++
+        } else {
           seen++
           if (abs(atan(onGrid(leaning, u, v))) * (180 / PI) <= straightWithinDeg) straight++
         }
@@ -243,6 +251,7 @@ export function* drawSample(wish: SampleWish): Generator<undefined, Sample> {
     truth: {
       region: corners.map(({ x, y }) => ({ x: x / width, y: y / height })) as Region,
       coveredShare: covered / inside,
+      map: coveredIn.map((value, cell) => (seenIn[cell] > 0 ? value / seenIn[cell] : 0)),
       straightShare: seen === 0 ? 1 : straight / seen,
       finDirectionDeg: (atan(finLean) * 180) / PI,
     },

@@ -1,4 +1,4 @@
-// How much do brightness edges in each small block of a picture agree on one direction? Fins and blades do; soil does not.
+// Light in linear values, the part as it is seen from straight above, and what is near taken together.
 import type { Perspective } from './perspective.ts'
 import type { Raster } from './raster.ts'
 
@@ -6,7 +6,7 @@ import type { Raster } from './raster.ts'
 const { floor, max, min, round } = Math
 
 /** sRGB to linear light (IEC 61966-2-1), by code value. */
-const toLinear = Float32Array.from({ length: 256 }, (_, code) => {
+export const toLinear = Float32Array.from({ length: 256 }, (_, code) => {
   const value = code / 255
   return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
 })
@@ -32,7 +32,7 @@ export function brightnessOf({ width, height, data }: Raster): Brightness {
 
 /**
  * The part as it would be seen from straight above: `columns` × `rows` values, each the mean of `boxPx` × `boxPx` pixels, or between four of
- * them. Written without objects in its loops: there are millions of values.
+ * them. `acrossOf` says where a share of the way from left to right lies on the region: a drum is unrolled by it. Written without objects in its loops: there are millions of values.
  */
 export function straightened(
   { width, height, values }: Brightness,
@@ -40,7 +40,9 @@ export function straightened(
   columns: number,
   rows: number,
   boxPx: number,
+  acrossOf: (share: number) => number,
 ): Brightness {
+  const across = Float64Array.from({ length: columns }, (_, column) => acrossOf((column + 0.5) / columns))
   const out = new Float32Array(columns * rows)
   const { a, b, c, d, e, f, g, h } = perspective.weights
   const half = 0.5 + (boxPx - 1) / 2
@@ -48,7 +50,7 @@ export function straightened(
   for (let row = 0; row < rows; row++) {
     const v = (row + 0.5) / rows
     for (let column = 0; column < columns; column++) {
-      const u = (column + 0.5) / columns
+      const u = across[column]
       const w = 1 / (g * u + h * v + 1)
       const left = (a * u + b * v + c) * w - half
       const top = (d * u + e * v + f) * w - half
@@ -74,76 +76,6 @@ export function straightened(
     }
   }
   return { width: columns, height: rows, values: out }
-}
-
-/** Each value as the mean of those within `reach` on its left and right: what runs along the rows stays, all else is evened out. */
-export function evenedAlongRows({ width, height, values }: Brightness, reach: number): Brightness {
-  const out = new Float32Array(values.length)
-  for (let row = 0; row < height; row++) {
-    const at = row * width
-    let sum = 0
-    let count = 0
-    for (let column = -reach; column < width; column++) {
-      if (column + reach < width) {
-        sum += values[at + column + reach]
-        count++
-      }
-      if (column - reach - 1 >= 0) {
-        sum -= values[at + column - reach - 1]
-        count--
-      }
-      if (column >= 0) out[at + column] = sum / count
-    }
-  }
-  return { width, height, values: out }
-}
-
-/** Sums over blocks of {@link blockPx} × {@link blockPx} values: the structure tensor and the mean brightness. */
-export interface Blocks {
-  readonly columns: number
-  readonly rows: number
-  readonly xx: Float32Array
-  readonly xy: Float32Array
-  readonly yy: Float32Array
-  readonly mean: Float32Array
-}
-export const blockPx = 8
-
-/**
- * The structure tensor per block: means of the products of brightness gradients.
- * Source: J. Bigün and G. H. Granlund, “Optimal orientation detection of linear symmetry” (1987).
- */
-export function blocksOf({ width, height, values }: Brightness): Blocks {
-  const columns = floor(width / blockPx)
-  const rows = floor(height / blockPx)
-  const size = columns * rows
-  const [xx, xy, yy, mean] = [new Float32Array(size), new Float32Array(size), new Float32Array(size), new Float32Array(size)]
-  for (let y = 0; y < rows * blockPx; y++) {
-    const up = y > 0 ? -width : 0
-    const down = y < height - 1 ? width : 0
-    const scaleY = up !== 0 && down !== 0 ? 0.5 : 1
-    for (let column = 0; column < columns; column++) {
-      let [sxx, sxy, syy, sum] = [0, 0, 0, 0]
-      const from = column * blockPx
-      for (let x = from; x < from + blockPx; x++) {
-        const at = y * width + x
-        const dx = x > 0 && x < width - 1 ? (values[at + 1] - values[at - 1]) * 0.5 : 0
-        const dy = (values[at + down] - values[at + up]) * scaleY
-        sxx += dx * dx
-        sxy += dx * dy
-        syy += dy * dy
-        sum += values[at]
-      }
-      const block = ((y / blockPx) | 0) * columns + column
-      xx[block] += sxx
-      xy[block] += sxy
-      yy[block] += syy
-      mean[block] += sum
-    }
-  }
-  const share = 1 / (blockPx * blockPx)
-  for (const sums of [xx, xy, yy, mean]) for (let at = 0; at < size; at++) sums[at] *= share
-  return { columns, rows, xx, xy, yy, mean }
 }
 
 /** Each value mixed with its neighbours, 1-2-1 along rows and columns, `times` over. */

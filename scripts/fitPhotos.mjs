@@ -1,0 +1,177 @@
+// node scripts/fitPhotos.mjs [fins] [blades]: fits the weights by which photographs are read, on scenes and sample photographs of seeds that
+// nothing is judged by, and writes core/src/proof/photo/weights/. About half an hour on two cores when no picture is kept from before.
+import { writeFileSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
+import { format } from 'prettier'
+import { inRoot } from './lib/paths.mjs'
+import { fitted, spreadFitted } from './lib/perceptron.mjs'
+import { drawAll, trialOf, trialsFrom } from './lib/photoTrials.mjs'
+import { prepareCore } from './lib/prepare.mjs'
+
+/** Seeds by which nothing is judged: the bench and the tests take theirs from 500,001 on. */
+const plans = {
+  fins: {
+    fit: [
+      ...trialsFrom('scenes', 'fins', 1, 600),
+      ...trialsFrom('scenes', 'fins', 1001, 60, { soiling: 'foam' }),
+      ...trialsFrom('scenes', 'fins', 1101, 40, { wet: true, light: 'flash' }),
+      ...trialsFrom('samples', 'fins', 1, 150),
+    ],
+    hidden: [...trialsFrom('scenes', 'fins', 2001, 70, { obstacle: 'hand' }), ...trialsFrom('scenes', 'fins', 2101, 50, { obstacle: 'tool' })],
+    calibrate: [...trialsFrom('scenes', 'fins', 200_001, 70), ...trialsFrom('samples', 'fins', 200_001, 30)],
+  },
+  blades: {
+    fit: [...trialsFrom('scenes', 'blades', 1, 400), ...trialsFrom('samples', 'blades', 1, 120)],
+    hidden: [...trialsFrom('scenes', 'blades', 2001, 40, { obstacle: 'hand' }), ...trialsFrom('scenes', 'blades', 2101, 30, { obstacle: 'tool' })],
+    calibrate: [...trialsFrom('scenes', 'blades', 200_001, 70), ...trialsFrom('samples', 'blades', 200_001, 30)],
+  },
+}
+/** Wheels vary more with where one looks, and show fewer plates to learn from. */
+const units = { fins: 16, blades: 24 }
+const hidingUnits = 10
+const hidingEpochs = 30
+/** A place counts as hidden from this chance on: many small ones do not add up to a hand. */
+const surelyHidden = 0.6
+const epochs = { fins: 30, blades: 60 }
+/** How far off a person sets a corner, share of the picture: a thumb on glass. */
+const cornersOff = 0.008
+
+await prepareCore()
+const { mapColumns, mapRows } = await import('../core/dist/proof/photo/surface.js')
+const { prepared } = await import('../core/dist/proof/photo/prepare.js')
+const { lookedAgain } = await import('../core/dist/proof/photo/secondLook.js')
+const { weighed } = await import('../core/dist/proof/photo/perceptron.js')
+const { seeded, Fault } = await import('../core/dist/index.js')
+
+/** Features and wanted answers of every place of a trial; undefined where the photograph is refused. */
+async function rowsOf(trial, surface) {
+  const { raster, truth, wish } = await trialOf(trial)
+  const random = seeded(wish.seed + 3)
+  const off = (value) => Math.min(1, Math.max(0, value + (2 * random() - 1) * cornersOff))
+  try {
+    const { features, sizes, colours } = prepared(
+      raster,
+      truth.region.map(({ x, y }) => ({ x: off(x), y: off(y) })),
+      surface,
+    )
+    const from = (map) => Float32Array.from(features.places, ({ u, v }) => (!map ? 0 : surface === 'fins' ? onMap(map, u, v) : onMap(map, v, u)))
+    return {
+      share: truth.coveredShare,
+      count: features.places.length,
+      features,
+      first: features.values,
+      values: features.values,
+      sizes,
+      colours,
+      wanted: from(truth.map),
+      hidden: from(truth.hidden),
+    }
+  } catch (error) {
+    if (!(error instanceof Fault)) throw error
+    return undefined
+  }
+}
+
+/** The map of the truth at a place, between its cells. */
+function onMap(map, u, v) {
+  const x = Math.min(mapColumns - 1.001, Math.max(0, u * mapColumns - 0.5))
+  const y = Math.min(mapRows - 1.001, Math.max(0, v * mapRows - 0.5))
+  const [left, top] = [Math.floor(x), Math.floor(y)]
+  const [dx, dy] = [x - left, y - top]
+  const at = top * mapColumns + left
+  const upper = map[at] * (1 - dx) + map[at + 1] * dx
+  return upper * (1 - dy) + (map[at + mapColumns] * (1 - dx) + map[at + mapColumns + 1] * dx) * dy
+}
+
+async function allRows(trials, surface) {
+  await drawAll(trials)
+  const rows = []
+  for (const trial of trials) {
+    const own = await rowsOf(trial, surface)
+    if (own) rows.push(own)
+  }
+  return rows
+}
+
+/** Three looks, each fitted on what the one before said; then how far the share is off by what the looks are unsure of. */
+async function fit(surface) {
+  const { fit: trials, calibrate, hidden: withHidden } = plans[surface]
+  console.log(
+    `· ${surface}: drawing and reading ${trials.length + calibrate.length + withHidden.length} photographs on ${availableParallelism()} cores`,
+  )
+  const own = await allRows(trials, surface)
+  const apart = await allRows(calibrate, surface)
+  const blocked = await allRows(withHidden, surface)
+  const looks = []
+  let shares = []
+  for (let look = 0; look < 3; look++) {
+    const wide = own[0].values.length / own[0].count
+    looks.push(fitted(own, wide, units[surface], epochs[surface], seeded(11 + look)))
+    const before = shares
+    shares = apart.map((picture) => shareOf(picture, weighed(looks[look], picture.values)))
+    const errors = shares.map(({ share }, at) => 100 * (share - apart[at].share))
+    const within = errors.filter((error) => Math.abs(error) <= 5).length / errors.length
+    const bias = errors.reduce((sum, error) => sum + error, 0) / errors.length
+    const worst = Math.max(...errors.map(Math.abs))
+    console.log(
+      `· ${surface}, look ${look + 1}: ${(100 * within).toFixed(0)} % within five points, bias ${bias.toFixed(2)}, worst ${worst.toFixed(1)}`,
+    )
+    shares.forEach((picture, at) => (picture.moved = before[at] ? Math.abs(picture.share - before[at].share) : 0))
+    if (look < 2)
+      for (const picture of [...own, ...apart, ...blocked]) {
+        const covered = weighed(looks[look], picture.values)
+        picture.values = lookedAgain({ ...picture.features, values: picture.first }, picture.colours, covered)
+      }
+  }
+  const spread = spreadFitted(shares.map(({ share, unsure, moved }, at) => ({ error: Math.abs(share - apart[at].share), unsure, moved })))
+  console.log(`· ${surface}, spread: ${JSON.stringify(spread)}`)
+  // What lies before a part is told from what covers it: by all that the last look sees, on parts with and without something in the way.
+  const asHidden = (pictures) => pictures.map((picture) => ({ ...picture, wanted: picture.hidden }))
+  const hides = fitted(asHidden([...own, ...blocked, ...blocked]), own[0].values.length / own[0].count, hidingUnits, hidingEpochs, seeded(19))
+  const hiddenIn = (picture) =>
+    shareOf(
+      picture,
+      weighed(hides, picture.values).map((value) => (value > surelyHidden ? 1 : 0)),
+    ).share
+  const told = (pictures) =>
+    pictures.map((picture) => `${(100 * hiddenIn(picture)).toFixed(1)}/${(100 * shareOf(picture, picture.hidden).share).toFixed(0)}`)
+  console.log(
+    `· ${surface}, hidden, told/true: ${told(blocked).join(' ')}; nothing hidden, most of: ${told(apart)
+      .sort((a, b) => parseFloat(b) - parseFloat(a))
+      .slice(0, 8)
+      .join(' ')}`,
+  )
+  return { looks, spread, hides }
+}
+
+/** The share of a part, and how far each place is from certain: means by size. */
+function shareOf({ sizes }, covered) {
+  let [sum, unsure, all] = [0, 0, 0]
+  covered.forEach((value, at) => {
+    sum += sizes[at] * value
+    unsure += sizes[at] * value * (1 - value)
+    all += sizes[at]
+  })
+  return { share: sum / all, unsure: unsure / all }
+}
+
+const short = (value) => Number(value.toPrecision(4))
+const shortened = ({ mean, deviation, units, out }) => ({
+  mean: mean.map(short),
+  deviation: deviation.map(short),
+  units: units.map((unit) => unit.map(short)),
+  out: out.map(short),
+})
+for (const surface of process.argv.length > 2 ? process.argv.slice(2) : Object.keys(plans)) {
+  const { looks, spread, hides } = await fit(surface)
+  const rounded = Object.fromEntries(Object.entries(spread).map(([name, value]) => [name, short(value)]))
+  const text = `// Weights by which ${surface} are read. Made by scripts/fitPhotos.mjs; not to be changed by hand.
+import type { Reading } from '../perceptron.ts'
+
+export const ${surface}Reading: Reading = ${JSON.stringify({ looks: looks.map(shortened), spread: rounded, hides: shortened(hides) })}
+`
+  writeFileSync(
+    inRoot('core/src/proof/photo/weights', `${surface}.ts`),
+    await format(text, { parser: 'typescript', semi: false, singleQuote: true, printWidth: 150 }),
+  )
+}
