@@ -95,7 +95,7 @@ describe('a correction by hand', () => {
     // A row of dabs right across, by keys.
     await brush.sendKeys(...Array.from({ length: 12 }, () => Key.ARROW_LEFT))
     await brush.sendKeys(...Array.from({ length: 24 }, () => [Key.SPACE, Key.ARROW_RIGHT]).flat())
-    await expectText(sheet, '[data-read]', `read were ${read} %`)
+    await expectText(sheet, '[data-read]', `the reading said ${read} %`)
     const more = await shareNow()
     expect(more).toBeGreaterThan(read)
     // A stroke of a finger over half of it takes it back there.

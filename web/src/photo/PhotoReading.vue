@@ -22,7 +22,7 @@ const named = (grade: Grade) => `${grade} ${gradeNames[grade]}`
   <p class="reading">
     <span class="figure" data-covered>{{ percent(settled.coveredShare) }}<small>% covered</small></span>
     <small v-if="byHand === undefined">nine times in ten {{ percent(measured.low) }} to {{ percent(measured.high) }} %</small>
-    <small v-else data-read>by your hand; read were {{ percent(measured.coveredShare) }} %</small>
+    <small v-else data-read>by your hand; the reading said {{ percent(measured.coveredShare) }} %</small>
   </p>
   <p v-if="measured.straightShare !== undefined" class="reading">
     <span class="figure" data-straight>{{ percent(measured.straightShare) }}<small>% of the fins straight</small></span>

@@ -63,10 +63,13 @@ function key(event: KeyboardEvent, index: number) {
   position: relative;
   touch-action: none;
   user-select: none;
+  width: fit-content;
 }
+/* Upright photographs stay in view with their corners. */
 img {
   display: block;
-  width: 100%;
+  max-width: 100%;
+  max-height: 72vh;
 }
 .lines {
   position: absolute;
