@@ -15,10 +15,17 @@ const plans = {
       ...trialsFrom('scenes', 'fins', 1, 600),
       ...trialsFrom('scenes', 'fins', 1001, 60, { soiling: 'foam' }),
       ...trialsFrom('scenes', 'fins', 1101, 40, { wet: true, light: 'flash' }),
+      ...trialsFrom('scenes', 'fins', 3001, 200, { dyed: true }),
+      ...trialsFrom('scenes', 'fins', 4001, 60, { camera: 'shaken' }),
       ...trialsFrom('samples', 'fins', 1, 150),
     ],
     hidden: [...trialsFrom('scenes', 'fins', 2001, 70, { obstacle: 'hand' }), ...trialsFrom('scenes', 'fins', 2101, 50, { obstacle: 'tool' })],
-    calibrate: [...trialsFrom('scenes', 'fins', 200_001, 70), ...trialsFrom('samples', 'fins', 200_001, 30)],
+    calibrate: [
+      ...trialsFrom('scenes', 'fins', 200_001, 70),
+      ...trialsFrom('scenes', 'fins', 201_001, 25, { dyed: true }),
+      ...trialsFrom('scenes', 'fins', 202_001, 15, { camera: 'shaken' }),
+      ...trialsFrom('samples', 'fins', 200_001, 30),
+    ],
   },
   blades: {
     fit: [...trialsFrom('scenes', 'blades', 1, 400), ...trialsFrom('samples', 'blades', 1, 120)],

@@ -18,6 +18,8 @@ const leastRegionPx = 64
 const blurredBelow = estimate(10, 'px from plate to plate')
 /** Plates whose edges are as faint as this, where they are clearest, have been smeared over each other. */
 const faintest = estimate(0.008, 'edge energy per brightness squared')
+/** The same where they hardly repeat either. */
+const faint = estimate(0.02, 'edge energy per brightness squared')
 /** Below this, soil between two plates is less than a pixel or two: what was fitted begins at 5.4 px. */
 const finestPx = estimate(5, 'px from plate to plate')
 /** Fins are many and fine, a block is a pitch wide; blades are few and large, theirs are a quarter of one. */
@@ -59,7 +61,7 @@ export function prepared(raster: Raster, region: Region, surface: Surface): Prep
   const rows = Math.max(32, Math.round(heightPx / perValue))
   const flat = straightened(brightnessOf(raster), perspective, columns, rows, Math.max(1, Math.round(perValue)), (share) => unrolled(share, arc))
   const features = featuresOf(flat, fineness[surface], pitchPx)
-  if (features.clearestEdges < faintest.value) throw blurred(surface)
+  if (features.clearestEdges < (pitch.clearness < surelyClear ? faint : faintest).value) throw blurred(surface)
   // Where each block lies on the region, and how much of it: less towards the rims of a drum.
   const places = features.places.map(({ at, u, v }) => ({ at, u: unrolled(u, arc), v }))
   const sizes = Float32Array.from(features.places, ({ u }) => Math.cos((2 * u - 1) * arc))

@@ -114,9 +114,11 @@ export function sceneOf(wish: SceneWish): Scene {
   const foam = wish.soiling === 'foam'
   const tone = foam ? between(0.75, 0.95) : exp(between(Math.log(0.06), Math.log(0.7)))
   const hue = foam ? 0 : between(0, 0.5)
-  const [soilR, soilB] = [1 + hue * 0.3, 1 - hue * between(0.4, 1.3)]
+  const dye = seeded(wish.seed + 5)
+  const warm = [1 + hue * 0.3, 1 - hue * between(0.4, 1.3)]
+  const [soilR, soilB] = wish.dyed ? [0.3 + 1.3 * dye(), 0.3 + 1.3 * dye()] : warm
   const solid = between(0.86, 1)
-  const rough = foam ? between(0.03, 0.1) : between(0.05, 0.4)
+  const rough = (foam ? between(0.03, 0.1) : between(0.05, 0.4)) * (wish.dyed ? 0.2 : 1)
   const grainPeriods = foam ? between(20, 60) : between(15, 120)
   const lies = between(0, 1)
   const film = wish.soiling === 'film' ? between(0.15, 0.5) : random() < 0.3 ? between(0, 0.25) : 0

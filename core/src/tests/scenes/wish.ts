@@ -32,6 +32,8 @@ export interface SceneWish {
   /** How many places somebody knocked in. */
   readonly dents: number
   readonly wet: boolean
+  /** Soil of any colour, nearly without grain: as nobody saw it, but as others may draw it. */
+  readonly dyed: boolean
   /** The camera was held so many quarter turns off. */
   readonly quarterTurns: 0 | 1 | 2 | 3
 }
@@ -69,6 +71,7 @@ export function wishOf(seed: number, surface: Surface, fixed: Partial<SceneWish>
     pitchPx,
     dents: random() < 0.5 ? 0 : 1 + Math.floor(random() * 4),
     wet: random() < 0.1,
+    dyed: false,
     quarterTurns: 0,
     ...fixed,
   }
