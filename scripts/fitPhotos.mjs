@@ -37,8 +37,6 @@ const plans = {
 const units = { fins: 16, blades: 24 }
 const hidingUnits = 10
 const hidingEpochs = 30
-/** A place counts as hidden from this chance on: many small ones do not add up to a hand. */
-const surelyHidden = 0.6
 const epochs = { fins: 30, blades: 60 }
 /** How far off a person sets a corner, share of the picture: a thumb on glass. */
 const cornersOff = 0.008
@@ -47,7 +45,7 @@ await prepareCore()
 const { mapColumns, mapRows } = await import('../core/dist/proof/photo/surface.js')
 const { prepared } = await import('../core/dist/proof/photo/prepare.js')
 const { lookedAgain } = await import('../core/dist/proof/photo/secondLook.js')
-const { weighed } = await import('../core/dist/proof/photo/perceptron.js')
+const { surelyHidden, weighed } = await import('../core/dist/proof/photo/perceptron.js')
 const { seeded, Fault } = await import('../core/dist/index.js')
 
 /** Features and wanted answers of every place of a trial; undefined where the photograph is refused. */
@@ -138,7 +136,7 @@ async function fit(surface) {
   const hiddenIn = (picture) =>
     shareOf(
       picture,
-      weighed(hides, picture.values).map((value) => (value > surelyHidden ? 1 : 0)),
+      weighed(hides, picture.values).map((value) => (value > surelyHidden.value ? 1 : 0)),
     ).share
   const told = (pictures) =>
     pictures.map((picture) => `${(100 * hiddenIn(picture)).toFixed(1)}/${(100 * shareOf(picture, picture.hidden).share).toFixed(0)}`)

@@ -1,14 +1,34 @@
 // Photographs with known truth for fitting and judging what reads them: from both generators, through JPEG as a camera would write it, drawn on
 // all cores and kept in a folder, since drawing costs far more than reading.
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads'
 import sharp from 'sharp'
 import { inRoot } from './paths.mjs'
 
-const kept = inRoot('.test-data', 'photographs')
+/** What draws: pictures are kept under a digest of it, so that a changed generator draws anew. */
+const drawers = ['tests/scenes', 'proof/photo/sample.js', 'quantities/random.js', 'lookover']
 const rooms = { core: '../../core/dist/index.js', scenes: '../../core/dist/tests/scenes/index.js' }
+
+/** Folder of the pictures of the generators as they are built now. */
+function keptIn() {
+  const digest = createHash('sha256')
+  for (const drawer of drawers) {
+    const path = inRoot('core/dist', drawer)
+    const files = drawer.endsWith('.js')
+      ? [path]
+      : readdirSync(path)
+          .filter((name) => name.endsWith('.js'))
+          .sort()
+          .map((name) => join(path, name))
+    for (const file of files) digest.update(readFileSync(file))
+  }
+  return inRoot('.test-data', 'photographs', digest.digest('hex').slice(0, 12))
+}
+let folder
+const kept = () => (folder ??= keptIn())
 
 /** The wish of a trial: which generator, what of, by which seed; `fixed` holds what is not left to chance. */
 function drawn({ generator, surface, seed, fixed }, { core, scenes }) {
@@ -31,7 +51,7 @@ function drawn({ generator, surface, seed, fixed }, { core, scenes }) {
 }
 
 const fileOf = ({ generator, surface, seed, fixed }) =>
-  join(kept, [surface, generator, seed, ...Object.entries(fixed ?? {}).flat()].join('-').replace(/[^\w.-]/g, ''))
+  join(kept(), [surface, generator, seed, ...Object.entries(fixed ?? {}).flat()].join('-').replace(/[^\w.-]/g, ''))
 
 async function draw(trial, loaded) {
   const file = fileOf(trial)
@@ -50,7 +70,7 @@ async function draw(trial, loaded) {
 
 /** Draws what is not kept yet. @param trials {generator: 'scenes' | 'samples', surface, seed, fixed?}[] */
 export async function drawAll(trials) {
-  mkdirSync(kept, { recursive: true })
+  mkdirSync(kept(), { recursive: true })
   const missing = trials.filter((trial) => !existsSync(`${fileOf(trial)}.json`))
   if (missing.length === 0) return
   const cores = Math.min(availableParallelism(), missing.length)

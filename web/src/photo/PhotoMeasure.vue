@@ -76,7 +76,8 @@ async function run() {
   done.value = 0
   try {
     read.value = await measure(picture.value, region.value, surface.value, (share) => (done.value = share))
-    await keep(measureOf(read.value))
+    const earlier = earlierByHand()
+    await keep({ ...measureOf(read.value), ...(earlier === undefined ? {} : { byHand: earlier }) })
   } catch (caught) {
     error.value = caught
     read.value = undefined
@@ -84,7 +85,12 @@ async function run() {
     busy.value = false
   }
 }
-const byHand = computed(() => (read.value && painted.value ? correctedShare(read.value.measured, painted.value) : undefined))
+/** What this person or another corrected before, as long as the corners are where they were. */
+const earlierByHand = () => {
+  const earlier = props.photo.measure
+  return earlier && JSON.stringify(earlier.region) === JSON.stringify(region.value) ? earlier.byHand : undefined
+}
+const byHand = computed(() => (read.value && painted.value ? correctedShare(read.value.measured, painted.value) : earlierByHand()))
 function dab(u: number, v: number) {
   const map = painted.value ?? read.value?.measured.map
   if (map) painted.value = dabbed(map, u, v, brushCells, brush.value === 'covered')
@@ -92,16 +98,22 @@ function dab(u: number, v: number) {
 /** Puts the correction on record beside what was read. */
 async function keepCorrection() {
   brush.value = undefined
-  if (!read.value || byHand.value === undefined) return
   error.value = undefined
+  if (!read.value || !painted.value || byHand.value === undefined) return
   try {
     await keep({ ...measureOf(read.value), byHand: byHand.value })
   } catch (caught) {
     error.value = caught
   }
 }
-function again() {
-  read.value = painted.value = brush.value = undefined
+async function again() {
+  await keepCorrection()
+  if (!error.value) read.value = painted.value = undefined
+}
+/** Whichever way it is closed, what was painted is kept. */
+async function close() {
+  await keepCorrection()
+  if (!error.value) emit('close')
 }
 async function decide(grade: Grade) {
   await keepCorrection()
@@ -112,7 +124,7 @@ async function decide(grade: Grade) {
 </script>
 
 <template>
-  <ElDialog :model-value="true" :title="`The ${partNames[part]}, measured`" width="min(64rem, 96vw)" top="4vh" @close="emit('close')">
+  <ElDialog :model-value="true" :title="`The ${partNames[part]}, measured`" width="min(64rem, 96vw)" top="4vh" @close="close">
     <div class="sheet" data-photo-measure>
       <div>
         <PartMap
@@ -131,7 +143,7 @@ async function decide(grade: Grade) {
           <div class="row" role="group" aria-label="Correct what is hatched">
             <button class="tap" data-mark="bare" :aria-pressed="brush === 'bare'" @click="brush = 'bare'">Rub out</button>
             <button class="tap" data-mark="covered" :aria-pressed="brush === 'covered'" @click="brush = 'covered'">Hatch more</button>
-            <button v-if="byHand !== undefined" class="tap" data-keep-correction @click="keepCorrection">Keep my correction</button>
+            <button v-if="painted" class="tap" data-keep-correction @click="keepCorrection">Keep my correction</button>
           </div>
           <p class="small">
             {{

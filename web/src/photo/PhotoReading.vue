@@ -6,11 +6,12 @@ import { computed } from 'vue'
 const props = defineProps<{ measured: PhotoMeasured; surface: Surface; byHand: number | undefined }>()
 const emit = defineEmits<{ grade: [grade: Grade] }>()
 const percent = (share: number) => Math.round(share * 100)
-/** A correction is as exact as what it corrects. */
+/** A correction is as exact as the reading, but for what may have been hidden: that was looked at. */
 const settled = computed(() => {
   const { coveredShare, low, high } = props.measured
-  const by = (props.byHand ?? coveredShare) - coveredShare
-  return { coveredShare: coveredShare + by, low: low + by, high: high + by }
+  if (props.byHand === undefined) return { coveredShare, low, high }
+  const off = high - coveredShare
+  return { coveredShare: props.byHand, low: props.byHand - off, high: props.byHand + off }
 })
 const proposal = computed(() => proposedGrade(settled.value))
 const lean = computed(() => Math.round(props.measured.finDirectionDeg))

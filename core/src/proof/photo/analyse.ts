@@ -1,7 +1,7 @@
 // How much of a coil or wheel is covered, and how many fins are straight? Read off a photograph, with how sure that is.
 import { clamp, estimate } from '../../quantities/index.ts'
 import type { Cell } from './cell.ts'
-import { weighed } from './perceptron.ts'
+import { surelyHidden, weighed } from './perceptron.ts'
 import { prepared } from './prepare.ts'
 import { lookedAgain } from './secondLook.ts'
 import type { Raster, Region } from './raster.ts'
@@ -30,12 +30,11 @@ export interface PhotoMeasured {
   readonly map: { readonly columns: number; readonly rows: number; readonly covered: Float32Array }
 }
 
-/** Fewest blocks and plates that say anything. */
+/** Fewest blocks that say anything. */
 const leastCells = 40
 /** Directions that belong together when the one that most fins share is looked for, degrees. */
 const nearDeg = 3
 const nineInTen = 1.645
-const surelyHidden = estimate(0.6, 'chance')
 /** A band wider than this either way is no reading. */
 const mostUnsure = estimate(0.12, 'covered share')
 /** From here on it is said that something may lie before the part. */
@@ -54,7 +53,8 @@ const meanBy = (sizes: Float32Array, values: Float32Array): number =>
  * block by a small network, and sums up. Ratios in linear light: exposure and the colour of the light cancel.
  *
  * `tell` hears how much of the work is done, 0..1.
- * @throws Fault `photo-unclear`: the corners do not make a region, it is too small, too dark, or shows nothing that repeats.
+ * @throws Fault `photo-unclear`: the corners do not make a region, it is too small or too fine, on its side, blurred or blown out, shows nothing
+ *   that repeats, or the reading is too unsure to be one.
  */
 export function measurePhoto(raster: Raster, region: Region, surface: Surface, tell: (done: number) => void = () => {}): PhotoMeasured {
   const { features, colours, sizes, pitchPx, plates } = prepared(raster, region, surface)
@@ -71,7 +71,6 @@ export function measurePhoto(raster: Raster, region: Region, surface: Surface, t
     covered = weighed(look, seen)
     ;[share, before] = [meanBy(sizes, covered), share]
   }
-  // Many places that might be hidden do not add up to a hand.
   const hidden = weighed(hides, seen).map((value) => (value > surelyHidden.value ? 1 : 0))
   const hiddenShare = meanBy(sizes, hidden)
   const notes = checked(surface, hiddenShare, meanBy(sizes, features.blown))

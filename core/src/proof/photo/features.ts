@@ -1,4 +1,4 @@
-// What can be said of each small block of a part whose plates run from top to bottom and repeat every eight values? Ratios, in which exposure,
+// What can be said of each small block of a part whose plates run from top to bottom and repeat evenly? Ratios, in which exposure,
 // the colour of the light and the size of the picture cancel.
 import { innerPlaces, type Place } from './cell.ts'
 import { smoothed, type Brightness } from './texture.ts'
@@ -21,6 +21,10 @@ export interface Fineness {
 const lags = [0.5, 0.75, 1] as const
 /** Brightness from which a value counts as blown out. */
 const blownFrom = 0.94
+/** References: what nine tenths of the blocks lie below counts as the clearest and strongest, the middle as usual, what four fifths lie below as bright. */
+const shares = { clearest: 0.9, usual: 0.5, bright: 0.8 } as const
+/** Keeps black from dividing by nothing. */
+const asBlack = 1e-4
 /** Black: no light to see by. */
 const darkest = 0.0006
 /** Smallest energy against brightness squared that is told from none. */
@@ -104,7 +108,7 @@ function sumsOf({ width, height, values }: Brightness, { perPitch, block: blockP
   const beside = (perPitch - blockPx) >> 1
   const repeats = [own(), own(), own()] as const
   const across = new Float32Array(width + 2 * perPitch)
-  const [half, most, whole] = lags.map((lag) => lag * perPitch)
+  const [half, pressed, whole] = lags.map((lag) => lag * perPitch)
   // Of more blocks than are kept, every other row says enough.
   const stride = size > mostBlocks ? 2 : 1
   for (let y = 0; y < rows * blockPx; y += stride) {
@@ -130,21 +134,21 @@ function sumsOf({ width, height, values }: Brightness, { perPitch, block: blockP
         curve += bend * bend
         if (value > blownFrom) white++
         r0 += dx * across[x + half]
-        r1 += dx * across[x + most]
+        r1 += dx * across[x + pressed]
         r2 += dx * across[x + whole]
       }
       // One pitch around the block: its brightest and its darkest.
-      let brightest = 0
-      let darkest = 1
+      let most = 0
+      let least = 1
       const end = min(width, from + blockPx + beside)
       for (let x = max(0, from - beside); x < end; x++) {
         const value = values[row + x]
-        if (value > brightest) brightest = value
-        if (value < darkest) darkest = value
+        if (value > most) most = value
+        if (value < least) least = value
       }
       const block = line + column
-      contrast[block] += (brightest - darkest) / (brightest + darkest + 1e-4)
-      lowest[block] += darkest
+      contrast[block] += (most - least) / (most + least + asBlack)
+      lowest[block] += least
       xx[block] += sxx
       xy[block] += sxy
       yy[block] += syy
@@ -241,10 +245,10 @@ export function featuresOf(flat: Brightness, fineness: Fineness, pitchPx: number
   const energy = energyOf(xx, xy, yy)
   const wideEnergy = energyOf(wideXx, wideXy, wideYy)
   const relative = energy.map((value, at) => value / max(darkest, mean[at]) ** 2)
-  const clear = references(relative, columns, rows, 0.9)
-  const strong = references(energy, columns, rows, 0.9)
-  const bright = references(mean, columns, rows, 0.5)
-  const brightest = references(mean, columns, rows, 0.8).all
+  const clear = references(relative, columns, rows, shares.clearest)
+  const strong = references(energy, columns, rows, shares.clearest)
+  const bright = references(mean, columns, rows, shares.usual)
+  const brightest = references(mean, columns, rows, shares.bright).all
   const repeated = repeats[2].map((value, at) => value / max(1e-12, xx[at]))
   const share = repeated.reduce((sum, value) => sum + (value > 0.5 ? 1 : 0), 0) / size
   // The direction of most: the mean of doubled angles by energy.

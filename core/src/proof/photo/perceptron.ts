@@ -1,4 +1,5 @@
 // A small network that weighs features against each other: one layer of tanh units, and one number out.
+import { estimate } from '../../quantities/index.ts'
 
 const { exp, tanh } = Math
 
@@ -33,6 +34,9 @@ export function weighed({ mean, deviation, units, out }: Perceptron, features: F
   }
   return answers
 }
+
+/** A place counts as hidden from this chance on: many that might be do not add up to a hand. */
+export const surelyHidden = estimate(0.6, 'chance')
 
 /** How a surface is read: three looks, each knowing what the one before said, and how far off the share is then. */
 export interface Reading {

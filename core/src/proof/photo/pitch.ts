@@ -20,6 +20,7 @@ const arcs = { fins: [0], blades: [0, 0.4, 0.6, 0.75, 0.9] } as const
 /** Share of the signal's own power that a period must repeat to be one at all; and of the clearest period, to be taken before its multiples. Fitted to sample photographs. */
 const leastRepeat = estimate(0.08, 'share of the power')
 const asClear = estimate(0.6, 'share of the clearest peak')
+/** Where half a period repeats by this much, the period was two. */
 const halfRepeats = estimate(0.15, 'share of the peak')
 /** So many multiples of the period say where it lies between two steps. */
 const mostTimes = 6

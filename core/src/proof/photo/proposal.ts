@@ -24,7 +24,7 @@ export interface GradeProposal {
 }
 
 /** Chance from which a second grade is too likely to be passed over. */
-const tooLikely = 0.3
+const tooLikely = estimate(0.3, 'chance')
 
 /** The likeliest grade, and the chance of each: the share is taken as normal around what was measured. */
 export function proposedGrade({ coveredShare, low, high }: Pick<PhotoMeasured, 'coveredShare' | 'low' | 'high'>): GradeProposal {
@@ -34,7 +34,7 @@ export function proposedGrade({ coveredShare, low, high }: Pick<PhotoMeasured, '
   const likelier = (best: Grade, grade: Grade) => (chances[grade] > chances[best] ? grade : best)
   const grade = allGrades.reduce(likelier)
   const orElse = allGrades.filter((other) => other !== grade).reduce(likelier)
-  return { grade, chances, ...(chances[orElse] >= tooLikely ? { orElse } : {}) }
+  return { grade, chances, ...(chances[orElse] >= tooLikely.value ? { orElse } : {}) }
 }
 
 /** Chance that a standard normal value lies below `z`. Source: Abramowitz and Stegun (1964), 26.2.17, error below 7.5e-8. */

@@ -28,6 +28,9 @@ const around = 14
 /** Weight of the whole part in what is around: where nothing bare is near, all of it stands in. */
 const whole = 0.02
 
+/** Black, and no edges at all: below these, logarithms say nothing. */
+const least = { edges: 1e-9, light: 6e-4, rough: 1e-10 } as const
+
 /** All of the first features, and those that compare with bare metal as `covered` (0..1 a place) has it; one row a place. */
 export function lookedAgain(features: BlockFeatures, colours: Float32Array, covered: Float32Array): Float32Array {
   const { places, columns, rows, values, energy, brightness, undirected, lowest } = features
@@ -38,23 +41,23 @@ export function lookedAgain(features: BlockFeatures, colours: Float32Array, cove
   const near = spread(covered, 1)
   const wider = spread(covered, 6)
   const all = covered.reduce((sum, value) => sum + value, 0) / count
-  const logs = (own: Float32Array, least: number) => own.map((value) => log(max(least, value)))
-  const edges = logs(energy, 1e-9)
-  const light = logs(brightness, 6e-4)
-  const dark = logs(lowest, 6e-4)
-  const rough = logs(undirected, 1e-10)
+  const logs = (own: Float32Array, from: number) => own.map((value) => log(max(from, value)))
+  const edges = logs(energy, least.edges)
+  const light = logs(brightness, least.light)
+  const dark = logs(lowest, least.light)
+  const rough = logs(undirected, least.rough)
   const [red, blue] = [0, 1].map((channel) => Float32Array.from({ length: count }, (_, at) => colours[2 * at + channel]))
   /** Means around each place by weight, with a little of the mean over the whole part. */
   const meansBy = (weight: Float32Array) => {
     const near = spread(weight, around)
     const sum = weight.reduce((total, value) => total + value, 0) + 1e-6
     return (own: Float32Array) => {
-      const whole0 = own.reduce((total, value, at) => total + value * weight[at], 0) / sum
+      const overAll = own.reduce((total, value, at) => total + value * weight[at], 0) / sum
       const weighted = spread(
         own.map((value, at) => value * weight[at]),
         around,
       )
-      return weighted.map((value, at) => (value + whole * whole0) / (near[at] + whole))
+      return weighted.map((value, at) => (value + whole * overAll) / (near[at] + whole))
     }
   }
   const bareWeight = covered.map((value) => (1 - value) ** 3)
