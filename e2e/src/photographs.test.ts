@@ -180,17 +180,31 @@ describe('at the proof', () => {
     await slider.sendKeys(Key.HOME)
     const clip = await (await find(sheet, '[data-compare="coilFace"] .before')).getAttribute('style')
     expect(clip).toContain('100%')
+    // Each label stands on its own side of the line.
+    await slider.sendKeys(...Array.from({ length: 50 }, () => Key.ARROW_RIGHT))
+    const [before, after] = await sheet.driver.findElements(By.css('[data-compare="coilFace"] .divide i'))
+    const [left, right] = [await before.getRect(), await after.getRect()]
+    expect(left.x + left.width).toBeLessThanOrEqual(right.x)
   })
   it('says so where the corners hold another piece of the part', async () => {
     const part = '[data-part-after="coilFace"]'
-    await gone(sheet, '[data-pair-note]')
     await (await sheet.driver.findElements(By.css(`${part} [data-measure]`))).at(-1)!.click()
     await find(sheet, '[data-region] img')
     for (const corner of [1, 2])
       await (await find(sheet, `[data-corner="${corner}"]`)).sendKeys(...Array.from({ length: 6 }, () => Key.chord(Key.SHIFT, Key.ARROW_LEFT)))
     await measure()
     await click(sheet, likeliest)
-    await expectText(sheet, '[data-pair-note]', /about \d+ fins before and \d+ now: that is not the same piece/)
+    await expectText(sheet, '[data-pair-note]', /that is not the same piece/)
+    // Two corners went in by a quarter of the picture, out of seven tenths.
+    const plates = async () => [...(await textOf(sheet, '[data-pair-note]')).matchAll(/(\d+) (?:fins before|now)/g)].map(([, count]) => Number(count))
+    await waitUntil(
+      sheet,
+      async () => {
+        const [before, now] = await plates()
+        return now < 0.75 * before
+      },
+      'the note counts the fins of other corners',
+    )
   })
   it('says both shares in the report', async () => {
     await goToStation(sheet, 'report')

@@ -34,7 +34,7 @@ const outline = computed(() => {
     <svg v-if="map" :viewBox="`0 0 ${map.columns} ${map.rows}`" preserveAspectRatio="none" aria-hidden="true">
       <defs>
         <pattern :id="hatch" width="1.1" height="1.1" patternUnits="userSpaceOnUse" patternTransform="rotate(52)">
-          <rect width="0.4" height="1.1" class="line" />
+          <rect width="0.4" height="1.1" class="stripe" />
         </pattern>
       </defs>
       <path :d="outline" :fill="`url(#${hatch})`" class="edge" vector-effect="non-scaling-stroke" />
@@ -59,7 +59,7 @@ svg {
   height: 100%;
   pointer-events: none;
 }
-.line {
+.stripe {
   fill: var(--now);
   fill-opacity: 0.55;
 }

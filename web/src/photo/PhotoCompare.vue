@@ -64,7 +64,7 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
         <div class="before" :style="{ clipPath: `inset(0 ${100 - line}% 0 0)` }">
           <PartMap :upright="reads.before.upright" :says="`${partNames[part]}, before`" />
         </div>
-        <span class="line" :style="{ left: `${line}%` }" aria-hidden="true"><i>before</i><i>after</i></span>
+        <span class="divide" :style="{ left: `${line}%` }" aria-hidden="true"><i>before</i><i>after</i></span>
       </div>
       <label :for="slider" class="small">Draw the line across</label>
       <input :id="slider" v-model.number="line" type="range" min="0" max="100" class="slider" />
@@ -93,7 +93,7 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
   position: absolute;
   inset: 0;
 }
-.line {
+.divide {
   position: absolute;
   top: 0;
   bottom: 0;
@@ -101,7 +101,7 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
   border-left: 3px solid var(--paper);
   outline: 1px solid var(--ink);
 }
-.line i {
+.divide i {
   position: absolute;
   bottom: 0.3rem;
   background: var(--paper);
@@ -109,10 +109,10 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
   font-style: normal;
   line-height: 1.4;
 }
-.line i:first-child {
+.divide i:first-child {
   right: 0.5rem;
 }
-.line i:last-child {
+.divide i:last-child {
   left: 0.4rem;
 }
 .slider {
