@@ -206,6 +206,20 @@ describe('at the proof', () => {
       'the note counts the fins of other corners',
     )
   })
+  it('judges the part by what was read, in the proof', async () => {
+    const row = '[data-line="covered-coilFace"]'
+    await expectText(sheet, row, /coil, front face, covered\s+%, limit 10/)
+    const proposed = Number(
+      await (await find(sheet, '[data-part-after="coilFace"] [data-after-grade][aria-checked="true"]')).getAttribute('data-after-grade'),
+    )
+    await expectText(sheet, row, proposed <= 1 ? /clean, by eye/ : /still \d \w+ by eye/)
+    await click(sheet, '[data-part-after="coilFace"] [data-after-grade="0"]')
+    await expectText(sheet, row, /clean, by eye/)
+    await click(sheet, '[data-part-after="coilFace"] [data-after-grade="4"]')
+    await expectText(sheet, row, /still 4 choked by eye/)
+    await expectText(sheet, '[data-verdict]', /coil, front face: still 4 choked by eye/)
+    await click(sheet, `[data-part-after="coilFace"] [data-after-grade="${proposed}"]`)
+  })
   it('says both shares in the report', async () => {
     await goToStation(sheet, 'report')
     await expectText(sheet, '[data-report]', /coil, front face, after: covered \d+ % before, \d+ % now/)

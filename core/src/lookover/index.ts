@@ -41,4 +41,4 @@ export {
   type FindingExtent,
   type SoilKind,
 } from './vocabulary.ts'
-export { photoMeasureSchema, regionSchema, settledShare, type PhotoMeasure, type Region } from './photoMeasure.ts'
+export { photoMeasureSchema, regionSchema, settledBand, settledShare, type PhotoMeasure, type Region } from './photoMeasure.ts'

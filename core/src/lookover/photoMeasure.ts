@@ -1,7 +1,7 @@
 // What does a measured photograph say of a part? Where the part is on it, and the shares read off.
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
-import { share } from '../quantities/index.ts'
+import { clamp, share } from '../quantities/index.ts'
 
 const corner = closed({ x: share, y: share })
 /** The part on the photograph: corners in shares of its width and height, from top left clockwise as the part itself stands. */
@@ -22,4 +22,14 @@ export const photoMeasureSchema = closed({
 export type PhotoMeasure = z.infer<typeof photoMeasureSchema>
 
 /** The covered share that counts, 0..1: a person's correction, or else what was read. */
-export const settledShare = ({ byHand, coveredShare }: PhotoMeasure): number => byHand ?? coveredShare
+export const settledShare = ({ byHand, coveredShare }: Pick<PhotoMeasure, 'byHand' | 'coveredShare'>): number => byHand ?? coveredShare
+
+/**
+ * The covered share that counts, and where it lies nine times in ten, 0..1. A correction is as exact as the reading, but for what may have been
+ * hidden, which only reaches down: that was looked at.
+ */
+export function settledBand({ byHand, coveredShare, low, high }: Pick<PhotoMeasure, 'byHand' | 'coveredShare' | 'low' | 'high'>) {
+  if (byHand === undefined) return { coveredShare, low, high }
+  const off = high - coveredShare
+  return { coveredShare: byHand, low: clamp(byHand - off, 0, 1), high: clamp(byHand + off, 0, 1) }
+}

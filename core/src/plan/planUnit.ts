@@ -85,6 +85,8 @@ export interface PlanMemory extends UnitMemory {
   readonly dayAfter?: (weeks: number) => string
   /** Index of coil and wheel by unit, where somebody looked at them after the work. */
   readonly leftOf?: ReadonlyMap<string, number>
+  /** Chance of each grade that coil and wheel were found at by unit, where they are not certain. */
+  readonly foundOf?: ReadonlyMap<string, readonly number[]>
 }
 
 /** What is known about a unit before anything is decided. */
@@ -236,7 +238,14 @@ function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], mem
       lookOver.grades,
       left.map(({ part }) => part),
     )
-  return duesAfterVisit(past, known, { found, left: leftIndex, isSeen: memory?.isSeen ?? false, panTreatmentWeeks })
+  const chances = memory?.foundOf?.get(unit.id)
+  return duesAfterVisit(past, known, {
+    found,
+    ...(chances ? { chances: [...chances] } : {}),
+    left: leftIndex,
+    isSeen: memory?.isSeen ?? false,
+    panTreatmentWeeks,
+  })
 }
 
 /** Plan of one unit, its due dates by `memory` where something is remembered; what other choices would change is added by `compare.ts`. Pure. */

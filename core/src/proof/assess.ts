@@ -3,10 +3,23 @@ import { failedDrainLMin, flowLMin, goodDrainLMin, leastFallMmPerM, type Reading
 import { estimate, round } from '../quantities/index.ts'
 import type { Verdict } from '../run/index.ts'
 import { partNames, type KnownDesign, type Part } from '../units/index.ts'
+import { partLines, type PartSeen } from './partLines.ts'
 import { cleanCoolingAt, coolingBy, usualTolerance, type CleanCooling, type Measured } from './cooling.ts'
 
 export interface ProofLine {
-  id: 'cooling' | 'sensible' | 'latent' | 'condensate' | 'airflow' | 'split' | 'flow-test' | 'level' | 'amps'
+  id:
+    | 'cooling'
+    | 'sensible'
+    | 'latent'
+    | 'condensate'
+    | 'airflow'
+    | 'split'
+    | 'flow-test'
+    | 'level'
+    | 'amps'
+    | `covered-${Part}`
+    | `graded-${Part}`
+    | `straight-${Part}`
   what: string
   unit: string
   before?: number
@@ -21,7 +34,8 @@ export interface ProofLine {
 }
 
 /** Lines judged against a limit, not against what a clean unit does here. */
-export const isLimited = ({ id }: Pick<ProofLine, 'id'>): boolean => id === 'flow-test' || id === 'level' || id === 'amps'
+export const isLimited = ({ id }: Pick<ProofLine, 'id'>): boolean =>
+  id === 'flow-test' || id === 'level' || id === 'amps' || /^(covered|graded)-/.test(id)
 
 export interface Proof {
   verdict: Verdict
@@ -40,6 +54,8 @@ export interface ProofInput {
   readonly outdoorC?: number
   readonly notReached: readonly { part: Part; because: string }[]
   readonly referrals: readonly { because: string }[]
+  /** Parts that were graded or measured after the work. */
+  readonly parts?: readonly PartSeen[]
 }
 
 /** Judges every line and the job. Pure. */
@@ -51,6 +67,10 @@ export function assess(input: ProofInput): Proof {
     ...drainLines(after, before),
     ...levelLines(after, before),
     ...ampLines(input.design, after, before),
+    ...partLines(
+      input.parts ?? [],
+      input.notReached.map(({ part }) => part),
+    ),
   ]
   const judged = lines.flatMap(({ verdict }) => verdict ?? [])
   const worst = judged.includes('not-proved')
@@ -103,7 +123,7 @@ function coolingLines({ design, altitudeM, outdoorC }: ProofInput, after: Readin
       split,
     ]
   }
-  return [totalLine(clean, now, then), ...partLines(clean, now, then), airflowLine(design, after, before), split]
+  return [totalLine(clean, now, then), ...compositionLines(clean, now, then), airflowLine(design, after, before), split]
 }
 
 /** Judged by what the instruments can tell: short of the clean unit by more than both tolerances together is short. */
@@ -135,7 +155,7 @@ function totalLine(clean: CleanCooling, now: Measured, then: Measured | undefine
 }
 
 /** What the total is made of, and the water that comes with it: shown, not judged. */
-function partLines({ coil }: CleanCooling, now: Measured, then: Measured | undefined): ProofLine[] {
+function compositionLines({ coil }: CleanCooling, now: Measured, then: Measured | undefined): ProofLine[] {
   const parts = [
     { id: 'sensible', figure: 'sensibleKw', what: 'of it cooling the air', unit: 'kW' },
     { id: 'latent', figure: 'latentKw', what: 'of it drying the air', unit: 'kW' },

@@ -118,6 +118,28 @@ describe('one unit', () => {
     expect([...evidenceOf(odd, 1)].every((value) => value === 0)).toBe(true)
     expect(learnRates([evidenceOf(odd, 1)])).toEqual(ratesAtFirst)
   })
+  it('weighs a grade that is not certain by its chances: certain ones change nothing, doubtful ones lie between', () => {
+    const dueFor = (found: Grade, chances?: number[]) =>
+      forecastOf([clean, { atYears: 1, found, ...(chances ? { chances } : {}), left: 0.1 }], 1, use, ratesAtFirst).dueWeeks
+    for (const grade of allGrades)
+      expect(
+        dueFor(
+          grade,
+          allGrades.map((other) => (other === grade ? 1 : 0)),
+        ),
+      ).toBe(dueFor(grade))
+    for (const grade of [0, 1, 2, 3] as const) {
+      const doubtful = [0.3, 0.5, 0.7].map((share) =>
+        dueFor(
+          grade,
+          allGrades.map((other) => (other === grade ? 1 - share : other === grade + 1 ? share : 0)),
+        ),
+      )
+      const [here, next] = [dueFor(grade), dueFor(allGrades[grade + 1])]
+      expect([here, ...doubtful, next]).toEqual([here, ...doubtful, next].sort((a, b) => b - a))
+      expect(doubtful[0]).toBeGreaterThan(doubtful[2])
+    }
+  })
   it('takes the loss of cooling where it comes before the grade', () => {
     const index = lossIndex({ ratedCoolingKw: 3.5, ratedAirflowM3h: 580 })
     expect(index).toBeGreaterThan(1)

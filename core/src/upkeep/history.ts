@@ -1,7 +1,7 @@
 // What has a unit's own past taught about how fast it fouls? Index when it was left, index when it was looked over again, and how likely each rate makes that.
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
-import { amountUpTo, gradeSchema } from '../quantities/index.ts'
+import { allGrades, amountUpTo, gradeSchema, share, type Grade } from '../quantities/index.ts'
 import { risesBelow } from './fouling.ts'
 
 /** The index runs as grades do. */
@@ -13,6 +13,8 @@ export const visitSchema = closed({
   atYears: z.number(),
   /** Worst grade of coil and wheel as they were found. */
   found: gradeSchema,
+  /** Chance of each grade that it was found at, in order, where it was read off a photograph and is not certain. */
+  chances: z.array(share).length(allGrades.length).optional(),
   /** Index as they were left; as found where nothing was cleaned. */
   left: index,
 })
@@ -27,7 +29,7 @@ const halfGrade = 0.5
 
 /**
  * Chance of what was found, under each of {@link ratios}, as logarithms: a grade says that the index lies within half a grade of it, and
- * what it rose by since the visit before has a Gamma distribution (see {@link risesBelow}).
+ * what it rose by since the visit before has a Gamma distribution (see {@link risesBelow}). Of grades that are not certain, the mean by their chances.
  * @param priorRate index per year from surroundings and use
  */
 export function evidenceOf(visits: readonly Visit[], priorRate: number): Float64Array {
@@ -37,15 +39,25 @@ export function evidenceOf(visits: readonly Visit[], priorRate: number): Float64
     const [before, now] = [inOrder[at - 1], inOrder[at]]
     const years = now.atYears - before.atYears
     if (years <= 0) continue
-    const to = now.found + halfGrade - before.left
+    const likely = foundLikely(now).flatMap(({ grade, chance }) => {
+      const to = grade + halfGrade - before.left
+      // The worst grade has no upper end.
+      return to <= 0 ? [] : [{ chance, below: risesBelow(grade === 4 ? Infinity : to), belowFrom: risesBelow(grade - halfGrade - before.left) }]
+    })
     // Found better than it was left: somebody else cleaned it, or one of the two grades is wrong. Nothing is learned from it.
-    if (to <= 0) continue
-    // The worst grade has no upper end.
-    const [below, belowFrom] = [risesBelow(now.found === 4 ? Infinity : to), risesBelow(now.found - halfGrade - before.left)]
+    if (likely.length === 0) continue
     for (const [index, ratio] of ratios.entries()) {
       const rate = priorRate * Math.exp(ratio)
-      evidence[index] += Math.log(Math.max(1e-12, below(rate, years) - belowFrom(rate, years)))
+      let chanceOfIt = 0
+      for (const { chance, below, belowFrom } of likely) chanceOfIt += chance * (below(rate, years) - belowFrom(rate, years))
+      evidence[index] += Math.log(Math.max(1e-12, chanceOfIt))
     }
   }
   return evidence
 }
+
+/** Grades that a unit may have been found at, with their chances. */
+const foundLikely = ({ found, chances }: Visit): { grade: Grade; chance: number }[] =>
+  chances === undefined
+    ? [{ grade: found, chance: 1 }]
+    : allGrades.flatMap((grade) => (chances[grade] > 0 ? [{ grade, chance: chances[grade] }] : []))

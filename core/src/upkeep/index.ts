@@ -8,3 +8,4 @@ export { firmRatesSchema, learnRates, ratesAtFirst, type FirmRates } from './fir
 export { dueLoss, forecastOf, lossIndex, priorRateOf, type Forecast, type UnitUse } from './forecast.ts'
 export { evidenceOf, mostVisits, visitSchema, type Visit } from './history.ts'
 export { dueIndex, firmRisk, foulingRate, mostWeeks, passing, surroundings, weeksPerYear, weeksUntil, type Surrounding } from './fouling.ts'
+export { foundChances, indexSeenAfter } from './seen.ts'

@@ -39,8 +39,8 @@ export function duesAfterVisit(
   { rates, yearsNow }: UnitMemory,
   visit: Omit<Visit, 'atYears'> & { isSeen: boolean; panTreatmentWeeks?: number },
 ): Due[] {
-  const { found, left, isSeen, panTreatmentWeeks } = visit
-  const visits = [...past.visits, { atYears: yearsNow, found, left }]
+  const { isSeen, panTreatmentWeeks, ...seen } = visit
+  const visits = [...past.visits, { atYears: yearsNow, ...seen }]
   return unitDues({ ...past, panTreatmentWeeks, visits }, rates, evidenceOf(isSeen ? visits : past.visits, priorRateOf(past.use)))
 }
 

@@ -143,6 +143,17 @@ export const migrations: readonly Migration[] = [
     up: ['ALTER TABLE job_units DROP INDEX by_unit, ADD INDEX by_unit (unit_id, handed_over_at, coil_grade, left_index, pan_treatment_weeks)'],
     down: ['ALTER TABLE job_units DROP INDEX by_unit, ADD INDEX by_unit (unit_id, handed_over_at)'],
   },
+  {
+    name: '2026-11-27-how-sure-grades-are',
+    up: [
+      `ALTER TABLE job_units ADD COLUMN coil_chances VARCHAR(40) NULL, DROP INDEX by_unit,
+         ADD INDEX by_unit (unit_id, handed_over_at, coil_grade, coil_chances, left_index, pan_treatment_weeks)`,
+    ],
+    down: [
+      `ALTER TABLE job_units DROP INDEX by_unit, DROP COLUMN coil_chances,
+         ADD INDEX by_unit (unit_id, handed_over_at, coil_grade, left_index, pan_treatment_weeks)`,
+    ],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -110,6 +110,8 @@ export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttrib
   declare coolingAfterKw: CreationOptional<number | null>
   /** Worst of coil and wheel as found, and the index at which they were left. */
   declare coilGrade: CreationOptional<number | null>
+  /** Chance of each grade that coil and wheel were found at, in order with spaces between, where it is not certain. */
+  declare coilChances: CreationOptional<string | null>
   declare leftIndex: CreationOptional<number | null>
   declare panTreatmentWeeks: CreationOptional<number | null>
   /** What was seen and done, once the unit is handed over. */
@@ -248,6 +250,7 @@ export function defineModels(sequelize: Sequelize): void {
       coolingBeforeKw: { type: DataTypes.DOUBLE, allowNull: true },
       coolingAfterKw: { type: DataTypes.DOUBLE, allowNull: true },
       coilGrade: { type: DataTypes.INTEGER, allowNull: true },
+      coilChances: { type: DataTypes.STRING(40), allowNull: true },
       leftIndex: { type: DataTypes.DOUBLE, allowNull: true },
       panTreatmentWeeks: { type: DataTypes.DOUBLE, allowNull: true },
       soilKinds: { ...text(160), defaultValue: '' },

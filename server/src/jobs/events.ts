@@ -5,10 +5,11 @@ import {
   coolingBy,
   knownDesign,
   eventSchema,
+  foundChances,
   indexFound,
   indexLeft,
   usualTreatmentWeeks,
-  indexParts,
+  indexSeenAfter,
   linesOf,
   photoIdOf,
   progressOf,
@@ -193,7 +194,6 @@ function summaryOf(state: UnitState, unit: Unit, { form }: Site, panTreatmentWee
   const cooling = (readings: UnitState['readings']['before']) => (readings && coolingBy(readings, altitudeM).cooling?.totalKw.value) ?? null
   const scope = state.handedOver ? (state.agreed.scope ?? '') : ''
   const coilGrade = indexFound(state.grades) ?? null
-  const after = indexParts.flatMap((part) => state.gradesAfter[part]?.grade ?? [])
   return {
     stage: stageOf(state),
     done,
@@ -208,7 +208,8 @@ function summaryOf(state: UnitState, unit: Unit, { form }: Site, panTreatmentWee
     seen: state.handedOver ? seenOn(state, unit, form.site) : null,
     soilKinds: [...new Set(Object.values(state.grades).flatMap(({ kinds }) => kinds ?? []))].sort().join(','),
     coilGrade,
-    leftIndex: coilGrade === null ? null : after.length > 0 ? Math.max(...after) : indexLeft(scope, state.grades, state.handedOver?.notReached),
+    coilChances: foundChances(state)?.join(' ') ?? null,
+    leftIndex: coilGrade === null ? null : (indexSeenAfter(state) ?? indexLeft(scope, state.grades, state.handedOver?.notReached)),
     panTreatmentWeeks: state.handedOver && state.agreed['pan-treatment'] === 'slow-release' ? (panTreatmentWeeks ?? null) : null,
   }
 }

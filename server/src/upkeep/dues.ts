@@ -44,6 +44,7 @@ export interface VisitRow {
   readonly unitId: string
   readonly handedOverAt: Date
   readonly coilGrade: Visit['found']
+  readonly coilChances: string | null
   readonly leftIndex: number
   readonly panTreatmentWeeks: number | null
   readonly soilKinds: string
@@ -51,7 +52,7 @@ export interface VisitRow {
 
 const visitsWhere = async (condition: string, replacements: Record<string, unknown>): Promise<Map<string, VisitRow[]>> => {
   const rows = await read<VisitRow>(
-    `SELECT job_id AS jobId, unit_id AS unitId, handed_over_at AS handedOverAt, coil_grade AS coilGrade, left_index AS leftIndex,
+    `SELECT job_id AS jobId, unit_id AS unitId, handed_over_at AS handedOverAt, coil_grade AS coilGrade, coil_chances AS coilChances, left_index AS leftIndex,
             pan_treatment_weeks AS panTreatmentWeeks, soil_kinds AS soilKinds
      FROM job_units WHERE ${condition} AND handed_over_at IS NOT NULL AND coil_grade IS NOT NULL AND left_index IS NOT NULL
      ORDER BY handed_over_at`,
@@ -69,14 +70,15 @@ export const visitsAroundJob = (jobId: string): Promise<Map<string, VisitRow[]>>
   visitsWhere('unit_id IN (SELECT unit_id FROM job_units WHERE job_id = :jobId)', { jobId })
 
 /** What the forecast takes from the visits of a unit. */
-type PastVisit = Pick<VisitRow, 'handedOverAt' | 'coilGrade' | 'leftIndex' | 'panTreatmentWeeks'>
+type PastVisit = Pick<VisitRow, 'handedOverAt' | 'coilGrade' | 'coilChances' | 'leftIndex' | 'panTreatmentWeeks'>
 
 /** The visits that teach something, by unit, oldest first: one row for each unit, along an index that holds all of it. */
 async function newestVisits(unitIds: readonly string[], transaction?: Transaction): Promise<Map<string, PastVisit[]>> {
   if (unitIds.length === 0) return new Map()
   const rows = await read<{ unitId: string; visits: string }>(
     `SELECT unit_id AS unitId,
-            CAST(JSON_ARRAYAGG(JSON_ARRAY(TIMESTAMPDIFF(MICROSECOND, '1970-01-01', handed_over_at) DIV 1000, coil_grade, left_index, pan_treatment_weeks)
+            CAST(JSON_ARRAYAGG(JSON_ARRAY(TIMESTAMPDIFF(MICROSECOND, '1970-01-01', handed_over_at) DIV 1000, coil_grade, coil_chances, left_index,
+                                              pan_treatment_weeks)
                                ORDER BY handed_over_at DESC LIMIT ${mostVisits}) AS CHAR) AS visits
      FROM job_units WHERE unit_id IN (:unitIds) AND handed_over_at IS NOT NULL AND coil_grade IS NOT NULL AND left_index IS NOT NULL
      GROUP BY unit_id`,
@@ -86,15 +88,22 @@ async function newestVisits(unitIds: readonly string[], transaction?: Transactio
   return new Map(
     rows.map(({ unitId, visits }) => [
       unitId,
-      parsed<[number, VisitRow['coilGrade'], number, number | null][]>(visits)
+      parsed<[number, VisitRow['coilGrade'], string | null, number, number | null][]>(visits)
         .reverse()
-        .map(([atMs, coilGrade, leftIndex, panTreatmentWeeks]) => ({ handedOverAt: new Date(atMs), coilGrade, leftIndex, panTreatmentWeeks })),
+        .map(([atMs, coilGrade, coilChances, leftIndex, panTreatmentWeeks]) => ({
+          handedOverAt: new Date(atMs),
+          coilGrade,
+          coilChances,
+          leftIndex,
+          panTreatmentWeeks,
+        })),
     ]),
   )
 }
-export const visitOf = ({ handedOverAt, coilGrade, leftIndex }: Pick<VisitRow, 'handedOverAt' | 'coilGrade' | 'leftIndex'>): Visit => ({
+export const visitOf = ({ handedOverAt, coilGrade, coilChances, leftIndex }: Omit<PastVisit, 'panTreatmentWeeks'>): Visit => ({
   atYears: yearsOf(handedOverAt.getTime()),
   found: coilGrade,
+  ...(coilChances === null ? {} : { chances: coilChances.split(' ').map(Number) }),
   left: leftIndex,
 })
 

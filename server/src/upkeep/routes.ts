@@ -139,7 +139,7 @@ export function upkeepRoutes(sequelize: Sequelize, weather: WeatherSource | unde
           { id: params.id, firmId: user.firmId },
         ),
         read<Omit<VisitRow, 'unitId' | 'soilKinds'> & { seen: string | null }>(
-          `SELECT job_id AS jobId, handed_over_at AS handedOverAt, coil_grade AS coilGrade, left_index AS leftIndex, pan_treatment_weeks AS panTreatmentWeeks, seen
+          `SELECT job_id AS jobId, handed_over_at AS handedOverAt, coil_grade AS coilGrade, coil_chances AS coilChances, left_index AS leftIndex, pan_treatment_weeks AS panTreatmentWeeks, seen
            FROM job_units WHERE unit_id = :id AND handed_over_at IS NOT NULL AND coil_grade IS NOT NULL AND left_index IS NOT NULL ORDER BY handed_over_at`,
           { id: params.id },
         ),

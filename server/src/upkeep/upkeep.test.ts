@@ -1,3 +1,5 @@
+import { usualRegion } from '@yastik/core'
+import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { DueDay, Firm, Job, JobUnit, Unit } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
@@ -27,13 +29,34 @@ const newUnit = async (name: string) =>
     id: string
     version: number
   }
+interface Measured {
+  readonly when: 'before' | 'after'
+  readonly coveredShare: number
+  readonly off: number
+}
+/** Keeps a photograph of the coil, and says what was read off it. */
+async function photographed(jobId: string, unitId: string, { when, coveredShare, off }: Measured): Promise<object[]> {
+  const photoId = newId()
+  const picture = await sharp({ create: { width: 64, height: 64, channels: 3, background: '#345' } })
+    .png()
+    .toBuffer()
+  const sent = await ask('PUT', `/api/jobs/${jobId}/units/${unitId}/photos/${photoId}`, picture, { 'content-type': 'image/png' })
+  expect(sent.statusCode).toBe(201)
+  const measure = { region: usualRegion, coveredShare, low: coveredShare - off, high: coveredShare + off }
+  return [
+    { type: 'photo-taken', photoId, of: { part: 'coilFace', when } },
+    { type: 'photo-measured', photoId, measure },
+  ]
+}
 /** A whole visit through the log: looked over, agreed, handed over, so many days ago. */
-async function visit(unitId: string, daysAgo: number, grade: number, scope = 'strip-down'): Promise<string> {
+async function visit(unitId: string, daysAgo: number, grade: number, scope = 'strip-down', photos: readonly Measured[] = []): Promise<string> {
   const jobId = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: '2026-11-25', crewIds: [by] })).json().id as string
   const atMs = Date.now() - daysAgo * 86_400_000
+  const shown = (await Promise.all(photos.map((photo) => photographed(jobId, unitId, photo)))).flat()
   const step = { id: 'isolate', phase: 'isolate', title: 'Isolate', handsMin: 1, after: [], people: 1, equipment: [], cautions: [] }
   const happenings = [
     { type: 'grade-set', part: 'coilFace', grade, kinds: [] },
+    ...shown,
     { type: 'grade-set', part: 'filter', grade: 4, kinds: [] },
     { type: 'finding-set', finding: 'bent-fins', present: true },
     { type: 'part-noted', item: 'gasket', need: 'to-order' },
@@ -100,6 +123,25 @@ describe('what is due', () => {
     expect(new Set(keys).size).toBe(keys.length)
     expect(first.entries).toHaveLength(50)
     expect(keys.length).toBeGreaterThanOrEqual(120)
+  })
+  it('knows how sure a photograph made the grades, and what it showed afterwards', async () => {
+    const unit = await newUnit('Studio')
+    await visit(unit.id, 20, 3, 'strip-down', [
+      { when: 'before', coveredShare: 0.64, off: 0.08 },
+      { when: 'after', coveredShare: 0.2, off: 0.02 },
+    ])
+    const { coilGrade, coilChances, leftIndex } = (await JobUnit.findOne({ where: { unitId: unit.id } }))!
+    expect(coilGrade).toBe(3)
+    const chances = coilChances!.split(' ').map(Number)
+    expect(chances[4]).toBeGreaterThan(0.05)
+    expect(chances.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 2)
+    expect(leftIndex).toBeCloseTo(2, 2)
+    const outlook = (await ask('GET', `/api/units/${unit.id}/outlook`)).json()
+    expect(outlook.visits[0]).toMatchObject({ found: 3, chances })
+    // Left with a coat on it, it is due far sooner than one that was washed bare.
+    const bare = await newUnit('Studio, back')
+    await visit(bare.id, 20, 3)
+    expect((await duesOf(unit.id))['deep-clean'].dueOn < (await duesOf(bare.id))['deep-clean'].dueOn).toBe(true)
   })
   it('gives the device what a unit’s forecast rests on', async () => {
     const unit = await newUnit('Porch')

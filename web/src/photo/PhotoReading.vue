@@ -1,18 +1,12 @@
 <script setup lang="ts">
 // What a photograph says: the share that is covered, how sure that is, what a person corrected, and the grade that follows. A person decides.
-import { allGrades, gradeNames, proposedGrade, type Grade, type PhotoMeasured, type Surface } from '@yastik/core'
+import { allGrades, gradeNames, proposedGrade, settledBand, type Grade, type PhotoMeasured, type Surface } from '@yastik/core'
 import { computed } from 'vue'
 
 const props = defineProps<{ measured: PhotoMeasured; surface: Surface; byHand: number | undefined }>()
 const emit = defineEmits<{ grade: [grade: Grade] }>()
 const percent = (share: number) => Math.round(share * 100)
-/** A correction is as exact as the reading, but for what may have been hidden: that was looked at. */
-const settled = computed(() => {
-  const { coveredShare, low, high } = props.measured
-  if (props.byHand === undefined) return { coveredShare, low, high }
-  const off = high - coveredShare
-  return { coveredShare: props.byHand, low: props.byHand - off, high: props.byHand + off }
-})
+const settled = computed(() => settledBand({ ...props.measured, byHand: props.byHand }))
 const proposal = computed(() => proposedGrade(settled.value))
 const lean = computed(() => Math.round(props.measured.finDirectionDeg))
 const others = computed(() => allGrades.filter((grade) => grade !== proposal.value.grade || proposal.value.orElse !== undefined))

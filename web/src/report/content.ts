@@ -1,6 +1,5 @@
 // What does a customer read in the report on one unit? Everything in words and in the customer's units; how it is laid out is for paper and screen.
 import {
-  assess,
   customary,
   dueInWords,
   familyNames,
@@ -18,6 +17,7 @@ import {
   settledShare,
   partsToSee,
   photosOfPart,
+  proofOf,
   refereeNames,
   speckSentence,
   throwsSpecks,
@@ -71,12 +71,11 @@ export function reportContent({ firm, record, unit, state, plan }: ReportInput):
   const say = (text: string) => sentenceOf(text, measures)
   const declined = state.agreed.scope === 'decline'
   const { site } = record.site
-  const proof = assess({
+  const proof = proofOf({
+    family: unit.family,
     design: knownDesign(unit.family, unit.design).design,
-    before: state.readings.before,
-    after: state.readings.after,
-    altitudeM: site.altitudeM,
-    outdoorC: site.outdoorAir?.dryBulbC,
+    site,
+    state,
     notReached: plan.notReached,
     referrals: plan.referrals,
   })

@@ -2,7 +2,8 @@
 import {
   emptyUnitState,
   heldNow,
-  indexFound,
+  foundChances,
+  indexSeenAfter,
   knownDesign,
   lastUndoable,
   planJob,
@@ -263,12 +264,14 @@ export const useJob = defineStore('job', () => {
 
   /** What is remembered of the units, as it was at a moment: later visits say nothing of an earlier one. */
   function memoryOf(atMs: number): PlanMemory | undefined {
-    const leftOf = new Map(
-      (record.value?.unitIds ?? []).flatMap((unitId) => {
-        const seen = indexFound(stateFor(unitId).gradesAfter)
-        return seen === undefined ? [] : [[unitId, seen] as const]
-      }),
-    )
+    /** What there is of each unit. */
+    const byUnit = <Of>(of: (state: UnitState) => Of | undefined): Map<string, Of> =>
+      new Map(
+        (record.value?.unitIds ?? []).flatMap((unitId) => {
+          const own = of(stateFor(unitId))
+          return own === undefined ? [] : [[unitId, own] as const]
+        }),
+      )
     const memory = record.value?.memory
     if (!memory) return undefined
     const yearsNow = atMs / yearMs
@@ -281,7 +284,8 @@ export const useJob = defineStore('job', () => {
       rates: memory.rates,
       yearsNow,
       isSeen: true,
-      leftOf,
+      leftOf: byUnit(indexSeenAfter),
+      foundOf: byUnit(foundChances),
       dayAfter: (weeks) => dayAfter(atMs, weeks),
     }
   }

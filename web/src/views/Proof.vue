@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
-import { assess, dueInWords, isLimited, leftOut, partNames, type ProofLine } from '@yastik/core'
+import { dueInWords, isLimited, leftOut, partNames, proofOf, type ProofLine } from '@yastik/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { dayAfter } from '../measures/days.ts'
@@ -19,6 +19,7 @@ const job = useJob()
 const router = useRouter()
 const state = computed(() => job.stateFor(props.unitId))
 const unitPlan = computed(() => job.planFor(props.unitId)?.units[0])
+const unit = computed(() => job.unitFor(props.unitId))
 const site = computed(() => job.record?.site.site)
 const refused = ref<string[]>([])
 const declined = computed(() => state.value.agreed.scope === 'decline')
@@ -28,30 +29,23 @@ const whyDeclined = computed(() => {
 })
 const design = computed(() => job.designFor(props.unitId))
 const proof = computed(() => {
-  if (!design.value || !unitPlan.value) return undefined
-  return assess({
-    design: design.value,
-    before: state.value.readings.before,
-    after: state.value.readings.after,
-    altitudeM: site.value?.altitudeM,
-    outdoorC: site.value?.outdoorAir?.dryBulbC,
-    notReached: unitPlan.value.notReached,
-    referrals: unitPlan.value.referrals,
-  })
+  if (!unit.value || !design.value || !unitPlan.value) return undefined
+  const { notReached, referrals } = unitPlan.value
+  return proofOf({ family: unit.value.family, design: design.value, site: site.value, state: state.value, notReached, referrals })
 })
 const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`
 const dueDay = (weeks: number) => dayAfter(state.value.handedOver?.atMs ?? Date.now(), weeks)
 const left = computed(() => leftOut(state.value))
 /** What the customer is told: the plan's text, and what was left out on the day. */
 const told = computed(() => [unitPlan.value?.customerText ?? '', ...left.value.map((sentence) => `${sentence}.`)].join(' '))
-const { figure, unit, sentence } = useMeasures()
+const { figure, unit: unitName, sentence } = useMeasures()
 /** Lines in the units of the person who reads them. */
 const lines = computed(() =>
   (proof.value?.lines ?? []).map((line): ProofLine => {
     const read = (value: number | undefined) => (value === undefined ? undefined : figure(value, line.unit))
     return {
       ...line,
-      unit: unit(line.unit),
+      unit: unitName(line.unit),
       before: read(line.before),
       after: read(line.after),
       expected: read(line.expected),

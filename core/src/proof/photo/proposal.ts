@@ -15,6 +15,11 @@ export const surfaceOf = (part: Part): Surface | undefined =>
 /** Covered share from which each grade but the first begins: bare below the first; the others as the scale of grades has them. */
 const begins = [estimate(0.02, 'covered share'), estimate(0.1, 'covered share'), estimate(0.35, 'covered share'), estimate(0.7, 'covered share')]
 
+/** A part with no more than a film on it is clean. */
+export const isClean = (grade: Grade): boolean => grade <= 1
+/** Covered share from which a part is not clean. */
+export const cleanBelow = begins[1]
+
 export interface GradeProposal {
   readonly grade: Grade
   /** Chance of each grade, 0..1, in order. */
@@ -23,8 +28,8 @@ export interface GradeProposal {
   readonly orElse?: Grade
 }
 
-/** Chance from which a second grade is too likely to be passed over. */
-const tooLikely = estimate(0.3, 'chance')
+/** Chance from which another grade, or the other side of clean, is too likely to be passed over. */
+export const tooLikely = estimate(0.3, 'chance')
 
 /** The likeliest grade, and the chance of each: the share is taken as normal around what was measured. */
 export function proposedGrade({ coveredShare, low, high }: Pick<PhotoMeasured, 'coveredShare' | 'low' | 'high'>): GradeProposal {
