@@ -6,7 +6,7 @@ import { startMariadb } from './lib/mariadb.mjs'
 import { prepareAll } from './lib/prepare.mjs'
 import { run } from './lib/run.mjs'
 import { measureApi } from './lib/apiBench.mjs'
-import { photoErrors } from './lib/photoBench.mjs'
+import { alignErrors, photoErrors } from './lib/photoBench.mjs'
 
 const print = (name, value, unit, budget) => console.log(JSON.stringify({ name, value: Math.round(value * 100) / 100, unit, budget }))
 
@@ -108,6 +108,14 @@ print(
   'ms',
   800,
 )
+
+for (const { surface, of, offs, refused, ms } of await alignErrors(core)) {
+  const what = `a ${named[surface]} found on a second photograph, ${offs.length + refused} ${of}`
+  print(`${what}: all corners within 25 px of 960`, (100 * offs.filter((off) => off <= 25).length) / offs.length, '%', 90)
+  print(`${what}: farthest corner`, Math.max(...offs), 'px', 60)
+  print(`${what}: not found`, refused, 'pairs', 2)
+  print(`${what}: middle of the times`, ms.sort((a, b) => a - b)[ms.length >> 1], 'ms', 1000)
+}
 
 // A phone that comes back: a real browser with a full outbox, the real server and database.
 await run('npx', ['--no-install', 'tsc', '-b', 'e2e'])

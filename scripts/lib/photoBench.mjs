@@ -41,3 +41,25 @@ export async function photoErrors({ measurePhoto, proposedGrade, Fault }) {
     }
   return results
 }
+
+const pairs = { fins: 14, blades: 10 }
+const pairSize = { width: 960, height: 720 }
+
+/** @returns per surface and generator: how far the worst corner of each second photograph was put, px of 960, those that were not found, and ms each */
+export async function alignErrors({ alignedRegion }) {
+  const { farthestOff, pairBy } = await import('../../core/dist/tests/photoPairs.js')
+  return Object.entries(pairs).flatMap(([surface, count]) =>
+    Object.keys(generators).map((generator) => {
+      const result = { surface, of: generators[generator], offs: [], refused: 0, ms: [] }
+      for (let at = 0; at < count; at++) {
+        const [before, after] = pairBy[generator](firstSeed + at, surface, pairSize)
+        const start = performance.now()
+        const found = alignedRegion(before.raster, before.truth.region, after.raster, surface)
+        result.ms.push(performance.now() - start)
+        if (found) result.offs.push(pairSize.width * farthestOff(found.region, after.truth.region, pairSize))
+        else result.refused++
+      }
+      return result
+    }),
+  )
+}

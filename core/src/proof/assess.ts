@@ -61,16 +61,17 @@ export interface ProofInput {
 /** Judges every line and the job. Pure. */
 export function assess(input: ProofInput): Proof {
   const { before, after } = input
-  if (!after) return { verdict: 'not-proved', sentence: 'Nothing was measured afterwards yet: take the after readings.', lines: [] }
+  const parts = partLines(
+    input.parts ?? [],
+    input.notReached.map(({ part }) => part),
+  )
+  if (!after) return { verdict: 'not-proved', sentence: 'Nothing was measured afterwards yet: take the after readings.', lines: parts }
   const lines = [
     ...coolingLines(input, after, before),
     ...drainLines(after, before),
     ...levelLines(after, before),
     ...ampLines(input.design, after, before),
-    ...partLines(
-      input.parts ?? [],
-      input.notReached.map(({ part }) => part),
-    ),
+    ...parts,
   ]
   const judged = lines.flatMap(({ verdict }) => verdict ?? [])
   const worst = judged.includes('not-proved')

@@ -23,7 +23,11 @@ const PhotoMeasure = defineAsyncComponent(() => import('../photo/PhotoMeasure.vu
 const job = useJob()
 const session = useSession()
 /** Parts whose photographs can be measured. */
-const measurable = computed(() => props.subject.of && surfaceOf(props.subject.of.part) !== undefined)
+const measurable = computed(() => {
+  const part = props.subject.of?.part
+  const surface = part && surfaceOf(part)
+  return part && surface ? { part, surface } : undefined
+})
 const measuring = ref<string>()
 const measured = computed(() => props.photos.find(({ photoId }) => photoId === measuring.value))
 const error = ref<unknown>()
@@ -33,7 +37,8 @@ const take = (files: File[]) => keep(() => Promise.resolve(files))
 /** The camera that is connected as the other instruments are. */
 const takeByCamera = () =>
   keep(async () => {
-    const part = props.subject.of!.part
+    if (!measurable.value) return []
+    const { part } = measurable.value
     const picture = await ask<Blob>('GET', `/api/jobs/${props.jobId}/units/${props.unitId}/instruments/camera?part=${part}`)
     return [new File([picture], `${partNames[part]}.jpg`, { type: picture.type })]
   })
@@ -76,7 +81,15 @@ async function keep(files: () => Promise<readonly File[]>) {
         From the camera
       </button>
     </div>
-    <PhotoMeasure v-if="measured" :job-id="jobId" :unit-id="unitId" :photo="measured" @grade="emit('grade', $event)" @close="measuring = undefined" />
+    <PhotoMeasure
+      v-if="measured && measurable"
+      :job-id="jobId"
+      :unit-id="unitId"
+      :photo="measured"
+      v-bind="measurable"
+      @grade="emit('grade', $event)"
+      @close="measuring = undefined"
+    />
     <FaultNote :error="error" />
   </div>
 </template>

@@ -6,11 +6,11 @@ import { NoAnswer } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import { pictureFor } from '../offline/photos.ts'
 import PartMap from './PartMap.vue'
-import { usePhotoMeasure, type PhotoRead } from './usePhotoMeasure.ts'
+import { usePhotoWorker, type PhotoRead } from './usePhotoWorker.ts'
 
 /** Both measured: each has its own corners, through which they are aligned. */
 const props = defineProps<{ jobId: string; unitId: string; part: Part; before: TakenPhoto; after: TakenPhoto }>()
-const measure = usePhotoMeasure()
+const { measure } = usePhotoWorker()
 const reads = shallowRef<{ before: PhotoRead; after: PhotoRead }>()
 const error = ref<unknown>()
 /** Where the line stands, % from the left: before on its left, after on its right. */

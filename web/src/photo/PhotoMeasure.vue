@@ -5,18 +5,17 @@ import {
   dabbed,
   Fault,
   partNames,
-  surfaceOf,
-  usualRegion,
   type Grade,
+  type Part,
   type PhotoMeasure,
   type PhotoMeasured,
-  type Region,
+  type Surface,
   type TakenPhoto,
 } from '@yastik/core'
 import { ElDialog } from 'element-plus/es/components/dialog/index'
 import 'element-plus/theme-chalk/el-dialog.css'
 import 'element-plus/theme-chalk/el-overlay.css'
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { NoAnswer } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import { pictureFor } from '../offline/photos.ts'
@@ -24,18 +23,29 @@ import { useJob } from '../stores/job.ts'
 import MapBrush from './MapBrush.vue'
 import PartMap from './PartMap.vue'
 import PhotoReading from './PhotoReading.vue'
-import RegionPicker from './RegionPicker.vue'
-import { usePhotoMeasure, type PhotoRead } from './usePhotoMeasure.ts'
+import PlacePicker from './PlacePicker.vue'
+import TwoPlaces from './TwoPlaces.vue'
+import { useCorners } from './useCorners.ts'
+import { usePhotoWorker, type PhotoRead } from './usePhotoWorker.ts'
 
-const props = defineProps<{ jobId: string; unitId: string; photo: TakenPhoto; grade?: Grade }>()
+/** A photograph of a part with fins or blades; for another one the dialog is opened anew. */
+const props = defineProps<{ jobId: string; unitId: string; photo: TakenPhoto; part: Part; surface: Surface }>()
 const emit = defineEmits<{ grade: [grade: Grade]; close: [] }>()
 const job = useJob()
-const measure = usePhotoMeasure()
-const part = computed(() => props.photo.of!.part)
-const surface = computed(() => surfaceOf(part.value)!)
+const worker = usePhotoWorker()
 const picture = shallowRef<Blob>()
 const source = ref('')
-const region = ref<Region>(props.photo.measure?.region ?? usualRegion)
+const pictureOf = ({ photoId }: TakenPhoto) => pictureFor({ photoId, jobId: props.jobId, unitId: props.unitId })
+const { region, guide, how, guideSays, move, look, byTwoPlaces } = useCorners(
+  props.photo,
+  job.stateFor(props.unitId).photos,
+  props.surface,
+  worker,
+  pictureOf,
+)
+const cornerNames = ['top left corner', 'top right corner', 'bottom right corner', 'bottom left corner'] as const
+/** Whether the same two places are being tapped on both photographs. */
+const tapping = ref(false)
 const read = shallowRef<PhotoRead>()
 const error = ref<unknown>()
 const busy = ref(false)
@@ -47,20 +57,17 @@ const brush = ref<'covered' | 'bare'>()
 /** Radius of the brush, cells of the map. */
 const brushCells = 2
 
-watch(
-  () => props.photo.photoId,
-  async () => {
-    try {
-      picture.value = await pictureFor({ photoId: props.photo.photoId, jobId: props.jobId, unitId: props.unitId })
-      if (picture.value) source.value = URL.createObjectURL(picture.value)
-      else error.value = new Fault('not-there', { sentence: 'This photograph is not on this device and the server does not answer.' })
-    } catch (caught) {
-      if (!(caught instanceof Fault || caught instanceof NoAnswer)) throw caught
-      error.value = caught
-    }
-  },
-  { immediate: true },
-)
+onMounted(async () => {
+  try {
+    picture.value = await pictureOf(props.photo)
+    if (!picture.value) throw new Fault('not-there', { sentence: 'This photograph is not on this device and the server does not answer.' })
+    source.value = URL.createObjectURL(picture.value)
+    await look(picture.value)
+  } catch (caught) {
+    if (!(caught instanceof Fault || caught instanceof NoAnswer)) throw caught
+    error.value = caught
+  }
+})
 onBeforeUnmount(() => URL.revokeObjectURL(source.value))
 
 const measureOf = ({ measured }: PhotoRead): PhotoMeasure => {
@@ -75,7 +82,7 @@ async function run() {
   busy.value = true
   done.value = 0
   try {
-    read.value = await measure(picture.value, region.value, surface.value, (share) => (done.value = share))
+    read.value = await worker.measure(picture.value, region.value, props.surface, (share) => (done.value = share))
     const earlier = earlierByHand()
     await keep({ ...measureOf(read.value), ...(earlier === undefined ? {} : { byHand: earlier }) })
   } catch (caught) {
@@ -125,7 +132,16 @@ async function decide(grade: Grade) {
 
 <template>
   <ElDialog :model-value="true" :title="`The ${partNames[part]}, measured`" width="min(64rem, 96vw)" top="4vh" @close="close">
-    <div class="sheet" data-photo-measure>
+    <TwoPlaces
+      v-if="tapping && guide"
+      :guide="guide.picture"
+      :guide-says="guideSays"
+      :source="source"
+      :says="partNames[part]"
+      :put="byTwoPlaces"
+      @close="tapping = false"
+    />
+    <div v-else class="sheet" data-photo-measure>
       <div>
         <PartMap
           v-if="read"
@@ -135,7 +151,16 @@ async function decide(grade: Grade) {
         >
           <MapBrush v-if="brush" :radius="brushCells / read.measured.map.columns" :covers="brush === 'covered'" @dab="dab" />
         </PartMap>
-        <RegionPicker v-else-if="source" :source="source" :says="partNames[part]" :region="region" @move="region = $event" />
+        <PlacePicker
+          v-else-if="source"
+          :source="source"
+          :says="partNames[part]"
+          :places="region"
+          :names="cornerNames"
+          joined
+          data-region
+          @move="move"
+        />
       </div>
       <div class="stack">
         <template v-if="read">
@@ -155,13 +180,22 @@ async function decide(grade: Grade) {
           <button class="tap bare" @click="again">Move the corners</button>
         </template>
         <template v-else>
-          <p>
+          <p v-if="how === 'looking'" role="status">Looking for the part where {{ guideSays }} has it …</p>
+          <p v-else-if="how === 'found'" role="status" data-found>
+            The corners were put where {{ guideSays }} has them. Check them, and move what is off.
+          </p>
+          <p v-else-if="how === 'two-places'" role="status" data-by-places>
+            The corners were put by your two places. Check them, and move what is off.
+          </p>
+          <p v-else-if="how === 'not-found'" role="status" data-not-found>The part of {{ guideSays }} was not found on this one by itself.</p>
+          <p v-if="how === 'by-hand' || how === 'not-found'">
             Put the four corners onto the part: the <b>{{ surface === 'fins' ? 'fins' : 'blades' }}</b> only, upright as the part sits
             {{ surface === 'fins' ? '(fins from top to bottom)' : '(blades from left to right)' }}, no housing.
           </p>
           <button class="tap now big" data-measure-now :disabled="busy || !picture" @click="run">
             {{ busy ? `Reading it, ${Math.round(done * 100)} %` : 'Measure' }}
           </button>
+          <button v-if="guide" class="tap bare" data-tap-places @click="tapping = true">Tap two places on both instead</button>
           <p class="small">Nothing leaves this device for it. A photograph straight on, sharp, with even light, reads best.</p>
         </template>
         <FaultNote :error="error" />

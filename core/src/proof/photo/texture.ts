@@ -1,9 +1,9 @@
 // Light in linear values, the part as it is seen from straight above, and what is near taken together.
-import type { Perspective } from './perspective.ts'
+import type { Perspective, Point } from './perspective.ts'
 import type { Raster } from './raster.ts'
 
 // Looked up once: these are called in loops over millions of values.
-const { floor, max, min, round } = Math
+const { ceil, floor, max, min } = Math
 
 /** sRGB to linear light (IEC 61966-2-1), by code value. */
 export const toLinear = Float32Array.from({ length: 256 }, (_, code) => {
@@ -17,17 +17,31 @@ export interface Brightness {
   readonly height: number
   readonly values: Float32Array
 }
+/** Brightness of a rectangle of a picture, whose first pixel is the picture's at `left` and `top`. */
+export interface BrightnessThere extends Brightness {
+  readonly left: number
+  readonly top: number
+}
 
 /** Weights of red, green and blue in relative luminance (ITU-R BT.709). */
 const luminance = [0.2126, 0.7152, 0.0722] as const
 
 const [red, green, blue] = luminance.map((weight) => toLinear.map((value) => value * weight))
 
-/** Relative luminance of a picture. */
-export function brightnessOf({ width, height, data }: Raster): Brightness {
-  const values = new Float32Array(width * height)
-  for (let pixel = 0, at = 0; pixel < values.length; pixel++, at += 4) values[pixel] = red[data[at]] + green[data[at + 1]] + blue[data[at + 2]]
-  return { width, height, values }
+/** Pixels around the corners that may be looked at. */
+const around = 4
+
+/** Relative luminance of a picture, as far as it lies between corners (px). */
+export function brightnessWithin({ width, height, data }: Raster, corners: readonly Point[]): BrightnessThere {
+  const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)]
+  const [left, top] = [max(0, floor(min(...xs)) - around), max(0, floor(min(...ys)) - around)]
+  const [right, bottom] = [min(width, ceil(max(...xs)) + around), min(height, ceil(max(...ys)) + around)]
+  const [wide, tall] = [right - left, bottom - top]
+  const values = new Float32Array(wide * tall)
+  for (let row = 0, pixel = 0; row < tall; row++)
+    for (let end = pixel + wide, at = ((top + row) * width + left) * 4; pixel < end; pixel++, at += 4)
+      values[pixel] = red[data[at]] + green[data[at + 1]] + blue[data[at + 2]]
+  return { width: wide, height: tall, values, left, top }
 }
 
 /**
@@ -35,7 +49,7 @@ export function brightnessOf({ width, height, data }: Raster): Brightness {
  * them. `acrossOf` says where a share of the way from left to right lies on the region: a drum is unrolled by it. Written without objects in its loops: there are millions of values.
  */
 export function straightened(
-  { width, height, values }: Brightness,
+  { width, height, values, left: fromX, top: fromY }: BrightnessThere,
   perspective: Perspective,
   columns: number,
   rows: number,
@@ -52,8 +66,8 @@ export function straightened(
     for (let column = 0; column < columns; column++) {
       const u = across[column]
       const w = 1 / (g * u + h * v + 1)
-      const left = (a * u + b * v + c) * w - half
-      const top = (d * u + e * v + f) * w - half
+      const left = (a * u + b * v + c) * w - half - fromX
+      const top = (d * u + e * v + f) * w - half - fromY
       if (boxPx === 1) {
         const x0 = min(width - 2, max(0, floor(left)))
         const y0 = min(height - 2, max(0, floor(top)))
@@ -65,8 +79,13 @@ export function straightened(
         out[row * columns + column] = upper + (lower - upper) * dy
         continue
       }
-      const x0 = min(width - boxPx, max(0, round(left)))
-      const y0 = min(height - boxPx, max(0, round(top)))
+      const x0 = min(width - boxPx, max(0, floor(left + 0.5)))
+      const y0 = min(height - boxPx, max(0, floor(top + 0.5)))
+      if (boxPx === 2) {
+        const at = y0 * width + x0
+        out[row * columns + column] = (values[at] + values[at + 1] + values[at + width] + values[at + width + 1]) * 0.25
+        continue
+      }
       let sum = 0
       for (let line = 0; line < boxPx; line++) {
         const at = (y0 + line) * width + x0

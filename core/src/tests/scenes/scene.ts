@@ -36,8 +36,12 @@ interface Dent {
 
 /** Photographs the scene of a wish. Same wish, same pixels. */
 export function sceneOf(wish: SceneWish): Scene {
-  const random = seeded(Math.imul(wish.seed, 2654435761) + 97)
-  const between = (least: number, most: number) => least + (most - least) * random()
+  const part = seeded(Math.imul(wish.seed, 2654435761) + 97)
+  /** Chance of what changes from photograph to photograph. */
+  const random = wish.shot === undefined ? part : seeded(Math.imul(wish.seed, 40503) + 1013 * (wish.shot + 1))
+  const betweenBy = (random: () => number) => (least: number, most: number) => least + (most - least) * random()
+  const between = betweenBy(random)
+  const ofPart = betweenBy(part)
   const { width, height, surface } = wish
   const isFins = surface === 'fins'
   const aspect = width / height
@@ -70,30 +74,31 @@ export function sceneOf(wish: SceneWish): Scene {
   const eye = ahead.map((value) => -value * distance)
 
   // The part: fins from top to bottom on a plane, or blades from left to right round a drum that bulges towards the camera.
-  const arc = between(0.5, 0.95)
+  const arc = ofPart(0.5, 0.95)
   const drum = 0.5 / sin(arc)
   const depthOfRim = drum * (1 - cos(arc))
-  const pitch = (wish.pitchPx * distance) / focal
-  const metal = between(isFins ? 0.35 : 0.15, isFins ? 0.85 : 0.5)
+  // Of several photographs of one part the wish means one that the part fills.
+  const pitch = wish.pitchPx * (wish.shot === undefined ? distance / focal : aspect / (0.8 * width))
+  const metal = ofPart(isFins ? 0.35 : 0.15, isFins ? 0.85 : 0.5)
   const plates: Plates = {
-    edge: isFins ? between(0.12, 0.42) : between(0.25, 0.5),
-    fall: isFins ? between(0.5, 2.2) : between(0.25, 0.8),
+    edge: isFins ? ofPart(0.12, 0.42) : ofPart(0.25, 0.5),
+    fall: isFins ? ofPart(0.5, 2.2) : ofPart(0.25, 0.8),
     metal,
-    sides: [between(0.45, 0.95), between(0.35, 0.85)],
-    behind: metal * between(0.03, 0.28),
+    sides: [ofPart(0.45, 0.95), ofPart(0.35, 0.85)],
+    behind: metal * ofPart(0.03, 0.28),
   }
-  const [tintR, tintG, tintB] = [between(0.94, 1), between(0.95, 1), between(0.9, 1.02)]
-  const finLean = isFins ? tan(between(-0.06, 0.06)) : 0
-  const wavy = isFins ? between(0, 0.25) * pitch : 0
-  const tubes = between(0.1, 0.2)
-  const discs = between(0.25, 0.4)
-  const seeds = Array.from({ length: 8 }, () => floor(random() * 1e9))
+  const [tintR, tintG, tintB] = [ofPart(0.94, 1), ofPart(0.95, 1), ofPart(0.9, 1.02)]
+  const finLean = isFins ? tan(ofPart(-0.06, 0.06)) : 0
+  const wavy = isFins ? ofPart(0, 0.25) * pitch : 0
+  const tubes = ofPart(0.1, 0.2)
+  const discs = ofPart(0.25, 0.4)
+  const seeds = Array.from({ length: 8 }, () => floor(part() * 1e9))
   const dents: Dent[] = Array.from({ length: isFins ? wish.dents : 0 }, () => ({
-    x: between(-0.45, 0.45) * aspect,
-    y: between(-0.45, 0.45),
-    wide: between(0.04, 0.16),
-    tall: between(0.05, 0.2),
-    push: between(0.25, 0.7) * (random() < 0.5 ? -1 : 1),
+    x: ofPart(-0.45, 0.45) * aspect,
+    y: ofPart(-0.45, 0.45),
+    wide: ofPart(0.04, 0.16),
+    tall: ofPart(0.05, 0.2),
+    push: ofPart(0.25, 0.7) * (part() < 0.5 ? -1 : 1),
   }))
   /** How far fins are pushed aside at a place; falls off like a bell, so that they never cross. */
   const pushed = (x: number, y: number) => {

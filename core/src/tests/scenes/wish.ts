@@ -36,6 +36,8 @@ export interface SceneWish {
   readonly dyed: boolean
   /** The camera was held so many quarter turns off. */
   readonly quarterTurns: 0 | 1 | 2 | 3
+  /** Another photograph of the same part, with its own camera, light and soil, by number. Without it the scene is photographed once. */
+  readonly shot?: number
 }
 
 const usual = { width: 960, height: 720 }
