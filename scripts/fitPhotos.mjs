@@ -4,7 +4,7 @@ import { writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { format } from 'prettier'
 import { inRoot } from './lib/paths.mjs'
-import { fitted, spreadFitted } from './lib/perceptron.mjs'
+import { fittedAside, spreadFitted } from './lib/perceptron.mjs'
 import { drawAll, trialOf, trialsFrom } from './lib/photoTrials.mjs'
 import { prepareCore } from './lib/prepare.mjs'
 
@@ -28,16 +28,26 @@ const plans = {
     ],
   },
   blades: {
-    fit: [...trialsFrom('scenes', 'blades', 1, 400), ...trialsFrom('samples', 'blades', 1, 120)],
+    fit: [
+      ...trialsFrom('scenes', 'blades', 1, 900),
+      ...trialsFrom('scenes', 'blades', 3001, 200, { dyed: true }),
+      ...trialsFrom('scenes', 'blades', 4001, 220, { wet: true }),
+      ...trialsFrom('scenes', 'blades', 5001, 160, { light: 'flash' }),
+      ...trialsFrom('samples', 'blades', 1, 150),
+    ],
     hidden: [...trialsFrom('scenes', 'blades', 2001, 40, { obstacle: 'hand' }), ...trialsFrom('scenes', 'blades', 2101, 30, { obstacle: 'tool' })],
-    calibrate: [...trialsFrom('scenes', 'blades', 200_001, 70), ...trialsFrom('samples', 'blades', 200_001, 30)],
+    calibrate: [
+      ...trialsFrom('scenes', 'blades', 200_001, 130),
+      ...trialsFrom('scenes', 'blades', 201_001, 25, { wet: true }),
+      ...trialsFrom('samples', 'blades', 200_001, 30),
+    ],
   },
 }
 /** Wheels vary more with where one looks, and show fewer plates to learn from. */
-const units = { fins: 16, blades: 24 }
+const units = { fins: 16, blades: 28 }
 const hidingUnits = 10
 const hidingEpochs = 30
-const epochs = { fins: 30, blades: 60 }
+const epochs = { fins: 30, blades: 40 }
 /** How far off a person sets a corner, share of the picture: a thumb on glass. */
 const cornersOff = 0.008
 
@@ -98,6 +108,13 @@ async function allRows(trials, surface) {
   return rows
 }
 
+/** Does something with one after the other. */
+async function inTurn(items, work) {
+  const done = []
+  for (const item of items) done.push(await work(item))
+  return done
+}
+
 /** Three looks, each fitted on what the one before said; then how far the share is off by what the looks are unsure of. */
 async function fit(surface) {
   const { fit: trials, calibrate, hidden: withHidden } = plans[surface]
@@ -111,7 +128,11 @@ async function fit(surface) {
   let shares = []
   for (let look = 0; look < 3; look++) {
     const wide = own[0].values.length / own[0].count
-    looks.push(fitted(own, wide, units[surface], epochs[surface], seeded(11 + look)))
+    const fit = (pictures) => fittedAside(pictures, wide, units[surface], epochs[surface], 11 + look)
+    // What the next look learns from is said of pictures that this one has not seen: by a network fitted to the other half.
+    const halves = [0, 1].map((half) => own.filter((_, at) => at % 2 === half))
+    const [whole, others] = await Promise.all([fit(own), look < 2 ? inTurn(halves, fit) : []])
+    looks.push(whole)
     const before = shares
     shares = apart.map((picture) => shareOf(picture, weighed(looks[look], picture.values)))
     const errors = shares.map(({ share }, at) => 100 * (share - apart[at].share))
@@ -123,16 +144,19 @@ async function fit(surface) {
     )
     shares.forEach((picture, at) => (picture.moved = before[at] ? Math.abs(picture.share - before[at].share) : 0))
     if (look < 2)
-      for (const picture of [...own, ...apart, ...blocked]) {
-        const covered = weighed(looks[look], picture.values)
-        picture.values = lookedAgain({ ...picture.features, values: picture.first }, picture.colours, covered)
-      }
+      for (const [by, pictures] of [
+        [others[1], halves[0]],
+        [others[0], halves[1]],
+        [whole, [...apart, ...blocked]],
+      ])
+        for (const picture of pictures)
+          picture.values = lookedAgain({ ...picture.features, values: picture.first }, picture.colours, weighed(by, picture.values))
   }
   const spread = spreadFitted(shares.map(({ share, unsure, moved }, at) => ({ error: Math.abs(share - apart[at].share), unsure, moved })))
   console.log(`· ${surface}, spread: ${JSON.stringify(spread)}`)
   // What lies before a part is told from what covers it: by all that the last look sees, on parts with and without something in the way.
   const asHidden = (pictures) => pictures.map((picture) => ({ ...picture, wanted: picture.hidden }))
-  const hides = fitted(asHidden([...own, ...blocked, ...blocked]), own[0].values.length / own[0].count, hidingUnits, hidingEpochs, seeded(19))
+  const hides = await fittedAside(asHidden([...own, ...blocked, ...blocked]), own[0].values.length / own[0].count, hidingUnits, hidingEpochs, 19)
   const hiddenIn = (picture) =>
     shareOf(
       picture,

@@ -1,7 +1,8 @@
 // Fits a small network to rows of features: Adam on one picture after the other, so that the share of each whole picture counts as well as each place.
 // Source: D. P. Kingma and J. Ba, “Adam: a method for stochastic optimization” (2015).
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads'
 
-const rowsPerPicture = 400
+const rowsPerPicture = 320
 /** Weight of the whole share of a picture beside that of its places. */
 const wholeWeight = 3
 const decay = 1e-4
@@ -112,4 +113,19 @@ export function spreadFitted(pictures) {
       if (!best || mean < best.mean) best = { mean, spread: { least, byUnsure, byMoved } }
     }
   return best.spread
+}
+
+/** As {@link fitted}, on a core of its own; chance by a seed. */
+export const fittedAside = (pictures, wide, units, epochs, seed) =>
+  new Promise((done, failed) => {
+    const rows = pictures.map(({ values, wanted, sizes, count }) => ({ values, wanted, sizes, count }))
+    const worker = new Worker(new URL(import.meta.url), { workerData: { rows, wide, units, epochs, seed } })
+    worker.once('message', done)
+    worker.once('error', failed)
+  })
+
+if (!isMainThread && workerData?.rows) {
+  const { seeded } = await import('../../core/dist/index.js')
+  const { rows, wide, units, epochs, seed } = workerData
+  parentPort.postMessage(fitted(rows, wide, units, epochs, seeded(seed)))
 }

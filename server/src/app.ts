@@ -4,10 +4,11 @@ import cookie from '@fastify/cookie'
 import helmet from '@fastify/helmet'
 import staticFiles from '@fastify/static'
 import { Fault } from '@yastik/core'
-import fastify, { type FastifyInstance } from 'fastify'
+import fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
 import type { Sequelize } from 'sequelize'
+import { endpointsOf, forAnyone, people, type Endpoint } from './auth/audience.ts'
 import { authRoutes } from './auth/routes.ts'
-import { guard } from './auth/sessions.ts'
+import { guard } from './auth/guard.ts'
 import { handleErrors } from './errors.ts'
 import { houseRulesRoutes } from './houseRules/routes.ts'
 import { instrumentRoutes } from './instruments/routes.ts'
@@ -28,6 +29,13 @@ import { transferRoutes } from './transfer/routes.ts'
 import { upkeepRoutes } from './upkeep/routes.ts'
 import type { WeatherSource } from './weather/source.ts'
 
+declare module 'fastify' {
+  interface FastifyInstance {
+    /** All endpoints, as they are declared. */
+    endpoints(): Endpoint[]
+  }
+}
+
 export interface AppOptions {
   readonly sequelize: Sequelize
   /** Folder of the files: photographs. */
@@ -46,6 +54,27 @@ export interface AppOptions {
 
 /** Largest body that is taken, bytes. */
 const bodyLimit = 4_000_000
+
+function nothingHere({ url }: FastifyRequest): never {
+  throw new Fault('not-there', {
+    lines: [{ where: url.slice(0, 200), what: 'nothing answers here', allowed: 'the addresses of the application' }],
+  })
+}
+
+/** The interface, for anyone: it asks for a sign-in by itself. It finds its own way at addresses that no file has. */
+const pages = (root: string) => async (app: FastifyInstance) => {
+  forAnyone(app)
+  await app.register(staticFiles, {
+    root,
+    cacheControl: false,
+    // Built assets change their name with their content; the page that names them is asked for each time.
+    setHeaders: (response, path) =>
+      void response.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
+  })
+  app.setNotFoundHandler((request, reply) =>
+    request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.includes('.') ? reply.sendFile('index.html') : nothingHere(request),
+  )
+}
 
 export async function buildApp({
   sequelize,
@@ -78,6 +107,8 @@ export async function buildApp({
     },
     strictTransportSecurity: secureCookies,
   })
+  const endpoints = endpointsOf(app)
+  app.decorate('endpoints', endpoints)
   guard(app)
   await app.register(authRoutes(sequelize, secureCookies, instruments !== undefined))
   await app.register(siteRoutes(sequelize))
@@ -91,25 +122,13 @@ export async function buildApp({
   await app.register(photoRoutes(files))
   await app.register(transferRoutes(sequelize, files))
   // By which a device finds out how far its own clock is off.
-  app.get('/api/clock', () => ({ nowMs: Date.now() }))
+  app.get('/api/clock', people, () => ({ nowMs: Date.now() }))
   await app.register(logbookRoutes())
   await app.register(upkeepRoutes(sequelize, weather))
   await app.register(houseRulesRoutes)
   await app.register(storesRoutes(sequelize))
   await app.register(stockRoutes(sequelize))
-  if (webRoot)
-    await app.register(staticFiles, {
-      root: webRoot,
-      cacheControl: false,
-      // Built assets change their name with their content; the page that names them is asked for each time.
-      setHeaders: (response, path) =>
-        void response.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
-    })
-  app.setNotFoundHandler((request, reply) => {
-    if (webRoot && request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.includes('.')) return reply.sendFile('index.html')
-    throw new Fault('not-there', {
-      lines: [{ where: request.url.slice(0, 200), what: 'nothing answers here', allowed: 'the addresses of the application' }],
-    })
-  })
+  if (webRoot) await app.register(pages(webRoot))
+  else app.setNotFoundHandler(nothingHere)
   return app
 }

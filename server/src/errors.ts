@@ -21,6 +21,8 @@ function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
   if (error.code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE')
     return new Fault('wrong-media', { lines: [{ where: 'content-type', what: 'this kind is not taken', allowed: 'application/json' }] })
   if (error.code === 'FST_ERR_CTP_INVALID_CONTENT_LENGTH' || error.code === 'ECONNRESET') return new Fault('broken-off')
+  // Addresses that lead out of the folder of the pages.
+  if (error.statusCode === 403 || error.statusCode === 404) return new Fault('not-there')
   if (error.statusCode === 429) return new Fault('too-often')
   if (error.statusCode === 400) return new Fault('not-json', { lines: [{ where: 'the body', what: error.message, allowed: 'JSON text' }] })
   return new Fault('internal')

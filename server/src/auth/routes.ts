@@ -3,6 +3,7 @@ import { Fault, measuresSchema, metric, readBy, signInSchema, type Me } from '@y
 import rateLimit from '@fastify/rate-limit'
 import type { FastifyInstance } from 'fastify'
 import type { Sequelize } from 'sequelize'
+import { people } from './audience.ts'
 import { Firm, User } from '../db/models.ts'
 import { hashPassword, verifyPassword } from './passwords.ts'
 import { rateStoreFor } from './rateStore.ts'
@@ -25,7 +26,7 @@ export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: b
     // Somebody unknown costs as long as somebody known.
     const decoy = await hashPassword('nobody has this password')
 
-    app.post('/api/session', { config: { open: true, rateLimit: { max: triesPerWindow, timeWindow: windowMs } } }, async (request, reply) => {
+    app.post('/api/session', { config: { audience: 'anyone', rateLimit: { max: triesPerWindow, timeWindow: windowMs } } }, async (request, reply) => {
       const { signIn, password } = readBy(signInSchema, request.body)
       const user = await User.findOne({ where: { signIn } })
       const fits = await verifyPassword(password, user?.passwordHash ?? decoy)
@@ -35,14 +36,16 @@ export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: b
       return meOf(user, firm)
     })
 
-    app.delete('/api/session', async (request, reply) => {
+    app.delete('/api/session', people, async (request, reply) => {
       await closeSession(request.cookies[cookieName] ?? '')
       reply.clearCookie(cookieName, { path: '/' })
       return reply.status(204).send()
     })
 
-    app.put('/api/session/measures', async ({ user, firm, body }) => meOf(await user.update({ measures: readBy(measuresSchema, body) }), firm))
+    app.put('/api/session/measures', people, async ({ user, firm, body }) =>
+      meOf(await user.update({ measures: readBy(measuresSchema, body) }), firm),
+    )
 
-    app.get('/api/session', async (request) => meOf(request.user, request.firm))
+    app.get('/api/session', people, async (request) => meOf(request.user, request.firm))
   }
 }

@@ -1,23 +1,7 @@
 // Who is asking? Sessions live in the database; the browser holds a random token, the database only its hash.
 import { createHash, randomBytes } from 'node:crypto'
-import { Fault } from '@yastik/core'
-import type { FastifyInstance, FastifyRequest } from 'fastify'
 import { Op, QueryTypes, type InferCreationAttributes, type Model, type ModelStatic } from 'sequelize'
 import { Firm, Session, User } from '../db/models.ts'
-
-declare module 'fastify' {
-  interface FastifyRequest {
-    /** The signed-in person; set on every route but sign-in. */
-    user: User
-    firm: Firm
-  }
-  interface FastifyContextConfig {
-    /** Open to people who are not signed in. */
-    open?: boolean
-    /** Only for this role. */
-    role?: 'owner'
-  }
-}
 
 export const cookieName = 'yastik_session'
 const sessionDays = 14
@@ -35,7 +19,7 @@ export async function openSession(userId: number): Promise<string> {
 export const closeSession = async (token: string): Promise<void> => void (await Session.destroy({ where: { tokenHash: hashOf(token) } }))
 
 /** Whose session it is, in one question: every request asks it. */
-async function whoIs(token: string | undefined): Promise<{ user: User; firm: Firm } | undefined> {
+export async function whoIs(token: string | undefined): Promise<{ user: User; firm: Firm } | undefined> {
   if (!token) return undefined
   const [row] = await Session.sequelize!.query<{ user: UserRow; firm: FirmRow }>(
     `SELECT ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')} FROM sessions s JOIN users u ON u.id = s.user_id JOIN firms f ON f.id = u.firm_id
@@ -52,29 +36,3 @@ const columnsOf = (model: ModelStatic<Model>, under: string, table: string) =>
   Object.entries(model.getAttributes())
     .map(([name, { field }]) => `${table}.${field ?? name} AS \`${under}.${name}\``)
     .join(', ')
-
-/** Writes are taken only from pages of this very origin. */
-function checkOrigin(request: FastifyRequest): void {
-  if (request.method === 'GET' || request.method === 'HEAD') return
-  const origin = request.headers.origin
-  if (origin && URL.canParse(origin) && new URL(origin).host === request.host) return
-  throw new Fault('wrong-origin')
-}
-
-/** Every route under /api needs a session, unless it says that it is open. */
-export function guard(app: FastifyInstance): void {
-  app.decorateRequest('user')
-  app.decorateRequest('firm')
-  app.addHook('onRequest', async (request) => {
-    if (!request.url.startsWith('/api/')) return
-    checkOrigin(request)
-    const { open, role } = request.routeOptions.config
-    if (open) return
-    const who = await whoIs(request.cookies[cookieName])
-    if (!who) throw new Fault('not-signed-in')
-    const { user, firm } = who
-    if (role && user.role !== role) throw new Fault('not-allowed', { sentence: `Only the ${role} may do this.` })
-    request.user = user
-    request.firm = firm
-  })
-}

@@ -13,6 +13,7 @@ import {
 } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { Op } from 'sequelize'
+import { owner, people } from '../auth/audience.ts'
 import { Firm, JobUnit } from '../db/models.ts'
 import { eventsOf } from '../jobs/events.ts'
 
@@ -20,9 +21,9 @@ import { eventsOf } from '../jobs/events.ts'
 const latestUnits = 300
 
 export async function houseRulesRoutes(app: FastifyInstance): Promise<void> {
-  app.get('/api/house-rules', async ({ firm }): Promise<HouseRulesRecord> => ({ rules: firm.houseRules, version: firm.houseRulesVersion }))
+  app.get('/api/house-rules', people, async ({ firm }): Promise<HouseRulesRecord> => ({ rules: firm.houseRules, version: firm.houseRulesVersion }))
 
-  app.get('/api/step-times', { config: { role: 'owner' } }, async ({ firm }): Promise<StepTimesRecord> => {
+  app.get('/api/step-times', owner, async ({ firm }): Promise<StepTimesRecord> => {
     const rows = await JobUnit.findAll({
       where: { firmId: firm.id, handedOverAt: { [Op.ne]: null } },
       order: [['handedOverAt', 'DESC']],
@@ -38,7 +39,7 @@ export async function houseRulesRoutes(app: FastifyInstance): Promise<void> {
     return { units: rows.length, steps: learnStepTimes(durations).sort((a, b) => b.runs - a.runs || a.stepId.localeCompare(b.stepId)) }
   })
 
-  app.put('/api/house-rules', { config: { role: 'owner' } }, async ({ body, firm }): Promise<HouseRulesRecord> => {
+  app.put('/api/house-rules', owner, async ({ body, firm }): Promise<HouseRulesRecord> => {
     const { rules, version } = readBy(houseRulesRecordSchema, body)
     const [changed] = await Firm.update({ houseRules: rules, houseRulesVersion: version + 1 }, { where: { id: firm.id, houseRulesVersion: version } })
     if (changed !== 1) throw new Fault('changed-meanwhile')

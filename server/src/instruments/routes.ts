@@ -1,6 +1,7 @@
 // Instruments at a unit: a stream of readings for as long as somebody holds them there.
 import { Fault, partSchema, surfaceOf, unitStateOf, type InstrumentReading } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
+import { people } from '../auth/audience.ts'
 import { Job, JobUnit, Site, StoredEvent, Unit } from '../db/models.ts'
 import { eventsOf } from '../jobs/events.ts'
 import { findOwn } from '../sites/routes.ts'
@@ -34,7 +35,7 @@ export function instrumentRoutes(source: InstrumentSource | undefined) {
       return { job, source, look }
     }
 
-    app.get<Address & { Querystring: { part?: string } }>('/api/jobs/:id/units/:unitId/instruments/camera', async (request, reply) => {
+    app.get<Address & { Querystring: { part?: string } }>('/api/jobs/:id/units/:unitId/instruments/camera', people, async (request, reply) => {
       const { params, query, user } = request
       const { source, look } = await unitAt(params.id, params.unitId, user.firmId)
       const part = partSchema.safeParse(query.part)
@@ -48,7 +49,7 @@ export function instrumentRoutes(source: InstrumentSource | undefined) {
       return reply.header('content-type', 'image/jpeg').header('cache-control', 'no-store').send(picture)
     })
 
-    app.get<Address>('/api/jobs/:id/units/:unitId/instruments', async (request, reply) => {
+    app.get<Address>('/api/jobs/:id/units/:unitId/instruments', people, async (request, reply) => {
       const { params, user } = request
       const { job, source, look: lookNow } = await unitAt(params.id, params.unitId, user.firmId)
       let known = -1

@@ -16,6 +16,7 @@ import {
 } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import type { Sequelize } from 'sequelize'
+import { people } from '../auth/audience.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Job, User } from '../db/models.ts'
 import { parsed, read } from '../db/read.ts'
@@ -82,7 +83,7 @@ const mostComing = 20
 
 export function jobRoutes(sequelize: Sequelize) {
   return async (app: FastifyInstance): Promise<void> => {
-    app.get<{ Querystring: { day?: string } }>('/api/today', async ({ query, user }) => {
+    app.get<{ Querystring: { day?: string } }>('/api/today', people, async ({ query, user }) => {
       const day = readBy(daySchema, query.day, 'day')
       // Each part goes along the index: what is still open, what was closed on the very day, what comes next.
       const part = (where: string, limit: number) =>
@@ -100,29 +101,31 @@ export function jobRoutes(sequelize: Sequelize) {
       return { today: cards.filter(({ onDate }) => onDate <= day).slice(0, mostToday), coming: cards.filter(({ onDate }) => onDate > day) }
     })
 
-    app.get('/api/crew', async ({ user }) => (await User.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })).map(crewRecord))
+    app.get('/api/crew', people, async ({ user }) =>
+      (await User.findAll({ where: { firmId: user.firmId }, order: [['name', 'ASC']] })).map(crewRecord),
+    )
 
-    app.post('/api/jobs', async ({ body, user }, reply) => {
+    app.post('/api/jobs', people, async ({ body, user }, reply) => {
       const form = readBy(jobFormSchema, body)
       const job = await sequelize.transaction((transaction) => makeJob(form, user.firmId, transaction))
       return reply.status(201).send(await cardOf(job.id, user.firmId))
     })
 
-    app.put<{ Params: { id: string } }>('/api/jobs/:id', async ({ params, body, user }) => {
+    app.put<{ Params: { id: string } }>('/api/jobs/:id', people, async ({ params, body, user }) => {
       const change = readBy(jobMoveSchema, body)
       await findOwn(Job, 'job', params.id, user.firmId)
       const moved = await sequelize.transaction((transaction) => moveJob(params.id, change, user.firmId, transaction))
       return cardOf(moved.id, user.firmId)
     })
 
-    app.post<{ Params: { id: string } }>('/api/jobs/:id/cancel', async ({ params, body, user }) => {
+    app.post<{ Params: { id: string } }>('/api/jobs/:id/cancel', people, async ({ params, body, user }) => {
       const { revision } = readBy(jobCancelSchema, body)
       await findOwn(Job, 'job', params.id, user.firmId)
       const cancelled = await sequelize.transaction((transaction) => cancelJob(params.id, { revision }, transaction))
       return cardOf(cancelled.id, user.firmId)
     })
 
-    app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params, user, firm }): Promise<JobRecord> => {
+    app.get<{ Params: { id: string } }>('/api/jobs/:id', people, async ({ params, user, firm }): Promise<JobRecord> => {
       // All at once: one after the other they would each wait for the one before.
       const [[job], units, people, log, visits, products] = await Promise.all([
         read<JobRow>(
@@ -180,7 +183,7 @@ export function jobRoutes(sequelize: Sequelize) {
       }
     })
 
-    app.post<{ Params: { id: string } }>('/api/jobs/:id/events', async ({ params, body, user }) => {
+    app.post<{ Params: { id: string } }>('/api/jobs/:id/events', people, async ({ params, body, user }) => {
       const { events } = readBy(eventBatchSchema, body)
       return storeEvents(sequelize, await findOwn(Job, 'job', params.id, user.firmId), user, events)
     })

@@ -2,6 +2,7 @@
 import { Fault, type StreamMessage } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { Op } from 'sequelize'
+import { people } from '../auth/audience.ts'
 import { Job, StoredEvent } from '../db/models.ts'
 import { findOwn } from '../sites/routes.ts'
 import { openStream } from '../streams.ts'
@@ -21,7 +22,7 @@ function seenBefore(header: string | string[] | undefined, asked: string | undef
 }
 
 export async function streamRoutes(app: FastifyInstance): Promise<void> {
-  app.get<{ Params: { id: string }; Querystring: { after?: string } }>('/api/jobs/:id/stream', async (request, reply) => {
+  app.get<{ Params: { id: string }; Querystring: { after?: string } }>('/api/jobs/:id/stream', people, async (request, reply) => {
     const job = await findOwn(Job, 'job', request.params.id, request.user.firmId)
     let seen = seenBefore(request.headers['last-event-id'], request.query.after)
     openStream(request, reply, {

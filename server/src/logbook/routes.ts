@@ -1,6 +1,7 @@
 // The firm's memory: what was handed over, newest first, page by page.
 import { logQuerySchema, readBy, type LogEntry, type LogPage, type LogQuery } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
+import { people } from '../auth/audience.ts'
 import { Unit } from '../db/models.ts'
 import { read } from '../db/read.ts'
 import { findOwn } from '../sites/routes.ts'
@@ -97,7 +98,7 @@ export function logbookRoutes() {
   })
 
   return async (app: FastifyInstance): Promise<void> => {
-    app.get('/api/logbook', async ({ query, user }) => {
+    app.get('/api/logbook', people, async ({ query, user }) => {
       const { after, ...wanted } = readBy(logQuerySchema, query, 'query')
       const names = Object.keys(wanted) as (keyof typeof filters)[]
       const needs = (['site', 'unit'] as const).find((join) => names.some((name) => filters[name].needs === join))
@@ -111,7 +112,7 @@ export function logbookRoutes() {
       return page(names.length === 0 ? await along('by_log', where, values) : await sought(where, values, needs ?? 'log'))
     })
 
-    app.get<{ Params: { id: string } }>('/api/units/:id/life', async ({ params, user }) => {
+    app.get<{ Params: { id: string } }>('/api/units/:id/life', people, async ({ params, user }) => {
       await findOwn(Unit, 'unit', params.id, user.firmId)
       return page(await along('by_unit', 'ju.unit_id = :unitId', { firmId: user.firmId, unitId: params.id }))
     })

@@ -17,6 +17,7 @@ import {
 import type { FastifyInstance } from 'fastify'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import { owner } from '../auth/audience.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { DueDay, JobUnit, Message, Site, Unit, type Firm, type User } from '../db/models.ts'
 import { read } from '../db/read.ts'
@@ -30,7 +31,6 @@ const pageSize = 50
 /** A customer is reminded of what falls due within this, and not more often than this. */
 const aheadDays = 84
 const gapDays = 14
-const owner = { config: { role: 'owner' as const } }
 /** What a customer is written about; filters they look after themselves. */
 const writtenAbout = ['deep-clean', 'light-clean', 'pan-treatment'] as const
 /** A reminder that never left, or that somebody took back, does not count. */

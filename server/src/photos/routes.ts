@@ -4,6 +4,7 @@ import { Fault, photoLimits, type PhotoRecord } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { UniqueConstraintError } from 'sequelize'
 import { validate as isId } from 'uuid'
+import { people } from '../auth/audience.ts'
 import { Job, JobUnit, Photo } from '../db/models.ts'
 import type { FileStore } from '../files/store.ts'
 import { findOwn } from '../sites/routes.ts'
@@ -23,7 +24,7 @@ export function photoRoutes(files: FileStore) {
     // Whatever it calls itself: what it is, its content says.
     app.addContentTypeParser(/^(image\/|application\/octet-stream)/, { parseAs: 'buffer' }, (_, body, done) => done(null, body))
 
-    app.put<Address>('/api/jobs/:id/units/:unitId/photos/:photoId', { bodyLimit: photoLimits.megabytes * 1e6 }, async (request, reply) => {
+    app.put<Address>('/api/jobs/:id/units/:unitId/photos/:photoId', { ...people, bodyLimit: photoLimits.megabytes * 1e6 }, async (request, reply) => {
       const { params, user, body } = request
       const job = await findOwn(Job, 'job', params.id, user.firmId)
       if (!(await JobUnit.findOne({ where: { jobId: job.id, unitId: params.unitId } }))) throw new Fault('not-there')
@@ -63,16 +64,20 @@ export function photoRoutes(files: FileStore) {
       return reply.status(201).send(recordOf(photo))
     })
 
-    app.get<{ Params: { photoId: string }; Querystring: { size?: string } }>('/api/photos/:photoId', async ({ params, query, user }, reply) => {
-      const photo = await findOwn(Photo, 'photograph', params.photoId, user.firmId)
-      const small = query.size === 'small'
-      const bytes = await files.get(small ? previewKeyOf(photo) : keyOf(photo))
-      if (!bytes) throw new Fault('not-there')
-      return reply
-        .header('content-type', small ? 'image/webp' : photoKinds[photo.kind])
-        .header('cache-control', 'private, max-age=31536000, immutable')
-        .send(bytes)
-    })
+    app.get<{ Params: { photoId: string }; Querystring: { size?: string } }>(
+      '/api/photos/:photoId',
+      people,
+      async ({ params, query, user }, reply) => {
+        const photo = await findOwn(Photo, 'photograph', params.photoId, user.firmId)
+        const small = query.size === 'small'
+        const bytes = await files.get(small ? previewKeyOf(photo) : keyOf(photo))
+        if (!bytes) throw new Fault('not-there')
+        return reply
+          .header('content-type', small ? 'image/webp' : photoKinds[photo.kind])
+          .header('cache-control', 'private, max-age=31536000, immutable')
+          .send(bytes)
+      },
+    )
   }
 }
 

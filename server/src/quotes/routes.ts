@@ -25,6 +25,7 @@ import {
 import type { FastifyInstance } from 'fastify'
 import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import { owner } from '../auth/audience.ts'
 import { Quote, Site, type Firm, type User } from '../db/models.ts'
 import { read } from '../db/read.ts'
 import { eventsOf, storeEvents } from '../jobs/events.ts'
@@ -38,7 +39,6 @@ import { markOf, readMark } from '../db/pageMark.ts'
 /** So long prices stand, where nobody says otherwise. */
 const validDays = 30
 const pageSize = 50
-const owner = { config: { role: 'owner' as const } }
 
 /** @throws Fault `does-not-hold-up` where the way is not offered. */
 function optionOf({ body }: Quote, key: string): QuoteOption {

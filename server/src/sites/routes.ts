@@ -17,6 +17,7 @@ import {
 import type { FastifyInstance } from 'fastify'
 import type { Model, ModelStatic, Sequelize, WhereOptions } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import { people } from '../auth/audience.ts'
 import { Site, Unit, type User } from '../db/models.ts'
 import { parsed, read } from '../db/read.ts'
 import { renewDues } from '../upkeep/dues.ts'
@@ -105,7 +106,7 @@ export const siteRoutes =
       return siteRecord(site, await Unit.findAll({ where: { siteId: id }, order: [['name', 'ASC']] }))
     }
 
-    app.get('/api/sites', async ({ query, user }): Promise<SitePage> => {
+    app.get('/api/sites', people, async ({ query, user }): Promise<SitePage> => {
       const { find, after } = readBy(siteQuerySchema, query, 'query')
       const mark = after === undefined ? undefined : readMark(after, 2)
       const wheres = [
@@ -142,16 +143,16 @@ export const siteRoutes =
       }
     })
 
-    app.get<{ Params: { id: string } }>('/api/sites/:id', async ({ params, user }) => fullSite(params.id, user.firmId))
+    app.get<{ Params: { id: string } }>('/api/sites/:id', people, async ({ params, user }) => fullSite(params.id, user.firmId))
 
-    app.post('/api/sites', async ({ body, user }, reply) => {
+    app.post('/api/sites', people, async ({ body, user }, reply) => {
       const form = readBy(siteFormSchema, body)
       checkConsent(form)
       const site = await Site.create({ id: newId(), firmId: user.firmId, name: form.site.name, form, savedBy: user.name })
       return reply.status(201).send(siteRecord(await site.reload(), []))
     })
 
-    app.put<{ Params: { id: string } }>('/api/sites/:id', async ({ params, body, user }) => {
+    app.put<{ Params: { id: string } }>('/api/sites/:id', people, async ({ params, body, user }) => {
       const { version, ...form } = readBy(siteSaveSchema, body)
       checkConsent(form)
       const site = await findOwn(Site, 'site', params.id, user.firmId)
@@ -161,14 +162,14 @@ export const siteRoutes =
       return fullSite(params.id, user.firmId)
     })
 
-    app.post<{ Params: { id: string } }>('/api/sites/:id/units', async ({ params, body, user }, reply) => {
+    app.post<{ Params: { id: string } }>('/api/sites/:id/units', people, async ({ params, body, user }, reply) => {
       const form = readBy(unitFormSchema, body)
       const site = await findOwn(Site, 'site', params.id, user.firmId)
       const unit = await Unit.create({ id: newId(), firmId: user.firmId, siteId: site.id, ...unitValues(form), savedBy: user.name })
       return reply.status(201).send(unitRecord(await unit.reload()))
     })
 
-    app.post<{ Params: { id: string } }>('/api/sites/:id/alike-units', async ({ params, body, user }, reply) => {
+    app.post<{ Params: { id: string } }>('/api/sites/:id/alike-units', people, async ({ params, body, user }, reply) => {
       const { names, ...alike } = readBy(alikeUnitsSchema, body)
       const site = await findOwn(Site, 'site', params.id, user.firmId)
       await sequelize.transaction((transaction) =>
@@ -180,7 +181,7 @@ export const siteRoutes =
       return reply.status(201).send(await fullSite(params.id, user.firmId))
     })
 
-    app.put<{ Params: { id: string } }>('/api/units/:id', async ({ params, body, user }) => {
+    app.put<{ Params: { id: string } }>('/api/units/:id', people, async ({ params, body, user }) => {
       const { version, ...form } = readBy(unitSaveSchema, body)
       const unit = await findOwn(Unit, 'unit', params.id, user.firmId)
       await saveOver(Unit, unit, version, unitValues(form), user)

@@ -13,6 +13,7 @@ import {
 } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import type { Sequelize } from 'sequelize'
+import { people } from '../auth/audience.ts'
 import type { Firm } from '../db/models.ts'
 import { read } from '../db/read.ts'
 import { dayLoad, plannedVisits } from './load.ts'
@@ -71,15 +72,15 @@ export function stockRoutes(sequelize: Sequelize) {
   }
 
   return async (app: FastifyInstance): Promise<void> => {
-    app.get('/api/stock', ({ firm }) => record(firm, Date.now()))
+    app.get('/api/stock', people, ({ firm }) => record(firm, Date.now()))
 
-    app.post('/api/stock', async ({ body, firm, user }, reply) => {
+    app.post('/api/stock', people, async ({ body, firm, user }, reply) => {
       const form = readBy(stockFormSchema, body)
       await sequelize.transaction((transaction) => noteMove(firm, user, form, transaction))
       return reply.status(201).send(await record(firm, Date.now()))
     })
 
-    app.get<{ Querystring: { after?: string } }>('/api/stock/moves', async ({ query, firm }): Promise<StockMoves> => {
+    app.get<{ Querystring: { after?: string } }>('/api/stock/moves', people, async ({ query, firm }): Promise<StockMoves> => {
       const mark = readMomentMark(query.after)
       const rows = await read<MoveRow>(
         `SELECT STRAIGHT_JOIN m.id, m.moved_at AS at, m.product_id AS productId, m.kind, m.litres, m.lot, m.moved_by AS \`by\`, m.job_id AS jobId, m.unit_id AS unitId, s.name AS siteName
@@ -106,7 +107,7 @@ export function stockRoutes(sequelize: Sequelize) {
       }
     })
 
-    app.get<{ Querystring: { day?: string } }>('/api/load', async ({ query, firm }): Promise<DayLoad> => {
+    app.get<{ Querystring: { day?: string } }>('/api/load', people, async ({ query, firm }): Promise<DayLoad> => {
       const day = readBy(daySchema, query.day, 'day')
       const products = (await productsOf(firm)).map(({ id, name, inStockLitres }) => ({
         id,

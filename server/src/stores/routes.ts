@@ -2,6 +2,7 @@
 import { Fault, readBy, storesRecordSchema, type StoresRecord } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import type { Sequelize } from 'sequelize'
+import { owner, people } from '../auth/audience.ts'
 import { Firm } from '../db/models.ts'
 import { noteMove, productsOf } from '../stock/ledger.ts'
 
@@ -12,9 +13,9 @@ export function storesRoutes(sequelize: Sequelize) {
     version: firm.storesVersion,
   })
   return async (app: FastifyInstance): Promise<void> => {
-    app.get('/api/stores', ({ firm }) => stores(firm))
+    app.get('/api/stores', people, ({ firm }) => stores(firm))
 
-    app.put('/api/stores', { config: { role: 'owner' } }, async ({ body, firm, user }): Promise<StoresRecord> => {
+    app.put('/api/stores', owner, async ({ body, firm, user }): Promise<StoresRecord> => {
       const { products, equipment, version } = readBy(storesRecordSchema, body)
       await sequelize.transaction(async (transaction) => {
         // How much there is stands in the stock: a label that is saved does not count the van anew.

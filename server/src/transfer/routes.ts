@@ -3,6 +3,7 @@ import { PassThrough, Readable } from 'node:stream'
 import { calendarImportSchema, Fault, readBy, siteImportSchema, type CalendarReceipt, type SiteImportLine } from '@yastik/core'
 import type { FastifyInstance, FastifyReply } from 'fastify'
 import type { Sequelize } from 'sequelize'
+import { owner, people } from '../auth/audience.ts'
 import type { FileStore } from '../files/store.ts'
 import { keyOf } from '../photos/routes.ts'
 import { faultBodyOf } from '../errors.ts'
@@ -30,33 +31,33 @@ export function transferRoutes(sequelize: Sequelize, files: FileStore) {
     const asFile = (reply: FastifyReply, type: string, name: string) =>
       reply.header('content-type', type).header('content-disposition', `attachment; filename="${name}"`).header('cache-control', 'no-store')
 
-    app.get('/api/bundle', { config: { role: 'owner' } }, async ({ firm }, reply) => {
+    app.get('/api/bundle', owner, async ({ firm }, reply) => {
       const madeAt = new Date()
       return asFile(reply, 'application/json', `yastik-${dayOf(madeAt.getTime())}.json`).send(Readable.from(bundleOf(firm, madeAt)))
     })
 
-    app.get('/api/exports/sites.csv', ({ firm }, reply) =>
+    app.get('/api/exports/sites.csv', people, ({ firm }, reply) =>
       asFile(reply, 'text/csv; charset=utf-8', 'sites.csv').send(Readable.from(sitesTable(firm))),
     )
-    app.get('/api/exports/readings.csv', ({ firm }, reply) =>
+    app.get('/api/exports/readings.csv', people, ({ firm }, reply) =>
       asFile(reply, 'text/csv; charset=utf-8', 'readings.csv').send(Readable.from(readingsTable(firm))),
     )
-    app.get('/api/exports/visits.ics', async ({ firm }, reply) =>
+    app.get('/api/exports/visits.ics', people, async ({ firm }, reply) =>
       asFile(reply, 'text/calendar; charset=utf-8', 'visits.ics').send(await calendarOf(firm, Date.now())),
     )
-    app.get('/api/exports/photographs.zip', { config: { role: 'owner' } }, async ({ firm }, reply) =>
+    app.get('/api/exports/photographs.zip', owner, async ({ firm }, reply) =>
       asFile(reply, 'application/zip', 'photographs.zip').send(await photographsOf(firm, files)),
     )
 
     // First without `take`: what it would do. Then with it.
-    app.post('/api/imports/visits', { bodyLimit: bodyOfText }, async ({ body, user }): Promise<CalendarReceipt> => {
+    app.post('/api/imports/visits', { ...people, bodyLimit: bodyOfText }, async ({ body, user }): Promise<CalendarReceipt> => {
       const { text, take } = readBy(calendarImportSchema, body)
       return take ? takeCalendar(sequelize, text, take.setAside, user) : previewCalendar(text, user)
     })
 
     // All of it in one transaction: where one row does not hold up, no row is kept.
     // The answer grows while rows are written: lines of JSON, the receipt or the fault last. Not compressed, so that each line leaves at once.
-    app.post('/api/imports/sites', { bodyLimit: largestBundle, compress: false }, ({ body, user, log }, reply) => {
+    app.post('/api/imports/sites', { ...people, bodyLimit: largestBundle, compress: false }, ({ body, user, log }, reply) => {
       const { sites } = readBy(siteImportSchema, body)
       const lines = new PassThrough()
       const say = (line: SiteImportLine) => void lines.write(`${JSON.stringify(line)}\n`)
@@ -73,7 +74,7 @@ export function transferRoutes(sequelize: Sequelize, files: FileStore) {
       return reply.header('content-type', 'application/x-ndjson').send(lines)
     })
 
-    app.post('/api/bundle', { config: { role: 'owner' }, bodyLimit: largestBundle }, async ({ firm, body }) => {
+    app.post('/api/bundle', { ...owner, bodyLimit: largestBundle }, async ({ firm, body }) => {
       if (typeof body !== 'string')
         throw new Fault('wrong-media', {
           lines: [{ where: 'content-type', what: 'this is no bundle', allowed: 'application/vnd.yastik.bundle+json' }],

@@ -13,6 +13,7 @@ import {
 } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import { QueryTypes, type Sequelize } from 'sequelize'
+import { people } from '../auth/audience.ts'
 import { JobUnit } from '../db/models.ts'
 import { parsed, read } from '../db/read.ts'
 import type { WeatherSource } from '../weather/source.ts'
@@ -49,60 +50,66 @@ function markedBy(mark: string): { dueOn: string; unitId: string; what: string }
 
 export function upkeepRoutes(sequelize: Sequelize, weather: WeatherSource | undefined) {
   return async (app: FastifyInstance): Promise<void> => {
-    app.get<{ Querystring: { after?: string; until?: string; what?: string } }>('/api/due', async ({ query, user, firm }): Promise<DuePage> => {
-      const { until, what } = query
-      if (until !== undefined && !daySchema.safeParse(until).success)
-        throw new Fault('does-not-hold-up', {
-          lines: [{ where: 'until', what: `“${until.slice(0, 40)}” is no day`, allowed: 'a day as 2026-05-31' }],
-        })
-      if (what !== undefined && !dueKinds.some((kind) => kind === what))
-        throw new Fault('does-not-hold-up', { lines: [{ where: 'what', what: `“${what.slice(0, 40)}” is never due`, allowed: dueKinds.join(', ') }] })
-      // Handed over before days were kept: they are written now.
-      if (!firm.foulingRates && (await JobUnit.findOne({ where: { firmId: user.firmId, stage: 'handed-over' } }))) await learnAndRenew(firm)
-      const mark = query.after ? markedBy(query.after) : undefined
-      const rows = await sequelize.query<Row>(
-        // In the order of the days' own index, as in the logbook.
-        `SELECT STRAIGHT_JOIN d.unit_id AS unitId, u.name AS unitName, s.id AS siteId, s.name AS siteName, d.what, ${dueDays}, u.last_cleaned_at AS lastCleanedAt, u.family,
+    app.get<{ Querystring: { after?: string; until?: string; what?: string } }>(
+      '/api/due',
+      people,
+      async ({ query, user, firm }): Promise<DuePage> => {
+        const { until, what } = query
+        if (until !== undefined && !daySchema.safeParse(until).success)
+          throw new Fault('does-not-hold-up', {
+            lines: [{ where: 'until', what: `“${until.slice(0, 40)}” is no day`, allowed: 'a day as 2026-05-31' }],
+          })
+        if (what !== undefined && !dueKinds.some((kind) => kind === what))
+          throw new Fault('does-not-hold-up', {
+            lines: [{ where: 'what', what: `“${what.slice(0, 40)}” is never due`, allowed: dueKinds.join(', ') }],
+          })
+        // Handed over before days were kept: they are written now.
+        if (!firm.foulingRates && (await JobUnit.findOne({ where: { firmId: user.firmId, stage: 'handed-over' } }))) await learnAndRenew(firm)
+        const mark = query.after ? markedBy(query.after) : undefined
+        const rows = await sequelize.query<Row>(
+          // In the order of the days' own index, as in the logbook.
+          `SELECT STRAIGHT_JOIN d.unit_id AS unitId, u.name AS unitName, s.id AS siteId, s.name AS siteName, d.what, ${dueDays}, u.last_cleaned_at AS lastCleanedAt, u.family,
                 JSON_VALUE(s.form, '$.site.altitudeM') AS altitudeM, CAST(JSON_EXTRACT(s.form, '$.reminders') AS CHAR) AS reminders
          FROM dues d JOIN units u ON u.id = d.unit_id JOIN sites s ON s.id = u.site_id
          WHERE d.firm_id = :firmId AND ${until ? 'd.due_on <= :until' : 'TRUE'} AND ${what ? 'd.what = :what' : 'TRUE'}
            AND ${mark ? '(d.due_on, d.unit_id, d.what) > (:markOn, :markUnit, :markWhat)' : 'TRUE'}
          ORDER BY d.due_on, d.unit_id, d.what LIMIT ${pageSize + 1}`,
-        {
-          replacements: { firmId: user.firmId, until, what, markOn: mark?.dueOn, markUnit: mark?.unitId, markWhat: mark?.what },
-          type: QueryTypes.SELECT,
-        },
-      )
-      const page = rows.slice(0, pageSize)
-      const add = await advice(page, firm, weather, Date.now())
-      return {
-        // Written out: copying what is left of a row costs more than all the rest, and this is asked for all day.
-        entries: page.map((row) => {
-          const { worth, before, roofDays, hold, reminded } = add(row)
-          return {
-            unitId: row.unitId,
-            unitName: row.unitName,
-            siteId: row.siteId,
-            siteName: row.siteName,
-            family: row.family,
-            what: row.what,
-            dueOn: row.dueOn,
-            lowOn: row.lowOn,
-            highOn: row.highOn,
-            lastCleanedAt: row.lastCleanedAt?.toISOString() ?? null,
-            worth,
-            before,
-            roofDays,
-            hold,
-            reminded,
-          }
-        }),
-        next: rows.length > pageSize ? markAfter(rows[pageSize - 1]) : null,
-        rates: firm.foulingRates ?? ratesAtFirst,
-      }
-    })
+          {
+            replacements: { firmId: user.firmId, until, what, markOn: mark?.dueOn, markUnit: mark?.unitId, markWhat: mark?.what },
+            type: QueryTypes.SELECT,
+          },
+        )
+        const page = rows.slice(0, pageSize)
+        const add = await advice(page, firm, weather, Date.now())
+        return {
+          // Written out: copying what is left of a row costs more than all the rest, and this is asked for all day.
+          entries: page.map((row) => {
+            const { worth, before, roofDays, hold, reminded } = add(row)
+            return {
+              unitId: row.unitId,
+              unitName: row.unitName,
+              siteId: row.siteId,
+              siteName: row.siteName,
+              family: row.family,
+              what: row.what,
+              dueOn: row.dueOn,
+              lowOn: row.lowOn,
+              highOn: row.highOn,
+              lastCleanedAt: row.lastCleanedAt?.toISOString() ?? null,
+              worth,
+              before,
+              roofDays,
+              hold,
+              reminded,
+            }
+          }),
+          next: rows.length > pageSize ? markAfter(rows[pageSize - 1]) : null,
+          rates: firm.foulingRates ?? ratesAtFirst,
+        }
+      },
+    )
 
-    app.get('/api/due/worth', async ({ user, firm }): Promise<DueWorth> => {
+    app.get('/api/due/worth', people, async ({ user, firm }): Promise<DueWorth> => {
       const today = dayOf(Date.now())
       // One visit does both: where a deep clean is due as well it counts, the light one does not. Along its own index.
       const rows = await read<{ family: Family; isDeep: number; horizon: number; units: number }>(
@@ -126,12 +133,12 @@ export function upkeepRoutes(sequelize: Sequelize, weather: WeatherSource | unde
       })
     })
 
-    app.post('/api/due/learn', async ({ user, firm }) => {
+    app.post('/api/due/learn', people, async ({ user, firm }) => {
       if (user.role !== 'owner') throw new Fault('not-allowed')
       return learnAndRenew(firm)
     })
 
-    app.get<{ Params: { id: string } }>('/api/units/:id/outlook', async ({ params, user, firm }): Promise<UnitOutlook> => {
+    app.get<{ Params: { id: string } }>('/api/units/:id/outlook', people, async ({ params, user, firm }): Promise<UnitOutlook> => {
       const [[unit], rows, dues] = await Promise.all([
         read<{ name: string; family: Family; design: string; hoursPerDay: number | null; siteName: string; form: string }>(
           `SELECT u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, s.name AS siteName, s.form
