@@ -22,6 +22,7 @@ import { messageRoutes } from './messages/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { quoteRoutes } from './quotes/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
+import { endSlowSenders, serverTimes, usualPatience, type Patience } from './slowSenders.ts'
 import { endStreamsWith } from './streams.ts'
 import { stockRoutes } from './stock/routes.ts'
 import { storesRoutes } from './stores/routes.ts'
@@ -50,6 +51,8 @@ export interface AppOptions {
   readonly secureCookies?: boolean
   readonly trustProxy?: boolean
   readonly log?: boolean
+  /** How long whoever sends may take. */
+  readonly patience?: Patience
 }
 
 /** Largest body that is taken, bytes. */
@@ -86,8 +89,9 @@ export async function buildApp({
   secureCookies = false,
   trustProxy = false,
   log = false,
+  patience = usualPatience,
 }: AppOptions): Promise<FastifyInstance> {
-  const app = fastify({ bodyLimit, trustProxy, logger: log ? { level: 'warn' } : false })
+  const app = fastify({ ...serverTimes(patience), bodyLimit, trustProxy, logger: log ? { level: 'warn' } : false })
   handleErrors(app)
   await app.register(compress)
   await app.register(cookie)
@@ -110,6 +114,7 @@ export async function buildApp({
   const endpoints = endpointsOf(app)
   app.decorate('endpoints', endpoints)
   guard(app)
+  endSlowSenders(app, patience)
   await app.register(authRoutes(sequelize, secureCookies, instruments !== undefined))
   await app.register(siteRoutes(sequelize))
   await app.register(jobRoutes(sequelize))
