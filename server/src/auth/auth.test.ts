@@ -1,7 +1,7 @@
 import { buildApp } from '../app.ts'
-import { Session } from '../db/models.ts'
+import { Session, User } from '../db/models.ts'
 import { addFirm, openHouse, origin, password, signedIn, type TestHouse } from '../tests/database.ts'
-import { hashPassword, verifyPassword } from './passwords.ts'
+import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
 
 let house: TestHouse
 beforeAll(async () => {
@@ -161,6 +161,25 @@ describe('passwords', () => {
     expect(await verifyPassword('word', one)).toBe(true)
     expect(await verifyPassword('word', two)).toBe(true)
     expect(await verifyPassword('Word', one)).toBe(false)
-    expect(await verifyPassword('word', 'no hash at all')).toBe(false)
+    for (const strange of [
+      'no hash at all',
+      '',
+      'scrypt$0$8$1$AAAA$AAAA',
+      `scrypt$${2 ** 30}$8$1$AAAA$AAAA`,
+      `${one}$more`,
+      one.replace('scrypt', 'plain'),
+    ])
+      expect(await verifyPassword('word', strange)).toBe(false)
+  })
+  it('are checked at the cost at which they were hashed, and hashed anew at today’s when somebody signs in', async () => {
+    const cheap = await hashPassword(password, { N: 2 ** 12, r: 8, p: 1 })
+    expect([isOutdated(cheap), isOutdated(await hashPassword(password))]).toEqual([true, false])
+    const person = await User.findOne({ where: { signIn: 'technician-a' }, rejectOnEmpty: true })
+    await person.update({ passwordHash: cheap })
+    expect((await signIn('technician-a', 'not this one', '10.0.0.7')).statusCode).toBe(401)
+    expect((await person.reload()).passwordHash).toBe(cheap)
+    expect((await signIn('technician-a', password, '10.0.0.7')).statusCode).toBe(200)
+    expect(isOutdated((await person.reload()).passwordHash)).toBe(false)
+    expect((await signIn('technician-a', password, '10.0.0.7')).statusCode).toBe(200)
   })
 })

@@ -5,7 +5,7 @@ import type { FastifyInstance } from 'fastify'
 import type { Sequelize } from 'sequelize'
 import { people } from './audience.ts'
 import { Firm, User } from '../db/models.ts'
-import { hashPassword, verifyPassword } from './passwords.ts'
+import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
 import { rateStoreFor } from './rateStore.ts'
 import { closeSession, cookieName, openSession } from './sessions.ts'
 
@@ -32,6 +32,7 @@ export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: b
       const fits = await verifyPassword(password, user?.passwordHash ?? decoy)
       const firm = user && (await Firm.findByPk(user.firmId))
       if (!user || !firm || !fits) throw new Fault('wrong-sign-in')
+      if (isOutdated(user.passwordHash)) await user.update({ passwordHash: await hashPassword(password) })
       reply.setCookie(cookieName, await openSession(user.id), { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge: 14 * 86_400 })
       return meOf(user, firm)
     })
