@@ -9,6 +9,7 @@ import type { Sequelize } from 'sequelize'
 import { endpointsOf, forAnyone, people, type Endpoint } from './auth/audience.ts'
 import { authRoutes } from './auth/routes.ts'
 import { guard } from './auth/guard.ts'
+import type { Config } from './config.ts'
 import { handleErrors } from './errors.ts'
 import { houseRulesRoutes } from './houseRules/routes.ts'
 import { instrumentRoutes } from './instruments/routes.ts'
@@ -49,7 +50,8 @@ export interface AppOptions {
   readonly instruments?: InstrumentSource
   readonly webRoot?: string
   readonly secureCookies?: boolean
-  readonly trustProxy?: boolean
+  /** Proxies in front that name the caller: how many, or their addresses. */
+  readonly trustProxy?: Config['trustProxy']
   readonly log?: boolean
   /** How long whoever sends may take. */
   readonly patience?: Patience
@@ -91,7 +93,12 @@ export async function buildApp({
   log = false,
   patience = usualPatience,
 }: AppOptions): Promise<FastifyInstance> {
-  const app = fastify({ ...serverTimes(patience), bodyLimit, trustProxy, logger: log ? { level: 'warn' } : false })
+  const app = fastify({
+    ...serverTimes(patience),
+    bodyLimit,
+    trustProxy: typeof trustProxy === 'number' ? (_address, hop) => hop < trustProxy : trustProxy,
+    logger: log ? { level: 'warn' } : false,
+  })
   handleErrors(app)
   await app.register(compress)
   await app.register(cookie)

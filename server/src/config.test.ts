@@ -29,6 +29,18 @@ describe('the configuration', () => {
   it.each(Object.keys(good))('names %s when it is missing', (name) => {
     expect(() => configFrom({ ...good, [name]: undefined })).toThrow(`the environment variable ${name} is missing`)
   })
+  it.each<[string, false | number | string[]]>([
+    ['', false],
+    ['0', false],
+    ['2', 2],
+    ['10.0.0.7', ['10.0.0.7']],
+    ['10.1.0.0/16, fd00::/8,192.0.2.1', ['10.1.0.0/16', 'fd00::/8', '192.0.2.1']],
+  ])('takes “%s” for the proxies in front', (text, trustProxy) => {
+    expect(configFrom({ ...good, YASTIK_TRUST_PROXY: text })).toMatchObject({ trustProxy })
+  })
+  it.each(['true', 'all', '10.0.0', '10.0.0.1/33', '10.0.0.1/8/8', '10.0.0.1,', '-1'])('turns down “%s” for them', (text) => {
+    expect(() => configFrom({ ...good, YASTIK_TRUST_PROXY: text })).toThrow(`YASTIK_TRUST_PROXY is ${text}; allowed: the number of proxies in front`)
+  })
   it.each(['abc', '-1', '70000', '1.5'])('turns down the port %s', (port) => {
     expect(() => configFrom({ ...good, YASTIK_PORT: port })).toThrow(`YASTIK_PORT is ${port}; allowed: a port from 0 to 65535`)
   })

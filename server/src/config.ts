@@ -1,4 +1,6 @@
 // Where does the server listen, and where is its database? Everything comes from the environment.
+import { isIP } from 'node:net'
+
 export interface Config {
   readonly port: number
   readonly host: string
@@ -14,8 +16,8 @@ export interface Config {
   readonly simulatedMessages: boolean
   readonly simulatedWeather: boolean
   readonly secureCookies: boolean
-  /** Whether a proxy in front names the caller; without one, callers could name themselves. */
-  readonly trustProxy: boolean
+  /** Proxies in front that name the caller: how many, or their addresses; without one, callers could name themselves. */
+  readonly trustProxy: false | number | string[]
 }
 
 function need(env: NodeJS.ProcessEnv, name: string): string {
@@ -39,6 +41,21 @@ export const databaseFrom = (env: NodeJS.ProcessEnv): Config['database'] => ({
   name: need(env, 'YASTIK_DB_NAME'),
 })
 
+/** `2`, or `10.0.0.7, 10.1.0.0/16`. @throws Error where it is neither a number nor addresses. */
+function proxiesOf(text = ''): Config['trustProxy'] {
+  if (text === '' || text === '0') return false
+  if (/^\d{1,2}$/.test(text)) return Number(text)
+  const addresses = text.split(',').map((address) => address.trim())
+  const isAddress = (address: string) => {
+    const [ip, bits, ...more] = address.split('/')
+    const most = isIP(ip) === 6 ? 128 : 32
+    return isIP(ip) !== 0 && more.length === 0 && (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= most))
+  }
+  if (!addresses.every(isAddress))
+    throw new Error(`YASTIK_TRUST_PROXY is ${text}; allowed: the number of proxies in front, or their addresses with commas between`)
+  return addresses
+}
+
 /** @throws Error naming the variable that is missing or no number. */
 export function configFrom(env: NodeJS.ProcessEnv): Config {
   return {
@@ -52,6 +69,6 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     simulatedMessages: env.YASTIK_MESSAGES === 'simulated',
     simulatedWeather: env.YASTIK_WEATHER === 'simulated',
     secureCookies: env.YASTIK_SECURE_COOKIES === '1',
-    trustProxy: env.YASTIK_TRUST_PROXY === '1',
+    trustProxy: proxiesOf(env.YASTIK_TRUST_PROXY),
   }
 }

@@ -11,6 +11,7 @@ declare module 'fastify' {
 }
 
 /** Options of a route. */
+export const anyone = { config: { audience: 'anyone' } } as const
 export const people = { config: { audience: 'people' } } as const
 export const owner = { config: { audience: 'owner' } } as const
 

@@ -1,16 +1,12 @@
 // Sign in, sign out, who am I.
 import { Fault, measuresSchema, metric, readBy, signInSchema, type Me } from '@yastik/core'
-import rateLimit from '@fastify/rate-limit'
 import type { FastifyInstance } from 'fastify'
 import type { Sequelize } from 'sequelize'
-import { people } from './audience.ts'
+import { anyone, people } from './audience.ts'
 import { Firm, User } from '../db/models.ts'
 import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
-import { rateStoreFor } from './rateStore.ts'
+import { giveBack, takeTry } from './throttle.ts'
 import { closeSession, cookieName, openSession } from './sessions.ts'
-
-const windowMs = 60_000
-const triesPerWindow = 10
 
 export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: boolean) {
   const meOf = (user: User, firm: Firm): Me => ({
@@ -22,16 +18,17 @@ export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: b
     instruments,
   })
   return async (app: FastifyInstance): Promise<void> => {
-    await app.register(rateLimit, { global: false, store: rateStoreFor(sequelize, windowMs) })
     // Somebody unknown costs as long as somebody known.
     const decoy = await hashPassword('nobody has this password')
 
-    app.post('/api/session', { config: { audience: 'anyone', rateLimit: { max: triesPerWindow, timeWindow: windowMs } } }, async (request, reply) => {
+    app.post('/api/session', anyone, async (request, reply) => {
       const { signIn, password } = readBy(signInSchema, request.body)
+      await takeTry(sequelize, signIn, request.ip)
       const user = await User.findOne({ where: { signIn } })
       const fits = await verifyPassword(password, user?.passwordHash ?? decoy)
       const firm = user && (await Firm.findByPk(user.firmId))
       if (!user || !firm || !fits) throw new Fault('wrong-sign-in')
+      await giveBack(sequelize, signIn, request.ip)
       if (isOutdated(user.passwordHash)) await user.update({ passwordHash: await hashPassword(password) })
       reply.setCookie(cookieName, await openSession(user.id), { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge: 14 * 86_400 })
       return meOf(user, firm)

@@ -144,6 +144,18 @@ export const migrations: readonly Migration[] = [
     down: ['ALTER TABLE job_units DROP INDEX by_unit, ADD INDEX by_unit (unit_id, handed_over_at)'],
   },
   {
+    name: '2026-11-27-sign-in-tries',
+    up: [
+      'DROP TABLE rate_limits',
+      `CREATE TABLE sign_in_tries (bucket CHAR(64) NOT NULL PRIMARY KEY, tries INT NOT NULL, tried_at_ms BIGINT NOT NULL, free_at_ms BIGINT NOT NULL,
+        taker CHAR(36) NOT NULL, INDEX by_time (tried_at_ms)) ${table}`,
+    ],
+    down: [
+      'DROP TABLE sign_in_tries',
+      `CREATE TABLE rate_limits (bucket VARCHAR(160) NOT NULL PRIMARY KEY, hits INT NOT NULL, ends_at_ms BIGINT NOT NULL) ${table}`,
+    ],
+  },
+  {
     name: '2026-11-27-how-sure-grades-are',
     up: [
       `ALTER TABLE job_units ADD COLUMN coil_chances VARCHAR(40) NULL, DROP INDEX by_unit,
