@@ -87,7 +87,7 @@ print(
 
 // Photographs: the errors against known truth, and 12 megapixels.
 const named = { fins: 'coil', blades: 'wheel' }
-for (const { surface, of, errors, straight, held, clean, cleanRight, refused } of await photoErrors(core)) {
+for (const { surface, of, errors, straight, held, clean, cleanRight, cleanNamed, refused } of await photoErrors(core)) {
   const sizes = errors.map(Math.abs).sort((a, b) => a - b)
   const share = (part, all) => (100 * part) / all
   const within = (own, limit) => share(own.filter((error) => Math.abs(error) <= limit).length, own.length)
@@ -98,6 +98,7 @@ for (const { surface, of, errors, straight, held, clean, cleanRight, refused } o
   print(`${what}: largest error`, sizes.at(-1), 'points', 15)
   print(`${what}: truth in the band`, share(held, errors.length), '%', 90)
   print(`${what}: nearly clean ones with their grade`, share(cleanRight, clean), '%', 85)
+  print(`${what}: nearly clean ones with their grade, or it named beside another`, share(cleanNamed, clean), '%', 95)
   print(`${what}: refused`, refused, 'photographs', Math.round(0.05 * (errors.length + refused)))
   if (straight.length > 0) print(`straight fins, ${straight.length} ${of}: within five points`, within(straight, 5), '%', 90)
 }

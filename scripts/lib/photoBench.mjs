@@ -11,7 +11,7 @@ const generators = { scenes: 'scenes', samples: 'sample photographs' }
 
 /**
  * @returns per surface and generator: errors of the covered share and of straight fins in points, how many of the truths lay within the band,
- *   how many nearly clean parts got their grade, and how many photographs were refused
+ *   how many nearly clean parts got their grade, or had it named beside another, and how many photographs were refused
  */
 export async function photoErrors({ measurePhoto, proposedGrade, Fault }) {
   const results = []
@@ -19,7 +19,7 @@ export async function photoErrors({ measurePhoto, proposedGrade, Fault }) {
     for (const [generator, count] of Object.entries(byGenerator)) {
       const trials = trialsFrom(generator, surface, firstSeed, count)
       await drawAll(trials)
-      const result = { surface, of: generators[generator], errors: [], straight: [], held: 0, clean: 0, cleanRight: 0, refused: 0 }
+      const result = { surface, of: generators[generator], errors: [], straight: [], held: 0, clean: 0, cleanRight: 0, cleanNamed: 0, refused: 0 }
       for (const trial of trials) {
         const { raster, truth } = await trialOf(trial)
         try {
@@ -30,7 +30,9 @@ export async function photoErrors({ measurePhoto, proposedGrade, Fault }) {
           if (truth.coveredShare < 0.1) {
             result.clean++
             const exact = { coveredShare: truth.coveredShare, low: truth.coveredShare, high: truth.coveredShare }
-            if (proposedGrade(read).grade === proposedGrade(exact).grade) result.cleanRight++
+            const [proposed, right] = [proposedGrade(read), proposedGrade(exact).grade]
+            if (proposed.grade === right) result.cleanRight++
+            if (proposed.grade === right || proposed.orElse === right) result.cleanNamed++
           }
         } catch (error) {
           if (!(error instanceof Fault)) throw error

@@ -36,7 +36,7 @@ const leastCells = 40
 const nearDeg = 3
 const nineInTen = 1.645
 /** A band wider than this either way is no reading. */
-const mostUnsure = estimate(0.12, 'covered share')
+const mostUnsure = estimate(0.1, 'covered share')
 /** From here on it is said that something may lie before the part. */
 const someHidden = estimate(0.05, 'share of the part')
 /** Blown out: from where on it is said, and from where on nothing is read. */

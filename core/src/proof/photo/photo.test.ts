@@ -54,7 +54,7 @@ interface Bar {
   readonly agrees: number
 }
 const coils: Bar = { within: 0.93, worst: 0.1, bias: 0.015, held: 0.85, agrees: 0.93 }
-const wheels: Bar = { within: 0.75, worst: 0.12, bias: 0.03, held: 0.85, agrees: 0.85 }
+const wheels: Bar = { within: 0.75, worst: 0.12, bias: 0.03, held: 0.85, agrees: 0.8 }
 
 describe.each<[string, Surface, () => { truth: Sample['truth'] | Scene['truth']; raster: Raster }[], Bar]>([
   ['coils, by rays through a pinhole', 'fins', () => scenesOf('fins', 12), coils],

@@ -59,7 +59,9 @@ export function prepared(raster: Raster, region: Region, surface: Surface): Prep
   const perValue = pitchPx / fineness[surface].perPitch
   const columns = Math.max(32, Math.round((widthPx * (arc === 0 ? 1 : arc / Math.sin(arc))) / perValue))
   const rows = Math.max(32, Math.round(heightPx / perValue))
-  const flat = straightened(brightnessWithin(raster, corners), perspective, columns, rows, Math.max(1, Math.round(perValue)), (share) => unrolled(share, arc))
+  const flat = straightened(brightnessWithin(raster, corners), perspective, columns, rows, Math.max(1, Math.round(perValue)), (share) =>
+    unrolled(share, arc),
+  )
   const features = featuresOf(flat, fineness[surface], pitchPx)
   if (features.clearestEdges < (pitch.clearness < surelyClear ? faint : faintest).value) throw blurred(surface)
   // Where each block lies on the region, and how much of it: less towards the rims of a drum.
