@@ -1,5 +1,5 @@
 // node scripts/fitPhotos.mjs [fins] [blades]: fits the weights by which photographs are read, on scenes and sample photographs of seeds that
-// nothing is judged by, and writes core/src/proof/photo/weights/. About half an hour on two cores when no picture is kept from before.
+// nothing is judged by, and writes core/src/proof/photo/weights/. About an hour on two cores when no picture is kept from before.
 import { writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { format } from 'prettier'

@@ -216,3 +216,19 @@ describe('a calendar', () => {
     await fitsPhone(sheet)
   })
 })
+
+describe('a technician', () => {
+  it('takes nothing out of the house, and reads in', async () => {
+    const own = await openBrowser(app.base)
+    try {
+      await signIn(own, 'sanna', 'clear-to-the-fins')
+      await follow(own, 'Sites')
+      await follow(own, 'Data, out and in')
+      await expectText(own, '[data-owner-takes-out]', 'the owner takes it out')
+      expect(await own.driver.findElements(By.css('a[href^="/api/exports"], a[href^="/api/bundle"]'))).toEqual([])
+      await find(own, 'input[name="table"]')
+    } finally {
+      await own.close()
+    }
+  })
+})

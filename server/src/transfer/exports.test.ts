@@ -103,7 +103,7 @@ describe('readings as CSV', () => {
 
 describe('visits and due days as iCalendar', () => {
   const calendar = async () => {
-    const answer = await technician('GET', '/api/exports/visits.ics')
+    const answer = await owner('GET', '/api/exports/visits.ics')
     expect(answer.headers['content-type']).toContain('text/calendar')
     return new ICAL.Component(ICAL.parse(answer.body) as never).getAllSubcomponents('vevent').map((event) => new ICAL.Event(event))
   }
@@ -144,6 +144,7 @@ describe('photographs as files', () => {
     const list = JSON.parse(files.get('manifest.json')!.toString()).photographs as { file: string; of: object; unit: string }[]
     expect(list).toEqual([expect.objectContaining({ file: `photographs/${photoId}.png`, of: happening.of, unit: unit.name })])
     expect((await sharp(files.get(list[0].file)).metadata()).width).toBe(80)
-    expect((await technician('GET', '/api/exports/photographs.zip')).statusCode).toBe(403)
+    for (const name of ['photographs.zip', 'sites.csv', 'readings.csv', 'visits.ics'])
+      expect((await technician('GET', `/api/exports/${name}`)).statusCode).toBe(403)
   })
 })

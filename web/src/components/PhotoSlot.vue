@@ -83,6 +83,7 @@ async function keep(files: () => Promise<readonly File[]>) {
     </div>
     <PhotoMeasure
       v-if="measured && measurable"
+      :key="measured.photoId"
       :job-id="jobId"
       :unit-id="unitId"
       :photo="measured"

@@ -36,7 +36,7 @@ const worker = usePhotoWorker()
 const picture = shallowRef<Blob>()
 const source = ref('')
 const pictureOf = ({ photoId }: TakenPhoto) => pictureFor({ photoId, jobId: props.jobId, unitId: props.unitId })
-const { region, guide, how, guideSays, move, look, byTwoPlaces } = useCorners(
+const { region, guide, how, guideSays, move, settle, look, byTwoPlaces } = useCorners(
   props.photo,
   job.stateFor(props.unitId).photos,
   props.surface,
@@ -78,6 +78,7 @@ const keep = (own: PhotoMeasure) => job.add(props.unitId, { type: 'photo-measure
 
 async function run() {
   if (!picture.value) return
+  settle()
   error.value = undefined
   busy.value = true
   done.value = 0

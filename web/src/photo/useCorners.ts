@@ -18,6 +18,8 @@ export interface Corners {
   move(index: number, place: Region[number]): void
   /** Looks for the part of the guide on this picture. */
   look(picture: Blob): Promise<void>
+  /** Takes the corners as they are: whatever is still looked for comes too late. */
+  settle(): void
   /** By the same two places on both. @throws Fault `photo-unclear` */
   byTwoPlaces(onGuide: Marked, onThis: Marked): void
 }
@@ -43,6 +45,9 @@ export function useCorners(
   const move = (index: number, place: Region[number]) => {
     region.value = region.value.map((corner, at) => (at === index ? place : corner)) as Region
     // Who moves a corner while it is looked for has decided.
+    settle()
+  }
+  const settle = () => {
     if (how.value === 'looking') how.value = 'by-hand'
   }
   async function look(picture: Blob): Promise<void> {
@@ -63,7 +68,7 @@ export function useCorners(
     region.value = regionByTwoPlaces(guide.value.region, onGuide, onThis)
     how.value = 'two-places'
   }
-  return { region, guide, how, guideSays, move, look, byTwoPlaces }
+  return { region, guide, how, guideSays, move, settle, look, byTwoPlaces }
 }
 
 const within = (value: number) => Math.min(1, Math.max(0, value))

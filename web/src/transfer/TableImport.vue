@@ -7,6 +7,8 @@ import FaultNote from '../components/FaultNote.vue'
 import FileTap from '../components/FileTap.vue'
 import type { TableAnswer, TableAsked, TableOpened, TableRead } from './table.worker.ts'
 
+defineProps<{ /** Whether this person may take the table of what there is out. */ mayTakeOut: boolean }>()
+
 const worker = new Worker(new URL('./table.worker.ts', import.meta.url), { type: 'module' })
 onBeforeUnmount(() => worker.terminate())
 let asking = 0
@@ -72,8 +74,9 @@ async function take() {
   <section class="stack" data-table-import>
     <h2>Sites and units from a table</h2>
     <p class="small">
-      CSV with one row per unit. Headings as in <a href="/api/exports/sites.csv" download>the table of what you have</a> are known by themselves;
-      others you choose below.
+      CSV with one row per unit. Headings as in
+      <a v-if="mayTakeOut" href="/api/exports/sites.csv" download>the table of what you have</a>
+      <template v-else>the table that the owner can take out</template> are known by themselves; others you choose below.
     </p>
     <FileTap name="table" accept=".csv,.txt,.tsv,text/csv" :disabled="busy !== ''" @files="open">Choose a table</FileTap>
     <p v-if="busy" role="status">{{ busy }}</p>

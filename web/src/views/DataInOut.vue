@@ -13,17 +13,13 @@ import TableImport from '../transfer/TableImport.vue'
 useJob().close()
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
-const outs = computed(() => [
+const outs = [
   { href: '/api/exports/sites.csv', name: 'Sites and units', says: 'CSV, one row per unit' },
   { href: '/api/exports/readings.csv', name: 'Readings', says: 'CSV, one row per reading' },
   { href: '/api/exports/visits.ics', name: 'Visits and due days', says: 'iCalendar; read it in again, and what moved moves' },
-  ...(isOwner.value
-    ? [
-        { href: '/api/exports/photographs.zip', name: 'Photographs', says: 'a zip with the pictures and a list' },
-        { href: '/api/bundle', name: 'Everything', says: 'one JSON bundle with a checksum; all but passwords and pictures' },
-      ]
-    : []),
-])
+  { href: '/api/exports/photographs.zip', name: 'Photographs', says: 'a zip with the pictures and a list' },
+  { href: '/api/bundle', name: 'Everything', says: 'one JSON bundle with a checksum; all but passwords and pictures' },
+] as const
 const busy = ref(false)
 const error = ref<unknown>()
 const receipt = shallowRef<BundleReceipt>()
@@ -44,13 +40,14 @@ async function takeBundle([file]: File[]) {
     <h1>Data, out and in</h1>
     <section class="stack">
       <h2>Out</h2>
-      <ul class="plain outs">
+      <p v-if="!isOwner" data-owner-takes-out>What leaves the house holds customers: the owner takes it out.</p>
+      <ul v-else class="plain outs">
         <li v-for="{ href, name, says } in outs" :key="href">
           <a :href="href" download class="tap">{{ name }}</a> <small>{{ says }}</small>
         </li>
       </ul>
     </section>
-    <TableImport />
+    <TableImport :may-take-out="isOwner" />
     <CalendarImport />
     <section v-if="isOwner" class="stack" data-bundle-import>
       <h2>A whole firm from a bundle</h2>
