@@ -13,7 +13,13 @@ export default {
   projects: [
     { ...common, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
     { ...common, displayName: 'web', testMatch: ['<rootDir>/web/src/**/*.test.ts'], transform: { ...transform, ...esm } },
-    { ...common, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'], transform: { ...transform, ...esm } },
+    {
+      ...common,
+      displayName: 'server',
+      testMatch: ['<rootDir>/server/src/**/*.test.ts'],
+      transform: { ...transform, ...esm },
+      setupFilesAfterEnv: ['<rootDir>/server/src/tests/limit.ts'],
+    },
     { ...common, displayName: 'interface', testMatch: ['<rootDir>/e2e/src/**/*.test.ts'], transform: { ...transform, ...esm } },
   ],
 }

@@ -226,7 +226,7 @@ describe('a technician', () => {
       await follow(own, 'Data, out and in')
       await expectText(own, '[data-owner-takes-out]', 'the owner takes it out')
       expect(await own.driver.findElements(By.css('a[href^="/api/exports"], a[href^="/api/bundle"]'))).toEqual([])
-      await find(own, 'input[name="table"]')
+      await expectText(own, '[data-table-import]', 'Choose a table')
     } finally {
       await own.close()
     }

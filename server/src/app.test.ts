@@ -42,6 +42,11 @@ describe('the pages', () => {
     expect((await app.inject({ url: '/' })).headers['strict-transport-security']).toMatch(/max-age/)
     expect((await house.app.inject({ url: '/api/session' })).headers['strict-transport-security']).toBeUndefined()
   })
+  it('ask for nothing of the device, and take styles and scripts from here alone', async () => {
+    const { headers } = await app.inject({ url: '/' })
+    expect(headers['permissions-policy']).toContain('geolocation=()')
+    expect(headers['content-security-policy']).not.toContain('unsafe')
+  })
   it('may not be framed', async () => expect((await app.inject({ url: '/' })).headers['content-security-policy']).toContain("frame-ancestors 'none'"))
 })
 

@@ -1,7 +1,6 @@
 // The server as a whole: plugins, guards, one feature per folder.
 import compress from '@fastify/compress'
 import cookie from '@fastify/cookie'
-import helmet from '@fastify/helmet'
 import staticFiles from '@fastify/static'
 import { Fault } from '@yastik/core'
 import fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
@@ -9,8 +8,10 @@ import type { Sequelize } from 'sequelize'
 import { endpointsOf, forAnyone, people, type Endpoint } from './auth/audience.ts'
 import { authRoutes } from './auth/routes.ts'
 import { guard } from './auth/guard.ts'
+import { closeInGoodTime, usualGraceMs } from './closing.ts'
 import type { Config } from './config.ts'
 import { handleErrors } from './errors.ts'
+import { sendHeaders } from './headers.ts'
 import { houseRulesRoutes } from './houseRules/routes.ts'
 import { instrumentRoutes } from './instruments/routes.ts'
 import type { InstrumentSource } from './instruments/source.ts'
@@ -55,6 +56,8 @@ export interface AppOptions {
   readonly log?: boolean
   /** How long whoever sends may take. */
   readonly patience?: Patience
+  /** How long answers under way are waited for when the app is closed, ms. */
+  readonly graceMs?: number
 }
 
 /** Largest body that is taken, bytes. */
@@ -92,6 +95,7 @@ export async function buildApp({
   trustProxy = false,
   log = false,
   patience = usualPatience,
+  graceMs = usualGraceMs,
 }: AppOptions): Promise<FastifyInstance> {
   const app = fastify({
     ...serverTimes(patience),
@@ -102,22 +106,7 @@ export async function buildApp({
   handleErrors(app)
   await app.register(compress)
   await app.register(cookie)
-  await app.register(helmet, {
-    contentSecurityPolicy: {
-      directives: {
-        defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
-        styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:', 'blob:'],
-        workerSrc: ["'self'", 'blob:'],
-        manifestSrc: ["'self'"],
-        objectSrc: ["'none'"],
-        frameAncestors: ["'none'"],
-        upgradeInsecureRequests: null,
-      },
-    },
-    strictTransportSecurity: secureCookies,
-  })
+  await sendHeaders(app, secureCookies)
   const endpoints = endpointsOf(app)
   app.decorate('endpoints', endpoints)
   guard(app)
@@ -128,6 +117,7 @@ export async function buildApp({
   await app.register(quoteRoutes(sequelize, gateway !== undefined))
   await app.register(messageRoutes(weather, gateway !== undefined))
   endStreamsWith(app)
+  closeInGoodTime(app, graceMs)
   await app.register(streamRoutes)
   await app.register(instrumentRoutes(instruments))
   const files = folderStore(filesRoot)

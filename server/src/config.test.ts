@@ -41,6 +41,11 @@ describe('the configuration', () => {
   it.each(['true', 'all', '10.0.0', '10.0.0.1/33', '10.0.0.1/8/8', '10.0.0.1,', '-1'])('turns down “%s” for them', (text) => {
     expect(() => configFrom({ ...good, YASTIK_TRUST_PROXY: text })).toThrow(`YASTIK_TRUST_PROXY is ${text}; allowed: the number of proxies in front`)
   })
+  it('takes whole seconds of grace', () => {
+    expect(configFrom({ ...good, YASTIK_GRACE_S: '5' }).graceMs).toBe(5000)
+    for (const text of ['-1', '1.5', '601', '', 'soon'])
+      expect(() => configFrom({ ...good, YASTIK_GRACE_S: text })).toThrow(`YASTIK_GRACE_S is ${text}; allowed: whole seconds from 0 to 600`)
+  })
   it.each(['abc', '-1', '70000', '1.5'])('turns down the port %s', (port) => {
     expect(() => configFrom({ ...good, YASTIK_PORT: port })).toThrow(`YASTIK_PORT is ${port}; allowed: a port from 0 to 65535`)
   })

@@ -18,6 +18,8 @@ export interface Config {
   readonly secureCookies: boolean
   /** Proxies in front that name the caller: how many, or their addresses; without one, callers could name themselves. */
   readonly trustProxy: false | number | string[]
+  /** How long answers under way are waited for when the process is told to end, ms; undefined for the usual. */
+  readonly graceMs?: number
 }
 
 function need(env: NodeJS.ProcessEnv, name: string): string {
@@ -40,6 +42,12 @@ export const databaseFrom = (env: NodeJS.ProcessEnv): Config['database'] => ({
   password: need(env, 'YASTIK_DB_PASSWORD'),
   name: need(env, 'YASTIK_DB_NAME'),
 })
+
+function secondsOf(text: string): number {
+  const value = Number(text)
+  if (!/^\d+$/.test(text) || value > 600) throw new Error(`YASTIK_GRACE_S is ${text}; allowed: whole seconds from 0 to 600`)
+  return value
+}
 
 /** `2`, or `10.0.0.7, 10.1.0.0/16`. @throws Error where it is neither a number nor addresses. */
 function proxiesOf(text = ''): Config['trustProxy'] {
@@ -70,5 +78,6 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     simulatedWeather: env.YASTIK_WEATHER === 'simulated',
     secureCookies: env.YASTIK_SECURE_COOKIES === '1',
     trustProxy: proxiesOf(env.YASTIK_TRUST_PROXY),
+    ...(env.YASTIK_GRACE_S === undefined ? {} : { graceMs: 1000 * secondsOf(env.YASTIK_GRACE_S) }),
   }
 }

@@ -27,6 +27,7 @@ const app = await buildApp({
   webRoot: config.webRoot,
   secureCookies: config.secureCookies,
   trustProxy: config.trustProxy,
+  graceMs: config.graceMs,
   log: true,
 })
 

@@ -3,7 +3,6 @@ import type { FastifyInstance } from 'fastify'
 import { buildApp } from './app.ts'
 import { addFirm, cookieOf, openHouse, type TestHouse } from './tests/database.ts'
 
-jest.setTimeout(20_000)
 let house: TestHouse
 let app: FastifyInstance
 let port: number

@@ -7,9 +7,6 @@ const silenceMs = 15_000
 /** A stream ends after this long; the browser asks anew, and its session is checked again. */
 const longestMs = 10 * 60_000
 
-/** So long the server waits for answers under way when it ends. */
-const graceMs = 2000
-
 const open = new WeakMap<FastifyInstance['server'], Set<ServerResponse>>()
 
 /** Streams end when the server does. */
@@ -18,8 +15,6 @@ export function endStreamsWith(app: FastifyInstance): void {
   open.set(app.server, own)
   app.addHook('preClose', (done) => {
     for (const response of own) response.end()
-    // Browsers keep connections on which they never asked anything: nobody waits for those.
-    setTimeout(() => app.server.closeAllConnections(), graceMs).unref()
     done()
   })
 }

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Builder, By, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 
 export interface Sheet {
@@ -37,17 +37,24 @@ export async function openBrowser(base: string, { width = 1280, height = 800 } =
     `--user-data-dir=${profile}`,
     `--window-size=${width},${height}`,
   )
+  const preferences = new logging.Preferences()
+  preferences.setLevel(logging.Type.BROWSER, logging.Level.SEVERE)
   const driver = await new Builder()
     .forBrowser('chrome')
     .setChromeOptions(options)
+    .setLoggingPrefs(preferences)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()
   const sheet: Sheet = {
     driver,
     base,
+    // Whatever a test looked at, the pages kept to what the server allows them.
     close: async () => {
+      const complaints = await driver.manage().logs().get(logging.Type.BROWSER)
       await driver.quit()
       rmSync(profile, { recursive: true, force: true })
+      const broken = complaints.filter(({ message }) => message.includes('Content Security Policy'))
+      if (broken.length > 0) throw new Error(`a page did what it may not: ${broken.map(({ message }) => message).join('\n')}`)
     },
   }
   await setSize(sheet, width, height)

@@ -150,6 +150,16 @@ describe('every endpoint', () => {
   })
 })
 
+describe('every answer', () => {
+  it('is kept by nobody, unless it says so', async () => {
+    for (const { method, url } of endpoints.filter((own) => own.method === 'GET')) {
+      expect((await ask(method, filled(url))).headers['cache-control']).toBe('no-store')
+      // Those that never end say it in their head: see the tests of the streams.
+      if (!/\/(stream|instruments)$/.test(url)) expect((await technician('GET', filled(url))).headers['cache-control']).toMatch(/^(no-store|private)/)
+    }
+  })
+})
+
 describe('a route', () => {
   it('without a declared audience keeps the server from starting', async () => {
     const app = fastify()

@@ -52,10 +52,13 @@ export async function openHouse(): Promise<TestHouse> {
 
 export const password = 'a long enough password'
 
+/** Hashed once: that takes its time. */
+let hashed: Promise<string> | undefined
+
 /** A firm with an owner and a technician. */
 export async function addFirm(key: string): Promise<{ firm: Firm; owner: User; technician: User }> {
   const firm = await Firm.create({ name: `Firm ${key}`, houseRules: {}, products: [], equipment: [] })
-  const passwordHash = await hashPassword(password)
+  const passwordHash = await (hashed ??= hashPassword(password))
   const owner = await User.create({
     firmId: firm.id,
     name: `Owner ${key}`,
