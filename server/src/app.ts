@@ -109,7 +109,7 @@ export async function buildApp({
   await sendHeaders(app, secureCookies)
   const endpoints = endpointsOf(app)
   app.decorate('endpoints', endpoints)
-  guard(app)
+  guard(app, secureCookies)
   endSlowSenders(app, patience)
   await app.register(authRoutes(sequelize, secureCookies, instruments !== undefined))
   await app.register(siteRoutes(sequelize))

@@ -1,6 +1,8 @@
+import { createHash } from 'node:crypto'
 import { buildApp } from '../app.ts'
 import { Session, User } from '../db/models.ts'
 import { addFirm, openHouse, origin, password, signedIn, type TestHouse } from '../tests/database.ts'
+import { sessionLimits } from './sessions.ts'
 import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
 
 let house: TestHouse
@@ -92,6 +94,50 @@ describe('sign-in', () => {
   })
 })
 
+describe('a session', () => {
+  const tokenOf = async (name: string, app = house.app) => {
+    const answer = await app.inject({
+      method: 'POST',
+      url: '/api/session',
+      headers: { host: 'yastik.test', origin },
+      payload: { signIn: name, password },
+      remoteAddress: '10.0.1.1',
+    })
+    return answer.cookies[0]
+  }
+  const stored = (token: string) => Session.findOne({ where: { tokenHash: createHash('sha256').update(token).digest('hex') }, rejectOnEmpty: true })
+  const asked = async (token: string) =>
+    (await house.app.inject({ url: '/api/session', headers: { host: 'yastik.test', cookie: `yastik_session=${token}` } })).statusCode
+  it.each(['owner', 'technician'] as const)('of an %s ends when it was not used for long, and at the latest after its time', async (role) => {
+    const { idleMs, wholeMs } = sessionLimits[role]
+    const { value: token, maxAge } = await tokenOf(`${role}-a`)
+    expect(maxAge).toBe(wholeMs / 1000)
+    const session = await stored(token)
+    expect(Math.abs(session.expiresAt.getTime() - Date.now() - wholeMs)).toBeLessThan(10_000)
+    await session.update({ usedAt: new Date(Date.now() - idleMs + 60_000) })
+    expect(await asked(token)).toBe(200)
+    // Used now: it is not idle again.
+    expect(Date.now() - (await stored(token)).usedAt.getTime()).toBeLessThan(10_000)
+    await session.update({ usedAt: new Date(Date.now() - idleMs - 60_000) })
+    expect(await asked(token)).toBe(401)
+    await session.update({ usedAt: new Date(), expiresAt: new Date(Date.now() - 1000) })
+    expect(await asked(token)).toBe(401)
+  })
+  it('has a cookie that is bound to the very host where there is TLS', async () => {
+    const behind = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, secureCookies: true })
+    try {
+      const cookie = await tokenOf('owner-a', behind)
+      expect(cookie).toMatchObject({ name: '__Host-yastik_session', secure: true, httpOnly: true, sameSite: 'Strict', path: '/' })
+      expect(cookie.domain).toBeUndefined()
+      const asked = (name: string) => behind.inject({ url: '/api/session', headers: { host: 'yastik.test', cookie: `${name}=${cookie.value}` } })
+      expect((await asked('__Host-yastik_session')).statusCode).toBe(200)
+      expect((await asked('yastik_session')).statusCode).toBe(401)
+    } finally {
+      await behind.close()
+    }
+  })
+})
+
 describe('units of measure', () => {
   it('are a person’s own, metric until they choose, and only what there is', async () => {
     const [owner, technician] = [await signedIn(house.app, 'owner-a'), await signedIn(house.app, 'technician-a')]
@@ -133,6 +179,28 @@ describe('every other route', () => {
     const answer = await house.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'yastik.test', origin: strange }, payload: {} })
     expect(answer.statusCode).toBe(403)
     expect(answer.json().code).toBe('wrong-origin')
+  })
+  it.each<[string, false | number, string, string | undefined, number]>([
+    ['http, and nobody in front', false, 'http', undefined, 401],
+    ['https, and nobody who says that there is TLS', false, 'https', undefined, 403],
+    ['https, and somebody who is not trusted says so', false, 'https', 'https', 403],
+    ['https, and the proxy says so', 1, 'https', 'https', 401],
+    ['http, and the proxy says that there is TLS', 1, 'http', 'https', 403],
+    ['https, and the proxy says nothing', 1, 'https', undefined, 403],
+  ])('takes writes from pages of %s, or does not', async (_name, trustProxy, scheme, said, status) => {
+    const behind = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, trustProxy })
+    try {
+      const answer = await behind.inject({
+        method: 'POST',
+        url: '/api/session',
+        headers: { host: 'yastik.test', origin: `${scheme}://yastik.test`, ...(said ? { 'x-forwarded-proto': said } : {}) },
+        payload: { signIn: 'nobody', password: 'wrong' },
+        remoteAddress: '10.9.9.8',
+      })
+      expect(answer.statusCode).toBe(status)
+    } finally {
+      await behind.close()
+    }
   })
   it.each<[string, false | number | string[], string, string]>([
     ['one proxy: the last address that it named', 1, '198.51.100.9, 192.0.2.1', '198.51.100.8, 192.0.2.1'],

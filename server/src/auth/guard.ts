@@ -14,11 +14,12 @@ declare module 'fastify' {
 
 const isReading = ({ method }: FastifyRequest): boolean => method === 'GET' || method === 'HEAD'
 
-/** Writes are taken only from pages of this very origin. */
+/** Writes are taken only from pages of this very origin; that there is TLS before it, only a trusted proxy can say. */
 function checkOrigin(request: FastifyRequest): void {
   if (isReading(request)) return
-  const origin = request.headers.origin
-  if (origin && URL.canParse(origin) && new URL(origin).host === request.host) return
+  const { origin } = request.headers
+  const own = `${request.protocol}://${request.host}`
+  if (origin && URL.canParse(origin) && URL.canParse(own) && new URL(origin).origin === new URL(own).origin) return
   throw new Fault('wrong-origin')
 }
 
@@ -41,12 +42,13 @@ function cutOff({ raw }: FastifyRequest, reply: FastifyReply): void {
 }
 
 /** Every route is closed but to the audience that it declares. */
-export function guard(app: FastifyInstance): void {
+/** @param secure whether cookies are for TLS only */
+export function guard(app: FastifyInstance, secure: boolean): void {
   app.decorateRequest('user')
   app.decorateRequest('firm')
   app.addHook('onRequest', async (request, reply) => {
     try {
-      await letIn(request)
+      await letIn(request, cookieName(secure))
     } catch (error) {
       cutOff(request, reply)
       throw error
@@ -54,7 +56,7 @@ export function guard(app: FastifyInstance): void {
   })
 }
 
-async function letIn(request: FastifyRequest): Promise<void> {
+async function letIn(request: FastifyRequest, cookie: string): Promise<void> {
   checkOrigin(request)
   // What matches nothing has no body that anybody would read.
   if (request.is404) {
@@ -63,7 +65,7 @@ async function letIn(request: FastifyRequest): Promise<void> {
   }
   const { audience } = request.routeOptions.config
   if (audience === 'anyone') return
-  const who = await whoIs(request.cookies[cookieName])
+  const who = await whoIs(request.cookies[cookie])
   if (!who) throw new Fault('not-signed-in')
   if (audience === 'owner' && who.user.role !== 'owner') throw new Fault('not-allowed', { sentence: 'Only the owner may do this.' })
   if (audience === undefined) throw new Fault('not-allowed')

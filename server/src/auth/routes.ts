@@ -6,7 +6,7 @@ import { anyone, people } from './audience.ts'
 import { Firm, User } from '../db/models.ts'
 import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
 import { giveBack, takeTry } from './throttle.ts'
-import { closeSession, cookieName, openSession } from './sessions.ts'
+import { closeSession, cookieName, openSession, sessionLimits } from './sessions.ts'
 
 export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: boolean) {
   const meOf = (user: User, firm: Firm): Me => ({
@@ -17,6 +17,7 @@ export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: b
     measures: user.measures ?? metric,
     instruments,
   })
+  const cookie = cookieName(secure)
   return async (app: FastifyInstance): Promise<void> => {
     // Somebody unknown costs as long as somebody known.
     const decoy = await hashPassword('nobody has this password')
@@ -30,13 +31,14 @@ export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: b
       if (!user || !firm || !fits) throw new Fault('wrong-sign-in')
       await giveBack(sequelize, signIn, request.ip)
       if (isOutdated(user.passwordHash)) await user.update({ passwordHash: await hashPassword(password) })
-      reply.setCookie(cookieName, await openSession(user.id), { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge: 14 * 86_400 })
+      const maxAge = sessionLimits[user.role].wholeMs / 1000
+      reply.setCookie(cookie, await openSession(user), { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge })
       return meOf(user, firm)
     })
 
     app.delete('/api/session', people, async (request, reply) => {
-      await closeSession(request.cookies[cookieName] ?? '')
-      reply.clearCookie(cookieName, { path: '/' })
+      await closeSession(request.cookies[cookie] ?? '')
+      reply.clearCookie(cookie, { path: '/', secure })
       return reply.status(204).send()
     })
 

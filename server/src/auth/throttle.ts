@@ -31,10 +31,10 @@ export async function takeTry(sequelize: Sequelize, signIn: string, address: str
   await sequelize.query('DELETE FROM sign_in_tries WHERE tried_at_ms < :long', { replacements: { long: now - forgottenAfterMs } })
   for (const { bucket, free, mostS } of buckets(signIn, address)) {
     const taker = newId()
-    // One statement says whose turn it is: between two of them somebody else could take theirs. Assignments go from left to right, each with what
+    // While tries are free nobody waits, whichever clock is ahead. One statement says whose turn it is: between two of them somebody else could take theirs. Assignments go from left to right, each with what
     // the ones before it left.
     const [row] = await sequelize.query<{ taker: string; freeAtMs: number | bigint }>(
-      `INSERT INTO sign_in_tries (bucket, tries, tried_at_ms, free_at_ms, taker) VALUES (:bucket, 1, :now, :now, :taker)
+      `INSERT INTO sign_in_tries (bucket, tries, tried_at_ms, free_at_ms, taker) VALUES (:bucket, 1, :now, 0, :taker)
        ON DUPLICATE KEY UPDATE taker = IF(free_at_ms <= :now, :taker, taker), tries = IF(taker = :taker, tries + 1, tries),
          tried_at_ms = :now, free_at_ms = IF(taker = :taker AND tries >= :free, :now + 1000 * LEAST(:mostS, POW(2, LEAST(20, tries - :free))), free_at_ms)
        RETURNING taker, free_at_ms AS freeAtMs`,

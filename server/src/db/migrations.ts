@@ -156,6 +156,12 @@ export const migrations: readonly Migration[] = [
     ],
   },
   {
+    name: '2026-11-27-sessions-used',
+    // Sessions that are open stay so: they count as used now.
+    up: ['ALTER TABLE sessions ADD COLUMN used_at DATETIME NOT NULL DEFAULT CURRENT_TIMESTAMP'],
+    down: ['ALTER TABLE sessions DROP COLUMN used_at'],
+  },
+  {
     name: '2026-11-27-how-sure-grades-are',
     up: [
       `ALTER TABLE job_units ADD COLUMN coil_chances VARCHAR(40) NULL, DROP INDEX by_unit,

@@ -54,6 +54,8 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
 export class Session extends Model<InferAttributes<Session>, InferCreationAttributes<Session>> {
   declare tokenHash: string
   declare userId: number
+  /** When it was used last, to a few minutes. */
+  declare usedAt: Date
   declare expiresAt: Date
 }
 
@@ -190,7 +192,12 @@ export function defineModels(sequelize: Sequelize): void {
     { sequelize, tableName: 'users' },
   )
   Session.init(
-    { tokenHash: { type: DataTypes.CHAR(64), primaryKey: true }, userId: whole(), expiresAt: { type: DataTypes.DATE, allowNull: false } },
+    {
+      tokenHash: { type: DataTypes.CHAR(64), primaryKey: true },
+      userId: whole(),
+      usedAt: { type: DataTypes.DATE, allowNull: false },
+      expiresAt: { type: DataTypes.DATE, allowNull: false },
+    },
     { sequelize, tableName: 'sessions' },
   )
   Site.init(
