@@ -93,7 +93,7 @@ function cleanness({ before, after, gradeBefore, gradeAfter }: PartSeen): { verd
   const found = gradeBefore ?? (before && proposedGrade(settledBand(before)).grade)
   return found !== undefined && grade < found
     ? { verdict: 'partly', says: `cleaner than it was found, and still ${named(grade)} ${by}` }
-    : { verdict: 'not-proved', says: `still ${named(grade)} ${by}: clean it again, or write down why it stays` }
+    : { verdict: 'not-proved', says: `still ${named(grade)} ${by}: clean it again` }
 }
 
 function finsLine({ part, before, after }: PartSeen): ProofLine[] {

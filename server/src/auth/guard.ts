@@ -41,8 +41,7 @@ function cutOff({ raw }: FastifyRequest, reply: FastifyReply): void {
   })
 }
 
-/** Every route is closed but to the audience that it declares. */
-/** @param secure whether cookies are for TLS only */
+/** Every route is closed but to the audience that it declares. @param secure whether cookies are for TLS only */
 export function guard(app: FastifyInstance, secure: boolean): void {
   app.decorateRequest('user')
   app.decorateRequest('firm')

@@ -31,8 +31,8 @@ export async function takeTry(sequelize: Sequelize, signIn: string, address: str
   await sequelize.query('DELETE FROM sign_in_tries WHERE tried_at_ms < :long', { replacements: { long: now - forgottenAfterMs } })
   for (const { bucket, free, mostS } of buckets(signIn, address)) {
     const taker = newId()
-    // While tries are free nobody waits, whichever clock is ahead. One statement says whose turn it is: between two of them somebody else could take theirs. Assignments go from left to right, each with what
-    // the ones before it left.
+    // While tries are free nobody waits, whichever clock is ahead. One statement says whose turn it is: between two of them somebody else
+    // could take theirs. Assignments go from left to right, each with what the ones before it left.
     const [row] = await sequelize.query<{ taker: string; freeAtMs: number | bigint }>(
       `INSERT INTO sign_in_tries (bucket, tries, tried_at_ms, free_at_ms, taker) VALUES (:bucket, 1, :now, 0, :taker)
        ON DUPLICATE KEY UPDATE taker = IF(free_at_ms <= :now, :taker, taker), tries = IF(taker = :taker, tries + 1, tries),
@@ -47,11 +47,14 @@ export async function takeTry(sequelize: Sequelize, signIn: string, address: str
   }
 }
 
-/** Who knew the password was no guesser: nothing of it stays with the account, and the try is given back to the address. */
+/**
+ * Who knew the password was no guesser: nothing of it stays with the account, and the try is given back to the address. A wait that runs there
+ * goes on: a guesser may have an account of their own.
+ */
 export async function giveBack(sequelize: Sequelize, signIn: string, address: string): Promise<void> {
   const [account, there] = buckets(signIn, address)
   await sequelize.query('DELETE FROM sign_in_tries WHERE bucket = :bucket', { replacements: account })
-  await sequelize.query('UPDATE sign_in_tries SET tries = GREATEST(0, tries - 1), free_at_ms = 0 WHERE bucket = :bucket', {
+  await sequelize.query('UPDATE sign_in_tries SET tries = GREATEST(0, tries - 1) WHERE bucket = :bucket', {
     replacements: { bucket: there.bucket },
   })
 }

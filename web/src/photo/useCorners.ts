@@ -1,5 +1,5 @@
 // Where is the part on a photograph? Where somebody put the corners before, where the part of the other photograph is found on it, or where a person sets them.
-import { photosOfPart, regionByTwoPlaces, usualRegion, type Marked, type Region, type Surface, type TakenPhoto } from '@yastik/core'
+import { photosOfPart, regionByTwoPlaces, usualRegion, type Aligned, type Marked, type Region, type Surface, type TakenPhoto } from '@yastik/core'
 import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import type { PhotoWorker } from './usePhotoWorker.ts'
 
@@ -25,7 +25,7 @@ export interface Corners {
 }
 
 /** The latest measured photograph of the part from the other side of the work. */
-export function guideFor(photos: readonly TakenPhoto[], { of }: TakenPhoto): TakenPhoto | undefined {
+function guideFor(photos: readonly TakenPhoto[], { of }: TakenPhoto): TakenPhoto | undefined {
   return of && photosOfPart(photos, of.part, of.when === 'after' ? 'before' : 'after').findLast(({ measure }) => measure)
 }
 
@@ -58,7 +58,14 @@ export function useCorners(
     guide.value = { photo: other, region: other.measure.region, picture: otherPicture }
     if (photo.measure) return
     how.value = 'looking'
-    const found = await align(otherPicture, other.measure.region, picture, surface)
+    let found: Aligned | undefined
+    try {
+      found = await align(otherPicture, other.measure.region, picture, surface)
+    } catch (error) {
+      // Nobody looks any more, whatever is said of it.
+      settle()
+      throw error
+    }
     if (how.value !== 'looking') return
     how.value = found ? 'found' : 'not-found'
     if (found) region.value = found.region.map(({ x, y }) => ({ x: within(x), y: within(y) })) as Region

@@ -53,8 +53,8 @@ export interface Aligned {
 
 /**
  * The region of a second photograph that shows the same part, or piece of it, as `region` of the first; undefined where the part is not found with
- * its outline. Corners that a person set a little within or outside of the part's edge are put as far from it. Both taken from about the same place: turned by up to
- * 12°, from 0.6 to 1.6 times as near.
+ * its outline. Corners that a person set a little within or outside of the part's edge are put as far from it. Both taken from about the same
+ * place: turned by up to 12°, from 0.6 to 1.6 times as near.
  */
 export function alignedRegion(before: Raster, region: Region, after: Raster, surface: Surface): Aligned | undefined {
   const own = outlineOf(before, region, surface)
