@@ -37,6 +37,12 @@ const houses = [
   { target: './web', from: ['./server', './e2e'], message: 'The interface reaches the server over HTTP only.' },
   { target: './e2e', from: ['./core', './server', './web'], message: 'These tests drive from outside.' },
 ]
+/** A feature of the server is entered through its doings and queries: routes are HTTP alone, and only the server as a whole takes them. */
+const routesAlone = {
+  target: './server/src/*/**/*.ts',
+  from: ['./server/src/*/routes.ts'],
+  message: 'Routes are for the server as a whole: what others need stands in doings.ts, queries.ts or a file of its own.',
+}
 const doors = rooms.map((room) => ({
   group: [`../${room}/*`, `!../${room}/index.ts`],
   message: `Enter ${room}/ through its index.ts.`,
@@ -52,7 +58,7 @@ export default ts.config(
     languageOptions: { globals: { ...globals.node } },
     settings: { 'import-x/resolver-next': [createNodeResolver({ extensions: ['.ts', '.vue', '.mjs', '.js'] })] },
     rules: {
-      'import-x/no-restricted-paths': ['error', { zones: [...later, ...houses] }],
+      'import-x/no-restricted-paths': ['error', { zones: [...later, ...houses, routesAlone] }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-explicit-any': 'error',
       'no-console': 'off',
@@ -65,6 +71,19 @@ export default ts.config(
     ignores: ['**/*.test.ts'],
     languageOptions: { globals: {} },
     rules: { 'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout', 'setInterval', 'Date'] },
+  },
+  {
+    files: ['server/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'server/src/db/**', '**/queries.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: ':matches(Literal[value=/^\\s*(SELECT|INSERT|UPDATE|DELETE)\\s/], TemplateElement[value.raw=/^\\s*(SELECT|INSERT|UPDATE|DELETE)\\s/])',
+          message: 'SQL stands in db/ and in queries.ts.',
+        },
+      ],
+    },
   },
   {
     files: ['web/**/*.{ts,vue}'],

@@ -4,19 +4,24 @@ import cookie from '@fastify/cookie'
 import staticFiles from '@fastify/static'
 import { Fault } from '@yastik/core'
 import fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
+import { serializerCompiler } from 'fastify-type-provider-zod'
 import type { Sequelize } from 'sequelize'
-import { endpointsOf, forAnyone, people, type Endpoint } from './auth/audience.ts'
 import { authRoutes } from './auth/routes.ts'
-import { guard } from './auth/guard.ts'
-import { closeInGoodTime, usualGraceMs } from './closing.ts'
 import type { Config } from './config.ts'
-import { handleErrors } from './errors.ts'
-import { sendHeaders } from './headers.ts'
+import { Db } from './db/database.ts'
+import { eventRoutes } from './events/routes.ts'
+import { endpointsOf, forAnyone, type Declared } from './http/audience.ts'
+import { closeInGoodTime, usualGraceMs } from './http/closing.ts'
+import { handleErrors } from './http/errors.ts'
+import { guard } from './http/guard.ts'
+import { sendHeaders } from './http/headers.ts'
+import { readByTable, writePlainly } from './http/serve.ts'
+import { endSlowSenders, serverTimes, usualPatience, type Patience } from './http/slowSenders.ts'
+import { endStreamsWith } from './http/streams.ts'
 import { houseRulesRoutes } from './houseRules/routes.ts'
 import { instrumentRoutes } from './instruments/routes.ts'
 import type { InstrumentSource } from './instruments/source.ts'
 import { jobRoutes } from './jobs/routes.ts'
-import { streamRoutes } from './jobs/stream.ts'
 import { folderStore } from './files/store.ts'
 import { logbookRoutes } from './logbook/routes.ts'
 import type { MessageGateway } from './messages/gateway.ts'
@@ -24,8 +29,6 @@ import { messageRoutes } from './messages/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { quoteRoutes } from './quotes/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
-import { endSlowSenders, serverTimes, usualPatience, type Patience } from './slowSenders.ts'
-import { endStreamsWith } from './streams.ts'
 import { stockRoutes } from './stock/routes.ts'
 import { storesRoutes } from './stores/routes.ts'
 import { transferRoutes } from './transfer/routes.ts'
@@ -35,7 +38,7 @@ import type { WeatherSource } from './weather/source.ts'
 declare module 'fastify' {
   interface FastifyInstance {
     /** All endpoints, as they are declared. */
-    endpoints(): Endpoint[]
+    endpoints(): Declared[]
   }
 }
 
@@ -54,6 +57,8 @@ export interface AppOptions {
   /** Proxies in front that name the caller: how many, or their addresses. */
   readonly trustProxy?: Config['trustProxy']
   readonly log?: boolean
+  /** Whether answers are held against the table before they leave, as tests do. */
+  readonly answers?: 'plain' | 'checked'
   /** How long whoever sends may take. */
   readonly patience?: Patience
   /** How long answers under way are waited for when the app is closed, ms. */
@@ -94,6 +99,7 @@ export async function buildApp({
   secureCookies = false,
   trustProxy = false,
   log = false,
+  answers = 'plain',
   patience = usualPatience,
   graceMs = usualGraceMs,
 }: AppOptions): Promise<FastifyInstance> {
@@ -104,32 +110,36 @@ export async function buildApp({
     logger: log ? { level: 'warn' } : false,
   })
   handleErrors(app)
+  app.setValidatorCompiler(readByTable)
+  app.setSerializerCompiler(answers === 'checked' ? serializerCompiler : writePlainly)
   await app.register(compress)
   await app.register(cookie)
   await sendHeaders(app, secureCookies)
-  const endpoints = endpointsOf(app)
-  app.decorate('endpoints', endpoints)
-  guard(app, secureCookies)
+  app.decorate('endpoints', endpointsOf(app))
+  const db = new Db(sequelize)
+  guard(app, db, secureCookies)
   endSlowSenders(app, patience)
-  await app.register(authRoutes(sequelize, secureCookies, instruments !== undefined))
-  await app.register(siteRoutes(sequelize))
-  await app.register(jobRoutes(sequelize))
-  await app.register(quoteRoutes(sequelize, gateway !== undefined))
-  await app.register(messageRoutes(weather, gateway !== undefined))
   endStreamsWith(app)
   closeInGoodTime(app, graceMs)
-  await app.register(streamRoutes)
-  await app.register(instrumentRoutes(instruments))
   const files = folderStore(filesRoot)
-  await app.register(photoRoutes(files))
-  await app.register(transferRoutes(sequelize, files))
-  // By which a device finds out how far its own clock is off.
-  app.get('/api/clock', people, () => ({ nowMs: Date.now() }))
-  await app.register(logbookRoutes())
-  await app.register(upkeepRoutes(sequelize, weather))
-  await app.register(houseRulesRoutes)
-  await app.register(storesRoutes(sequelize))
-  await app.register(stockRoutes(sequelize))
+  const canSend = gateway !== undefined
+  for (const routes of [
+    authRoutes(db, secureCookies, instruments !== undefined),
+    siteRoutes(db),
+    jobRoutes(db),
+    eventRoutes(db),
+    quoteRoutes(db, canSend),
+    messageRoutes(db, weather, canSend),
+    instrumentRoutes(db, instruments),
+    photoRoutes(db, files),
+    transferRoutes(db, files),
+    logbookRoutes(db),
+    upkeepRoutes(db, weather),
+    houseRulesRoutes(db),
+    storesRoutes(db),
+    stockRoutes(db),
+  ])
+    await app.register(routes)
   if (webRoot) await app.register(pages(webRoot))
   else app.setNotFoundHandler(nothingHere)
   return app

@@ -2,6 +2,7 @@
 import { buildApp } from './app.ts'
 import { configFrom } from './config.ts'
 import { connect } from './db/connection.ts'
+import { Db } from './db/database.ts'
 import { migrate } from './db/migrate.ts'
 import { defineModels } from './db/models.ts'
 import { loadDemo } from './demo/load.ts'
@@ -16,7 +17,7 @@ const config = configFrom(process.env)
 const sequelize = connect(config.database)
 defineModels(sequelize)
 await migrate(sequelize)
-if (config.demo) await loadDemo(sequelize)
+if (config.demo) await loadDemo(new Db(sequelize))
 const gateway = config.simulatedMessages ? simulatedGateway : undefined
 const app = await buildApp({
   sequelize,
@@ -31,7 +32,7 @@ const app = await buildApp({
   log: true,
 })
 
-const stopOutbox = gateway && keepRunning(sequelize, gateway, outboxEveryMs, (error) => app.log.error(error))
+const stopOutbox = gateway && keepRunning(new Db(sequelize), gateway, outboxEveryMs, (error) => app.log.error(error))
 
 const stop = async () => {
   await stopOutbox?.()

@@ -21,6 +21,7 @@ export const faultCatalogue = {
   'too-often': { status: 429, sentence: 'Too many tries. Wait a minute.' },
   'no-schedule': { status: 422, sentence: 'No order of work keeps all the limits.' },
   'database-away': { status: 503, sentence: 'The database does not answer just now. What you enter stays on this device and is sent later.' },
+  busy: { status: 503, sentence: 'Others are writing the same just now. Nothing of this was kept; it may be sent again.' },
   internal: { status: 500, sentence: 'Something failed on our side. It is logged; try again.' },
 } as const satisfies Record<string, { status: number; sentence: string }>
 

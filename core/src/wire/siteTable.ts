@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { closed, linesOf, type FaultLine } from '../faults/index.ts'
 import { designSchema, type Trait } from '../units/index.ts'
-import { siteFormSchema, unitFormSchema, type FaultBody, type SiteForm, type UnitForm } from './records.ts'
+import { faultBodySchema, siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
 
 type Cell = string | number | boolean
 interface Column {
@@ -87,7 +87,12 @@ export type SiteImport = z.infer<typeof siteImportSchema>
 export const siteImportReceiptSchema = closed({ sites: z.int(), units: z.int() })
 export type SiteImportReceipt = z.infer<typeof siteImportReceiptSchema>
 /** What the answer to an import says while it grows. */
-export type SiteImportLine = { rows: number; of: number } | { receipt: SiteImportReceipt } | { fault: FaultBody }
+export const siteImportLineSchema = z.union([
+  closed({ rows: z.int(), of: z.int() }),
+  closed({ receipt: siteImportReceiptSchema }),
+  closed({ fault: faultBodySchema }),
+])
+export type SiteImportLine = z.infer<typeof siteImportLineSchema>
 
 /** One thing wrong in a table: `row` counts as a spreadsheet does, the heading being row 1. */
 export interface RowFault extends FaultLine {

@@ -1,14 +1,14 @@
 // Sign in, sign out, who am I.
-import { Fault, measuresSchema, metric, readBy, signInSchema, type Me } from '@yastik/core'
+import { endpoints, metric, type Me } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
-import type { Sequelize } from 'sequelize'
-import { anyone, people } from './audience.ts'
-import { Firm, User } from '../db/models.ts'
-import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
-import { giveBack, takeTry } from './throttle.ts'
-import { closeSession, cookieName, openSession, sessionLimits } from './sessions.ts'
+import type { Db } from '../db/database.ts'
+import type { Firm, User } from '../db/models.ts'
+import { serverOf } from '../http/serve.ts'
+import { closeSession, setMeasures, signIn } from './doings.ts'
+import { cookieName } from './sessions.ts'
 
-export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: boolean) {
+/** @param secure whether cookies are for TLS only @param instruments whether any are connected here */
+export function authRoutes(db: Db, secure: boolean, instruments: boolean) {
   const meOf = (user: User, firm: Firm): Me => ({
     id: user.id,
     name: user.name,
@@ -19,33 +19,25 @@ export function authRoutes(sequelize: Sequelize, secure: boolean, instruments: b
   })
   const cookie = cookieName(secure)
   return async (app: FastifyInstance): Promise<void> => {
-    // Somebody unknown costs as long as somebody known.
-    const decoy = await hashPassword('nobody has this password')
+    const { reads, changes, serves } = serverOf(app, db)
 
-    app.post('/api/session', anyone, async (request, reply) => {
-      const { signIn, password } = readBy(signInSchema, request.body)
-      await takeTry(sequelize, signIn, request.ip)
-      const user = await User.findOne({ where: { signIn } })
-      const fits = await verifyPassword(password, user?.passwordHash ?? decoy)
-      const firm = user && (await Firm.findByPk(user.firmId))
-      if (!user || !firm || !fits) throw new Fault('wrong-sign-in')
-      await giveBack(sequelize, signIn, request.ip)
-      if (isOutdated(user.passwordHash)) await user.update({ passwordHash: await hashPassword(password) })
-      const maxAge = sessionLimits[user.role].wholeMs / 1000
-      reply.setCookie(cookie, await openSession(user), { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge })
+    serves(endpoints.signIn, async ({ body, request, reply }): Promise<Me> => {
+      const { user, firm, token, maxAge } = await signIn(db, body, request.ip)
+      reply.setCookie(cookie, token, { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge })
       return meOf(user, firm)
     })
 
-    app.delete('/api/session', people, async (request, reply) => {
-      await closeSession(request.cookies[cookie] ?? '')
-      reply.clearCookie(cookie, { path: '/', secure })
-      return reply.status(204).send()
+    serves(endpoints.signOut, async ({ request, reply }) => {
+      await db.change((doing) => closeSession(doing, request.cookies[cookie] ?? ''))
+      return reply.clearCookie(cookie, { path: '/', secure }).send()
     })
 
-    app.put('/api/session/measures', people, async ({ user, firm, body }) =>
-      meOf(await user.update({ measures: readBy(measuresSchema, body) }), firm),
-    )
+    changes(endpoints.setMeasures, async ({ db: doing, body, user, firm }) => {
+      await setMeasures(doing, user, body)
+      return { ...meOf(user, firm), measures: body }
+    })
 
-    app.get('/api/session', people, async (request) => meOf(request.user, request.firm))
+    reads(endpoints.whoAmI, ({ user, firm }) => meOf(user, firm))
+    reads(endpoints.clock, () => ({ nowMs: Date.now() }))
   }
 }

@@ -3,6 +3,12 @@ import mariadb from 'mariadb'
 import { Sequelize } from 'sequelize'
 import type { Config } from '../config.ts'
 
+/**
+ * Each statement of a doing reads what is committed by then: what was read before somebody else's lock was waited for is stale. A lock is waited
+ * for no longer than somebody waits for an answer; then the doing is done again.
+ */
+const session = ['SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED', 'SET SESSION innodb_lock_wait_timeout = 4']
+
 export const connect = ({ host, port, user, password, name }: Config['database']): Sequelize =>
   new Sequelize(name, user, password, {
     host,
@@ -14,5 +20,5 @@ export const connect = ({ host, port, user, password, name }: Config['database']
     pool: { max: 10, acquire: 20_000 },
     define: { timestamps: false, underscored: true },
     // A machine that stands still for a moment is no database that is away.
-    dialectOptions: { charset: 'utf8mb4', connectTimeout: 10_000 },
+    dialectOptions: { charset: 'utf8mb4', connectTimeout: 10_000, initSql: session },
   })

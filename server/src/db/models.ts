@@ -20,6 +20,7 @@ import {
   type InferAttributes,
   type InferCreationAttributes,
   type ModelAttributes,
+  type NonAttribute,
   type Sequelize,
 } from 'sequelize'
 import { json, text, uuid, whole } from './columns.ts'
@@ -66,6 +67,7 @@ export class Site extends Model<InferAttributes<Site>, InferCreationAttributes<S
   declare name: string
   declare form: SiteForm
   declare savedBy: string
+  declare units?: NonAttribute<Unit[]>
 }
 
 export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<Unit>> {
@@ -79,6 +81,7 @@ export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<U
   declare hoursPerDay: number | null
   declare savedBy: string
   declare lastCleanedAt: CreationOptional<Date | null>
+  declare site?: NonAttribute<Site>
 }
 
 export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job>> {
@@ -93,6 +96,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare cancelledAt: CreationOptional<Date | null>
   /** Of the calendar entry that it came from. */
   declare calendarUid: CreationOptional<string | null>
+  declare site?: NonAttribute<Site>
+  declare jobUnits?: NonAttribute<JobUnit[]>
 }
 
 export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttributes<JobUnit>> {
@@ -120,6 +125,8 @@ export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttrib
   declare seen: CreationOptional<VisitFound | null>
   /** Kinds of soil that were found, with commas between, so that they can be looked for. */
   declare soilKinds: CreationOptional<string>
+  declare job?: NonAttribute<Job>
+  declare unit?: NonAttribute<Unit>
 }
 
 /** What falls due at a unit, and when. */
@@ -133,6 +140,7 @@ export class DueDay extends Model<InferAttributes<DueDay>, InferCreationAttribut
   declare family: CreationOptional<Unit['family']>
   /** When the same unit's deep clean is due. */
   declare deepOn: CreationOptional<string | null>
+  declare unit?: NonAttribute<Unit>
 }
 
 export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreationAttributes<StoredEvent>> {
@@ -308,4 +316,17 @@ export function defineModels(sequelize: Sequelize): void {
     { sequelize, tableName: 'events' },
   )
   defineOfficeModels(sequelize)
+  associate()
+}
+
+/** What belongs to what, under the name by which it is read along. The foreign keys themselves are the migrations'. */
+function associate(): void {
+  const along = (foreignKey: string, as: string) => ({ foreignKey, as, constraints: false })
+  Site.hasMany(Unit, along('siteId', 'units'))
+  Unit.belongsTo(Site, along('siteId', 'site'))
+  Job.belongsTo(Site, along('siteId', 'site'))
+  Job.hasMany(JobUnit, along('jobId', 'jobUnits'))
+  JobUnit.belongsTo(Job, along('jobId', 'job'))
+  JobUnit.belongsTo(Unit, along('unitId', 'unit'))
+  DueDay.belongsTo(Unit, along('unitId', 'unit'))
 }

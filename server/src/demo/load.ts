@@ -1,9 +1,9 @@
 // Loads the demo once: into an empty database, and never over anything.
 import { builtInProducts, builtInVan, planJob, seeded, startHouseRules, type Complaint, type Finding, type Grades, type JobFile } from '@yastik/core'
-import type { Sequelize, Transaction } from 'sequelize'
 import { hashPassword } from '../auth/passwords.ts'
+import type { Db, Doing } from '../db/database.ts'
 import { Firm, Job, JobUnit, Site, Unit, User } from '../db/models.ts'
-import { storeEvents } from '../jobs/events.ts'
+import { storeEvents } from '../events/doings.ts'
 import { demoFirm, demoPassword, demoPeople, demoSites, openGrades } from './firm.ts'
 import { loadOffice } from './office.ts'
 import type { DemoSite, DemoUnit } from './site.ts'
@@ -12,9 +12,9 @@ import { demoId, Diary, modelReadings, readingsAfter, verdictOf } from './walk.t
 import { dayMs, dayOf } from '../days.ts'
 
 /** Loads sites and visits in one transaction, then what the office made of them. @returns whether the demo was loaded now. */
-export async function loadDemo(sequelize: Sequelize, nowMs = Date.now()): Promise<boolean> {
-  const loaded = await sequelize.transaction((transaction) => load(sequelize, transaction, nowMs))
-  if (loaded) await loadOffice(nowMs)
+export async function loadDemo(db: Db, nowMs = Date.now()): Promise<boolean> {
+  const loaded = await db.change((doing) => load(doing, nowMs))
+  if (loaded) await loadOffice(db, nowMs)
   return loaded
 }
 
@@ -24,7 +24,8 @@ const paceOf = (visit: number) => {
   return () => 0.85 + 0.45 * random()
 }
 
-async function load(sequelize: Sequelize, transaction: Transaction, nowMs: number): Promise<boolean> {
+async function load(db: Doing, nowMs: number): Promise<boolean> {
+  const { transaction } = db
   if ((await Firm.count({ transaction })) > 0) return false
   const firm = await Firm.create(
     {
@@ -136,7 +137,7 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
     }
   }
   tellCustomers(past)
-  for (const { diary, job, who } of past) await storeEvents(sequelize, job, who, diary.events, transaction)
+  for (const { diary, job, who } of past) await storeEvents(db, job.id, who, diary.events)
   await loadOpenJobs()
   return true
 
@@ -154,17 +155,17 @@ async function load(sequelize: Sequelize, transaction: Transaction, nowMs: numbe
     const [plan] = planJob(file).units
     diary.agree(plan)
     diary.work(plan.steps, 'off-pan')
-    await storeEvents(sequelize, job, imre, diary.events, transaction)
+    await storeEvents(db, job.id, imre, diary.events)
     const half = new Diary('today/half', demoId(guests.units[1].key), imre.id, nowMs - 20 * 60_000)
     half.lookOver(openGrades.half.complaints, openGrades.half.grades)
-    await storeEvents(sequelize, job, imre, half.events, transaction)
+    await storeEvents(db, job.id, imre, half.events)
     await open('today/halvmark', office, office.units, nowMs, ['sanna'])
     const looked = async (key: string, site: DemoSite, unitKey: keyof typeof openGrades.looked, crew: readonly string[], onMs: number) => {
       const units = [...site.units].sort((a, b) => Number(b.key === unitKey) - Number(a.key === unitKey))
       const visit = await open(key, site, units, onMs, crew)
       const seen = new Diary(key, demoId(unitKey), imre.id, nowMs - 40 * 60_000)
       seen.lookOver(openGrades.looked[unitKey].complaints, openGrades.looked[unitKey].grades)
-      await storeEvents(sequelize, visit, imre, seen.events, transaction)
+      await storeEvents(db, visit.id, imre, seen.events)
     }
     await looked('today/quellhof', rooms, 'qh-hall', ['mira', 'imre'], nowMs)
     await looked('today/uferlund', pitches, 'ul-b7', ['imre', 'sanna'], nowMs)

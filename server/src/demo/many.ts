@@ -1,10 +1,10 @@
 // A firm with a long past: many sites, units, visits and events, the same for the same seed. For measuring, not for looking at.
 import { allGrades, knownDesign, seeded, settings, soilKinds, surroundings, type Happening } from '@yastik/core'
-import type { Sequelize } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import type { Db } from '../db/database.ts'
 import { hashPassword } from '../auth/passwords.ts'
 import { Firm, Job, JobUnit, Message, Quote, Site, StockMove, StoredEvent, Unit, User } from '../db/models.ts'
-import { learnAndRenew } from '../upkeep/dues.ts'
+import { learnAndRenew } from '../upkeep/doings.ts'
 import { dayMs, dayOf } from '../days.ts'
 
 export interface Many {
@@ -17,7 +17,7 @@ const unitsPerSite = 3
 const rowsAtOnce = 2000
 
 /** Fills an empty database. @returns who may sign in as owner with this password. */
-export async function loadMany(sequelize: Sequelize, password: string, { jobs, eventsPerJob, units, seed }: Many): Promise<{ signIn: string }> {
+export async function loadMany(db: Db, password: string, { jobs, eventsPerJob, units, seed }: Many): Promise<{ signIn: string }> {
   const random = seeded(seed)
   const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)]
   const firm = await Firm.create({ name: 'Long Past', houseRules: {}, products: [], equipment: [] })
@@ -129,9 +129,9 @@ export async function loadMany(sequelize: Sequelize, password: string, { jobs, e
         happening,
       })),
     )
-    await sequelize.transaction((transaction) => bulk(rows, (some) => StoredEvent.bulkCreate(some, { transaction, hooks: false, validate: false })))
+    await db.change(({ transaction }) => bulk(rows, (some) => StoredEvent.bulkCreate(some, { transaction, hooks: false, validate: false })))
   }
-  await learnAndRenew(firm)
+  await learnAndRenew(db, firm)
   return { signIn: people[0].signIn }
 
   /** What the office wrote over the years: a quote for every tenth visit, a message for every fifth, and a move of stock for each. */

@@ -1,8 +1,9 @@
 // What did the demo firm's office do? The van was counted; customers who agreed to be written to, a reminder; quotes: one open, one that became a visit and is finished.
 import { builtInProducts, gradeSchema, payable, stopLine } from '@yastik/core'
+import type { Db } from '../db/database.ts'
 import { Firm, Job, JobUnit, Message, Quote, Reply, Site, StockLot, Unit, User } from '../db/models.ts'
-import { quoteBody } from '../quotes/make.ts'
-import { learnAndRenew } from '../upkeep/dues.ts'
+import { quoteBody } from '../quotes/body.ts'
+import { learnAndRenew } from '../upkeep/doings.ts'
 import { demoFirm } from './firm.ts'
 import { demoId } from './walk.ts'
 import { dayMs, dayOf } from '../days.ts'
@@ -16,10 +17,10 @@ const consents = [
   ['quellhof', '+00 555 0113'],
 ] as const
 
-export async function loadOffice(nowMs: number): Promise<void> {
+export async function loadOffice(db: Db, nowMs: number): Promise<void> {
   const firm = (await Firm.findOne({ where: { name: demoFirm } }))!
   // What the firm's units say of fouling counts from the first day.
-  await learnAndRenew(firm)
+  await learnAndRenew(db, firm)
   const owner = (await User.findOne({ where: { firmId: firm.id, role: 'owner' } }))!
   const by = { firmId: firm.id, savedBy: owner.name }
 
@@ -39,7 +40,7 @@ export async function loadOffice(nowMs: number): Promise<void> {
 
   const office = (await Site.findByPk(demoId('halvmark')))!
   const units = await Unit.findAll({ where: { siteId: office.id }, order: [['name', 'ASC']] })
-  const open = await quoteBody(firm, office, { siteId: office.id, units: units.map(({ id }) => ({ unitId: id })) }, nowMs)
+  const open = await quoteBody(db, firm, office, { siteId: office.id, units: units.map(({ id }) => ({ unitId: id })) }, nowMs)
   const madeMs = nowMs - 2 * dayMs
   await Quote.create({
     id: demoId('quote/open'),
@@ -57,7 +58,7 @@ export async function loadOffice(nowMs: number): Promise<void> {
   const site = (await Site.findByPk(job.siteId))!
   const doneMs = last.handedOverAt!.getTime()
   const said = { unitId: last.unitId, coilGrade: gradeSchema.parse(last.coilGrade) }
-  const accepted = await quoteBody(firm, site, { siteId: site.id, units: [said] }, doneMs - 6 * dayMs)
+  const accepted = await quoteBody(db, firm, site, { siteId: site.id, units: [said] }, doneMs - 6 * dayMs)
   await Quote.create({
     id: demoId('quote/accepted'),
     ...by,

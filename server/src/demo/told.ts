@@ -13,7 +13,7 @@ import {
   type Visit,
 } from '@yastik/core'
 import type { Job, User } from '../db/models.ts'
-import { dayAfter, pastOf, yearsOf } from '../upkeep/dues.ts'
+import { dayAfter, pastOf, yearsOf } from '../upkeep/past.ts'
 import type { Diary } from './walk.ts'
 
 export interface PastVisit {

@@ -16,10 +16,12 @@ import {
   type UnitState,
 } from '@yastik/core'
 import { Op } from 'sequelize'
-import { Job, JobUnit, User, type Firm, type Site, type Unit } from '../db/models.ts'
-import { productsOf } from '../stock/ledger.ts'
-import { pastOf, visitsOf, yearsOf } from '../upkeep/dues.ts'
-import { eventsOf } from './events.ts'
+import type { Db } from '../db/database.ts'
+import { JobUnit, User, type Firm, type Site, type Unit } from '../db/models.ts'
+import { eventsOf } from '../events/queries.ts'
+import { productsOf } from '../stock/queries.ts'
+import { pastOf, yearsOf } from '../upkeep/past.ts'
+import { visitsOf } from '../upkeep/queries.ts'
 
 type UnitJob = JobFile['units'][number]
 const coilParts = ['coilFace', 'coilBack', 'wheel'] as const
@@ -27,11 +29,14 @@ const coilParts = ['coilFace', 'coilBack', 'wheel'] as const
 const mostCrew = 4
 
 /** The look-over of a unit on a visit that is still open, newest first. */
-export async function openLookOver(unitId: string): Promise<UnitState | undefined> {
-  const rows = await JobUnit.findAll({ where: { unitId, handedOverAt: null, coilGrade: { [Op.ne]: null } } })
-  if (rows.length === 0) return undefined
-  const job = await Job.findOne({ where: { id: { [Op.in]: rows.map(({ jobId }) => jobId) } }, order: [['onDate', 'DESC']] })
-  return job ? unitStateOf(await eventsOf(job.id), unitId) : undefined
+export async function openLookOver(db: Db, unitId: string): Promise<UnitState | undefined> {
+  const row = await JobUnit.findOne({
+    where: { unitId, handedOverAt: null, coilGrade: { [Op.ne]: null } },
+    include: ['job'],
+    order: [['job', 'onDate', 'DESC']],
+    transaction: db.transaction,
+  })
+  return row ? unitStateOf(await eventsOf(db, row.jobId), unitId) : undefined
 }
 
 export interface Expected {
@@ -43,12 +48,16 @@ export interface Expected {
 
 /** Units of a site as they are taken to be; `said` and `told` go before what was seen, `seen` before a forecast. */
 export async function expectedUnits(
+  db: Db,
   firm: Firm,
   site: Site,
   units: readonly { unit: Unit; said?: Grade; told?: Complaint[]; seen?: UnitState }[],
   nowMs: number,
 ): Promise<Expected[]> {
-  const visits = await visitsOf(units.map(({ unit }) => unit.id))
+  const visits = await visitsOf(
+    db,
+    units.map(({ unit }) => unit.id),
+  )
   const rates = firm.foulingRates ?? ratesAtFirst
   return units.map(({ unit, said, told, seen }) => {
     const rows = visits.get(unit.id) ?? []
@@ -83,8 +92,12 @@ export async function expectedUnits(
 }
 
 /** A job file for units of a site, with the firm's rules and stores; by people who are named, or by whoever is trained most. */
-export async function jobFileFor(firm: Firm, site: Site, units: readonly UnitJob[], crewIds?: readonly number[]): Promise<JobFile> {
-  const people = await User.findAll({ where: { firmId: firm.id, ...(crewIds ? { id: { [Op.in]: [...crewIds] } } : {}) }, order: [['id', 'ASC']] })
+export async function jobFileFor(db: Db, firm: Firm, site: Site, units: readonly UnitJob[], crewIds?: readonly number[]): Promise<JobFile> {
+  const people = await User.findAll({
+    where: { firmId: firm.id, ...(crewIds ? { id: { [Op.in]: [...crewIds] } } : {}) },
+    order: [['id', 'ASC']],
+    transaction: db.transaction,
+  })
   const able = [...people].sort((one, other) => other.trained.length - one.trained.length).slice(0, mostCrew)
   return {
     format: 'yastik.job/1',
@@ -92,7 +105,7 @@ export async function jobFileFor(firm: Firm, site: Site, units: readonly UnitJob
     crew: able.map(({ name, trained }) => ({ name, ...(trained.length > 0 ? { trained } : {}) })),
     units: [...units],
     houseRules: firm.houseRules,
-    products: await productsOf(firm),
+    products: await productsOf(db, firm),
     equipment: firm.equipment,
   }
 }

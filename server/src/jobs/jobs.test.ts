@@ -231,8 +231,8 @@ describe('the demo', () => {
   it('loads into an empty database only, with every past visit handed over, and can be taken down again', async () => {
     const empty = await openHouse()
     try {
-      expect(await loadDemo(empty.sequelize)).toBe(true)
-      expect(await loadDemo(empty.sequelize)).toBe(false)
+      expect(await loadDemo(empty.db)).toBe(true)
+      expect(await loadDemo(empty.db)).toBe(false)
       expect(await Firm.count()).toBe(1)
       const past = await Job.findAll({ where: { closed: true } })
       expect(past.length).toBeGreaterThanOrEqual(10)

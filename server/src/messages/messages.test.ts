@@ -34,7 +34,7 @@ const newSite = async (to?: string, agreedOn?: string) =>
 const send = (siteId: string, body = 'Your units are due.') => owner('POST', `/api/sites/${siteId}/reminder`, { body })
 const sent = async (siteId: string) => (await send(siteId)).json() as MessageRecord
 const stateOf = async ({ id }: { id: string }) => (await Message.findByPk(id))!
-const run = (afterMs: number, gateway: MessageGateway = simulatedGateway) => runOutbox(house.sequelize, gateway, Date.now() + afterMs)
+const run = (afterMs: number, gateway: MessageGateway = simulatedGateway) => runOutbox(house.db, gateway, Date.now() + afterMs)
 
 describe('consent', () => {
   it('is needed, and an address has to be one', async () => {
@@ -114,7 +114,7 @@ describe('the outbox', () => {
     for (let tries = 0; tries < 9; tries++) {
       const { nextAt } = await stateOf(dead)
       times.push(nextAt.getTime())
-      await runOutbox(house.sequelize, away, nextAt.getTime())
+      await runOutbox(house.db, away, nextAt.getTime())
     }
     expect(await stateOf(dead)).toMatchObject({ state: 'failed', because: 'no line', tries: 9 })
     const gaps = times.slice(1).map((time, at) => time - times[at])

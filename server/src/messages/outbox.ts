@@ -1,8 +1,11 @@
 // How do messages leave, and how is it known what became of them? Rows in the database, taken by whichever app process comes first.
-import { isStart, isStop, plainAddress, type Reminders } from '@yastik/core'
-import { Op, type Sequelize } from 'sequelize'
+import { isStart, isStop, plainAddress } from '@yastik/core'
+import { Op } from 'sequelize'
+import type { Db } from '../db/database.ts'
 import { Message, Reply, Site, Stop } from '../db/models.ts'
 import { GatewayRefusal, type MessageGateway } from './gateway.ts'
+import { isHeld } from './hold.ts'
+import { stopOf } from './queries.ts'
 import { dayMs, dayOf } from '../days.ts'
 
 const atOnce = 20
@@ -17,15 +20,9 @@ const listenForMs = 14 * dayMs
 const askAgainAfter = (sinceMs: number): number => Math.min(Math.max(1500, sinceMs / 4), 60 * minuteMs)
 const longestReason = 300
 
-/** Whether a customer agreed to be written to at this address, and did not stop it since. */
-export const isHeld = (reminders: Reminders | undefined, stop: Pick<Stop, 'stoppedOn'> | undefined): 'no-consent' | 'stopped' | null =>
-  !reminders ? 'no-consent' : stop && stop.stoppedOn >= reminders.agreedOn ? 'stopped' : null
-
-export const stopOf = (firmId: number, to: string): Promise<Stop | null> => Stop.findOne({ where: { firmId, address: plainAddress(to) } })
-
 /** Takes rows for this process alone: others skip them. */
-function take(sequelize: Sequelize, where: object, untilMs: number, nowMs: number): Promise<Message[]> {
-  return sequelize.transaction(async (transaction) => {
+function take(db: Db, where: object, untilMs: number, nowMs: number): Promise<Message[]> {
+  return db.change(async ({ transaction }) => {
     const rows = await Message.findAll({
       where: { ...where, nextAt: { [Op.lte]: new Date(nowMs) } },
       order: [['nextAt', 'ASC']],
@@ -40,19 +37,19 @@ function take(sequelize: Sequelize, where: object, untilMs: number, nowMs: numbe
 }
 
 /** Sends what waits, and asks what became of what was sent. @returns how many rows were looked at. */
-export async function runOutbox(sequelize: Sequelize, gateway: MessageGateway, nowMs: number): Promise<number> {
-  const waiting = await take(sequelize, { state: 'waiting' }, nowMs + leaseMs, nowMs)
-  for (const message of waiting) await sendOne(message, gateway, nowMs)
-  const sent = await take(sequelize, { state: { [Op.in]: ['sent', 'delivered'] } }, nowMs + leaseMs, nowMs)
-  if (sent.length > 0) await askAfter(sequelize, sent, gateway, nowMs)
+export async function runOutbox(db: Db, gateway: MessageGateway, nowMs: number): Promise<number> {
+  const waiting = await take(db, { state: 'waiting' }, nowMs + leaseMs, nowMs)
+  for (const message of waiting) await sendOne(db, message, gateway, nowMs)
+  const sent = await take(db, { state: { [Op.in]: ['sent', 'delivered'] } }, nowMs + leaseMs, nowMs)
+  if (sent.length > 0) await askAfter(db, sent, gateway, nowMs)
   return waiting.length + sent.length
 }
 
-async function sendOne(message: Message, gateway: MessageGateway, nowMs: number): Promise<void> {
+async function sendOne(db: Db, message: Message, gateway: MessageGateway, nowMs: number): Promise<void> {
   const changedAt = new Date(nowMs)
   // A word that came after the message was written counts.
   const site = await Site.findByPk(message.siteId)
-  const hold = isHeld(site?.form.reminders, (await stopOf(message.firmId, message.address)) ?? undefined)
+  const hold = isHeld(site?.form.reminders, (await stopOf(db, message.firmId, message.address)) ?? undefined)
   if (hold || plainAddress(site?.form.reminders?.to ?? '') !== plainAddress(message.address)) {
     const because = hold === 'stopped' ? 'the customer had ended it' : 'the consent for this address is gone'
     await message.update({ state: 'withheld', because, changedAt })
@@ -70,11 +67,11 @@ async function sendOne(message: Message, gateway: MessageGateway, nowMs: number)
   }
 }
 
-async function askAfter(sequelize: Sequelize, sent: readonly Message[], gateway: MessageGateway, nowMs: number): Promise<void> {
+async function askAfter(db: Db, sent: readonly Message[], gateway: MessageGateway, nowMs: number): Promise<void> {
   const messageOf = new Map(sent.map((message) => [message.gatewayRef ?? '', message]))
   const { reports, answers } = await gateway.ask([...messageOf.keys()], nowMs)
   const reported = new Map(reports.map((report) => [report.ref, report]))
-  await sequelize.transaction(async (transaction) => {
+  await db.change(async ({ transaction }) => {
     for (const { id, ref, text, atMs } of answers) {
       const message = messageOf.get(ref)
       if (!message) continue
@@ -93,19 +90,19 @@ async function askAfter(sequelize: Sequelize, sent: readonly Message[], gateway:
         report && report.state !== message.state ? { state: report.state, because: report.because ?? null, changedAt: new Date(nowMs) } : {}
       // Beyond this nobody asks any more.
       const nextAt = new Date(sinceMs > listenForMs ? nowMs + 100 * 365 * dayMs : nowMs + askAgainAfter(sinceMs))
-      await message.update({ ...changed, nextAt }, { transaction })
+      await Message.update({ ...changed, nextAt }, { where: { id: message.id }, transaction })
     }
   })
 }
 
 /** Runs the outbox every so often until stopped; a failing database or gateway is tried again. */
-export function keepRunning(sequelize: Sequelize, gateway: MessageGateway, everyMs: number, failed: (error: unknown) => void): () => Promise<void> {
+export function keepRunning(db: Db, gateway: MessageGateway, everyMs: number, failed: (error: unknown) => void): () => Promise<void> {
   let running = Promise.resolve()
   let isRunning = false
   const timer = setInterval(() => {
     if (isRunning) return
     isRunning = true
-    running = runOutbox(sequelize, gateway, Date.now())
+    running = runOutbox(db, gateway, Date.now())
       .then(() => undefined, failed)
       .finally(() => (isRunning = false))
   }, everyMs)

@@ -26,6 +26,7 @@ const isKind = (format: string | undefined): format is PhotoKind => format !== u
  * @throws Fault `not-a-photo`: no picture of a kind that is taken, too many pixels, or broken off.
  */
 export async function pictureOf(sent: Buffer): Promise<Picture> {
+  if (sent.length === 0) throw refuse('it is empty')
   const open = (): Sharp => sharp(sent, { failOn: 'truncated', limitInputPixels: photoLimits.megapixels * 1e6 })
   const { format, width, height } = await open()
     .metadata()

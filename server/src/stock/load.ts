@@ -1,10 +1,11 @@
 // What does the van carry for the visits of some days? From their plans: as agreed, as looked over, or as expected.
 import { contextOf, loadFor, planTotals, planUnit, unitStateOf, type DayLoad, type LoadVisit } from '@yastik/core'
 import { Op } from 'sequelize'
-import { groupBy } from '../db/groupBy.ts'
-import { Job, JobUnit, Site, Unit, type Firm } from '../db/models.ts'
-import { eventsOf } from '../jobs/events.ts'
+import type { Db } from '../db/database.ts'
+import { Job, type Firm } from '../db/models.ts'
+import { eventsOf } from '../events/queries.ts'
 import { expectedUnits, jobFileFor } from '../jobs/expected.ts'
+import { productsOf } from './queries.ts'
 
 interface PlannedVisit {
   readonly job: Job
@@ -13,33 +14,29 @@ interface PlannedVisit {
 }
 
 /** Open visits of some days with what each of their units that is not handed over needs. */
-export async function plannedVisits(firm: Firm, from: string, to: string, nowMs: number): Promise<PlannedVisit[]> {
+export async function plannedVisits(db: Db, firm: Firm, from: string, to: string, nowMs: number): Promise<PlannedVisit[]> {
   const jobs = await Job.findAll({
     where: { firmId: firm.id, closed: false, onDate: { [Op.between]: [from, to] } },
+    include: ['site', { association: 'jobUnits', where: { handedOverAt: null }, include: ['unit'] }],
     order: [
       ['onDate', 'ASC'],
       ['id', 'ASC'],
+      ['jobUnits', 'position', 'ASC'],
     ],
+    transaction: db.transaction,
   })
-  const rows = groupBy(
-    await JobUnit.findAll({ where: { jobId: { [Op.in]: jobs.map(({ id }) => id) }, handedOverAt: null }, order: [['position', 'ASC']] }),
-    ({ jobId }) => jobId,
-  )
-  const units = new Map(
-    (await Unit.findAll({ where: { id: { [Op.in]: [...rows.values()].flat().map(({ unitId }) => unitId) } } })).map((unit) => [unit.id, unit]),
-  )
-  const sites = new Map((await Site.findAll({ where: { id: { [Op.in]: jobs.map(({ siteId }) => siteId) } } })).map((site) => [site.id, site]))
   const visits: PlannedVisit[] = []
   for (const job of jobs) {
-    const site = sites.get(job.siteId)
-    const own = (rows.get(job.id) ?? []).flatMap(({ unitId }) => units.get(unitId) ?? [])
+    const { site, jobUnits = [] } = job
+    const own = jobUnits.flatMap(({ unit }) => unit ?? [])
     if (!site || own.length === 0) continue
-    const events = await eventsOf(job.id)
+    const events = await eventsOf(db, job.id)
     const states = new Map(own.map(({ id }) => [id, unitStateOf(events, id)]))
     const isSeen = (id: string) => Object.keys(states.get(id)?.grades ?? {}).length > 0
     const wanted = own.map((unit) => ({ unit, ...(isSeen(unit.id) ? { seen: states.get(unit.id) } : {}) }))
-    const expected = await expectedUnits(firm, site, wanted, nowMs)
+    const expected = await expectedUnits(db, firm, site, wanted, nowMs)
     const file = await jobFileFor(
+      db,
       firm,
       site,
       expected.map(({ unit }) => unit),
@@ -71,13 +68,13 @@ export async function plannedVisits(firm: Firm, from: string, to: string, nowMs:
   return visits
 }
 
-export async function dayLoad(
-  firm: Firm,
-  day: string,
-  products: readonly { id: string; name: string; usableL?: number }[],
-  nowMs: number,
-): Promise<DayLoad> {
-  const visits = await plannedVisits(firm, day, day, nowMs)
+export async function dayLoad(db: Db, firm: Firm, day: string, nowMs: number): Promise<DayLoad> {
+  const products = (await productsOf(db, firm)).map(({ id, name, inStockLitres }) => ({
+    id,
+    name,
+    ...(inStockLitres === undefined ? {} : { usableL: inStockLitres }),
+  }))
+  const visits = await plannedVisits(db, firm, day, day, nowMs)
   return {
     day,
     visits: visits.map(({ job, load, units }) => ({ jobId: job.id, siteName: load.site, units })),

@@ -10,6 +10,7 @@ import { buildApp } from '../app.ts'
 import { hashPassword } from '../auth/passwords.ts'
 import { databaseFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
+import { Db } from '../db/database.ts'
 import { migrate } from '../db/migrate.ts'
 import { simulatedSource } from '../instruments/source.ts'
 import { simulatedGateway } from '../messages/gateway.ts'
@@ -19,6 +20,7 @@ import { defineModels, Firm, User } from '../db/models.ts'
 export interface TestHouse {
   readonly app: FastifyInstance
   readonly sequelize: Sequelize
+  readonly db: Db
   readonly name: string
   readonly filesRoot: string
   close(): Promise<void>
@@ -35,10 +37,18 @@ export async function openHouse(): Promise<TestHouse> {
   defineModels(sequelize)
   await migrate(sequelize)
   const filesRoot = mkdtempSync(join(tmpdir(), 'yastik-files-'))
-  const app = await buildApp({ sequelize, filesRoot, instruments: simulatedSource, gateway: simulatedGateway, weather: simulatedWeather })
+  const app = await buildApp({
+    sequelize,
+    filesRoot,
+    instruments: simulatedSource,
+    gateway: simulatedGateway,
+    weather: simulatedWeather,
+    answers: 'checked',
+  })
   return {
     app,
     sequelize,
+    db: new Db(sequelize),
     name,
     filesRoot,
     close: async () => {

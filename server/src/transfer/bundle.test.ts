@@ -35,7 +35,7 @@ beforeAll(async () => {
   // Models belong to one database at a time: this instance is closed before the next opens.
   const from = await openHouse()
   try {
-    await loadDemo(from.sequelize)
+    await loadDemo(from.db)
     const owner = await signedIn(from.app, 'mira', demoPassword)
     const technician = await signedIn(from.app, 'imre', demoPassword)
     stateThen = await stateOf(from, 'mira', demoPassword)

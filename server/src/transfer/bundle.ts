@@ -1,13 +1,15 @@
 // The firm's data out as one JSON file, and in again: all of it, or nothing.
 import { createHash, randomBytes } from 'node:crypto'
 import { Fault, bundleSchema, linesOf, type Bundle, type BundleContent, type BundleReceipt, type JobEvent } from '@yastik/core'
-import { Op, type Sequelize, type Transaction } from 'sequelize'
+import { Op } from 'sequelize'
 import { hashPassword } from '../auth/passwords.ts'
+import type { Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, User } from '../db/models.ts'
-import { eventOf, summariseJob } from '../jobs/events.ts'
+import { summariseJob } from '../events/doings.ts'
+import { eventOf } from '../events/queries.ts'
+import { unitForm, unitValues } from '../sites/records.ts'
 import { officeOf, takeInOffice } from './officeBundle.ts'
-import { unitForm, unitValues } from '../sites/routes.ts'
 
 /** Jobs that are read, or written, at once. */
 const jobsAtOnce = 200
@@ -172,78 +174,77 @@ function checkReferences({ people, sites, units, jobs, quotes = [], messages = [
  * without a password. The firm's name stays; its rules and stores become those of the bundle.
  * @throws Fault `in-use`: the firm has sites already, or something of the bundle is here already.
  */
-export function takeIn(
-  sequelize: Sequelize,
-  firm: Firm,
+export async function takeIn(
+  db: Doing,
+  { id: firmId }: Pick<Firm, 'id'>,
   bundle: Bundle,
   hasPicture: (photo: Bundle['photos'][number]) => Promise<boolean>,
 ): Promise<BundleReceipt> {
-  return sequelize.transaction(async (transaction) => {
-    await Firm.findByPk(firm.id, { transaction, lock: transaction.LOCK.UPDATE })
-    if ((await Site.count({ where: { firmId: firm.id }, transaction })) > 0)
-      throw new Fault('in-use', { sentence: 'This firm has sites already. A bundle is read into a firm that is still empty.' })
-    await refuseKnown(bundle, transaction)
-    const { idOf, withoutPassword } = await peopleIn(firm, bundle, transaction)
-    const { houseRules, products, equipment, foulingRates } = bundle.firm
-    await firm.update(
-      { houseRules, products, equipment, foulingRates, houseRulesVersion: firm.houseRulesVersion + 1, storesVersion: firm.storesVersion + 1 },
+  const { transaction } = db
+  const firm = await Firm.findByPk(firmId, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true })
+  if ((await Site.count({ where: { firmId: firm.id }, transaction })) > 0)
+    throw new Fault('in-use', { sentence: 'This firm has sites already. A bundle is read into a firm that is still empty.' })
+  await refuseKnown(db, bundle)
+  const { idOf, withoutPassword } = await peopleIn(db, firm, bundle)
+  const { houseRules, products, equipment, foulingRates } = bundle.firm
+  await firm.update(
+    { houseRules, products, equipment, foulingRates, houseRulesVersion: firm.houseRulesVersion + 1, storesVersion: firm.storesVersion + 1 },
+    { transaction },
+  )
+  const by = { firmId: firm.id, savedBy: 'read from a bundle' }
+  await Site.bulkCreate(
+    bundle.sites.map(({ id, form }) => ({ id, ...by, name: form.site.name, form })),
+    { transaction },
+  )
+  await Unit.bulkCreate(
+    bundle.units.map(({ id, siteId, form }) => ({ id, siteId, ...by, ...unitValues(form) })),
+    { transaction },
+  )
+  for (let at = 0; at < bundle.jobs.length; at += jobsAtOnce) {
+    const jobs = bundle.jobs.slice(at, at + jobsAtOnce)
+    await Job.bulkCreate(
+      jobs.map(({ id, siteId, onDate, crewIds, revision = 0, cancelledAt, calendarUid = null }) => ({
+        id,
+        siteId,
+        onDate,
+        firmId: firm.id,
+        crewIds: crewIds.map(idOf),
+        revision,
+        calendarUid,
+        closed: cancelledAt !== undefined,
+        cancelledAt: cancelledAt === undefined ? null : new Date(cancelledAt),
+      })),
       { transaction },
     )
-    const by = { firmId: firm.id, savedBy: 'read from a bundle' }
-    await Site.bulkCreate(
-      bundle.sites.map(({ id, form }) => ({ id, ...by, name: form.site.name, form })),
+    await JobUnit.bulkCreate(
+      jobs.flatMap(({ id, unitIds }) => unitIds.map((unitId, position) => ({ jobId: id, unitId, firmId: firm.id, position }))),
       { transaction },
     )
-    await Unit.bulkCreate(
-      bundle.units.map(({ id, siteId, form }) => ({ id, siteId, ...by, ...unitValues(form) })),
+    await StoredEvent.bulkCreate(
+      jobs.flatMap(({ id, events }) => events.map((event) => storedOf(event, id, firm.id, idOf))),
       { transaction },
     )
-    for (let at = 0; at < bundle.jobs.length; at += jobsAtOnce) {
-      const jobs = bundle.jobs.slice(at, at + jobsAtOnce)
-      await Job.bulkCreate(
-        jobs.map(({ id, siteId, onDate, crewIds, revision = 0, cancelledAt, calendarUid = null }) => ({
-          id,
-          siteId,
-          onDate,
-          firmId: firm.id,
-          crewIds: crewIds.map(idOf),
-          revision,
-          calendarUid,
-          closed: cancelledAt !== undefined,
-          cancelledAt: cancelledAt === undefined ? null : new Date(cancelledAt),
-        })),
-        { transaction },
-      )
-      await JobUnit.bulkCreate(
-        jobs.flatMap(({ id, unitIds }) => unitIds.map((unitId, position) => ({ jobId: id, unitId, firmId: firm.id, position }))),
-        { transaction },
-      )
-      await StoredEvent.bulkCreate(
-        jobs.flatMap(({ id, events }) => events.map((event) => storedOf(event, id, firm.id, idOf))),
-        { transaction },
-      )
-    }
-    await Photo.bulkCreate(
-      bundle.photos.map((photo) => ({ ...photo, firmId: firm.id, byUser: idOf(photo.byUser) })),
-      { transaction },
-    )
-    await takeInOffice(firm.id, bundle, transaction)
-    // Summaries and due days follow from the events, as they did where they came from.
-    for (const { id } of bundle.jobs) await summariseJob((await Job.findByPk(id, { transaction }))!, transaction)
-    const pictures = await Promise.all(bundle.photos.map(hasPicture))
-    return {
-      sites: bundle.sites.length,
-      units: bundle.units.length,
-      jobs: bundle.jobs.length,
-      events: bundle.jobs.reduce((sum, { events }) => sum + events.length, 0),
-      people: bundle.people.length,
-      withoutPassword,
-      photosWithoutPicture: pictures.filter((here) => !here).length,
-    }
-  })
+  }
+  await Photo.bulkCreate(
+    bundle.photos.map((photo) => ({ ...photo, firmId: firm.id, byUser: idOf(photo.byUser) })),
+    { transaction },
+  )
+  await takeInOffice(db, firm.id, bundle)
+  // Summaries and due days follow from the events, as they did where they came from.
+  for (const { id } of bundle.jobs) await summariseJob(db, await Job.findByPk(id, { transaction, rejectOnEmpty: true }))
+  const pictures = await Promise.all(bundle.photos.map(hasPicture))
+  return {
+    sites: bundle.sites.length,
+    units: bundle.units.length,
+    jobs: bundle.jobs.length,
+    events: bundle.jobs.reduce((sum, { events }) => sum + events.length, 0),
+    people: bundle.people.length,
+    withoutPassword,
+    photosWithoutPicture: pictures.filter((here) => !here).length,
+  }
 }
 
-async function refuseKnown(bundle: Bundle, transaction: Transaction): Promise<void> {
+async function refuseKnown({ transaction }: Doing, bundle: Bundle): Promise<void> {
   const anyOf = (ids: readonly string[]) => ({ where: { id: { [Op.in]: [...ids] } }, transaction })
   const here =
     (await Site.findOne(anyOf(bundle.sites.map(({ id }) => id)))) ??
@@ -253,7 +254,7 @@ async function refuseKnown(bundle: Bundle, transaction: Transaction): Promise<vo
 }
 
 /** People of the bundle, here: by their sign-in. */
-async function peopleIn(firm: Firm, bundle: Bundle, transaction: Transaction): Promise<{ idOf: (id: number) => number; withoutPassword: string[] }> {
+async function peopleIn({ transaction }: Doing, firm: Firm, bundle: Bundle): Promise<{ idOf: (id: number) => number; withoutPassword: string[] }> {
   const ids = new Map<number, number>()
   const withoutPassword: string[] = []
   for (const { id, name, signIn, role, trained, measures } of bundle.people) {

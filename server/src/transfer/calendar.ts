@@ -1,7 +1,6 @@
 // Visits and due days for other people's calendars: iCalendar (RFC 5545), one UID per thing for as long as it lives.
 import ical, { ICalCalendarMethod, ICalEventBusyStatus, ICalEventStatus, ICalEventTransparency } from 'ical-generator'
-import type { Firm } from '../db/models.ts'
-import { DueDay, Job, JobUnit, Site, Unit } from '../db/models.ts'
+import { DueDay, Job, JobUnit, type Firm } from '../db/models.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Op } from 'sequelize'
 import { dayMs, dayOf } from '../days.ts'
@@ -23,40 +22,41 @@ const wholeDay = (day: string) => new Date(`${day}T12:00:00Z`)
 
 /** Days have no time zone: a visit is on its day wherever the calendar is read. */
 export async function calendarOf(firm: Firm, nowMs: number): Promise<string> {
-  const jobs = await Job.findAll({ where: { firmId: firm.id, onDate: { [Op.gte]: dayOf(nowMs - keptDays * dayMs) } }, order: [['onDate', 'ASC']] })
+  const jobs = await Job.findAll({
+    where: { firmId: firm.id, onDate: { [Op.gte]: dayOf(nowMs - keptDays * dayMs) } },
+    include: ['site', { association: 'jobUnits', include: ['unit'] }],
+    order: [
+      ['onDate', 'ASC'],
+      ['jobUnits', 'position', 'ASC'],
+    ],
+  })
   const dues = await DueDay.findAll({
     where: { firmId: firm.id, what: { [Op.in]: [...visitedFor] }, dueOn: { [Op.lte]: dayOf(nowMs + aheadDays * dayMs) } },
+    include: [{ association: 'unit', include: ['site'] }],
     order: [['dueOn', 'ASC']],
   })
-  const jobUnits = await JobUnit.findAll({ where: { jobId: { [Op.in]: jobs.map(({ id }) => id) } }, order: [['position', 'ASC']] })
-  const unitIds = [...new Set([...jobUnits.map(({ unitId }) => unitId), ...dues.map(({ unitId }) => unitId)])]
-  const units = new Map((await Unit.findAll({ where: { id: { [Op.in]: unitIds } } })).map((unit) => [unit.id, unit]))
-  const sites = new Map((await Site.findAll({ where: { firmId: firm.id } })).map((site) => [site.id, site]))
+  const dueUnitIds = [...new Set(dues.map(({ unitId }) => unitId))]
   const visits = groupBy(
-    await JobUnit.findAll({ where: { unitId: { [Op.in]: unitIds }, handedOverAt: { [Op.ne]: null } }, attributes: ['unitId'] }),
+    await JobUnit.findAll({ where: { unitId: { [Op.in]: dueUnitIds }, handedOverAt: { [Op.ne]: null } }, attributes: ['unitId'] }),
     ({ unitId }) => unitId,
   )
   const calendar = ical({ name: firm.name, prodId: { company: 'Yastik', product: 'Yastik', language: 'EN' }, method: ICalCalendarMethod.PUBLISH })
-  const unitsBy = groupBy(jobUnits, ({ jobId }) => jobId)
   for (const job of jobs) {
-    const site = sites.get(job.siteId)
-    const own = unitsBy.get(job.id) ?? []
+    const { site, jobUnits = [] } = job
     calendar.createEvent({
       id: `job-${job.id}@yastik`,
       sequence: job.revision,
       start: wholeDay(job.onDate),
       allDay: true,
       stamp: new Date(nowMs),
-      summary: `${site?.name ?? ''}: ${own.map(({ unitId }) => units.get(unitId)?.name ?? '').join(', ')}`,
+      summary: `${site?.name ?? ''}: ${jobUnits.map(({ unit }) => unit?.name ?? '').join(', ')}`,
       location: site?.form.address ?? '',
       description: job.closed && !job.cancelledAt ? 'Handed over.' : '',
       status: job.cancelledAt ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
     })
   }
-  for (const { unitId, what, dueOn, lowOn, highOn } of dues) {
-    const unit = units.get(unitId)
-    const site = unit && sites.get(unit.siteId)
-    if (!unit || !site) continue
+  for (const { unitId, unit, what, dueOn, lowOn, highOn } of dues) {
+    if (!unit?.site) continue
     calendar.createEvent({
       id: `due-${unitId}-${what}@yastik`,
       // Each visit moves the day: the same UID, one step newer.
@@ -64,8 +64,8 @@ export async function calendarOf(firm: Firm, nowMs: number): Promise<string> {
       start: wholeDay(dueOn),
       allDay: true,
       stamp: new Date(nowMs),
-      summary: `Due: ${words[what as (typeof visitedFor)[number]]}, ${unit.name} (${site.name})`,
-      location: site.form.address,
+      summary: `Due: ${words[what as (typeof visitedFor)[number]]}, ${unit.name} (${unit.site.name})`,
+      location: unit.site.form.address,
       description: lowOn && highOn ? `Between ${lowOn} and ${highOn}, by forecast.` : 'By rule.',
       status: ICalEventStatus.TENTATIVE,
       transparency: ICalEventTransparency.TRANSPARENT,

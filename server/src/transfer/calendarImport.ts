@@ -1,11 +1,11 @@
 // Visits from somebody's calendar (iCalendar, RFC 5545): read entry by entry; what cannot be told for sure is said and not guessed.
 import { daySchema, Fault, mostUnits, type CalendarReceipt, type CalendarRow } from '@yastik/core'
 import ICAL from 'ical.js'
-import { Op, type Sequelize, type Transaction } from 'sequelize'
+import { Op } from 'sequelize'
+import type { Db, Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Job, Site, Unit, type User } from '../db/models.ts'
-import { makeJob } from '../jobs/make.ts'
-import { cancelJob, moveJob } from '../jobs/move.ts'
+import { cancelJob, makeJob, moveJob } from '../jobs/doings.ts'
 
 const mostEntries = 2000
 type RowFault = CalendarRow['faults'][number]
@@ -159,9 +159,9 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known)
   return wish('plan', found.length === 1 ? found[0] : undefined)
 }
 
-async function wishes(text: string, firmId: number, transaction?: Transaction): Promise<{ rows: Wish[]; units: Known['units'] }> {
+async function wishes({ transaction }: Db, text: string, firmId: number): Promise<{ rows: Wish[]; units: Known['units'] }> {
   const entries = entriesOf(text)
-  const ids = entries.flatMap(({ uid }) => /^job-(.+)@yastik$/.exec(uid)?.[1] ?? [])
+  const ids = entries.flatMap(({ uid }) => /^job-([\da-f-]{36})@yastik$/.exec(uid)?.[1] ?? [])
   const uids = entries.map(({ uid }) => uid)
   const jobs = await Job.findAll({ where: { firmId, [Op.or]: [{ id: { [Op.in]: ids } }, { calendarUid: { [Op.in]: uids } }] }, transaction })
   const sites = await Site.findAll({ where: { firmId }, transaction })
@@ -178,40 +178,37 @@ async function wishes(text: string, firmId: number, transaction?: Transaction): 
 const shown = ({ job: _, uid: __, sequence: ___, ...row }: Wish): CalendarRow => row
 
 /** What a calendar would do here, entry by entry; nothing is changed. */
-export const previewCalendar = async (text: string, user: User): Promise<CalendarReceipt> => ({
-  rows: (await wishes(text, user.firmId)).rows.map(shown),
+export const previewCalendar = async (db: Db, text: string, user: User): Promise<CalendarReceipt> => ({
+  rows: (await wishes(db, text, user.firmId)).rows.map(shown),
   taken: null,
 })
 
 /**
- * Plans, moves and cancels as the calendar says, in one transaction.
+ * Plans, moves and cancels as the calendar says.
  * @throws Fault `does-not-hold-up` where rows are faulty that nobody has seen and set aside; nothing is changed then.
  */
-export function takeCalendar(sequelize: Sequelize, text: string, setAside: number, user: User): Promise<CalendarReceipt> {
-  return sequelize.transaction(async (transaction) => {
-    const { rows, units } = await wishes(text, user.firmId, transaction)
-    const faulty = rows.filter(({ faults }) => faults.length > 0)
-    if (faulty.length !== setAside)
-      throw new Fault('does-not-hold-up', {
-        lines: faulty
-          .slice(0, 100)
-          .flatMap(({ row, faults }) => faults.map(({ where, what, allowed }) => ({ where: `entry ${row}, ${where}`, what, allowed }))),
-      })
-    const taken = { planned: 0, moved: 0, cancelled: 0 }
-    for (const { action, day, siteId, job, uid, sequence } of rows) {
-      if (action === 'plan' && siteId && day) {
-        const unitIds = (units.get(siteId) ?? []).map(({ id }) => id)
-        const made = await makeJob({ siteId, unitIds, onDate: day, crewIds: [user.id] }, user.firmId, transaction)
-        await made.update({ calendarUid: uid.slice(0, 255) }, { transaction })
-        taken.planned++
-      } else if (action === 'move' && job && day) {
-        await moveJob(job.id, { onDate: day, sequence }, user.firmId, transaction)
-        taken.moved++
-      } else if (action === 'cancel' && job) {
-        await cancelJob(job.id, { sequence }, transaction)
-        taken.cancelled++
-      }
+export async function takeCalendar(db: Doing, text: string, setAside: number, user: User): Promise<CalendarReceipt> {
+  const { rows, units } = await wishes(db, text, user.firmId)
+  const faulty = rows.filter(({ faults }) => faults.length > 0)
+  if (faulty.length !== setAside)
+    throw new Fault('does-not-hold-up', {
+      lines: faulty
+        .slice(0, 100)
+        .flatMap(({ row, faults }) => faults.map(({ where, what, allowed }) => ({ where: `entry ${row}, ${where}`, what, allowed }))),
+    })
+  const taken = { planned: 0, moved: 0, cancelled: 0 }
+  for (const { action, day, siteId, job, uid, sequence } of rows) {
+    if (action === 'plan' && siteId && day) {
+      const unitIds = (units.get(siteId) ?? []).map(({ id }) => id)
+      await makeJob(db, { siteId, unitIds, onDate: day, crewIds: [user.id], calendarUid: uid.slice(0, 255) }, user.firmId)
+      taken.planned++
+    } else if (action === 'move' && job && day) {
+      await moveJob(db, job.id, { onDate: day, sequence }, user.firmId)
+      taken.moved++
+    } else if (action === 'cancel' && job) {
+      await cancelJob(db, job.id, { sequence }, user.firmId)
+      taken.cancelled++
     }
-    return { rows: rows.map(shown), taken }
-  })
+  }
+  return { rows: rows.map(shown), taken }
 }

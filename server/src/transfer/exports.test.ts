@@ -14,7 +14,7 @@ let owner: Ask
 let technician: Ask
 beforeAll(async () => {
   house = await openHouse()
-  await loadDemo(house.sequelize)
+  await loadDemo(house.db)
   owner = await signedIn(house.app, 'mira', demoPassword)
   technician = await signedIn(house.app, 'imre', demoPassword)
   await owner('GET', '/api/due')

@@ -1,6 +1,7 @@
 // What the office did, in a firm's bundle: quotes, messages, and the stock.
 import type { Bundle, BundleContent } from '@yastik/core'
-import { Op, type Transaction } from 'sequelize'
+import { Op } from 'sequelize'
+import type { Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Message, Quote, Reply, StockLot, StockMove, Stop } from '../db/models.ts'
 
@@ -74,9 +75,9 @@ export async function officeOf(firmId: number): Promise<Office> {
 
 /** Reads it in; a message that still waited is not sent from here: where it came from it may be. */
 export async function takeInOffice(
+  { transaction }: Doing,
   firmId: number,
   { quotes = [], messages = [], stops = [], lots = [], moves = [] }: Bundle,
-  transaction: Transaction,
 ): Promise<void> {
   await Quote.bulkCreate(
     quotes.map((quote) => ({ ...quote, units: quote.body.units.length, firmId })),

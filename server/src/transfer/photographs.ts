@@ -2,21 +2,21 @@
 import { Readable } from 'node:stream'
 import { unitStateOf } from '@yastik/core'
 import yazl from 'yazl'
-import { Photo, Site, Unit, type Firm } from '../db/models.ts'
+import type { Db } from '../db/database.ts'
+import { Photo, Unit, type Firm } from '../db/models.ts'
 import type { FileStore } from '../files/store.ts'
-import { eventsOf } from '../jobs/events.ts'
-import { keyOf } from '../photos/routes.ts'
+import { eventsOf } from '../events/queries.ts'
+import { keyOf } from '../photos/doings.ts'
 
 /** A zip, written as it is read: pictures are not pressed once more, and none waits in memory for the others. */
-export async function photographsOf(firm: Firm, files: FileStore): Promise<NodeJS.ReadableStream> {
+export async function photographsOf(db: Db, firm: Firm, files: FileStore): Promise<NodeJS.ReadableStream> {
   const zip = new yazl.ZipFile()
   const photos = await Photo.findAll({ where: { firmId: firm.id }, order: [['jobId', 'ASC']] })
-  const units = new Map((await Unit.findAll({ where: { firmId: firm.id } })).map((unit) => [unit.id, unit]))
-  const sites = new Map((await Site.findAll({ where: { firmId: firm.id } })).map((site) => [site.id, site]))
+  const units = new Map((await Unit.findAll({ where: { firmId: firm.id }, include: ['site'] })).map((unit) => [unit.id, unit]))
   const list: object[] = []
-  let [jobId, events] = ['', await eventsOf('')]
+  let [jobId, events] = ['', await eventsOf(db, '')]
   for (const photo of photos) {
-    if (photo.jobId !== jobId) [jobId, events] = [photo.jobId, await eventsOf(photo.jobId)]
+    if (photo.jobId !== jobId) [jobId, events] = [photo.jobId, await eventsOf(db, photo.jobId)]
     const taken = unitStateOf(events, photo.unitId).photos.find(({ photoId }) => photoId === photo.id)
     const unit = units.get(photo.unitId)
     const bytes = await files.get(keyOf(photo))
@@ -26,7 +26,7 @@ export async function photographsOf(firm: Firm, files: FileStore): Promise<NodeJ
       jobId,
       unitId: photo.unitId,
       unit: unit?.name,
-      site: unit && sites.get(unit.siteId)?.name,
+      site: unit?.site?.name,
       width: photo.width,
       height: photo.height,
       ...(taken ? { takenAt: new Date(taken.atMs).toISOString(), stepId: taken.stepId, of: taken.of, measure: taken.measure } : {}),

@@ -1,9 +1,9 @@
 // Many sites and units at once, in one transaction.
 import { Fault, type SiteImport, type SiteImportReceipt } from '@yastik/core'
-import type { Sequelize } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import type { Db } from '../db/database.ts'
 import { Site, Unit, type User } from '../db/models.ts'
-import { unitValues } from '../sites/routes.ts'
+import { unitValues } from '../sites/records.ts'
 
 /** Rows that are written in one statement. */
 const rowsAtOnce = 1000
@@ -11,12 +11,12 @@ const keyOf = ({ site, address }: { site: { name: string }; address: string }) =
 
 /** @throws Fault `in-use`, naming sites of this name and address that are here already; nothing is kept then. */
 export function takeInSites(
-  sequelize: Sequelize,
+  db: Db,
   user: User,
   sites: SiteImport['sites'],
   progress: (rows: number, of: number) => void = () => undefined,
 ): Promise<SiteImportReceipt> {
-  return sequelize.transaction(async (transaction) => {
+  return db.change(async ({ transaction }) => {
     const here = new Set((await Site.findAll({ where: { firmId: user.firmId }, transaction })).map(({ form }) => keyOf(form)))
     const double = sites.filter(({ form }) => here.has(keyOf(form)))
     if (double.length > 0)

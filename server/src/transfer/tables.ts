@@ -3,8 +3,8 @@ import papa from 'papaparse'
 import { Op, col, where } from 'sequelize'
 import { cellsOf, siteTableColumns, timeOf, type Readings } from '@yastik/core'
 import { Job, Site, StoredEvent, Unit, type Firm } from '../db/models.ts'
-import { eventOf } from '../jobs/events.ts'
-import { unitForm } from '../sites/routes.ts'
+import { eventOf } from '../events/queries.ts'
+import { unitForm } from '../sites/records.ts'
 
 const jobsAtOnce = 500
 const byteOrderMark = '\uFEFF'
@@ -15,9 +15,16 @@ const linesOf = (rows: readonly (readonly unknown[])[]) => papa.unparse(rows as 
 /** One row per unit, with its site; sites without units have a row too. It reads back as it is. */
 export async function* sitesTable(firm: Firm): AsyncGenerator<string> {
   yield byteOrderMark + linesOf([siteTableColumns.map(({ name }) => name)]) + lineEnd
-  const sites = await Site.findAll({ where: { firmId: firm.id }, order: [['name', 'ASC']] })
+  const sites = await Site.findAll({
+    where: { firmId: firm.id },
+    include: ['units'],
+    order: [
+      ['name', 'ASC'],
+      ['units', 'name', 'ASC'],
+    ],
+  })
   for (const site of sites) {
-    const units = await Unit.findAll({ where: { siteId: site.id }, order: [['name', 'ASC']] })
+    const { units = [] } = site
     const own = cellsOf('site', site.form)
     const rows = units.length === 0 ? [own] : units.map((unit) => [...own, ...cellsOf('unit', unitForm(unit))])
     yield linesOf(rows) + lineEnd
@@ -33,8 +40,7 @@ export async function* readingsTable(firm: Firm): AsyncGenerator<string> {
     linesOf([['jobId', 'unitId', 'site', 'unit', 'takenAt', 'when', ...readingColumns, 'flowTestLitres', 'flowTestSeconds']]) +
     lineEnd
   )
-  const units = new Map((await Unit.findAll({ where: { firmId: firm.id } })).map((unit) => [unit.id, unit]))
-  const sites = new Map((await Site.findAll({ where: { firmId: firm.id } })).map((site) => [site.id, site]))
+  const units = new Map((await Unit.findAll({ where: { firmId: firm.id }, include: ['site'] })).map((unit) => [unit.id, unit]))
   for (let after = ''; ;) {
     const jobs = await Job.findAll({ where: { firmId: firm.id, id: { [Op.gt]: after } }, order: [['id', 'ASC']], limit: jobsAtOnce })
     if (jobs.length === 0) return
@@ -52,7 +58,7 @@ export async function* readingsTable(firm: Firm): AsyncGenerator<string> {
         [
           stored.jobId,
           happening.unitId,
-          unit ? (sites.get(unit.siteId)?.name ?? '') : '',
+          unit?.site?.name ?? '',
           unit?.name ?? '',
           new Date(timeOf(event)).toISOString(),
           happening.when,

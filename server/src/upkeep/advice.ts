@@ -13,10 +13,10 @@ import {
   type Reminders,
   type Season,
 } from '@yastik/core'
+import { parsed, type Db } from '../db/database.ts'
 import { Stop, type Firm } from '../db/models.ts'
-import { parsed } from '../db/read.ts'
-import { isHeld } from '../messages/outbox.ts'
-import { isLate, lastReminders } from '../messages/routes.ts'
+import { isHeld, isLate } from '../messages/hold.ts'
+import { lastReminders } from '../messages/queries.ts'
 import { ifKnown, seasonAt, type WeatherSource } from '../weather/source.ts'
 import { dayMs, dayOf } from '../days.ts'
 
@@ -50,7 +50,8 @@ type Asked = Pick<Entry, 'siteId' | 'family' | 'what' | 'dueOn'> & {
 }
 
 /** Reads what a page needs at once. @returns what is to be said of each of its entries. */
-export async function advice(
+export async function adviceFor(
+  db: Db,
   page: readonly Asked[],
   firm: Firm,
   weather: WeatherSource | undefined,
@@ -64,7 +65,10 @@ export async function advice(
   ]
   const [stops, lastBy] = await Promise.all([
     page.some(({ reminders }) => reminders) ? Stop.findAll({ where: { firmId: firm.id } }) : [],
-    lastReminders(places.map(({ id }) => id)),
+    lastReminders(
+      db,
+      places.map(({ id }) => id),
+    ),
   ])
   const stopBy = new Map(stops.map((stop) => [stop.address, stop]))
   const seasons = new Map<string, Season | undefined>()

@@ -31,6 +31,8 @@ export function openStream(request: FastifyRequest, reply: FastifyReply, { every
   reply.hijack()
   const response = reply.raw
   response.writeHead(200, headers as Record<string, string>)
+  // Whoever asks for the head alone does not listen.
+  if (request.method === 'HEAD') return void response.end()
   response.write(': open\n\n')
   const own = open.get(request.server.server)
   own?.add(response)

@@ -1,22 +1,17 @@
 // How does a fault leave the server? As the catalogue's status, with a sentence and lines.
 import { Fault, type FaultBody } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
-import { ConnectionError, DatabaseError } from 'sequelize'
+import { isAway, isTurnedDown } from '../db/retry.ts'
 
 const bodyOf = (fault: Fault): FaultBody => ({ code: fault.code, sentence: fault.message, lines: [...fault.lines] })
 /** The same for an answer that has begun already, and can only say it as its last line. */
 export const faultBodyOf = (error: Error): FaultBody => bodyOf(asFault(error))
 
-/** A connection that broke in the middle of a statement: the transaction was not committed, or nobody can say. */
-const isGone = ({ original }: DatabaseError): boolean =>
-  ['ER_SOCKET_UNEXPECTED_CLOSE', 'ER_CMD_CONNECTION_CLOSED', 'ER_CONNECTION_ALREADY_CLOSED', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(
-    'code' in original ? String(original.code) : '',
-  )
-
 /** What the frameworks throw, as faults of ours. */
 function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
   if (error instanceof Fault) return error
-  if (error instanceof ConnectionError || (error instanceof DatabaseError && isGone(error))) return new Fault('database-away')
+  if (isAway(error)) return new Fault('database-away')
+  if (isTurnedDown(error)) return new Fault('busy')
   if (error.code === 'FST_ERR_CTP_BODY_TOO_LARGE') return new Fault('too-large')
   if (error.code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE')
     return new Fault('wrong-media', { lines: [{ where: 'content-type', what: 'this kind is not taken', allowed: 'application/json' }] })

@@ -1,13 +1,17 @@
 // What goes into a quote: the units as they were seen or are expected, and every way of doing the work with its price.
 import { Fault, quoteOptions, ratesAtFirst, type QuoteBody, type QuoteForm } from '@yastik/core'
 import { Op } from 'sequelize'
+import type { Db } from '../db/database.ts'
 import { Unit, type Firm, type Site } from '../db/models.ts'
 import { expectedUnits, jobFileFor, openLookOver } from '../jobs/expected.ts'
-import { yearsOf } from '../upkeep/dues.ts'
+import { yearsOf } from '../upkeep/past.ts'
 
 /** @throws Fault `does-not-hold-up` where a unit is not of the site. */
-export async function quoteBody(firm: Firm, site: Site, form: QuoteForm, nowMs: number): Promise<QuoteBody> {
-  const found = await Unit.findAll({ where: { siteId: site.id, id: { [Op.in]: form.units.map(({ unitId }) => unitId) } } })
+export async function quoteBody(db: Db, firm: Firm, site: Site, form: QuoteForm, nowMs: number): Promise<QuoteBody> {
+  const found = await Unit.findAll({
+    where: { siteId: site.id, id: { [Op.in]: form.units.map(({ unitId }) => unitId) } },
+    transaction: db.transaction,
+  })
   const unitOf = new Map(found.map((unit) => [unit.id, unit]))
   const wanted = await Promise.all(
     form.units.map(async ({ unitId, coilGrade: said, complaints: told }, index) => {
@@ -16,12 +20,13 @@ export async function quoteBody(firm: Firm, site: Site, form: QuoteForm, nowMs: 
         throw new Fault('does-not-hold-up', {
           lines: [{ where: `units[${index}].unitId`, what: `${unitId} is no unit of this site`, allowed: 'units of the site' }],
         })
-      return { unit, said, told, seen: said === undefined ? await openLookOver(unitId) : undefined }
+      return { unit, said, told, seen: said === undefined ? await openLookOver(db, unitId) : undefined }
     }),
   )
-  const expected = await expectedUnits(firm, site, wanted, nowMs)
+  const expected = await expectedUnits(db, firm, site, wanted, nowMs)
   // What somebody chose by hand on a visit is not what the house rules would do.
   const job = await jobFileFor(
+    db,
     firm,
     site,
     expected.map(({ unit: { choices: _, ...unit } }) => unit),

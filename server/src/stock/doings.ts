@@ -1,41 +1,18 @@
-// What is left in the van? A balance for each lot, and a ledger of what came and went; both change in one transaction.
-import { Fault, takeFrom, usableLitres, type Lot, type Product, type StockForm, type UnitState } from '@yastik/core'
-import { Op, type Transaction } from 'sequelize'
+// The van's stock changes: a balance for each lot, and a ledger of what came and went, both in one transaction.
+import { Fault, takeFrom, type StockForm, type UnitState } from '@yastik/core'
+import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import type { Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { StockLot, StockMove, User, type Firm, type Job } from '../db/models.ts'
-import { read } from '../db/read.ts'
 import { dayOf } from '../days.ts'
+import { lotOf } from './queries.ts'
 
 /** Amounts are kept to the millilitre. */
 const toMl = (litres: number) => Math.round(litres * 1000) / 1000
 
-const lotOf = ({ lot, labelDate, litres }: Pick<StockLot, 'lot' | 'litres'> & { labelDate?: string | null }): Lot => ({
-  lot,
-  litres,
-  ...(labelDate ? { labelDate } : {}),
-})
-
-/** Lots of a firm's products, by product. */
-export const lotsOf = async (firmId: number): Promise<Map<string, Lot[]>> => {
-  const rows = await read<{ productId: string; lot: string; labelDate: string | null; litres: number }>(
-    `SELECT product_id AS productId, lot, DATE_FORMAT(label_date, '%Y-%m-%d') AS labelDate, litres FROM stock_lots WHERE firm_id = :firmId`,
-    { firmId },
-  )
-  return new Map([...groupBy(rows, ({ productId }) => productId)].map(([id, lots]) => [id, lots.map(lotOf)]))
-}
-
-/** The firm's products with what may be used of each today; nothing is said of those that were never counted. */
-export async function productsOf(firm: Firm, nowMs = Date.now()): Promise<Product[]> {
-  const lots = await lotsOf(firm.id)
-  return firm.products.map(({ inStockLitres: _, ...product }) => {
-    const own = lots.get(product.id)
-    return own ? { ...product, inStockLitres: Math.max(0, usableLitres(own, dayOf(nowMs))) } : product
-  })
-}
-
 /** Lots of some products, held until the transaction ends, in one order so that two never wait for each other. */
-const held = async (firmId: number, productIds: readonly string[], transaction: Transaction): Promise<Map<string, StockLot[]>> =>
+const held = async ({ transaction }: Doing, firmId: number, productIds: readonly string[]): Promise<Map<string, StockLot[]>> =>
   groupBy(
     await StockLot.findAll({
       where: { firmId, productId: { [Op.in]: [...productIds] } },
@@ -53,11 +30,12 @@ const held = async (firmId: number, productIds: readonly string[], transaction: 
  * Notes what was bought, counted or thrown out.
  * @throws Fault `does-not-hold-up` for a product that is not the firm's, for throwing out more than a lot holds, for another date on a known lot.
  */
-export async function noteMove(firm: Firm, user: User, form: Required<Pick<StockForm, 'lot'>> & StockForm, transaction: Transaction): Promise<void> {
+export async function noteMove(db: Doing, firm: Firm, user: User, form: Required<Pick<StockForm, 'lot'>> & StockForm): Promise<void> {
+  const { transaction } = db
   const { productId, kind, litres, lot, labelDate } = form
   const refuse = (where: string, what: string, allowed: string) => new Fault('does-not-hold-up', { lines: [{ where, what, allowed }] })
   if (!firm.products.some(({ id }) => id === productId)) throw refuse('productId', `there is no product ${productId}`, 'products of your stores')
-  const known = (await held(firm.id, [productId], transaction)).get(productId)?.find((row) => row.lot === lot)
+  const known = (await held(db, firm.id, [productId])).get(productId)?.find((row) => row.lot === lot)
   if (known && labelDate && known.labelDate && known.labelDate !== labelDate)
     throw refuse('labelDate', `lot ${lot || '(without a number)'} is here with ${known.labelDate}`, 'the same date, or another lot')
   const there = known?.litres ?? 0
@@ -76,7 +54,8 @@ const idLength = 36
 const keyOf = (unitId: string, productId: string) => `${unitId} ${productId}`
 
 /** Brings the ledger in line with what a visit's log says was used: more is taken, what was undone goes back where it came from. */
-export async function settleUse(job: Job, states: ReadonlyMap<string, UnitState>, transaction: Transaction): Promise<void> {
+export async function settleUse(db: Doing, job: Job, states: ReadonlyMap<string, UnitState>): Promise<void> {
+  const { transaction } = db
   const used = new Map<string, { litres: number; by: number; atMs: number }>()
   for (const [unitId, { used: own }] of states)
     for (const { productId, litres, by, atMs } of own) {
@@ -92,7 +71,7 @@ export async function settleUse(job: Job, states: ReadonlyMap<string, UnitState>
     return more === 0 ? [] : [{ key, unitId, productId, more }]
   })
   if (open.length === 0) return
-  const lots = await held(job.firmId, [...new Set(open.map(({ productId }) => productId))], transaction)
+  const lots = await held(db, job.firmId, [...new Set(open.map(({ productId }) => productId))])
   const people = new Map((await User.findAll({ where: { firmId: job.firmId }, transaction })).map(({ id, name }) => [id, name]))
   const now = new Date()
   for (const { key, unitId, productId, more } of open) {

@@ -1,6 +1,6 @@
 import { connect, type AddressInfo, type Socket } from 'node:net'
-import { buildApp } from './app.ts'
-import { addFirm, cookieOf, openHouse, type TestHouse } from './tests/database.ts'
+import { buildApp } from '../app.ts'
+import { addFirm, cookieOf, openHouse, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
 let cookie: string

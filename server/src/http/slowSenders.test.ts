@@ -1,7 +1,7 @@
 import { connect, type AddressInfo } from 'node:net'
 import type { FastifyInstance } from 'fastify'
-import { buildApp } from './app.ts'
-import { addFirm, cookieOf, openHouse, type TestHouse } from './tests/database.ts'
+import { buildApp } from '../app.ts'
+import { addFirm, cookieOf, openHouse, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
 let app: FastifyInstance

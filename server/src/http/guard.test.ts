@@ -3,15 +3,16 @@ import { connect, type AddressInfo, type Socket } from 'node:net'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { endpoints as allEndpoints } from '@yastik/core'
 import fastify from 'fastify'
 import { v7 as newId } from 'uuid'
 import { buildApp } from '../app.ts'
 import { Session } from '../db/models.ts'
 import { addFirm, openHouse, origin, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
-import { endpointsOf, type Endpoint } from './audience.ts'
+import { endpointsOf, type Declared } from './audience.ts'
 
 let house: TestHouse
-let endpoints: readonly Endpoint[]
+let endpoints: readonly Declared[]
 let technician: Ask
 let stranger: Ask
 let stale: string
@@ -49,6 +50,8 @@ beforeAll(async () => {
 afterAll(() => house.close())
 
 const filled = (url: string) => url.replace(/:(\w+)/g, (_, name: string) => idIn(url, name))
+/** What an address asks besides, where it asks for something. */
+const asking: Record<string, string> = { '/api/jobs/:id/units/:unitId/instruments/camera': '?part=coilFace' }
 const ask = (method: string, url: string, headers: Record<string, string> = {}, payload?: object) =>
   house.app.inject({
     method: method as 'GET',
@@ -56,11 +59,19 @@ const ask = (method: string, url: string, headers: Record<string, string> = {}, 
     headers: { host: 'yastik.test', origin, ...headers },
     ...(payload && method !== 'GET' && method !== 'HEAD' ? { payload } : {}),
   })
-const isClosed = ({ audience }: Endpoint) => audience !== 'anyone'
+const isClosed = ({ audience }: Declared) => audience !== 'anyone'
 const closedOnes = () => endpoints.filter(isClosed)
 
 describe('every endpoint', () => {
-  it('is known, and only signing in is for anyone', () => {
+  it('is of the table, and only signing in is for anyone', () => {
+    const named = (own: { method: string; url: string; audience?: string }) => `${own.method} ${own.url} ${own.audience}`
+    const table = Object.values(allEndpoints).map(({ method, path: url, who: audience }) => named({ method, url, audience }))
+    expect(
+      endpoints
+        .filter(({ method }) => method !== 'HEAD')
+        .map(named)
+        .sort(),
+    ).toEqual(table.sort())
     expect(endpoints.length).toBeGreaterThan(60)
     expect(endpoints.filter((own) => !isClosed(own)).map(({ method, url }) => `${method} ${url}`)).toEqual(['POST /api/session'])
   })
@@ -127,6 +138,7 @@ describe('every endpoint', () => {
   })
   it('that names a thing of one firm says to another that it is not there', async () => {
     const bodies: Record<string, object> = {
+      'PUT /api/jobs/:id/units/:unitId/photos/:photoId': Buffer.from('no picture'),
       'PUT /api/jobs/:id': { onDate, crewIds: [1], revision: 0 },
       'POST /api/jobs/:id/cancel': { revision: 0 },
       'POST /api/jobs/:id/events': { events: [{ id: newId(), atMs: 1, by: 1, happening: { type: 'note', unitId: newId(), text: 'hello' } }] },
@@ -144,7 +156,12 @@ describe('every endpoint', () => {
     const foreign = endpoints.filter(({ url, method }) => url.includes(':') && method !== 'HEAD')
     expect(foreign.length).toBeGreaterThan(25)
     for (const { method, url } of foreign) {
-      const answer = await stranger(method as 'GET', filled(url), method === 'GET' ? undefined : (bodies[`${method} ${url}`] ?? {}))
+      const answer = await stranger(
+        method as 'GET',
+        filled(url) + (asking[url] ?? ''),
+        method === 'GET' ? undefined : (bodies[`${method} ${url}`] ?? {}),
+        url.includes('/photos/') ? { 'content-type': 'image/png' } : {},
+      )
       expect(`${method} ${url} ${answer.statusCode}`).toBe(`${method} ${url} 404`)
     }
   })

@@ -2,7 +2,9 @@
 import { Fault } from '@yastik/core'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import type { Firm, User } from '../db/models.ts'
-import { cookieName, whoIs } from './sessions.ts'
+import { whoIs } from '../auth/queries.ts'
+import { cookieName } from '../auth/sessions.ts'
+import type { Db } from '../db/database.ts'
 
 declare module 'fastify' {
   interface FastifyRequest {
@@ -42,12 +44,12 @@ function cutOff({ raw }: FastifyRequest, reply: FastifyReply): void {
 }
 
 /** Every route is closed but to the audience that it declares. @param secure whether cookies are for TLS only */
-export function guard(app: FastifyInstance, secure: boolean): void {
+export function guard(app: FastifyInstance, db: Db, secure: boolean): void {
   app.decorateRequest('user')
   app.decorateRequest('firm')
   app.addHook('onRequest', async (request, reply) => {
     try {
-      await letIn(request, cookieName(secure))
+      await letIn(request, db, cookieName(secure))
     } catch (error) {
       cutOff(request, reply)
       throw error
@@ -55,7 +57,7 @@ export function guard(app: FastifyInstance, secure: boolean): void {
   })
 }
 
-async function letIn(request: FastifyRequest, cookie: string): Promise<void> {
+async function letIn(request: FastifyRequest, db: Db, cookie: string): Promise<void> {
   checkOrigin(request)
   // What matches nothing has no body that anybody would read.
   if (request.is404) {
@@ -64,7 +66,7 @@ async function letIn(request: FastifyRequest, cookie: string): Promise<void> {
   }
   const { audience } = request.routeOptions.config
   if (audience === 'anyone') return
-  const who = await whoIs(request.cookies[cookie])
+  const who = await whoIs(db, request.cookies[cookie])
   if (!who) throw new Fault('not-signed-in')
   if (audience === 'owner' && who.user.role !== 'owner') throw new Fault('not-allowed', { sentence: 'Only the owner may do this.' })
   if (audience === undefined) throw new Fault('not-allowed')

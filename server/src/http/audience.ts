@@ -1,8 +1,6 @@
 // Who may call a route? Every route says it; one that does not keeps the server from starting.
+import type { Audience } from '@yastik/core'
 import type { FastifyInstance, RouteOptions } from 'fastify'
-
-/** Anyone at all; people of a firm who are signed in; owners among them. */
-export type Audience = 'anyone' | 'people' | 'owner'
 
 declare module 'fastify' {
   interface FastifyContextConfig {
@@ -10,12 +8,8 @@ declare module 'fastify' {
   }
 }
 
-/** Options of a route. */
-export const anyone = { config: { audience: 'anyone' } } as const
-export const people = { config: { audience: 'people' } } as const
-export const owner = { config: { audience: 'owner' } } as const
-
-export interface Endpoint {
+/** A route as it is declared. */
+export interface Declared {
   readonly method: string
   /** As it is declared, with `:names`. */
   readonly url: string
@@ -23,10 +17,10 @@ export interface Endpoint {
 }
 
 /**
- * The endpoints of an app as they are declared from now on. The app does not become ready while one of them lacks its audience.
+ * The routes of an app as they are declared from now on. The app does not become ready while one of them lacks its audience.
  * @returns what is declared so far
  */
-export function endpointsOf(app: FastifyInstance): () => Endpoint[] {
+export function endpointsOf(app: FastifyInstance): () => Declared[] {
   const routes: RouteOptions[] = []
   app.addHook('onRoute', (route) => void routes.push(route))
   const declared = () => routes.flatMap(({ method, url, config }) => [method].flat().map((own) => ({ method: own, url, audience: config?.audience })))

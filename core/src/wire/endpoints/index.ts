@@ -1,0 +1,18 @@
+// Endpoints: all that the server answers.
+import { houseEndpoints } from './house.ts'
+import { officeEndpoints } from './office.ts'
+import { placeEndpoints } from './places.ts'
+import { sessionEndpoints } from './session.ts'
+import { transferEndpoints } from './transfer.ts'
+import { visitEndpoints } from './visits.ts'
+
+export { addressOf, audiences, type Answer, type Asked, type Audience, type Endpoint, type Given } from './endpoint.ts'
+export { bundleMedia } from './transfer.ts'
+export const endpoints = {
+  ...sessionEndpoints,
+  ...placeEndpoints,
+  ...visitEndpoints,
+  ...officeEndpoints,
+  ...houseEndpoints,
+  ...transferEndpoints,
+} as const

@@ -1,0 +1,67 @@
+// The firm's data out and in. Whatever leaves holds customers: owners alone take it out.
+import { z } from 'zod'
+import { bundleReceiptSchema } from '../bundle.ts'
+import { calendarImportSchema, calendarReceiptSchema } from '../calendar.ts'
+import { siteImportLineSchema, siteImportSchema } from '../siteTable.ts'
+import { endpoint } from './endpoint.ts'
+
+/** Largest file that is read in, bytes; larger bundles are for backup and restore. */
+const largestFile = 64_000_000
+/** Room for a calendar as JSON, bytes. */
+const largestCalendar = 8_000_000
+export const bundleMedia = 'application/vnd.yastik.bundle+json'
+
+export const transferEndpoints = {
+  bundle: endpoint({
+    method: 'GET',
+    path: '/api/bundle',
+    who: 'owner',
+    says: 'All of the firm as one file, yastik.bundle/1.',
+    answer: z.unknown(),
+    gives: ['application/json'],
+  }),
+  takeBundle: endpoint({
+    method: 'POST',
+    path: '/api/bundle',
+    who: 'owner',
+    says: 'Reads a bundle into a firm that is still empty: all of it or nothing.',
+    takes: [bundleMedia],
+    most: largestFile,
+    answer: bundleReceiptSchema,
+  }),
+  sitesTable: endpoint({ method: 'GET', path: '/api/exports/sites.csv', who: 'owner', says: 'Sites and units as a table.', gives: ['text/csv'] }),
+  readingsTable: endpoint({ method: 'GET', path: '/api/exports/readings.csv', who: 'owner', says: 'All readings as a table.', gives: ['text/csv'] }),
+  calendar: endpoint({
+    method: 'GET',
+    path: '/api/exports/visits.ics',
+    who: 'owner',
+    says: 'Visits and due days as a calendar.',
+    gives: ['text/calendar'],
+  }),
+  photographs: endpoint({
+    method: 'GET',
+    path: '/api/exports/photographs.zip',
+    who: 'owner',
+    says: 'All photographs with a list of what each shows.',
+    gives: ['application/zip'],
+  }),
+  takeVisits: endpoint({
+    method: 'POST',
+    path: '/api/imports/visits',
+    who: 'people',
+    says: 'Says what a calendar would do here; with `take` does it.',
+    body: calendarImportSchema,
+    most: largestCalendar,
+    answer: calendarReceiptSchema,
+  }),
+  takeSites: endpoint({
+    method: 'POST',
+    path: '/api/imports/sites',
+    who: 'people',
+    says: 'Puts down many sites with their units, all or none; the answer grows line by line while they are written.',
+    body: siteImportSchema,
+    most: largestFile,
+    answer: siteImportLineSchema,
+    gives: ['application/x-ndjson'],
+  }),
+} as const

@@ -1,0 +1,63 @@
+// Who is asking, and how often was it tried?
+import { type InferCreationAttributes, type Model, type ModelStatic } from 'sequelize'
+import type { Db } from '../db/database.ts'
+import { Firm, Session, User } from '../db/models.ts'
+import { hashOf, notedEveryMs, sessionLimits } from './sessions.ts'
+
+type UserRow = InferCreationAttributes<User>
+type FirmRow = InferCreationAttributes<Firm>
+const asStored = { isNewRecord: false, raw: true } as const
+/** All columns of a model, each under its attribute's name within `under`. */
+const columnsOf = (model: ModelStatic<Model>, under: string, table: string) =>
+  Object.entries(model.getAttributes())
+    .map(([name, { field }]) => `${table}.${field ?? name} AS \`${under}.${name}\``)
+    .join(', ')
+
+/** Whose session it is, in one question: every request asks it. */
+export async function whoIs(db: Db, token: string | undefined): Promise<{ user: User; firm: Firm } | undefined> {
+  if (!token) return undefined
+  const [tokenHash, now] = [hashOf(token), Date.now()]
+  const [row] = await db.readNested<{ usedAt: Date; user: UserRow; firm: FirmRow }>(
+    `SELECT s.used_at AS usedAt, ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')}
+     FROM sessions s JOIN users u ON u.id = s.user_id JOIN firms f ON f.id = u.firm_id WHERE s.token_hash = :tokenHash AND s.expires_at > :now`,
+    { tokenHash, now: new Date(now) },
+  )
+  if (!row) return undefined
+  const user = User.build(row.user, asStored)
+  const idleMs = now - row.usedAt.getTime()
+  if (idleMs > sessionLimits[user.role].idleMs) return undefined
+  if (idleMs > notedEveryMs) await Session.update({ usedAt: new Date(now) }, { where: { tokenHash } })
+  return { user, firm: Firm.build(row.firm, asStored) }
+}
+
+/** How many tries of a bucket cost nothing, and how long the longest wait is. */
+export interface Limit {
+  readonly free: number
+  readonly mostS: number
+}
+
+/**
+ * Takes a try of a bucket. While tries are free nobody waits, whichever clock is ahead; then one of any number at once gets the turn.
+ * @returns whose turn it is, and until when it is nobody else's
+ */
+export async function turnOf(
+  db: Db,
+  bucket: string,
+  { free, mostS }: Limit,
+  taker: string,
+  now: number,
+): Promise<{ taker: string; freeAtMs: number }> {
+  // One statement: between two of them somebody else could take the turn. Assignments go from left to right, each with what the ones before it left.
+  const [row] = await db.read<{ taker: string; freeAtMs: number | bigint }>(
+    `INSERT INTO sign_in_tries (bucket, tries, tried_at_ms, free_at_ms, taker) VALUES (:bucket, 1, :now, 0, :taker)
+     ON DUPLICATE KEY UPDATE taker = IF(free_at_ms <= :now, :taker, taker), tries = IF(taker = :taker, tries + 1, tries),
+       tried_at_ms = :now, free_at_ms = IF(taker = :taker AND tries >= :free, :now + 1000 * LEAST(:mostS, POW(2, LEAST(20, tries - :free))), free_at_ms)
+     RETURNING taker, free_at_ms AS freeAtMs`,
+    { bucket, now, taker, free, mostS },
+  )
+  return { taker: row.taker, freeAtMs: Number(row.freeAtMs) }
+}
+export const forgetTries = (db: Db, before: number): Promise<void> => db.write('DELETE FROM sign_in_tries WHERE tried_at_ms < :before', { before })
+export const forgetBucket = (db: Db, bucket: string): Promise<void> => db.write('DELETE FROM sign_in_tries WHERE bucket = :bucket', { bucket })
+export const giveTryBack = (db: Db, bucket: string): Promise<void> =>
+  db.write('UPDATE sign_in_tries SET tries = GREATEST(0, tries - 1) WHERE bucket = :bucket', { bucket })

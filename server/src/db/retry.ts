@@ -1,0 +1,56 @@
+// What is done once more when the database turned it down for the sake of others, or was gone for a moment?
+import { setTimeout as pause } from 'node:timers/promises'
+import { Fault } from '@yastik/core'
+import { ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize'
+
+/** Deadlock, lock wait, a row that changed since it was read; a node of a cluster that is not ready. All of it was taken back. */
+const turnedDown = [1213, 1205, 1020, 1047]
+const brokenOff = [
+  'ER_SOCKET_UNEXPECTED_CLOSE',
+  'ER_CMD_CONNECTION_CLOSED',
+  'ER_CONNECTION_ALREADY_CLOSED',
+  'ER_SERVER_SHUTDOWN',
+  'ECONNRESET',
+  'EPIPE',
+]
+const mostTries = 6
+const firstWaitMs = 15
+const hereAlready = 'Something of this is here already under the same id.'
+
+/** What is there twice by a race is there once when one looks again; where it stays so, it was no race. */
+const mostTriesAtOneId = 2
+
+const originalOf = (error: unknown): object => (error instanceof DatabaseError ? error.original : {})
+/** Whether others were in the way. */
+export const isTurnedDown = (error: unknown): boolean => {
+  const original = originalOf(error)
+  return 'errno' in original && turnedDown.includes(Number(original.errno))
+}
+/** Whether the database cannot be reached, or was lost in the middle. */
+export const isAway = (error: unknown): boolean => {
+  const original = originalOf(error)
+  return error instanceof ConnectionError || ('code' in original && brokenOff.includes(String(original.code)))
+}
+
+/**
+ * Does something until it is committed. What was turned down is done again after a wait that grows, longer or shorter by chance, so that two
+ * do not meet again. A connection that broke before the commit left nothing; where it breaks in the commit nobody knows, and it is said.
+ * @throws Fault `busy` when it was turned down to the last, `in-use` where an id is taken; else whatever was thrown
+ */
+export async function repeated<Result>(attempt: () => Promise<{ commit: () => Promise<void>; result: Result }>): Promise<Result> {
+  for (let tries = 1; ; tries++) {
+    let isCommitting = false
+    try {
+      const { commit, result } = await attempt()
+      isCommitting = true
+      await commit()
+      return result
+    } catch (error) {
+      if (error instanceof UniqueConstraintError && tries >= mostTriesAtOneId) throw new Fault('in-use', { sentence: hereAlready })
+      const mayRepeat = error instanceof UniqueConstraintError || isTurnedDown(error) || (isAway(error) && !isCommitting)
+      if (!mayRepeat) throw error
+      if (tries === mostTries) throw isTurnedDown(error) ? new Fault('busy') : error
+      await pause(firstWaitMs * 2 ** tries * (0.5 + Math.random()))
+    }
+  }
+}

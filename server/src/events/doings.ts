@@ -1,0 +1,128 @@
+// How do events get into the log? All of a batch that holds up; the answer comes after the commit; sending twice does nothing.
+import {
+  eventSchema,
+  Fault,
+  linesOf,
+  photoIdOf,
+  sayFaultLine,
+  timeOf,
+  unitStateOf,
+  usualTreatmentWeeks,
+  type EventReceipt,
+  type JobEvent,
+  type UnitState,
+} from '@yastik/core'
+import { Op } from 'sequelize'
+import type { Doing } from '../db/database.ts'
+import { holdOwn } from '../db/find.ts'
+import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, type User } from '../db/models.ts'
+import { settleUse } from '../stock/doings.ts'
+import { renewDues } from '../upkeep/doings.ts'
+import { eventsOf } from './queries.ts'
+import { summaryOf } from './summary.ts'
+
+/** A device's clock may run ahead by this much. */
+const clockAheadMs = 10 * 60_000
+
+/**
+ * Stores what holds up, answers each of the rest with its reason, and brings the job's summary up to date.
+ * @throws Fault `not-there` without the job
+ */
+export async function storeEvents(db: Doing, jobId: string, user: User, sent: readonly unknown[]): Promise<EventReceipt> {
+  const { transaction } = db
+  // Batches of one job come one after the other, so that the summary is of all of them.
+  const job = await holdOwn(db, Job, 'job', jobId, user.firmId)
+  const refused: EventReceipt['refused'] = []
+  const units = await JobUnit.findAll({ where: { jobId }, transaction })
+  const read = sent.flatMap((candidate, index) => {
+    const event = checkEvent(candidate, index, units, job, user)
+    if ('because' in event) refused.push(event)
+    return 'because' in event ? [] : [event]
+  })
+  const missing = await photosMissing(db, read, job)
+  const isMissing = ({ happening }: JobEvent) => missing.has(photoIdOf(happening) ?? '')
+  refused.push(...read.filter(isMissing).map(({ id }) => ({ id, because: 'the photograph of this event was not sent before it' })))
+  const good = read.filter((event) => !isMissing(event))
+  const known = await StoredEvent.findAll({ where: { id: { [Op.in]: good.map(({ id }) => id) } }, attributes: ['id', 'jobId'], transaction })
+  const jobOf = new Map(known.map((event) => [event.id, event.jobId]))
+  const isElsewhere = ({ id }: JobEvent) => (jobOf.get(id) ?? jobId) !== jobId
+  refused.push(...good.filter(isElsewhere).map(({ id }) => ({ id, because: 'this id belongs to another job' })))
+  const fresh = [...new Map(good.map((event) => [event.id, event])).values()].filter(({ id }) => !jobOf.has(id))
+  await StoredEvent.bulkCreate(
+    fresh.map(({ id, atMs, aheadMs, by, happening }) => ({
+      id,
+      firmId: job.firmId,
+      jobId,
+      unitId: happening.unitId,
+      byUser: by,
+      atMs,
+      aheadMs: aheadMs ?? null,
+      happening,
+    })),
+    { transaction },
+  )
+  if (fresh.length > 0) await summariseJob(db, job)
+  const accepted = good.filter((event) => !isElsewhere(event)).map(({ id }) => id)
+  return { accepted: [...new Set(accepted)], refused }
+}
+
+/** Ids of photographs that events speak of and this job does not have. */
+async function photosMissing({ transaction }: Doing, events: readonly JobEvent[], job: Job): Promise<ReadonlySet<string>> {
+  const wanted = events.flatMap(({ happening }) => photoIdOf(happening) ?? [])
+  if (wanted.length === 0) return new Set()
+  const found = await Photo.findAll({ where: { id: { [Op.in]: wanted }, jobId: job.id }, attributes: ['id'], transaction })
+  const known = new Set(found.map(({ id }) => id))
+  return new Set(wanted.filter((id) => !known.has(id)))
+}
+
+function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[], job: Job, user: User): JobEvent | { id: string; because: string } {
+  const parsed = eventSchema.safeParse(candidate)
+  if (!parsed.success) {
+    const id = candidate !== null && typeof candidate === 'object' && 'id' in candidate && typeof candidate.id === 'string' ? candidate.id : ''
+    return { id, because: linesOf(parsed.error.issues, candidate, `events[${index}]`).map(sayFaultLine).join('; ') }
+  }
+  const event = parsed.data
+  const refuse = (because: string) => ({ id: event.id, because: `events[${index}].${because}` })
+  if (event.by !== user.id) return refuse(`by: ${event.by} is not you; allowed: ${user.id}`)
+  if (timeOf(event) > Date.now() + clockAheadMs) return refuse('atMs: this lies in the future; set the clock of the device right')
+  if (!units.some(({ unitId }) => unitId === event.happening.unitId))
+    return refuse(`happening.unitId: ${event.happening.unitId} is not a unit of this job`)
+  if (event.happening.type === 'exception-written' && user.role !== 'owner') return refuse('happening.type: only the owner may write an exception')
+  if (event.happening.type === 'wait-shortened' && user.role !== 'owner')
+    return refuse('happening.type: only the owner may shorten a wait, in writing')
+  if (event.happening.type === 'step-given' && event.happening.to !== null && !job.crewIds.includes(event.happening.to))
+    return refuse(`happening.to: ${event.happening.to} is not in the crew of this job; allowed: ${job.crewIds.join(', ')}`)
+  return event
+}
+
+/** Brings what lists show of a job up to date with its log, and the due days with what was handed over. */
+export async function summariseJob(db: Doing, job: Job): Promise<void> {
+  const { transaction } = db
+  const units = await JobUnit.findAll({ where: { jobId: job.id }, include: ['unit'], transaction })
+  const events = await eventsOf(db, job.id)
+  const site = await Site.findByPk(job.siteId, { transaction })
+  if (!site) throw new Fault('not-there')
+  const firm = await Firm.findByPk(job.firmId, { transaction })
+  const panTreatmentWeeks = firm?.products.find((product) => product.class === 'pan-treatment')?.label.lifeWeeks ?? usualTreatmentWeeks.value
+  const stages: string[] = []
+  const states = new Map<string, UnitState>()
+  for (const jobUnit of units) {
+    const { unit, unitId } = jobUnit
+    if (!unit) throw new Fault('not-there')
+    const state = unitStateOf(events, unitId)
+    states.set(unitId, state)
+    const summary = summaryOf(state, unit, site, panTreatmentWeeks)
+    stages.push(summary.stage)
+    await JobUnit.update(summary, { where: { jobId: job.id, unitId }, transaction })
+    if (summary.handedOverAt && summary.scope !== 'decline')
+      await Unit.update(
+        { lastCleanedAt: summary.handedOverAt },
+        { where: { id: unitId, lastCleanedAt: { [Op.or]: [null, { [Op.lt]: summary.handedOverAt }] } }, transaction },
+      )
+    const wasHandedOver = jobUnit.handedOverAt?.getTime() ?? null
+    if (wasHandedOver !== (summary.handedOverAt?.getTime() ?? null)) await renewDues(db, [unit])
+  }
+  await settleUse(db, job, states)
+  // What was cancelled stays so, whatever a phone without a signal still sends.
+  await Job.update({ closed: stages.every((stage) => stage === 'handed-over') }, { where: { id: job.id, cancelledAt: null }, transaction })
+}

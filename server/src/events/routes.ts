@@ -1,0 +1,51 @@
+// What happens on a job: taken in batch by batch, and told to others over server-sent events, looked up in the database, so that any app process
+// may serve any phone.
+import { endpoints, Fault, type StreamMessage } from '@yastik/core'
+import type { FastifyInstance } from 'fastify'
+import type { Db } from '../db/database.ts'
+import { findOwn } from '../db/find.ts'
+import { Job } from '../db/models.ts'
+import { serverOf } from '../http/serve.ts'
+import { openStream } from '../http/streams.ts'
+import { storeEvents } from './doings.ts'
+import { eventOf, eventsAfter } from './queries.ts'
+
+/** Between two looks; two phones see each other within two seconds. */
+const lookEveryMs = 800
+const mostAtOnce = 500
+
+/** Number of the last event that the browser has seen, by its own header on a reconnection. */
+function seenBefore(header: string | string[] | undefined): number | undefined {
+  if (typeof header !== 'string') return undefined
+  const seen = Number(header)
+  if (!Number.isSafeInteger(seen) || seen < 0)
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'last-event-id', what: `“${header.slice(0, 40)}” is no number of an event`, allowed: 'a whole number from 0' }],
+    })
+  return seen
+}
+
+export const eventRoutes =
+  (house: Db) =>
+  async (app: FastifyInstance): Promise<void> => {
+    const { changes, serves } = serverOf(app, house)
+
+    changes(endpoints.storeEvents, async ({ db, params, body, user }) => storeEvents(db, params.id, user, body.events))
+
+    serves(endpoints.jobStream, async ({ db, params, query, user, request, reply }) => {
+      const job = await findOwn(db, Job, 'job', params.id, user.firmId)
+      let seen = seenBefore(request.headers['last-event-id']) ?? query.after ?? 0
+      openStream(request, reply, {
+        everyMs: lookEveryMs,
+        next: async () => {
+          const fresh = await eventsAfter(job.id, seen, mostAtOnce)
+          const last = fresh.at(-1)
+          if (!last) return undefined
+          seen = Number(last.seq)
+          const message: StreamMessage = { events: fresh.map(eventOf) }
+          return `id: ${seen}\ndata: ${JSON.stringify(message)}\n\n`
+        },
+      })
+      return reply
+    })
+  }

@@ -1,0 +1,21 @@
+// How long do steps take here? Learned from the runs that are finished.
+import { durationsOf, learnStepTimes, unitStateOf, type JobEvent, type StepDuration, type StepTimesRecord } from '@yastik/core'
+import { Op } from 'sequelize'
+import type { Db } from '../db/database.ts'
+import { JobUnit } from '../db/models.ts'
+import { eventsOf } from '../events/queries.ts'
+
+/** Step times are learned from so many units that were handed over last: crews change, and so do their ways. */
+const latestUnits = 300
+
+export async function stepTimes(db: Db, firmId: number): Promise<StepTimesRecord> {
+  const rows = await JobUnit.findAll({ where: { firmId, handedOverAt: { [Op.ne]: null } }, order: [['handedOverAt', 'DESC']], limit: latestUnits })
+  const events = new Map<string, JobEvent[]>()
+  const durations: StepDuration[] = []
+  for (const { jobId, unitId } of rows) {
+    const own = events.get(jobId) ?? (await eventsOf(db, jobId))
+    events.set(jobId, own)
+    durations.push(...durationsOf(unitStateOf(own, unitId)))
+  }
+  return { units: rows.length, steps: learnStepTimes(durations).sort((a, b) => b.runs - a.runs || a.stepId.localeCompare(b.stepId)) }
+}

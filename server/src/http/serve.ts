@@ -1,0 +1,77 @@
+// How does an endpoint become a route? As the table has it: what is read and answered, and who may call; what changes something does so in one transaction.
+import { Fault, linesOf, type Answer, type Asked, type Endpoint } from '@yastik/core'
+import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchema, FastifySchemaCompiler } from 'fastify'
+import { z } from 'zod'
+import type { Db, Doing } from '../db/database.ts'
+import type { Firm, User } from '../db/models.ts'
+
+/** Whoever calls, where the endpoint is not for anyone. */
+type Caller<Own extends Endpoint> = Own['who'] extends 'anyone' ? object : { readonly user: User; readonly firm: Firm }
+export type Call<Own extends Endpoint> = Asked<Own> & Caller<Own>
+type Given<Result> = Result | Promise<Result>
+
+export interface Server {
+  /** Answers what it reads. */
+  reads<Own extends Endpoint & { method: 'GET' }>(own: Own, handler: (call: Call<Own> & { readonly db: Db }) => Given<Answer<Own>>): void
+  /** Changes all of something or nothing of it, and answers once it is committed. The handler may run again from its start. */
+  changes<Own extends Endpoint>(own: Own, handler: (call: Call<Own> & { readonly db: Doing }) => Promise<Answer<Own>>): void
+  /** Answers by itself, or changes in steps of its own: files, streams, what takes long. */
+  serves<Own extends Endpoint>(
+    own: Own,
+    handler: (call: Call<Own> & { readonly db: Db; readonly request: FastifyRequest; readonly reply: FastifyReply }) => unknown,
+  ): void
+}
+
+/** Routes of a feature, by its endpoints of the table. */
+export function serverOf(app: FastifyInstance, db: Db): Server {
+  const route = <Own extends Endpoint>(own: Own, handler: (call: Call<Own>, request: FastifyRequest, reply: FastifyReply) => unknown) =>
+    app.route({
+      method: own.method,
+      url: own.path,
+      config: { audience: own.who },
+      schema: schemaOf(own),
+      ...(own.most === undefined ? {} : { bodyLimit: own.most }),
+      handler: (request, reply) => {
+        const { params, query, body, user, firm } = request
+        if (own.status !== undefined) reply.status(own.status)
+        return handler({ params, query, body, user, firm } as unknown as Call<Own>, request, reply)
+      },
+    })
+  return {
+    reads: (own, handler) => void route(own, (call) => handler({ ...call, db })),
+    changes: (own, handler) => void route(own, (call) => db.change((doing) => handler({ ...call, db: doing }))),
+    serves: (own, handler) => void route(own, (call, request, reply) => handler({ ...call, db, request, reply })),
+  }
+}
+
+/** Of files and streams nothing is said: they are not written as JSON. */
+function schemaOf({ method, params, query, body, answer, gives, takes, status, says, who }: Endpoint): FastifySchema {
+  return {
+    summary: says,
+    ...(who === 'owner' ? { description: 'For owners.' } : {}),
+    ...(params ? { params } : {}),
+    ...(query ? { querystring: query } : method === 'GET' ? { querystring: z.object({}) } : {}),
+    ...(body ? { body } : {}),
+    ...(takes ? { consumes: [...takes] } : {}),
+    ...(answer && !gives ? { response: { [status ?? 200]: answer } } : {}),
+    ...(gives ? { produces: [...gives] } : {}),
+  } as FastifySchema
+}
+
+/**
+ * What was sent is read by the table's schemas: a fault says where, what, and what is allowed. Where an address names no id there is nothing.
+ * @throws nothing: the framework takes the fault and throws it
+ */
+export const readByTable: FastifySchemaCompiler<z.ZodType> = ({ schema, httpPart }) => {
+  return (sent: unknown) => {
+    // The framework says `null` where nothing was sent.
+    const input = sent ?? undefined
+    const result = schema.safeParse(input)
+    if (result.success) return { value: result.data }
+    const lines = linesOf(result.error.issues, input, '')
+    return { error: new Fault(httpPart === 'params' ? 'not-there' : 'does-not-hold-up', { lines }) }
+  }
+}
+
+/** Answers leave as they are: that they are what the table says is checked by types and in the tests, not on every answer of a day's work. */
+export const writePlainly = () => (answer: unknown) => JSON.stringify(answer)

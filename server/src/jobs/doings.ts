@@ -1,0 +1,81 @@
+// A visit is planned: units of one site, on a day, with people of the firm. It is put on another day, given to others, cancelled, or planned again.
+import { Fault, type JobForm } from '@yastik/core'
+import { Op } from 'sequelize'
+import { v7 as newId } from 'uuid'
+import type { Db, Doing } from '../db/database.ts'
+import { findOwn, holdOwn } from '../db/find.ts'
+import { Job, JobUnit, Site, Unit, User } from '../db/models.ts'
+
+/** @throws Fault `not-there` without the site, `does-not-hold-up` where units or people are not the firm's own, once each. */
+export async function makeJob(
+  db: Doing,
+  { siteId, unitIds, onDate, crewIds, calendarUid = null }: JobForm & { readonly calendarUid?: string | null },
+  firmId: number,
+): Promise<Job> {
+  const { transaction } = db
+  await findOwn(db, Site, 'site', siteId, firmId)
+  const units = await Unit.count({ where: { id: { [Op.in]: unitIds }, siteId }, transaction })
+  if (units !== new Set(unitIds).size || units !== unitIds.length)
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'unitIds', what: 'not all of these are units of this site, once each', allowed: 'ids of units of the site' }],
+    })
+  await checkCrew(db, crewIds, firmId)
+  const job = await Job.create({ id: newId(), firmId, siteId, onDate, crewIds, calendarUid }, { transaction })
+  await JobUnit.bulkCreate(
+    unitIds.map((unitId, position) => ({ jobId: job.id, unitId, firmId, position })),
+    { transaction },
+  )
+  return job
+}
+
+/** @throws Fault `does-not-hold-up` where not all are people of the firm, once each. */
+async function checkCrew({ transaction }: Db, crewIds: readonly number[], firmId: number): Promise<void> {
+  if ((await User.count({ where: { id: { [Op.in]: [...crewIds] }, firmId }, transaction })) !== crewIds.length)
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'crewIds', what: 'not all of these are people of your firm, once each', allowed: 'ids of people of your firm' }],
+    })
+}
+
+/** The visit, held until the doing ends. @throws Fault `in-use` once it is handed over, `changed-meanwhile` for another revision. */
+async function held(db: Doing, id: string, revision: number | undefined, firmId: number): Promise<Job> {
+  const job = await holdOwn(db, Job, 'job', id, firmId)
+  if (job.closed && !job.cancelledAt) throw new Fault('in-use', { sentence: 'This visit is handed over: its day stands.' })
+  if (revision !== undefined && job.revision !== revision)
+    throw new Fault('changed-meanwhile', {
+      sentence: 'Somebody moved or cancelled this visit in the meantime. Look at it again.',
+      lines: [{ where: 'revision', what: `you saw ${revision}, and it is ${job.revision} now`, allowed: String(job.revision) }],
+    })
+  return job
+}
+
+export interface JobMove {
+  readonly onDate: string
+  readonly crewIds?: readonly number[]
+  /** That was seen; without it whatever is there is moved. */
+  readonly revision?: number
+  /** The number that a calendar gave the change: the next one is higher. */
+  readonly sequence?: number
+}
+
+/** What was cancelled is planned again. */
+export async function moveJob(db: Doing, id: string, { onDate, crewIds, revision, sequence = 0 }: JobMove, firmId: number): Promise<Job> {
+  const job = await held(db, id, revision, firmId)
+  if (crewIds) await checkCrew(db, crewIds, firmId)
+  const change = { onDate, ...(crewIds ? { crewIds: [...crewIds] } : {}), revision: Math.max(job.revision + 1, sequence) }
+  return job.update({ ...change, cancelledAt: null, closed: false }, { transaction: db.transaction })
+}
+
+/** @throws Fault `in-use` where work has begun: it is finished, or handed over as far as it went. */
+export async function cancelJob(
+  db: Doing,
+  id: string,
+  { revision, sequence = 0 }: Pick<JobMove, 'revision' | 'sequence'>,
+  firmId: number,
+): Promise<Job> {
+  const { transaction } = db
+  const job = await held(db, id, revision, firmId)
+  if (job.cancelledAt) return job
+  const begun = await JobUnit.count({ where: { jobId: id, done: { [Op.gt]: 0 } }, transaction })
+  if (begun > 0) throw new Fault('in-use', { sentence: 'Work has begun on this visit: finish it, or hand over what was done.' })
+  return job.update({ revision: Math.max(job.revision + 1, sequence), cancelledAt: new Date(), closed: true }, { transaction })
+}

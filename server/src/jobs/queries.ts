@@ -1,0 +1,141 @@
+// Visits: the cards of a day, people, and one visit with all that it needs on the device.
+import { ratesAtFirst, type Answer, type CrewRecord, type endpoints, type JobCard, type JobRecord, type QuoteBody, type SiteForm } from '@yastik/core'
+import { parsed, type Db } from '../db/database.ts'
+import { notThere } from '../db/find.ts'
+import { groupBy } from '../db/groupBy.ts'
+import { User, type Firm } from '../db/models.ts'
+import { eventsAndSeq } from '../events/queries.ts'
+import { siteRecord, type UnitRow } from '../sites/records.ts'
+import { productsOf } from '../stock/queries.ts'
+import { pastOf } from '../upkeep/past.ts'
+import { visitsAroundJob } from '../upkeep/queries.ts'
+
+/** More than this no firm does in a day. */
+const mostToday = 200
+/** Of what comes next so many visits are shown. */
+const mostComing = 20
+
+interface CardRow extends Omit<JobCard, 'crew' | 'crewIds' | 'cancelled' | 'units'> {
+  readonly crewIds: string
+  readonly cancelled: number
+}
+const cardColumns = `j.id, j.site_id AS siteId, s.name AS siteName, COALESCE(JSON_VALUE(s.form, '$.address'), '') AS address,
+  DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate, j.crew_ids AS crewIds, j.revision, j.cancelled_at IS NOT NULL AS cancelled`
+const cardTables = 'jobs j JOIN sites s ON s.id = j.site_id'
+
+/** Cards of visits in the order of their rows: their units, and people by name. */
+async function cardsFrom(db: Db, rows: readonly CardRow[], firmId: number): Promise<JobCard[]> {
+  if (rows.length === 0) return []
+  const [units, people] = await Promise.all([
+    db.read<JobCard['units'][number] & { jobId: string }>(
+      `SELECT ju.job_id AS jobId, ju.unit_id AS unitId, u.name, u.family, ju.stage, ju.done, ju.steps, ju.verdict, ju.worst_grade AS worstGrade
+       FROM job_units ju JOIN units u ON u.id = ju.unit_id WHERE ju.job_id IN (:jobIds) ORDER BY ju.position`,
+      { jobIds: rows.map(({ id }) => id) },
+    ),
+    db.read<{ id: number; name: string }>('SELECT id, name FROM users WHERE firm_id = :firmId', { firmId }),
+  ])
+  const unitsBy = groupBy(units, ({ jobId }) => jobId)
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]))
+  return rows.map(({ crewIds: text, cancelled, ...row }) => {
+    const crewIds = parsed<number[]>(text)
+    return {
+      ...row,
+      crew: crewIds.flatMap((id) => nameOf.get(id) ?? []),
+      crewIds,
+      cancelled: cancelled === 1,
+      units: (unitsBy.get(row.id) ?? []).map(({ jobId: _, ...unit }) => unit),
+    }
+  })
+}
+
+export const cardOf = async (db: Db, jobId: string, firmId: number): Promise<JobCard> =>
+  (await cardsFrom(db, await db.read<CardRow>(`SELECT ${cardColumns} FROM ${cardTables} WHERE j.id = :jobId`, { jobId }), firmId))[0]
+
+/** Visits of a day, those that are still open from before, and what comes next. */
+export async function dayOfVisits(db: Db, firmId: number, day: string): Promise<Answer<typeof endpoints.today>> {
+  // Each part goes along the index: what is still open, what was closed on the very day, what comes next.
+  const part = (where: string, limit: number) =>
+    `(SELECT ${cardColumns} FROM ${cardTables} WHERE j.firm_id = :firmId AND ${where} ORDER BY j.on_date, j.id LIMIT ${limit})`
+  const rows = await db.read<CardRow>(
+    [
+      part('j.closed = 0 AND j.on_date <= :day', mostToday),
+      part('j.closed = 1 AND j.on_date = :day AND j.cancelled_at IS NULL', mostToday),
+      part('j.closed = 0 AND j.on_date > :day', mostComing),
+    ].join(' UNION ALL '),
+    { firmId, day },
+  )
+  const inOrder = rows.sort((one, other) => one.onDate.localeCompare(other.onDate) || one.id.localeCompare(other.id))
+  const cards = await cardsFrom(db, inOrder, firmId)
+  return { today: cards.filter(({ onDate }) => onDate <= day).slice(0, mostToday), coming: cards.filter(({ onDate }) => onDate > day) }
+}
+
+/** People of the firm, by name. */
+export const crewOf = async ({ transaction }: Db, firmId: number): Promise<CrewRecord[]> =>
+  (await User.findAll({ where: { firmId }, order: [['name', 'ASC']], transaction })).map(({ id, name, trained }) => ({ id, name, trained }))
+
+interface JobRow {
+  readonly id: string
+  readonly onDate: string
+  readonly crewIds: string
+  readonly siteId: string
+  readonly version: number
+  readonly form: string
+  readonly quoteId: string | null
+  readonly chosen: string | null
+  readonly total: number | null
+  readonly body: string | null
+}
+
+/** @throws Fault `not-there` */
+export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobRecord> {
+  // All at once: one after the other they would each wait for the one before.
+  const [[job], units, people, log, visits, products] = await Promise.all([
+    db.read<JobRow>(
+      `SELECT j.id, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate, j.crew_ids AS crewIds, s.id AS siteId, s.version, s.form, q.id AS quoteId, q.chosen, q.total, q.body
+       FROM jobs j JOIN sites s ON s.id = j.site_id LEFT JOIN quotes q ON q.job_id = j.id WHERE j.id = :id AND j.firm_id = :firmId`,
+      { id, firmId: firm.id },
+    ),
+    db.read<Omit<UnitRow, 'design'> & { design: string }>(
+      `SELECT u.id, u.site_id AS siteId, u.version, u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, u.last_cleaned_at AS lastCleanedAt
+       FROM job_units ju JOIN units u ON u.id = ju.unit_id WHERE ju.job_id = :id ORDER BY ju.position`,
+      { id },
+    ),
+    db.read<Omit<CrewRecord, 'trained'> & { trained: string }>('SELECT id, name, trained FROM users WHERE firm_id = :firmId', { firmId: firm.id }),
+    eventsAndSeq(db, id),
+    visitsAroundJob(db, id),
+    productsOf(db, firm),
+  ])
+  if (!job) throw notThere('job', id)
+  const form = parsed<SiteForm>(job.form)
+  const crewIds = parsed<number[]>(job.crewIds)
+  const own: UnitRow[] = units.map(({ design, ...unit }) => ({ ...unit, design: parsed<UnitRow['design']>(design) }))
+  const quote = job.body === null ? undefined : parsed<QuoteBody>(job.body).options.find(({ key }) => key === job.chosen)
+  return {
+    id: job.id,
+    onDate: job.onDate,
+    site: siteRecord({ id: job.siteId, version: job.version, form }, own),
+    unitIds: own.map(({ id: unitId }) => unitId),
+    crew: people.filter((person) => crewIds.includes(person.id)).map(({ trained, ...person }) => ({ ...person, trained: parsed(trained) })),
+    people: people.map((person) => ({ id: person.id, name: person.name })),
+    houseRules: firm.houseRules,
+    products,
+    equipment: firm.equipment,
+    memory: {
+      rates: firm.foulingRates ?? ratesAtFirst,
+      units: own.map((unit) => {
+        const others = (visits.get(unit.id) ?? []).filter(({ jobId }) => jobId !== job.id)
+        const { use, fineFilter, lossIndex, ...past } = pastOf(unit, form.site, others)
+        return {
+          unitId: unit.id,
+          visits: [...past.visits],
+          surroundings: [...use.surroundings],
+          hoursPerDay: use.hoursPerDay,
+          fineFilter,
+          lossIndex,
+        }
+      }),
+    },
+    ...(job.quoteId !== null && job.total !== null && quote ? { quoted: { quoteId: job.quoteId, name: quote.name, total: job.total } } : {}),
+    ...log,
+  }
+}

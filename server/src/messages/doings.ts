@@ -1,0 +1,64 @@
+// A message is put into the outbox, taken back, or tried again.
+import { Fault, stopLine, type MessageRecord } from '@yastik/core'
+import { v7 as newId } from 'uuid'
+import type { Doing } from '../db/database.ts'
+import { holdOwn } from '../db/find.ts'
+import { Message, type Site, type User } from '../db/models.ts'
+import { holdSentences } from './hold.ts'
+import { holdOf, messageRecord } from './queries.ts'
+
+/** @throws Fault `in-use` where the customer is not to be written to. */
+export async function queueMessage(
+  db: Doing,
+  site: Site,
+  user: User,
+  message: { kind: Message['kind']; body: string; quoteId?: string },
+  isSetUp: boolean,
+): Promise<MessageRecord> {
+  if (!isSetUp) throw new Fault('in-use', { sentence: 'No message gateway is set up for this instance: nothing can be sent.' })
+  const at = new Date()
+  const hold = await holdOf(db, site, at.getTime())
+  const { reminders } = site.form
+  if (hold && !(hold === 'lately' && message.kind === 'quote')) throw new Fault('in-use', { sentence: holdSentences[hold] })
+  if (!reminders) throw new Fault('in-use', { sentence: holdSentences['no-consent'] })
+  const { id } = await Message.create(
+    {
+      id: newId(),
+      firmId: site.firmId,
+      siteId: site.id,
+      quoteId: message.quoteId ?? null,
+      kind: message.kind,
+      channel: reminders.channel,
+      address: reminders.to,
+      body: `${message.body}\n${stopLine}`,
+      nextAt: at,
+      madeAt: at,
+      changedAt: at,
+      madeBy: user.name,
+    },
+    { transaction: db.transaction },
+  )
+  return messageRecord(db, id, site.firmId)
+}
+
+/** Takes back what has not left. @throws Fault `in-use` */
+export const withdrawMessage = (db: Doing, id: string, firmId: number): Promise<MessageRecord> =>
+  moveMessage(db, id, firmId, 'waiting', { state: 'withdrawn' }, 'This message has left already, or will not.')
+
+/** Tries again what failed. @throws Fault `in-use` */
+export const retryMessage = (db: Doing, id: string, firmId: number): Promise<MessageRecord> =>
+  moveMessage(db, id, firmId, 'failed', { state: 'waiting', nextAt: new Date(), tries: 0, because: null }, 'Only what failed is tried again.')
+
+async function moveMessage(
+  db: Doing,
+  id: string,
+  firmId: number,
+  from: Message['state'],
+  to: Partial<Pick<Message, 'state' | 'nextAt' | 'tries' | 'because'>>,
+  sentence: string,
+): Promise<MessageRecord> {
+  const message = await holdOwn(db, Message, 'message', id, firmId)
+  if (message.state !== from) throw new Fault('in-use', { sentence })
+  await message.update({ ...to, changedAt: new Date() }, { transaction: db.transaction })
+  return messageRecord(db, id, firmId)
+}

@@ -1,0 +1,40 @@
+// What would a customer be written? Drafted from the facts; the owner reads and changes it before it leaves.
+import { bringForward, draftReminder, longestMessage, quoteText, stopLine, type MessageDraft } from '@yastik/core'
+import type { Db } from '../db/database.ts'
+import type { Firm, Quote, Site } from '../db/models.ts'
+import { dayMs, dayOf } from '../days.ts'
+import { seasonAt, type WeatherSource } from '../weather/source.ts'
+import { dueUnits, holdOf } from './queries.ts'
+
+/** A customer is reminded of what falls due within this. */
+const aheadDays = 84
+
+const draftTo = ({ form }: Site, text: string, hold: MessageDraft['hold']): MessageDraft => ({
+  body: text.slice(0, longestMessage),
+  stopLine,
+  channel: form.reminders?.channel ?? null,
+  to: form.reminders?.to ?? null,
+  hold,
+})
+
+export async function reminderFor(db: Db, firm: Firm, site: Site, weather: WeatherSource | undefined, nowMs: number): Promise<MessageDraft> {
+  const today = dayOf(nowMs)
+  const units = await dueUnits(db, site.id, dayOf(nowMs + aheadDays * dayMs))
+  const season = await seasonAt(weather, { id: site.id, altitudeM: site.form.site.altitudeM })
+  const before = units.flatMap(({ dueOn }) => bringForward(dueOn, today, season) ?? []).sort()[0]
+  const text = draftReminder({ firm: firm.name, site: site.name, today, units, ...(before ? { before } : {}) })
+  return draftTo(site, text, await holdOf(db, site, nowMs))
+}
+
+export async function quoteMessage(db: Db, firm: Firm, quote: Quote, site: Site, nowMs: number): Promise<MessageDraft> {
+  const text = quoteText({
+    firm: firm.name,
+    site: site.name,
+    validUntil: quote.validUntil,
+    body: quote.body,
+    dayAfter: (weeks) => dayOf(nowMs + weeks * 7 * dayMs),
+  })
+  const hold = await holdOf(db, site, nowMs)
+  // Who asked for a price is written to, reminded lately or not.
+  return draftTo(site, text, hold === 'lately' ? null : hold)
+}

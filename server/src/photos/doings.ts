@@ -1,0 +1,49 @@
+// A photograph is kept: its files lie there before its record counts, so that no record speaks of a file that is not there.
+import { createHash } from 'node:crypto'
+import { Fault } from '@yastik/core'
+import type { Db } from '../db/database.ts'
+import { findOwn } from '../db/find.ts'
+import { Job, JobUnit, Photo, type User } from '../db/models.ts'
+import type { FileStore } from '../files/store.ts'
+import { pictureOf } from './picture.ts'
+
+export const keyOf = ({ id, firmId, kind }: Pick<Photo, 'id' | 'firmId' | 'kind'>): string => `${firmId}/${id}.${kind}`
+export const previewKeyOf = ({ id, firmId }: Pick<Photo, 'id' | 'firmId'>): string => `${firmId}/${id}-small.webp`
+
+/**
+ * Keeps what was sent. The same picture sent twice is one.
+ * @returns its record, and whether it was here already
+ * @throws Fault `not-there` without the job and unit, `not-a-photo`, `in-use` for another picture under the same id
+ */
+export async function keepPhoto(
+  db: Db,
+  files: FileStore,
+  { id: jobId, unitId, photoId }: { id: string; unitId: string; photoId: string },
+  sent: Buffer,
+  user: User,
+): Promise<{ photo: Photo; isKnown: boolean }> {
+  await findOwn(db, Job, 'job', jobId, user.firmId)
+  if (!(await JobUnit.findOne({ where: { jobId, unitId } }))) throw new Fault('not-there')
+  const sentSha256 = createHash('sha256').update(sent).digest('hex')
+  const there = await known(db, photoId, jobId, sentSha256)
+  if (there) return { photo: there, isKnown: true }
+  const { kind, width, height, bytes, preview } = await pictureOf(sent)
+  const place = { id: photoId, firmId: user.firmId, kind }
+  return db.change(async (doing) => {
+    // Sent twice at once: the other one may have been faster.
+    const other = await known(doing, photoId, jobId, sentSha256)
+    if (other) return { photo: other, isKnown: true }
+    const values = { ...place, jobId, unitId, byUser: user.id, width, height, bytes: bytes.length, sentSha256 }
+    // The record first, not yet committed: who sends another picture under the same id waits for it, and writes no file.
+    const photo = await Photo.create(values, { transaction: doing.transaction })
+    await files.put(keyOf(place), bytes)
+    await files.put(previewKeyOf(place), preview)
+    return { photo, isKnown: false }
+  })
+}
+
+async function known({ transaction }: Db, photoId: string, jobId: string, sentSha256: string): Promise<Photo | undefined> {
+  const photo = await Photo.findByPk(photoId, { transaction })
+  if (!photo || (photo.jobId === jobId && photo.sentSha256 === sentSha256)) return photo ?? undefined
+  throw new Fault('in-use', { lines: [{ where: 'photoId', what: 'another photograph has this id', allowed: 'a new id per photograph' }] })
+}

@@ -1,0 +1,61 @@
+// Sites and units are put down and saved. Two people saving the same one: the second is told, nothing is overwritten.
+import { Fault, type SiteForm, type UnitForm } from '@yastik/core'
+import { v7 as newId } from 'uuid'
+import type { Doing } from '../db/database.ts'
+import { findOwn, holdOwn } from '../db/find.ts'
+import { Site, Unit, type User } from '../db/models.ts'
+import { dayOf } from '../days.ts'
+import { renewDues } from '../upkeep/doings.ts'
+import { unitValues } from './records.ts'
+
+/** @throws Fault `does-not-hold-up` where a customer is said to have agreed on a day that has not come. */
+function checkConsent({ reminders }: SiteForm): void {
+  const today = dayOf(Date.now())
+  if (reminders && reminders.agreedOn > today)
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'reminders.agreedOn', what: `${reminders.agreedOn} has not come yet`, allowed: `${today} or before` }],
+    })
+}
+
+/** Only over the version that the person has seen. @throws Fault `changed-meanwhile` naming who was faster. */
+function checkVersion(row: Site | Unit, seen: number): void {
+  if (row.version === seen) return
+  throw new Fault('changed-meanwhile', {
+    sentence: `${row.savedBy} saved this in the meantime. Your entries are still in the form; load the newer version and enter them again.`,
+    lines: [{ where: 'version', what: `you edited version ${seen}, and it is version ${row.version} now`, allowed: String(row.version) }],
+  })
+}
+
+export async function makeSite({ transaction }: Doing, form: SiteForm, { firmId, name: savedBy }: User): Promise<string> {
+  checkConsent(form)
+  const { id } = await Site.create({ id: newId(), firmId, name: form.site.name, form, savedBy }, { transaction })
+  return id
+}
+
+/** Saves a site, and reckons the due days of its units anew: other surroundings, other days. */
+export async function saveSite(db: Doing, id: string, { version, ...form }: SiteForm & { version: number }, user: User): Promise<void> {
+  checkConsent(form)
+  const { transaction } = db
+  const site = await holdOwn(db, Site, 'site', id, user.firmId)
+  checkVersion(site, version)
+  await site.update({ name: form.site.name, form, version: version + 1, savedBy: user.name }, { transaction })
+  await renewDues(db, await Unit.findAll({ where: { siteId: id }, transaction }))
+}
+
+/** @throws Fault `not-there` without the site */
+export async function makeUnits(db: Doing, siteId: string, forms: readonly UnitForm[], { firmId, name: savedBy }: User): Promise<Unit[]> {
+  await findOwn(db, Site, 'site', siteId, firmId)
+  return Unit.bulkCreate(
+    forms.map((form) => ({ id: newId(), firmId, siteId, ...unitValues(form), savedBy })),
+    { transaction: db.transaction },
+  )
+}
+
+/** Saves a unit, and reckons its due days anew. */
+export async function saveUnit(db: Doing, id: string, { version, ...form }: UnitForm & { version: number }, user: User): Promise<Unit> {
+  const unit = await holdOwn(db, Unit, 'unit', id, user.firmId)
+  checkVersion(unit, version)
+  await unit.update({ ...unitValues(form), version: version + 1, savedBy: user.name }, { transaction: db.transaction })
+  await renewDues(db, [unit])
+  return unit
+}

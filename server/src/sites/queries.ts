@@ -1,0 +1,58 @@
+// Sites: as a list by name, and one with its units.
+import type { SiteForm, SitePage, SiteRecord } from '@yastik/core'
+import { parsed, type Db } from '../db/database.ts'
+import { findOwn } from '../db/find.ts'
+import { Site, Unit } from '../db/models.ts'
+import { likePart, markOf, pageLimit, pageOf, readMark } from '../db/paging.ts'
+import { siteRecord } from './records.ts'
+
+interface SiteRow {
+  readonly id: string
+  readonly name: string
+  readonly form: string
+  /** Names, one a line; null where there is none. */
+  readonly units: string | null
+  readonly lastCleanedAt: Date | null
+}
+
+/** @param asked part of a site's name or address, or of a unit's name; and the mark of the page before */
+export async function sitePage(db: Db, firmId: number, { find, after }: { find?: string; after?: string }): Promise<SitePage> {
+  const mark = after === undefined ? undefined : readMark(after, 2)
+  const wheres = [
+    's.firm_id = :firmId',
+    ...(mark ? ['(s.name, s.id) > (:name, :id)'] : []),
+    ...(find
+      ? [
+          `(s.name LIKE :find OR JSON_VALUE(s.form, '$.address') LIKE :find OR EXISTS (SELECT 1 FROM units v WHERE v.site_id = s.id AND v.name LIKE :find))`,
+        ]
+      : []),
+  ]
+  const rows = await db.read<SiteRow>(
+    `SELECT s.id, s.name, s.form, (SELECT GROUP_CONCAT(u.name ORDER BY u.name SEPARATOR '\\n') FROM units u WHERE u.site_id = s.id) AS units,
+            (SELECT MAX(u.last_cleaned_at) FROM units u WHERE u.site_id = s.id) AS lastCleanedAt
+     FROM sites s WHERE ${wheres.join(' AND ')} ORDER BY s.name, s.id LIMIT ${pageLimit}`,
+    { firmId, find: likePart(find ?? ''), name: mark?.[0], id: mark?.[1] },
+  )
+  return pageOf(
+    rows,
+    ({ name, id }) => markOf(name, id),
+    ({ id, name, form, units, lastCleanedAt }) => {
+      const { address, site } = parsed<SiteForm>(form)
+      return {
+        id,
+        name,
+        address,
+        setting: site.setting,
+        surroundings: site.surroundings ?? [],
+        units: units?.split('\n') ?? [],
+        lastCleanedAt: lastCleanedAt?.toISOString() ?? null,
+      }
+    },
+  )
+}
+
+/** @throws Fault `not-there` */
+export async function fullSite(db: Db, id: string, firmId: number): Promise<SiteRecord> {
+  const site = await findOwn(db, Site, 'site', id, firmId)
+  return siteRecord(site, await Unit.findAll({ where: { siteId: id }, order: [['name', 'ASC']], transaction: db.transaction }))
+}

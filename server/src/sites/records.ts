@@ -1,0 +1,31 @@
+// How are a site and its units written for whoever asks, and kept as somebody filled them in?
+import type { SiteRecord, UnitForm, UnitRecord } from '@yastik/core'
+import type { Site, Unit } from '../db/models.ts'
+
+/** What a unit is told apart and described by, as a row or as a model. */
+export type UnitRow = Pick<Unit, 'id' | 'siteId' | 'version' | 'name' | 'family' | 'design' | 'hoursPerDay'> & {
+  readonly lastCleanedAt?: Date | null
+}
+
+export const unitForm = ({ name, family, design, hoursPerDay }: Pick<UnitRow, keyof UnitForm>): UnitForm => ({
+  name,
+  family,
+  design,
+  ...(hoursPerDay === null ? {} : { hoursPerDay }),
+})
+export const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => ({ name, family, design, hoursPerDay: hoursPerDay ?? null })
+
+export const unitRecord = (unit: UnitRow): UnitRecord => ({
+  id: unit.id,
+  siteId: unit.siteId,
+  version: unit.version,
+  ...unitForm(unit),
+  lastCleanedAt: unit.lastCleanedAt?.toISOString() ?? null,
+})
+
+export const siteRecord = (site: Pick<Site, 'id' | 'version' | 'form'>, units: readonly UnitRow[]): SiteRecord => ({
+  id: site.id,
+  version: site.version,
+  ...site.form,
+  units: units.map(unitRecord),
+})

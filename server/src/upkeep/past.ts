@@ -1,0 +1,41 @@
+// What does the forecast of a unit rest on, and how is it reckoned with years and weeks?
+import { knownDesign, lossIndex, usualHoursPerDay, type SiteForm, type UnitPast, type Visit } from '@yastik/core'
+import type { Unit } from '../db/models.ts'
+import { dayMs, dayOf } from '../days.ts'
+
+const yearMs = 365.25 * dayMs
+export const yearsOf = (atMs: number): number => atMs / yearMs
+export const dayAfter = (fromMs: number, weeks: number): string => dayOf(fromMs + weeks * 7 * dayMs)
+
+/** A visit as the forecast needs it. */
+export interface VisitRow {
+  readonly jobId: string
+  readonly unitId: string
+  readonly handedOverAt: Date
+  readonly coilGrade: Visit['found']
+  readonly coilChances: string | null
+  readonly leftIndex: number
+  readonly panTreatmentWeeks: number | null
+  readonly soilKinds: string
+}
+/** What the forecast takes from the visits of a unit. */
+export type PastVisit = Pick<VisitRow, 'handedOverAt' | 'coilGrade' | 'coilChances' | 'leftIndex' | 'panTreatmentWeeks'>
+
+const visitOf = ({ handedOverAt, coilGrade, coilChances, leftIndex }: PastVisit): Visit => ({
+  atYears: yearsOf(handedOverAt.getTime()),
+  found: coilGrade,
+  ...(coilChances === null ? {} : { chances: coilChances.split(' ').map(Number) }),
+  left: leftIndex,
+})
+
+/** What the forecast of a unit needs. */
+export function pastOf(unit: Pick<Unit, 'family' | 'design' | 'hoursPerDay'>, site: SiteForm['site'], rows: readonly PastVisit[]): UnitPast {
+  const { design } = knownDesign(unit.family, unit.design)
+  return {
+    visits: rows.map(visitOf),
+    use: { surroundings: site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value },
+    fineFilter: design.fineFilter,
+    panTreatmentWeeks: rows.at(-1)?.panTreatmentWeeks ?? undefined,
+    lossIndex: lossIndex(design),
+  }
+}
