@@ -10,6 +10,10 @@ export const faultCatalogue = {
   'broken-off': { status: 400, sentence: 'What was sent broke off in the middle. Nothing of it was kept; send it again.' },
   'newer-format': { status: 422, sentence: 'This was made by a newer version than this one can read.' },
   'changed-content': { status: 422, sentence: 'This was changed after it was made: its checksum does not fit.' },
+  'other-version': {
+    status: 502,
+    sentence: 'What was answered is not what this page knows: one of them is newer. Load the page anew; what waits on this device stays.',
+  },
   'not-signed-in': { status: 401, sentence: 'Sign in first.' },
   'wrong-sign-in': { status: 401, sentence: 'This name and password do not go together.' },
   'not-allowed': { status: 403, sentence: 'Your role does not allow this.' },

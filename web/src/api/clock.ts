@@ -1,5 +1,5 @@
 // How far is this device's clock off the server's? Asked for, with the way there and back halved; what was measured last holds without a signal.
-import { clockSchema } from '@yastik/core'
+import { endpoints } from '@yastik/core'
 import { shallowRef } from 'vue'
 import { ask } from './client.ts'
 
@@ -19,7 +19,7 @@ let errorMs = Infinity
  */
 export async function measureClock(): Promise<number> {
   const [askedMs, begunMs] = [Date.now(), performance.now()]
-  const { nowMs } = clockSchema.parse(await ask<unknown>('GET', '/api/clock'))
+  const { nowMs } = await ask(endpoints.clock)
   const error = (performance.now() - begunMs) / 2
   if (Math.abs(Date.now() - askedMs - 2 * error) > jumpMs) return measureClock()
   const ahead = Math.round(askedMs + error - nowMs)

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // Instruments held to the unit: what each shows, which has settled, and those taken into the form.
 import {
+  addressOf,
+  endpoints,
   flowTestLitres,
   instrumentMessageSchema,
   settledOf,
@@ -38,7 +40,7 @@ const newestMs = computed(() => readings.value.at(-1)?.atMs ?? 0)
 function connect() {
   trouble.value = ''
   readings.value = []
-  const opened = new EventSource(`/api/jobs/${props.jobId}/units/${props.unitId}/instruments`)
+  const opened = new EventSource(addressOf(endpoints.instruments, { params: { id: props.jobId, unitId: props.unitId } }))
   stream.value = opened
   opened.onmessage = ({ data }: MessageEvent<string>) => {
     const fresh = instrumentMessageSchema.parse(JSON.parse(data)).readings

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A visit on another day, with other people, or not at all.
-import type { CrewRecord, JobCard } from '@yastik/core'
+import { endpoints, type CrewRecord, type JobCard } from '@yastik/core'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
 import CrewPick from './CrewPick.vue'
@@ -14,30 +14,31 @@ const crew = ref<CrewRecord[]>([])
 const sure = ref(false)
 const error = ref<unknown>()
 try {
-  crew.value = await ask<CrewRecord[]>('GET', '/api/crew')
+  crew.value = await ask(endpoints.crew)
 } catch (caught) {
   error.value = caught
 }
-async function change(method: 'PUT' | 'POST', path: string, body: object) {
+async function change(how: (job: { params: { id: string }; revision: number }) => Promise<unknown>) {
   error.value = undefined
   try {
-    await ask(method, `/api/jobs/${props.job.id}${path}`, { ...body, revision: props.job.revision })
+    await how({ params: { id: props.job.id }, revision: props.job.revision })
     emit('changed')
   } catch (caught) {
     error.value = caught
   }
 }
+const move = () =>
+  change(({ params, revision }) => ask(endpoints.moveJob, { params, body: { onDate: onDate.value, crewIds: crewIds.value, revision } }))
+const cancel = () => change(({ params, revision }) => ask(endpoints.cancelJob, { params, body: { revision } }))
 </script>
 
 <template>
   <div class="move" data-job-move>
     <label class="field"><span>Day</span><input v-model="onDate" type="date" class="line" name="move-to" /></label>
     <CrewPick v-model="crewIds" :crew="crew" />
-    <button class="tap now" :disabled="crewIds.length === 0 || onDate === ''" data-move-it @click="change('PUT', '', { onDate, crewIds })">
-      Save
-    </button>
+    <button class="tap now" :disabled="crewIds.length === 0 || onDate === ''" data-move-it @click="move">Save</button>
     <button v-if="!sure" class="tap" data-cancel @click="sure = true">Cancel the visit</button>
-    <button v-else class="tap" data-cancel-sure @click="change('POST', '/cancel', {})">Yes, nobody goes there</button>
+    <button v-else class="tap" data-cancel-sure @click="cancel">Yes, nobody goes there</button>
     <button class="tap bare" @click="emit('close')">Leave it</button>
     <FaultNote :error="error" />
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A message to a customer, drafted from the facts: read it, change it, send it. Why it cannot be sent is said at once.
-import { longestMessage, type HoldReason, type MessageDraft } from '@yastik/core'
+import { endpoints, longestMessage, type HoldReason, type MessageDraft } from '@yastik/core'
 import { ElDialog } from 'element-plus/es/components/dialog/index'
 import 'element-plus/theme-chalk/el-dialog.css'
 import 'element-plus/theme-chalk/el-overlay.css'
@@ -10,7 +10,11 @@ import { ask } from '../api/client.ts'
 import FaultNote from './FaultNote.vue'
 import { channelWords } from './messages.ts'
 
-const props = defineProps<{ path: string; siteId: string; siteName: string }>()
+const props = defineProps<{
+  siteId: string
+  siteName: string
+  /** Of the quote that is written; else of what falls due at the site. */ quoteId?: string
+}>()
 const emit = defineEmits<{ close: []; sent: [] }>()
 const open = ref(true)
 const draft = ref<MessageDraft>()
@@ -23,7 +27,10 @@ const holds: Record<HoldReason, string> = {
   lately: 'This customer was reminded less than a fortnight ago.',
 }
 try {
-  draft.value = await ask<MessageDraft>('GET', props.path)
+  draft.value =
+    props.quoteId === undefined
+      ? await ask(endpoints.draftReminder, { params: { id: props.siteId } })
+      : await ask(endpoints.draftQuoteMessage, { params: { id: props.quoteId } })
   body.value = draft.value.body
 } catch (caught) {
   error.value = caught
@@ -32,7 +39,9 @@ async function send() {
   error.value = undefined
   busy.value = true
   try {
-    await ask('POST', props.path, { body: body.value })
+    const message = { body: body.value }
+    if (props.quoteId === undefined) await ask(endpoints.sendReminder, { params: { id: props.siteId }, body: message })
+    else await ask(endpoints.sendQuoteMessage, { params: { id: props.quoteId }, body: message })
     emit('sent')
   } catch (caught) {
     error.value = caught

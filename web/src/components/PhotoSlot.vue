@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // Photographs of a step, or of a part: those taken, and a slot for the next one.
-import { partNames, settledShare, surfaceOf, type Grade, type TakenPhoto } from '@yastik/core'
+import { endpoints, partNames, settledShare, surfaceOf, type Grade, type TakenPhoto } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { ask } from '../api/client.ts'
+import { fetchFile } from '../api/client.ts'
 import { useJob, type PhotoOf } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import FaultNote from './FaultNote.vue'
@@ -39,7 +39,7 @@ const takeByCamera = () =>
   keep(async () => {
     if (!measurable.value) return []
     const { part } = measurable.value
-    const picture = await ask<Blob>('GET', `/api/jobs/${props.jobId}/units/${props.unitId}/instruments/camera?part=${part}`)
+    const picture = await fetchFile(endpoints.camera, { params: { id: props.jobId, unitId: props.unitId }, query: { part } })
     return [new File([picture], `${partNames[part]}.jpg`, { type: picture.type })]
   })
 async function keep(files: () => Promise<readonly File[]>) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One photograph, small; a tap shows it whole.
-import { Fault } from '@yastik/core'
+import { addressOf, endpoints, Fault } from '@yastik/core'
 import { ElDialog } from 'element-plus/es/components/dialog/index'
 import 'element-plus/theme-chalk/el-dialog.css'
 import 'element-plus/theme-chalk/el-overlay.css'
@@ -30,7 +30,7 @@ watch(() => props.photoId, load, { immediate: true })
 onBeforeUnmount(release)
 
 function open() {
-  whole.value = `/api/photos/${props.photoId}`
+  whole.value = addressOf(endpoints.photo, { params: { id: props.photoId } })
   isOpen.value = true
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Start values of step times against the firm's own finished runs: what they say, and taking it over.
-import type { HouseRules, StepTimesRecord } from '@yastik/core'
+import { endpoints, type HouseRules, type StepTimesRecord } from '@yastik/core'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
 import FaultNote from './FaultNote.vue'
@@ -15,7 +15,7 @@ async function look() {
   error.value = undefined
   busy.value = true
   try {
-    record.value = await ask<StepTimesRecord>('GET', '/api/step-times')
+    record.value = await ask(endpoints.stepTimes)
   } catch (caught) {
     error.value = caught
   } finally {

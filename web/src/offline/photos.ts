@@ -1,6 +1,6 @@
 // Where do photographs wait until the server has them, and how are they looked at without a signal? In the browser's own database.
-import { Fault, photoLimits } from '@yastik/core'
-import { ask, isNoJudgement } from '../api/client.ts'
+import { endpoints, Fault, photoLimits } from '@yastik/core'
+import { fetchFile, isNoJudgement, sendFile } from '../api/client.ts'
 import { onThisDevice, type KeptPhoto } from './database.ts'
 
 const previewPx = 480
@@ -39,7 +39,8 @@ export const photosWaiting = async (jobId: string): Promise<KeptPhoto[]> =>
 
 /** Sends one; what is acknowledged stays as a preview. @throws Fault as the server says it; NoAnswer without a connection. */
 export async function sendPhoto({ whole, ...photo }: KeptPhoto): Promise<void> {
-  await ask('PUT', `/api/jobs/${photo.jobId}/units/${photo.unitId}/photos/${photo.photoId}`, whole)
+  const { jobId: id, unitId, photoId } = photo
+  if (whole) await sendFile(endpoints.sendPhoto, { params: { id, unitId, photoId } }, whole)
   await (await onThisDevice()).put('photos', photo)
 }
 
@@ -50,7 +51,7 @@ export async function previewFor(photo: { photoId: string; jobId: string; unitId
   const database = await onThisDevice()
   const kept = await database.get('photos', photo.photoId)
   if (kept) return kept.preview
-  const preview = await ask<Blob>('GET', `/api/photos/${photo.photoId}?size=small`)
+  const preview = await fetchFile(endpoints.photo, { params: { id: photo.photoId }, query: { size: 'small' } })
   await database.put('photos', { ...photo, preview, atMs: Date.now() })
   return preview
 }
@@ -60,7 +61,7 @@ export async function pictureFor(photo: { photoId: string; jobId: string; unitId
   const kept = await (await onThisDevice()).get('photos', photo.photoId)
   if (kept?.whole) return kept.whole
   try {
-    return await ask<Blob>('GET', `/api/photos/${photo.photoId}`)
+    return await fetchFile(endpoints.photo, { params: { id: photo.photoId } })
   } catch (error) {
     if (isNoJudgement(error) || (error instanceof Fault && error.code === 'not-there')) return kept?.preview
     throw error

@@ -4,6 +4,7 @@ import type { JobEvent } from '@yastik/core'
 /** A server whose clock is three seconds behind this device's; it notes what it is sent and answers as `judge` says. */
 const sent: { path: string; ids: string[]; aheadMs: (number | undefined)[] }[] = []
 let judge: (path: string) => { status: number; body: unknown } | undefined = () => undefined
+const picture = '0191a1b0-0000-7000-8000-000000000001'
 const kept = new Map<string, string>()
 beforeAll(() => {
   global.localStorage = {
@@ -16,7 +17,7 @@ beforeAll(() => {
     if (path === '/api/clock') return Response.json({ nowMs: Date.now() - 3000 })
     if (path.includes('/photos/')) {
       sent.push({ path, ids: [], aheadMs: [] })
-      return Response.json({})
+      return Response.json({ id: picture, unitId: picture, width: 1, height: 1, bytes: 1 })
     }
     const { events } = JSON.parse(String(body)) as { events: JobEvent[] }
     sent.push({ path, ids: events.map(({ id }) => id), aheadMs: events.map(({ aheadMs }) => aheadMs) })
@@ -40,13 +41,13 @@ async function rooms() {
   ])
   const keepPicture = async (photoId: string, jobId: string) =>
     void (await (await onThisDevice()).put('photos', { photoId, jobId, unitId: 'u', preview: new Blob(['p']), whole: new Blob(['w']), atMs: 0 }))
-  const picture = async (photoId: string) => (await onThisDevice()).get('photos', photoId)
-  return { keep, waiting, sendAll, NoAnswer, keepPicture, picture }
+  const pictureHere = async (photoId: string) => (await onThisDevice()).get('photos', photoId)
+  return { keep, waiting, sendAll, NoAnswer, keepPicture, pictureHere }
 }
 
 describe('sending what waits', () => {
   it('measures the clock first, sends steps before pictures, and each picture before the event that speaks of it', async () => {
-    const { keep, waiting, sendAll, keepPicture, picture } = await rooms()
+    const { keep, waiting, sendAll, keepPicture, pictureHere } = await rooms()
     await keepPicture('p1', 'job')
     await keep('job', photo('b', 'p1'))
     await keep('job', note('a'))
@@ -58,7 +59,7 @@ describe('sending what waits', () => {
     ])
     for (const ahead of sent.flatMap(({ aheadMs }) => aheadMs)) expect(Math.abs(ahead! - 3000)).toBeLessThan(200)
     expect(await waiting('job')).toEqual([])
-    expect((await picture('p1'))!.whole).toBeUndefined()
+    expect((await pictureHere('p1'))!.whole).toBeUndefined()
   })
   it('leaves what is somebody else’s', async () => {
     const { keep, waiting, sendAll } = await rooms()
@@ -68,7 +69,7 @@ describe('sending what waits', () => {
     expect((await waiting('shared')).map(({ id }) => id)).toEqual(['theirs'])
   })
   it('drops a picture that is turned down, with its event, and says why', async () => {
-    const { keep, waiting, sendAll, keepPicture, picture } = await rooms()
+    const { keep, waiting, sendAll, keepPicture, pictureHere } = await rooms()
     const lines = [{ where: 'the photograph', what: 'it breaks off in the middle', allowed: 'a whole one' }]
     judge = (path) =>
       path.includes('/photos/') ? { status: 422, body: { code: 'not-a-photo', sentence: 'This is no photograph.', lines } } : undefined
@@ -77,7 +78,7 @@ describe('sending what waits', () => {
     const gone: string[] = []
     const reasons = await sendAll('bad', 1, { stamped: () => undefined, turnedDown: (ids) => void gone.push(...ids), keep: async () => undefined })
     expect(reasons).toEqual(['This is no photograph. the photograph: it breaks off in the middle; allowed: a whole one'])
-    expect([gone, await waiting('bad'), await picture('p2')]).toEqual([['c'], [], undefined])
+    expect([gone, await waiting('bad'), await pictureHere('p2')]).toEqual([['c'], [], undefined])
   })
   it('keeps everything where nobody judged it: no signal, a database that is away, somebody signed out', async () => {
     const { keep, waiting, sendAll, keepPicture } = await rooms()
@@ -87,10 +88,14 @@ describe('sending what waits', () => {
       [503, 'database-away'],
       [401, 'not-signed-in'],
       [500, 'internal'],
+      [502, 'other-version'],
     ] as const) {
       judge = (path) => (path === '/api/clock' ? undefined : { status, body: { code, sentence: 'Not now.', lines: [] } })
       await expect(sendAll('later', 1)).rejects.toThrow('Not now.')
     }
+    // A page that somebody on the way puts in: it is no answer of the server's.
+    judge = (path) => (path === '/api/clock' ? undefined : { status: 200, body: 'Welcome to the guest network' })
+    await expect(sendAll('later', 1)).rejects.toMatchObject({ code: 'other-version' })
     expect((await waiting('later')).map(({ id }) => id)).toEqual(['d'])
     judge = () => undefined
     expect(await sendAll('later', 1)).toEqual([])

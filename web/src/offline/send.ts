@@ -1,5 +1,5 @@
 // How does what waits on this device get to the server? Steps first, in batches, then photographs, each before the event that speaks of it.
-import { Fault, photoIdOf, sayFaultLine, type EventReceipt, type JobEvent } from '@yastik/core'
+import { endpoints, Fault, photoIdOf, sayFaultLine, type JobEvent } from '@yastik/core'
 import { ask, isNoJudgement } from '../api/client.ts'
 import { measureClock } from '../api/clock.ts'
 import type { KeptPhoto } from './database.ts'
@@ -47,7 +47,7 @@ async function photosOf(jobId: string, events: readonly JobEvent[]): Promise<Kep
 }
 
 async function sendBatch(jobId: string, events: readonly JobEvent[], watcher?: Watcher): Promise<string[]> {
-  const { accepted, refused } = await ask<EventReceipt>('POST', `/api/jobs/${jobId}/events`, { events })
+  const { accepted, refused } = await ask(endpoints.storeEvents, { params: { id: jobId }, body: { events: [...events] } })
   const ids = refused.map(({ id }) => id)
   watcher?.turnedDown(ids)
   await watcher?.keep()

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto'
-import { Fault } from '@yastik/core'
+import { endpoints, Fault, type JobRecord } from '@yastik/core'
 import { NoAnswer } from '../api/client.ts'
 import { onThisDevice } from './database.ts'
 import { askOrKept, clearShelf, fetchAhead } from './shelf.ts'
@@ -14,36 +14,75 @@ beforeAll(() => {
   }) as typeof fetch
 })
 const ok = (body: unknown) => ({ status: 200, body })
+const { clock, job } = endpoints
+const path = '/api/clock'
+const idOf = (last: number) => `0191a1b0-0000-7000-8000-00000000000${last}`
+const record = (id: string): JobRecord => ({
+  id,
+  onDate: '2026-11-27',
+  site: {
+    id: idOf(9),
+    version: 1,
+    site: { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
+    address: '',
+    contact: '',
+    units: [],
+  },
+  unitIds: [],
+  crew: [],
+  people: [],
+  houseRules: {},
+  products: [],
+  equipment: [],
+  events: [],
+  seq: 0,
+})
 
 describe('the shelf', () => {
   it('gives what the server says, and without a signal what it said last', async () => {
-    server = { '/api/today': ok(['first']) }
-    expect(await askOrKept('/api/today')).toEqual({ answer: ['first'], kept: false })
-    server = { '/api/today': ok(['second']) }
-    await askOrKept('/api/today')
+    server = { [path]: ok({ nowMs: 1 }) }
+    expect(await askOrKept(clock)).toEqual({ answer: { nowMs: 1 }, kept: false })
+    server = { [path]: ok({ nowMs: 2 }) }
+    await askOrKept(clock)
     server = {}
-    expect(await askOrKept('/api/today')).toEqual({ answer: ['second'], kept: true })
+    expect(await askOrKept(clock)).toEqual({ answer: { nowMs: 2 }, kept: true })
   })
   it('has nothing where the server never answered', async () => {
-    await expect(askOrKept('/api/jobs/none')).rejects.toBeInstanceOf(NoAnswer)
+    await expect(askOrKept(job, { params: { id: idOf(0) } })).rejects.toBeInstanceOf(NoAnswer)
   })
   it('never hides what the server turns down behind an old answer', async () => {
-    server = { '/api/today': { status: 401, body: { code: 'not-signed-in', sentence: 'Sign in first.', lines: [] } } }
-    await expect(askOrKept('/api/today')).rejects.toBeInstanceOf(Fault)
+    server = { [path]: { status: 401, body: { code: 'not-signed-in', sentence: 'Sign in first.', lines: [] } } }
+    await expect(askOrKept(clock)).rejects.toMatchObject({ code: 'not-signed-in' })
+  })
+  it('says where an answer, or what was kept of one, is of another version, and shows nothing wrong', async () => {
+    server = { [path]: ok({ time: 'noon' }) }
+    await expect(askOrKept(clock)).rejects.toMatchObject({
+      code: 'other-version',
+      lines: [{ where: '/api/clock.nowMs' }, { where: '/api/clock.time' }],
+    })
+    server = {}
+    await (await onThisDevice()).put('shelf', { path, answer: { time: 'noon' }, atMs: Date.now() })
+    await expect(askOrKept(clock)).rejects.toThrow('kept of this was written by another version')
   })
   it('fetches ahead until the signal goes, and throws nothing for that', async () => {
-    server = { '/api/a': ok(1), '/api/c': ok(3) }
-    await fetchAhead(['/api/a', '/api/b', '/api/c'])
+    const [first, second, third] = [1, 2, 3].map(idOf)
+    server = { [`/api/jobs/${first}`]: ok(record(first)), [`/api/jobs/${third}`]: ok(record(third)) }
+    await fetchAhead([first, second, third])
     server = {}
-    expect((await askOrKept('/api/a')).answer).toBe(1)
-    await expect(askOrKept('/api/c')).rejects.toBeInstanceOf(NoAnswer)
+    expect((await askOrKept(job, { params: { id: first } })).answer.id).toBe(first)
+    await expect(askOrKept(job, { params: { id: third } })).rejects.toBeInstanceOf(NoAnswer)
   })
   it('is cleared of what is old, and of everything when somebody signs out', async () => {
-    await (await onThisDevice()).put('shelf', { path: '/api/old', answer: 0, atMs: Date.now() - 15 * 86_400_000 })
+    const kept = () => askOrKept(job, { params: { id: idOf(1) } })
+    await (await onThisDevice()).put('shelf', { path, answer: { nowMs: 3 }, atMs: Date.now() - 15 * 86_400_000 })
     await clearShelf()
-    await expect(askOrKept('/api/old')).rejects.toBeInstanceOf(NoAnswer)
-    expect((await askOrKept('/api/a')).answer).toBe(1)
+    await expect(askOrKept(clock)).rejects.toBeInstanceOf(NoAnswer)
+    expect((await kept()).answer.id).toBe(idOf(1))
     await clearShelf(true)
-    await expect(askOrKept('/api/a')).rejects.toBeInstanceOf(NoAnswer)
+    await expect(kept()).rejects.toBeInstanceOf(NoAnswer)
+  })
+  it('turns what a server says without a shape of ours into a fault', async () => {
+    server = { [path]: { status: 418, body: 'teapot' } }
+    await expect(askOrKept(clock)).rejects.toBeInstanceOf(Fault)
   })
 })

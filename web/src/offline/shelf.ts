@@ -1,33 +1,52 @@
 // What did the server say last? Kept on the device, so that today's jobs open without a signal.
-import { ask, isNoJudgement } from '../api/client.ts'
+import { addressOf, endpoints, Fault, type Answer, type Endpoint, type Given } from '@yastik/core'
+import { answerOf, ask, isNoJudgement } from '../api/client.ts'
 import { onThisDevice } from './database.ts'
 
 /** Answers that are older than this are cleared away. */
 const keptDays = 14
 const dayMs = 86_400_000
 
-/** Asks the server; without an answer, or where it cannot work just now, what it said last. `kept` tells which. @throws NoAnswer where it never said anything; Fault as the server says it. */
-export async function askOrKept<Answer>(path: string): Promise<{ answer: Answer; kept: boolean }> {
+/** Endpoints whose answers are kept are those that only read. */
+type Kept = Endpoint & { readonly method: 'GET' }
+
+/**
+ * Asks the server; without an answer, or where it cannot work just now, what it said last. `kept` tells which.
+ * @throws NoAnswer where it never said anything; Fault as the server says it, and where what it said last is of another version than this page
+ */
+export async function askOrKept<Own extends Kept>(own: Own, given?: Given<Own>): Promise<{ answer: Answer<Own>; kept: boolean }> {
+  const parts: Given<Own> = given ?? ({} as Given<Own>)
   try {
-    const answer = await ask<Answer>('GET', path)
-    await shelve(path, answer)
+    const answer = (await ask<Endpoint>(own, parts)) as Answer<Own>
+    await shelve(own, parts, answer)
     return { answer, kept: false }
   } catch (error) {
-    if (!isNoJudgement(error)) throw error
-    const found = await (await onThisDevice()).get('shelf', path)
+    if (!isNoJudgement(error) || isOfOtherVersion(error)) throw error
+    const found = await (await onThisDevice()).get('shelf', addressOf(own, parts))
     if (!found) throw error
-    return { answer: found.answer as Answer, kept: true }
+    return { answer: keptAnswer(own, found.answer), kept: true }
   }
 }
 
-export const shelve = async (path: string, answer: unknown): Promise<void> =>
-  void (await (await onThisDevice()).put('shelf', { path, answer, atMs: Date.now() }))
+const isOfOtherVersion = (error: unknown) => error instanceof Fault && error.code === 'other-version'
+const keptByOther =
+  'What this device kept of this was written by another version of the application. It is fetched anew as soon as there is a signal.'
+function keptAnswer<Own extends Kept>(own: Own, said: unknown): Answer<Own> {
+  try {
+    return answerOf(own, said)
+  } catch (error) {
+    throw isOfOtherVersion(error) ? new Fault('other-version', { sentence: keptByOther }) : error
+  }
+}
 
-/** Fetches what may be needed without a signal later. What is not answered now is not kept, and nobody waits for it. */
-export async function fetchAhead(paths: readonly string[]): Promise<void> {
-  for (const path of paths) {
+export const shelve = async <Own extends Kept>(own: Own, given: Given<Own>, answer: Answer<Own>): Promise<void> =>
+  void (await (await onThisDevice()).put('shelf', { path: addressOf(own, given), answer, atMs: Date.now() }))
+
+/** Fetches jobs that may be needed without a signal later. What is not answered now is not kept, and nobody waits for it. */
+export async function fetchAhead(jobIds: readonly string[]): Promise<void> {
+  for (const id of jobIds) {
     try {
-      await askOrKept(path)
+      await askOrKept(endpoints.job, { params: { id } })
     } catch (error) {
       if (isNoJudgement(error)) return
       throw error

@@ -1,5 +1,7 @@
 // The job that is open: its events, what follows from them, and what is not sent yet.
 import {
+  addressOf,
+  endpoints,
   emptyUnitState,
   heldNow,
   foundChances,
@@ -59,7 +61,7 @@ export const useJob = defineStore('job', () => {
 
   async function open(jobId: string): Promise<void> {
     if (record.value?.id === jobId) return
-    const { answer: loaded } = await askOrKept<JobRecord>(`/api/jobs/${jobId}`)
+    const { answer: loaded } = await askOrKept(endpoints.job, { params: { id: jobId } })
     const own = await waiting(jobId)
     record.value = loaded
     events.value = merged(loaded.events, own)
@@ -75,7 +77,7 @@ export const useJob = defineStore('job', () => {
   /** What others on this job do is seen here as it happens; the browser reconnects by itself and goes on where it was. */
   function listen(id: string): void {
     stream?.close()
-    stream = new EventSource(`/api/jobs/${id}/stream?after=${seen}`)
+    stream = new EventSource(addressOf(endpoints.jobStream, { params: { id }, query: { after: seen } }))
     stream.onmessage = ({ data, lastEventId }: MessageEvent<string>) => {
       seen = Number(lastEventId)
       const fresh = streamMessageSchema.parse(JSON.parse(data)).events
@@ -99,7 +101,7 @@ export const useJob = defineStore('job', () => {
   }
   /** The job as it stands here, for opening it without a signal. */
   async function shelveJob(): Promise<void> {
-    if (record.value) await shelve(`/api/jobs/${record.value.id}`, { ...record.value, events: [...events.value], seq: seen })
+    if (record.value) await shelve(endpoints.job, { params: { id: record.value.id } }, { ...record.value, events: [...events.value], seq: seen })
   }
   // A page that the browser keeps aside must not hold a connection: there are only a few.
   addEventListener('pagehide', () => stream?.close())

@@ -1,5 +1,5 @@
 // Who is signed in on this device?
-import { Fault, type Me, type Measures } from '@yastik/core'
+import { endpoints, Fault, type Me, type Measures } from '@yastik/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
@@ -13,7 +13,7 @@ export const useSession = defineStore('session', () => {
   async function whoAmI(): Promise<Me | undefined> {
     if (asked) return me.value
     try {
-      const { answer, kept } = await askOrKept<Me>('/api/session')
+      const { answer, kept } = await askOrKept(endpoints.whoAmI)
       me.value = answer
       // Without a signal whoever was signed in last stays; the server is asked again as soon as it answers.
       asked = !kept
@@ -25,23 +25,23 @@ export const useSession = defineStore('session', () => {
   }
 
   async function signIn(name: string, password: string): Promise<void> {
-    const who = await ask<Me>('POST', '/api/session', { signIn: name, password })
+    const who = await ask(endpoints.signIn, { body: { signIn: name, password } })
     me.value = who
     asked = true
     await clearShelf(true)
-    await shelve('/api/session', who)
+    await shelve(endpoints.whoAmI, {}, who)
   }
 
   async function signOut(): Promise<void> {
-    await ask('DELETE', '/api/session')
+    await ask(endpoints.signOut)
     await clearShelf(true)
     me.value = undefined
   }
 
   async function setMeasures(measures: Measures): Promise<void> {
-    const who = await ask<Me>('PUT', '/api/session/measures', measures)
+    const who = await ask(endpoints.setMeasures, { body: measures })
     me.value = who
-    await shelve('/api/session', who)
+    await shelve(endpoints.whoAmI, {}, who)
   }
 
   return { me, setMeasures, whoAmI, signIn, signOut }

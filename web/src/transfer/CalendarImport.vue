@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Visits from a calendar: first what each entry would do here and what is wrong with it, then, on a person's word, all of it at once.
-import type { CalendarReceipt, CalendarRow } from '@yastik/core'
+import { endpoints, type CalendarReceipt, type CalendarRow } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
@@ -28,7 +28,7 @@ async function send(take?: { setAside: number }) {
   error.value = undefined
   busy.value = true
   try {
-    const receipt = await ask<CalendarReceipt>('POST', '/api/imports/visits', { text: text.value, ...(take ? { take } : {}) })
+    const receipt = await ask(endpoints.takeVisits, { body: { text: text.value, ...(take ? { take } : {}) } })
     if (take) [taken.value, seen.value] = [receipt.taken, undefined]
     else seen.value = receipt
   } catch (caught) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Sites and units from a table: which column is which, the first rows, what is wrong row by row; nothing is taken in before a person says so.
-import { neededColumns, siteTableColumns, type SiteImportLine, type SiteImportReceipt } from '@yastik/core'
+import { endpoints, neededColumns, siteTableColumns, type SiteImportReceipt } from '@yastik/core'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { askByLines } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
@@ -57,9 +57,9 @@ async function take() {
   error.value = undefined
   busy.value = `Taking in ${read.value.sites.length} sites …`
   try {
-    await askByLines<SiteImportLine>('/api/imports/sites', { sites: read.value.sites }, (line) => {
+    await askByLines(endpoints.takeSites, { body: { sites: read.value.sites } }, (line) => {
       if ('receipt' in line) receipt.value = line.receipt
-      else busy.value = `Taking in: ${line.rows} of ${line.of} written …`
+      else if ('rows' in line) busy.value = `Taking in: ${line.rows} of ${line.of} written …`
     })
     ;[opened.value, read.value] = [undefined, undefined]
   } catch (caught) {
@@ -75,7 +75,7 @@ async function take() {
     <h2>Sites and units from a table</h2>
     <p class="small">
       CSV with one row per unit. Headings as in
-      <a v-if="mayTakeOut" href="/api/exports/sites.csv" download>the table of what you have</a>
+      <a v-if="mayTakeOut" :href="endpoints.sitesTable.path" download>the table of what you have</a>
       <template v-else>the table that the owner can take out</template> are known by themselves; others you choose below.
     </p>
     <FileTap name="table" accept=".csv,.txt,.tsv,text/csv" :disabled="busy !== ''" @files="open">Choose a table</FileTap>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // The firm's data, out and in: open formats, nothing held back.
-import type { BundleReceipt } from '@yastik/core'
+import { bundleMedia, endpoints, type BundleReceipt } from '@yastik/core'
 import { computed, ref, shallowRef } from 'vue'
-import { ask } from '../api/client.ts'
+import { sendFile } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import FileTap from '../components/FileTap.vue'
 import { useJob } from '../stores/job.ts'
@@ -14,11 +14,11 @@ useJob().close()
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
 const outs = [
-  { href: '/api/exports/sites.csv', name: 'Sites and units', says: 'CSV, one row per unit' },
-  { href: '/api/exports/readings.csv', name: 'Readings', says: 'CSV, one row per reading' },
-  { href: '/api/exports/visits.ics', name: 'Visits and due days', says: 'iCalendar; read it in again, and what moved moves' },
-  { href: '/api/exports/photographs.zip', name: 'Photographs', says: 'a zip with the pictures and a list' },
-  { href: '/api/bundle', name: 'Everything', says: 'one JSON bundle with a checksum; all but passwords and pictures' },
+  { href: endpoints.sitesTable.path, name: 'Sites and units', says: 'CSV, one row per unit' },
+  { href: endpoints.readingsTable.path, name: 'Readings', says: 'CSV, one row per reading' },
+  { href: endpoints.calendar.path, name: 'Visits and due days', says: 'iCalendar; read it in again, and what moved moves' },
+  { href: endpoints.photographs.path, name: 'Photographs', says: 'a zip with the pictures and a list' },
+  { href: endpoints.bundle.path, name: 'Everything', says: 'one JSON bundle with a checksum; all but passwords and pictures' },
 ] as const
 const busy = ref(false)
 const error = ref<unknown>()
@@ -26,7 +26,7 @@ const receipt = shallowRef<BundleReceipt>()
 async function takeBundle([file]: File[]) {
   ;[error.value, receipt.value, busy.value] = [undefined, undefined, true]
   try {
-    receipt.value = await ask<BundleReceipt>('POST', '/api/bundle', file.slice(0, file.size, 'application/vnd.yastik.bundle+json'))
+    receipt.value = await sendFile(endpoints.takeBundle, {}, file.slice(0, file.size, bundleMedia))
   } catch (caught) {
     error.value = caught
   } finally {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What has to be in the van for a day, from all its plans: ticked off while loading, with what is missing said first.
-import type { DayLoad } from '@yastik/core'
+import { endpoints, type DayLoad } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -24,7 +24,7 @@ async function fetchLoad() {
   error.value = undefined
   if (!dayjs(day.value).isValid()) return
   try {
-    const { answer, kept } = await askOrKept<DayLoad>(`/api/load?day=${day.value}`)
+    const { answer, kept } = await askOrKept(endpoints.dayLoad, { query: { day: day.value } })
     load.value = answer
     fromDevice.value = kept
     inVan.value = JSON.parse(localStorage.getItem(tickedKey()) ?? '[]') as string[]

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is due when, over all units, and how sure that is.
-import { dueKinds, type Due, type DuePage, type DueWorth, type HoldReason } from '@yastik/core'
+import { endpoints, dueKinds, type Due, type DuePage, type DueWorth, type HoldReason } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -35,8 +35,7 @@ const names: Record<Due['what'], string> = {
 async function load(after?: string) {
   error.value = undefined
   try {
-    const query = new URLSearchParams({ ...(kind.value ? { what: kind.value } : {}), ...(after ? { after } : {}) })
-    const page = await ask<DuePage>('GET', `/api/due?${query.toString()}`)
+    const page = await ask(endpoints.due, { query: { what: kind.value, after } })
     entries.value = after ? [...entries.value, ...page.entries] : page.entries
     next.value = page.next
     rates.value = page.rates
@@ -46,7 +45,7 @@ async function load(after?: string) {
 }
 await load()
 try {
-  worth.value = await ask<DueWorth>('GET', '/api/due/worth')
+  worth.value = await ask(endpoints.dueWorth)
 } catch (caught) {
   error.value = caught
 }
@@ -154,7 +153,6 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
       <MessageDialog
         v-if="writing"
         :key="writing.siteId"
-        :path="`/api/sites/${writing.siteId}/reminder`"
         :site-id="writing.siteId"
         :site-name="writing.siteName"
         @close="writing = undefined"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // House rules: which school the firm follows where trades people differ. The owner sets them; everybody reads them.
 import {
+  endpoints,
   consequencesOf,
   knownHouseRules,
   schools,
@@ -38,7 +39,7 @@ const figures = [
   { name: 'liftLimitKg', says: 'One person lifts up to, kg' },
 ] as const
 try {
-  ;[record.value, stores.value] = await Promise.all([ask<HouseRulesRecord>('GET', '/api/house-rules'), ask<StoresRecord>('GET', '/api/stores')])
+  ;[record.value, stores.value] = await Promise.all([ask(endpoints.houseRules), ask(endpoints.stores)])
 } catch (caught) {
   error.value = caught
 }
@@ -73,9 +74,8 @@ async function set(change: Partial<HouseRules>) {
   error.value = undefined
   saved.value = ''
   try {
-    record.value = await ask<HouseRulesRecord>('PUT', '/api/house-rules', {
-      rules: { ...record.value.rules, ...change },
-      version: record.value.version,
+    record.value = await ask(endpoints.saveHouseRules, {
+      body: { rules: { ...record.value.rules, ...change }, version: record.value.version },
     })
     saved.value = 'Saved. Visits that are planned from now on follow it.'
   } catch (caught) {

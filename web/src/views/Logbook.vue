@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The firm's memory: what was handed over, newest first; or one unit's life.
 import {
+  endpoints,
   choiceNames,
   families,
   familyNames,
@@ -13,7 +14,6 @@ import {
   type Family,
   type Grade,
   type LogEntry,
-  type LogPage,
   type SoilKind,
   type UnitOutlook,
 } from '@yastik/core'
@@ -43,12 +43,7 @@ const siteId = computed(() => (typeof route.query.site === 'string' ? route.quer
 const people = ref<CrewRecord[]>([])
 const filter = reactive<{ find: string; family?: Family; soil?: SoilKind; by?: number; verdict?: LogEntry['verdict'] }>({ find: '' })
 const isFiltered = computed(() => siteId.value !== undefined || Object.values(filter).some((value) => value !== undefined && value !== ''))
-const query = (after?: string) =>
-  new URLSearchParams(
-    Object.entries({ ...filter, find: filter.find.trim(), siteId: siteId.value, after }).flatMap(([name, value]) =>
-      value === undefined || value === '' ? [] : [[name, String(value)]],
-    ),
-  ).toString()
+const query = (after?: string) => ({ ...filter, find: filter.find.trim() || undefined, siteId: siteId.value, after })
 /** The newest question counts: answers may overtake each other. */
 let asked = 0
 
@@ -56,10 +51,12 @@ async function load(after?: string) {
   const asking = ++asked
   error.value = undefined
   try {
-    const page = await ask<LogPage>('GET', unitId.value ? `/api/units/${unitId.value}/life` : `/api/logbook?${query(after)}`)
+    const page = unitId.value
+      ? await ask(endpoints.unitLife, { params: { id: unitId.value } })
+      : await ask(endpoints.logbook, { query: query(after) })
     if (asking !== asked) return
-    if (people.value.length === 0) people.value = await ask<CrewRecord[]>('GET', '/api/crew')
-    outlook.value = unitId.value ? await ask<UnitOutlook>('GET', `/api/units/${unitId.value}/outlook`) : undefined
+    if (people.value.length === 0) people.value = await ask(endpoints.crew)
+    outlook.value = unitId.value ? await ask(endpoints.unitOutlook, { params: { id: unitId.value } }) : undefined
     entries.value = after ? [...entries.value, ...page.entries] : page.entries
     next.value = unitId.value ? null : page.next
   } catch (caught) {

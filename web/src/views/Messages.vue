@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What customers were written, what became of it, and what they answered. It is looked at again while anything is on its way.
-import type { MessagePage, MessageRecord } from '@yastik/core'
+import { endpoints, type MessageRecord } from '@yastik/core'
 import dayjs from 'dayjs'
 import { onBeforeUnmount, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -16,7 +16,7 @@ const entries = ref<MessageRecord[]>([])
 const next = ref<string | null>(null)
 const error = ref<unknown>()
 
-const page = (after?: string) => ask<MessagePage>('GET', `/api/messages${after ? `?after=${encodeURIComponent(after)}` : ''}`)
+const page = (after?: string) => ask(endpoints.messages, { query: { after } })
 async function load() {
   try {
     const first = await page()
@@ -41,10 +41,10 @@ await load()
 const timer = setInterval(() => void load(), againMs)
 onBeforeUnmount(() => clearInterval(timer))
 
-async function move(message: MessageRecord, to: 'withdraw' | 'retry') {
+async function move({ id }: MessageRecord, to: typeof endpoints.withdrawMessage | typeof endpoints.retryMessage) {
   error.value = undefined
   try {
-    await ask('POST', `/api/messages/${message.id}/${to}`)
+    await ask(to, { params: { id } })
     await load()
   } catch (caught) {
     error.value = caught
@@ -82,8 +82,8 @@ async function move(message: MessageRecord, to: 'withdraw' | 'retry') {
             ><br /><small>{{ message.because }}{{ message.state === 'waiting' ? `, tried ${message.tries}×, again by itself` : '' }}</small></template
           >
           <p v-for="reply in message.replies" :key="reply.at" class="reply" data-reply>“{{ reply.text }}”</p>
-          <button v-if="message.state === 'waiting'" class="tap bare" @click="move(message, 'withdraw')">Take it back</button>
-          <button v-if="message.state === 'failed'" class="tap bare" data-retry @click="move(message, 'retry')">Try again</button>
+          <button v-if="message.state === 'waiting'" class="tap bare" @click="move(message, endpoints.withdrawMessage)">Take it back</button>
+          <button v-if="message.state === 'failed'" class="tap bare" data-retry @click="move(message, endpoints.retryMessage)">Try again</button>
         </div>
       </li>
     </ol>

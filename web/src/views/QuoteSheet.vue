@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One quote: how soiled the units are taken to be, the ways side by side, what the customer said, and what came of it.
 import {
+  endpoints,
   allGrades,
   costPerYear,
   complaints as allComplaints,
@@ -47,8 +48,9 @@ const onDate = ref(today)
 const crewIds = ref<number[]>([])
 const added = ref<{ what: string; amount: number | undefined }>({ what: '', amount: undefined })
 
+const params = { id: props.quoteId }
 try {
-  ;[quote.value, crew.value] = await Promise.all([ask<QuoteRecord>('GET', `/api/quotes/${props.quoteId}`), ask<CrewRecord[]>('GET', '/api/crew')])
+  ;[quote.value, crew.value] = await Promise.all([ask(endpoints.quote, { params }), ask(endpoints.crew)])
   crewIds.value = crew.value.slice(0, 2).map(({ id }) => id)
 } catch (caught) {
   error.value = caught
@@ -61,10 +63,12 @@ const offered = computed(() => shown.value.filter(({ key }) => isOffered(key)))
 const letter = (key: string) => wayLetter(offered.value.findIndex((option) => option.key === key))
 const toPay = (option: QuoteOption) => (quote.value ? payable(quote.value, option) : option.total)
 
-async function send(method: 'POST' | 'PUT', path: string, body: object) {
+/** Changes the quote over the version that is shown. @returns whether it was changed */
+async function send(how: (version: number) => Promise<QuoteRecord>) {
   error.value = undefined
+  if (!quote.value) return false
   try {
-    quote.value = await ask<QuoteRecord>(method, `/api/quotes/${props.quoteId}${path}`, { ...body, version: quote.value?.version })
+    quote.value = await how(quote.value.version)
     return true
   } catch (caught) {
     error.value = caught
@@ -74,7 +78,8 @@ async function send(method: 'POST' | 'PUT', path: string, body: object) {
 const change = (part: Partial<Pick<QuoteRecord, 'offered' | 'adjustments' | 'validUntil'>>) => {
   if (!quote.value) return
   const { offered: keys, adjustments, validUntil } = quote.value
-  return send('PUT', '', { offered: keys, adjustments, validUntil, ...part })
+  const body = { offered: keys, adjustments, validUntil, ...part }
+  return send((version) => ask(endpoints.changeQuote, { params, body: { ...body, version } }))
 }
 const toggleOffer = (key: string) =>
   change({ offered: isOffered(key) ? quote.value!.offered.filter((other) => other !== key) : [...quote.value!.offered, key] })
@@ -91,10 +96,14 @@ function setUnit(unitId: string, part: { coilGrade?: Grade; complaints?: Complai
     ...(unit.source === 'said' ? { coilGrade: unit.coilGrade } : {}),
     ...(unit.unitId === unitId ? part : {}),
   }))
-  return send('PUT', '/units', { units })
+  return send((version) => ask(endpoints.reckonQuote, { params, body: { units, version } }))
 }
 const toggle = <T,>(list: readonly T[], entry: T) => (list.includes(entry) ? list.filter((other) => other !== entry) : [...list, entry])
-const accept = () => send('POST', '/accept', { option: chosen.value, onDate: onDate.value, crewIds: crewIds.value })
+const accept = () =>
+  send((version) =>
+    ask(endpoints.acceptQuote, { params, body: { option: chosen.value ?? '', onDate: onDate.value, crewIds: crewIds.value, version } }),
+  )
+const decline = () => send((version) => ask(endpoints.declineQuote, { params, body: { version } }))
 const openVisit = () => router.push({ name: 'look-over', params: { jobId: quote.value!.jobId!, unitId: quote.value!.units[0].unitId } })
 function yearly(option: QuoteOption): string {
   const cost = costPerYear(option, toPay(option))
@@ -281,7 +290,7 @@ const print = () => window.print()
         <Suspense>
           <MessageDialog
             v-if="writing"
-            :path="`/api/quotes/${quoteId}/message`"
+            :quote-id="quoteId"
             :site-id="quote.siteId"
             :site-name="quote.siteName"
             @close="writing = false"
@@ -307,7 +316,7 @@ const print = () => window.print()
             <label class="field"><span>Day of the visit</span><input v-model="onDate" type="date" class="line" name="on-date" /></label>
             <CrewPick v-model="crewIds" :crew="crew" />
             <button class="tap now big" :disabled="!chosen || crewIds.length === 0" data-accepted @click="accept">Accepted: plan the visit</button>
-            <button class="tap" data-declined @click="send('POST', '/decline', {})">Declined</button>
+            <button class="tap" data-declined @click="decline">Declined</button>
           </div>
         </section>
       </template>

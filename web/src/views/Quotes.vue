@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What was offered to customers, newest first, and what came of it.
-import type { QuotePage } from '@yastik/core'
+import { endpoints, type QuotePage } from '@yastik/core'
 import dayjs from 'dayjs'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -19,7 +19,7 @@ const today = dayjs(serverNow()).format('YYYY-MM-DD')
 async function load(after?: string) {
   error.value = undefined
   try {
-    const page = await ask<QuotePage>('GET', `/api/quotes${after ? `?after=${encodeURIComponent(after)}` : ''}`)
+    const page = await ask(endpoints.quotes, { query: { after } })
     entries.value = after ? [...entries.value, ...page.entries] : page.entries
     next.value = page.next
   } catch (caught) {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One site: its particulars, its units, and the next visit.
 import {
+  endpoints,
   families,
   familyNames,
   isOnRoof,
@@ -9,8 +10,6 @@ import {
   traitsOf,
   type CrewRecord,
   type Family,
-  type JobCard,
-  type QuoteRecord,
   type SiteForm,
   type SiteRecord,
   type UnitForm,
@@ -64,11 +63,11 @@ async function load() {
     return
   }
   try {
-    record.value = await ask<SiteRecord>('GET', `/api/sites/${props.siteId}`)
+    record.value = await ask(endpoints.site, { params: { id: props.siteId } })
     const { site, address, contact, customerUnits, reminders } = record.value
     form.value = copyOf({ site, address, contact, ...(customerUnits ? { customerUnits } : {}), ...(reminders ? { reminders } : {}) })
     picked.value = record.value.units.map(({ id }) => id)
-    crew.value = await ask<CrewRecord[]>('GET', '/api/crew')
+    crew.value = await ask(endpoints.crew)
     if (crewIds.value.length === 0) crewIds.value = crew.value.slice(0, 2).map(({ id }) => id)
   } catch (caught) {
     error.value = caught
@@ -82,10 +81,13 @@ async function save() {
   saved.value = ''
   try {
     if (record.value) {
-      record.value = await ask<SiteRecord>('PUT', `/api/sites/${record.value.id}`, { ...form.value, version: record.value.version })
+      record.value = await ask(endpoints.saveSite, {
+        params: { id: record.value.id },
+        body: { ...form.value, version: record.value.version },
+      })
       saved.value = 'Saved.'
     } else {
-      const made = await ask<SiteRecord>('POST', '/api/sites', form.value)
+      const made = await ask(endpoints.makeSite, { body: form.value })
       await router.replace(`/sites/${made.id}`)
     }
   } catch (caught) {
@@ -116,11 +118,12 @@ async function saveUnit() {
   unitError.value = undefined
   try {
     const { id, version, form: unitForm, more } = editing.value
+    const params = { id: record.value.id }
     const { name, ...traits } = unitForm
     const names = [name, ...more.split('\n')].map((entry) => entry.trim()).filter((entry) => entry !== '')
-    if (id) await ask('PUT', `/api/units/${id}`, { ...unitForm, version })
-    else if (names.length > 1) await ask('POST', `/api/sites/${record.value.id}/alike-units`, { names, ...traits })
-    else await ask('POST', `/api/sites/${record.value.id}/units`, unitForm)
+    if (id && version) await ask(endpoints.saveUnit, { params: { id }, body: { ...unitForm, version } })
+    else if (names.length > 1) await ask(endpoints.makeAlikeUnits, { params, body: { names, ...traits } })
+    else await ask(endpoints.makeUnit, { params, body: unitForm })
     editing.value = undefined
     await load()
   } catch (caught) {
@@ -129,13 +132,11 @@ async function saveUnit() {
 }
 
 async function planVisit() {
+  if (!record.value) return
   error.value = undefined
   try {
-    const job = await ask<JobCard>('POST', '/api/jobs', {
-      siteId: record.value?.id,
-      unitIds: picked.value,
-      onDate: onDate.value,
-      crewIds: crewIds.value,
+    const job = await ask(endpoints.makeJob, {
+      body: { siteId: record.value.id, unitIds: picked.value, onDate: onDate.value, crewIds: crewIds.value },
     })
     await router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
   } catch (caught) {
@@ -145,9 +146,10 @@ async function planVisit() {
 
 /** The soil is as it was seen or is expected; the quote's sheet says which, and takes another. */
 async function makeQuote() {
+  if (!record.value) return
   error.value = undefined
   try {
-    const quote = await ask<QuoteRecord>('POST', '/api/quotes', { siteId: record.value?.id, units: picked.value.map((unitId) => ({ unitId })) })
+    const quote = await ask(endpoints.makeQuote, { body: { siteId: record.value.id, units: picked.value.map((unitId) => ({ unitId })) } })
     await router.push({ name: 'quote', params: { quoteId: quote.id } })
   } catch (caught) {
     error.value = caught

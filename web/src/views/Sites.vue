@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // All sites of the firm with their units.
-import type { SitePage } from '@yastik/core'
+import { endpoints, type SitePage } from '@yastik/core'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import dayjs from 'dayjs'
@@ -24,8 +24,7 @@ async function load(after?: string) {
   error.value = undefined
   try {
     const find = wanted.value.trim()
-    const query = new URLSearchParams({ ...(find === '' ? {} : { find }), ...(after === undefined ? {} : { after }) })
-    const page = await ask<SitePage>('GET', `/api/sites?${query.toString()}`)
+    const page = await ask(endpoints.sites, { query: { find: find === '' ? undefined : find, after } })
     if (asking !== asked) return
     entries.value = after === undefined ? page.entries : [...entries.value, ...page.entries]
     next.value = page.next

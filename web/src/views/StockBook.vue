@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Stock: what may be used of each product, lot by lot; what to buy; what came and went, and where it was used.
-import type { StockMoves, StockRecord } from '@yastik/core'
+import { endpoints, type StockMoves, type StockRecord } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
@@ -35,12 +35,12 @@ const form = ref<{ productId: string; kind: Kind; litres: number | undefined; lo
 const moveWords = { bought: 'bought', counted: 'counted', 'thrown-out': 'thrown out', used: 'used' } as const
 
 async function loadMoves(after?: string) {
-  const page = await ask<StockMoves>('GET', `/api/stock/moves${after ? `?after=${encodeURIComponent(after)}` : ''}`)
+  const page = await ask(endpoints.stockMoves, { query: { after } })
   moves.value = after ? [...moves.value, ...page.entries] : page.entries
   next.value = page.next
 }
 try {
-  stock.value = await ask<StockRecord>('GET', '/api/stock')
+  stock.value = await ask(endpoints.stock)
   form.value.productId = asked ?? stock.value.products[0]?.productId ?? ''
   await loadMoves()
 } catch (caught) {
@@ -64,7 +64,7 @@ async function note() {
   saved.value = ''
   const { labelDate, litres, ...rest } = form.value
   try {
-    stock.value = await ask<StockRecord>('POST', '/api/stock', { ...rest, litres, ...(labelDate === '' ? {} : { labelDate }) })
+    stock.value = await ask(endpoints.noteStock, { body: { ...rest, litres: litres ?? Number.NaN, ...(labelDate === '' ? {} : { labelDate }) } })
     saved.value = 'Noted.'
     form.value = { ...form.value, litres: undefined, lot: '', labelDate: '' }
     await loadMoves()

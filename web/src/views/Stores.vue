@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Stores: what the van holds, each product with its label, and the mixing calculator. The owner changes it; everybody uses it.
-import { clashesAmong, knownHouseRules, type Equipment, type HouseRulesRecord, type Product, type StoresRecord } from '@yastik/core'
+import { endpoints, clashesAmong, knownHouseRules, type Equipment, type Product, type StoresRecord } from '@yastik/core'
 import { v7 as newId } from 'uuid'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
@@ -21,7 +21,7 @@ const editing = ref<Product>()
 const isOwner = computed(() => session.me?.role === 'owner')
 const clashes = computed(() => clashesAmong(record.value?.products ?? []))
 try {
-  const [stores, house] = await Promise.all([ask<StoresRecord>('GET', '/api/stores'), ask<HouseRulesRecord>('GET', '/api/house-rules')])
+  const [stores, house] = await Promise.all([ask(endpoints.stores), ask(endpoints.houseRules)])
   record.value = stores
   householdAllowed.value = knownHouseRules(house.rules).agentSchool === 'household'
 } catch (caught) {
@@ -33,7 +33,7 @@ async function save(change: { products?: Product[]; equipment?: Equipment[] }): 
   error.value = undefined
   saved.value = ''
   try {
-    record.value = await ask<StoresRecord>('PUT', '/api/stores', { ...record.value, ...change })
+    record.value = await ask(endpoints.saveStores, { body: { ...record.value, ...change } })
     saved.value = 'Saved. Visits that are planned from now on count on it.'
     return true
   } catch (caught) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is on today, what is left over, and what comes next.
-import type { JobCard } from '@yastik/core'
+import { endpoints, type JobCard } from '@yastik/core'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -17,11 +17,11 @@ const error = ref<unknown>()
 async function load() {
   error.value = undefined
   try {
-    const { answer, kept } = await askOrKept<typeof jobs.value>(`/api/today?day=${day}`)
+    const { answer, kept } = await askOrKept(endpoints.today, { query: { day } })
     jobs.value = answer
     fromDevice.value = kept
     // Everything for today is on the device before anybody goes where there is no signal.
-    if (!kept) void clearShelf().then(() => fetchAhead(answer.today.map(({ id }) => `/api/jobs/${id}`)))
+    if (!kept) void clearShelf().then(() => fetchAhead(answer.today.map(({ id }) => id)))
   } catch (caught) {
     error.value = caught
   }
