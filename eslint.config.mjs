@@ -32,10 +32,16 @@ const later = rooms.slice(0, -1).map((room, index) => ({
   message: `${room}/ comes before this room: import only from rooms above.`,
 }))
 const houses = [
-  { target: './core', from: ['./server', './web', './e2e'], message: 'The core knows neither server nor interface.' },
+  { target: './core', from: ['./server', './stand-ins', './web', './e2e'], message: 'The core knows neither server nor interface.' },
+  {
+    target: './server/src/**/!(*.test|database).ts',
+    from: ['./stand-ins'],
+    message: 'The server knows no stand-in: one is named in the environment.',
+  },
   { target: './server', from: ['./web', './e2e'], message: 'The server knows no interface.' },
-  { target: './web', from: ['./server', './e2e'], message: 'The interface reaches the server over HTTP only.' },
-  { target: './e2e', from: ['./core', './server', './web'], message: 'These tests drive from outside.' },
+  { target: './stand-ins', from: ['./web', './e2e'], message: 'Stand-ins know no interface.' },
+  { target: './web', from: ['./server', './stand-ins', './e2e'], message: 'The interface reaches the server over HTTP only.' },
+  { target: './e2e', from: ['./core', './server', './stand-ins', './web'], message: 'These tests drive from outside.' },
 ]
 /** A feature of the server is entered through its doings and queries: routes are HTTP alone, and only the server as a whole takes them. */
 const routesAlone = {
@@ -79,7 +85,8 @@ export default ts.config(
       'no-restricted-syntax': [
         'error',
         {
-          selector: ':matches(Literal[value=/^\\s*(SELECT|INSERT|UPDATE|DELETE)\\s/], TemplateElement[value.raw=/^\\s*(SELECT|INSERT|UPDATE|DELETE)\\s/])',
+          selector:
+            ':matches(Literal[value=/^\\s*(SELECT|INSERT|UPDATE|DELETE)\\s/], TemplateElement[value.raw=/^\\s*(SELECT|INSERT|UPDATE|DELETE)\\s/])',
           message: 'SQL stands in db/ and in queries.ts.',
         },
       ],

@@ -3,7 +3,10 @@ const transform = { '^.+\\.(ts|mts)$': ['@swc/jest', { jsc: { target: 'es2022', 
 const common = {
   transform,
   testEnvironment: 'node',
-  moduleNameMapper: { '^@yastik/core$': '<rootDir>/core/src/index.ts' },
+  moduleNameMapper: {
+    '^@yastik/core$': '<rootDir>/core/src/index.ts',
+    '^@yastik/(server|stand-ins)/(.*)$': '<rootDir>/$1/src/$2.ts',
+  },
   // Packages that ship as ES modules only.
   transformIgnorePatterns: ['/node_modules/(?!(uuid|idb)/)'],
 }
@@ -16,7 +19,7 @@ export default {
     {
       ...common,
       displayName: 'server',
-      testMatch: ['<rootDir>/server/src/**/*.test.ts'],
+      testMatch: ['<rootDir>/server/src/**/*.test.ts', '<rootDir>/stand-ins/src/**/*.test.ts'],
       transform: { ...transform, ...esm },
       setupFilesAfterEnv: ['<rootDir>/server/src/tests/limit.ts'],
     },

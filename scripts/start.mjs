@@ -59,7 +59,7 @@ say('starting the database')
 const database = await startMariadb(dataDir)
 say(demo ? 'bringing the database up to date, loading the demo' : 'bringing the database up to date')
 /** The demo has stand-ins for what is outside; a real instance has none unless somebody asks for them. */
-const standIns = demo ? 'simulated' : 'none'
+const standIn = (name) => (demo ? `@yastik/stand-ins/${name}` : 'none')
 const app = fork(main, {
   env: {
     ...process.env,
@@ -67,10 +67,10 @@ const app = fork(main, {
     YASTIK_PORT: String(port),
     YASTIK_FILES: join(dataDir, 'files'),
     YASTIK_WEB_ROOT: inRoot('web/dist'),
-    YASTIK_DEMO: demo ? '1' : '0',
-    YASTIK_INSTRUMENTS: process.env.YASTIK_INSTRUMENTS ?? standIns,
-    YASTIK_MESSAGES: process.env.YASTIK_MESSAGES ?? standIns,
-    YASTIK_WEATHER: process.env.YASTIK_WEATHER ?? standIns,
+    YASTIK_DEMO: standIn('demo'),
+    YASTIK_INSTRUMENTS: process.env.YASTIK_INSTRUMENTS ?? standIn('instruments'),
+    YASTIK_MESSAGES: process.env.YASTIK_MESSAGES ?? standIn('messages'),
+    YASTIK_WEATHER: process.env.YASTIK_WEATHER ?? standIn('weather'),
   },
 })
 writeFileSync(pidFile, String(app.pid))
@@ -91,7 +91,7 @@ app.once('exit', (status) => void stop(status ?? 1))
 app.once('message', async () => {
   console.log(`\nYastik is ready: http://127.0.0.1:${port}/\n`)
   if (demo) {
-    const { demoPassword, demoPeople } = await import('../server/dist/demo/firm.js')
+    const { demoPassword, demoPeople } = await import('../stand-ins/dist/demo/firm.js')
     console.log(`Demo sign-ins, all with the password ${demoPassword}:`)
     for (const { signIn, name, role } of demoPeople) console.log(`  ${signIn.padEnd(8)}${name}, ${role}`)
   }

@@ -55,27 +55,29 @@ export async function measureApi(env, print) {
   const { databaseFrom } = await import('../../server/dist/config.js')
   const { defineModels, Firm, JobUnit } = await import('../../server/dist/db/models.js')
   const { migrate } = await import('../../server/dist/db/migrate.js')
-  const { loadMany } = await import('../../server/dist/demo/many.js')
-  const { learnAndRenew } = await import('../../server/dist/upkeep/dues.js')
+  const { loadMany } = await import('../../stand-ins/dist/demo/many.js')
+  const { learnAndRenew } = await import('../../server/dist/upkeep/doings.js')
   const name = 'yastik_many'
   const first = connect(databaseFrom(process.env))
   await first.query(`DROP DATABASE IF EXISTS ${name}`)
   await first.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
   await first.close()
+  const { Db } = await import('../../server/dist/db/database.js')
   const database = connect({ ...databaseFrom(process.env), name })
+  const db = new Db(database)
   defineModels(database)
   await migrate(database)
   const filledMs = performance.now()
-  const { signIn } = await loadMany(database, password, many)
+  const { signIn } = await loadMany(db, password, many)
   console.error(`· ${many.jobs} jobs and ${many.jobs * many.eventsPerJob} events stored in ${Math.round((performance.now() - filledMs) / 1000)} s`)
   const learnMs = performance.now()
-  await learnAndRenew(await Firm.findOne())
+  await learnAndRenew(db, await Firm.findOne())
   print('forecast and due days of 1,000 units, on the server', performance.now() - learnMs, 'ms', 1000)
   const { jobId, unitId } = await JobUnit.findOne({ order: [['handedOverAt', 'DESC']] })
   await database.close()
   const files = mkdtempSync(join(tmpdir(), 'yastik-bench-'))
   const server = fork(inRoot('server/dist/main.js'), {
-    env: { ...process.env, YASTIK_DB_NAME: name, YASTIK_PORT: '0', YASTIK_FILES: files, YASTIK_DEMO: '0', YASTIK_WEATHER: 'simulated' },
+    env: { ...process.env, YASTIK_DB_NAME: name, YASTIK_PORT: '0', YASTIK_FILES: files, YASTIK_WEATHER: '@yastik/stand-ins/weather' },
   })
   try {
     const { port } = await new Promise((done, failed) => {

@@ -67,5 +67,14 @@ export async function prepareAll() {
   await installModules()
   await buildCore()
   await build('the server', 'npx', ['--no-install', 'tsc', '-b', 'server'], inRoot('server/dist/.built'), 'core/src', 'server/src')
+  await build(
+    'the stand-ins',
+    'npx',
+    ['--no-install', 'tsc', '-b', 'stand-ins'],
+    inRoot('stand-ins/dist/.built'),
+    'core/src',
+    'server/src',
+    'stand-ins/src',
+  )
   await build('the interface', 'npm', ['run', '--silent', 'build', '-w', 'web'], inRoot('web/dist/.built'), 'core/src', 'web/src', 'web/public')
 }

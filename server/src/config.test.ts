@@ -17,14 +17,14 @@ describe('the configuration', () => {
       database: { host: '127.0.0.1', port: 3306, user: 'y', password: 'p', name: 'yastik' },
       filesRoot: '/files',
       webRoot: undefined,
-      demo: false,
-      simulatedInstruments: false,
-      simulatedMessages: false,
-      simulatedWeather: false,
+      modules: { demo: undefined, instruments: undefined, messages: undefined, weather: undefined },
       secureCookies: false,
       trustProxy: false,
     })
-    expect(configFrom({ ...good, YASTIK_DEMO: '1', YASTIK_SECURE_COOKIES: '1' })).toMatchObject({ demo: true, secureCookies: true })
+    expect(configFrom({ ...good, YASTIK_DEMO: '@our/demo', YASTIK_WEATHER: 'none', YASTIK_SECURE_COOKIES: '1' })).toMatchObject({
+      modules: { demo: '@our/demo', weather: undefined },
+      secureCookies: true,
+    })
   })
   it.each(Object.keys(good))('names %s when it is missing', (name) => {
     expect(() => configFrom({ ...good, [name]: undefined })).toThrow(`the environment variable ${name} is missing`)

@@ -9,12 +9,8 @@ export interface Config {
   readonly filesRoot: string
   /** Folder of the built interface; undefined serves the API alone. */
   readonly webRoot?: string
-  readonly demo: boolean
-  /** Whether stand-ins take the place of instruments. */
-  readonly simulatedInstruments: boolean
-  /** Whether a stand-in takes the place of the message gateway, and of the weather service. */
-  readonly simulatedMessages: boolean
-  readonly simulatedWeather: boolean
+  /** Modules by name: what loads a demo into an empty database, and what fills the interfaces to instruments, a carrier of messages, and a weather service. */
+  readonly modules: Readonly<Record<'demo' | 'instruments' | 'messages' | 'weather', string | undefined>>
   readonly secureCookies: boolean
   /** Proxies in front that name the caller: how many, or their addresses; without one, callers could name themselves. */
   readonly trustProxy: false | number | string[]
@@ -42,6 +38,9 @@ export const databaseFrom = (env: NodeJS.ProcessEnv): Config['database'] => ({
   password: need(env, 'YASTIK_DB_PASSWORD'),
   name: need(env, 'YASTIK_DB_NAME'),
 })
+
+/** Nothing, or `none`, for no module. */
+const moduleOf = (text = ''): string | undefined => (text === '' || text === 'none' ? undefined : text)
 
 function secondsOf(text: string): number {
   const value = Number(text)
@@ -72,10 +71,12 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     database: databaseFrom(env),
     filesRoot: need(env, 'YASTIK_FILES'),
     webRoot: env.YASTIK_WEB_ROOT,
-    demo: env.YASTIK_DEMO === '1',
-    simulatedInstruments: env.YASTIK_INSTRUMENTS === 'simulated',
-    simulatedMessages: env.YASTIK_MESSAGES === 'simulated',
-    simulatedWeather: env.YASTIK_WEATHER === 'simulated',
+    modules: {
+      demo: moduleOf(env.YASTIK_DEMO),
+      instruments: moduleOf(env.YASTIK_INSTRUMENTS),
+      messages: moduleOf(env.YASTIK_MESSAGES),
+      weather: moduleOf(env.YASTIK_WEATHER),
+    },
     secureCookies: env.YASTIK_SECURE_COOKIES === '1',
     trustProxy: proxiesOf(env.YASTIK_TRUST_PROXY),
     ...(env.YASTIK_GRACE_S === undefined ? {} : { graceMs: 1000 * secondsOf(env.YASTIK_GRACE_S) }),

@@ -5,26 +5,29 @@ import { connect } from './db/connection.ts'
 import { Db } from './db/database.ts'
 import { migrate } from './db/migrate.ts'
 import { defineModels } from './db/models.ts'
-import { loadDemo } from './demo/load.ts'
-import { simulatedSource } from './instruments/source.ts'
-import { simulatedGateway } from './messages/gateway.ts'
+import type { InstrumentSource } from './instruments/source.ts'
+import type { MessageGateway } from './messages/gateway.ts'
 import { keepRunning } from './messages/outbox.ts'
-import { simulatedWeather } from './weather/source.ts'
+import { adapterOf, functionOf } from './modules.ts'
+import type { WeatherSource } from './weather/source.ts'
 
 const outboxEveryMs = 1500
 
 const config = configFrom(process.env)
+const { modules } = config
 const sequelize = connect(config.database)
+const db = new Db(sequelize)
 defineModels(sequelize)
 await migrate(sequelize)
-if (config.demo) await loadDemo(new Db(sequelize))
-const gateway = config.simulatedMessages ? simulatedGateway : undefined
+const loadDemo = await functionOf<[Db]>('YASTIK_DEMO', modules.demo)
+await loadDemo?.(db)
+const gateway = await adapterOf<MessageGateway>('YASTIK_MESSAGES', modules.messages, ['send', 'ask'])
 const app = await buildApp({
   sequelize,
   filesRoot: config.filesRoot,
-  instruments: config.simulatedInstruments ? simulatedSource : undefined,
+  instruments: await adapterOf<InstrumentSource>('YASTIK_INSTRUMENTS', modules.instruments, ['read', 'photograph']),
   gateway,
-  weather: config.simulatedWeather ? simulatedWeather : undefined,
+  weather: await adapterOf<WeatherSource>('YASTIK_WEATHER', modules.weather, ['forecast', 'climate']),
   webRoot: config.webRoot,
   secureCookies: config.secureCookies,
   trustProxy: config.trustProxy,
@@ -32,7 +35,7 @@ const app = await buildApp({
   log: true,
 })
 
-const stopOutbox = gateway && keepRunning(new Db(sequelize), gateway, outboxEveryMs, (error) => app.log.error(error))
+const stopOutbox = gateway && keepRunning(db, gateway, outboxEveryMs, (error) => app.log.error(error))
 
 const stop = async () => {
   await stopOutbox?.()

@@ -77,10 +77,10 @@ async function launch(
       YASTIK_DB_NAME: database,
       YASTIK_FILES: files,
       YASTIK_WEB_ROOT: join(root, 'web/dist'),
-      YASTIK_DEMO: '1',
-      YASTIK_INSTRUMENTS: 'simulated',
-      YASTIK_MESSAGES: 'simulated',
-      YASTIK_WEATHER: 'simulated',
+      YASTIK_DEMO: '@yastik/stand-ins/demo',
+      YASTIK_INSTRUMENTS: '@yastik/stand-ins/instruments',
+      YASTIK_MESSAGES: '@yastik/stand-ins/messages',
+      YASTIK_WEATHER: '@yastik/stand-ins/weather',
     },
   })
   for (const stream of [child.stdout, child.stderr]) if (stream) createInterface(stream).on('line', hear)

@@ -2,8 +2,8 @@ import { families } from '@yastik/core'
 import { v7 as newId } from 'uuid'
 import { Firm, Job, JobUnit, StoredEvent, Unit } from '../db/models.ts'
 import { migrator } from '../db/migrate.ts'
-import { demoPassword, demoPeople } from '../demo/firm.ts'
-import { loadDemo } from '../demo/load.ts'
+import { demoPassword, demoPeople } from '@yastik/stand-ins/demo/firm'
+import loadDemo from '@yastik/stand-ins/demo'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 // The demo is walked step by step through the real planner.

@@ -1,8 +1,9 @@
 import { type MessageRecord } from '@yastik/core'
+import simulated from '@yastik/stand-ins/messages'
 import { v7 as newId } from 'uuid'
 import { DueDay, Message, Reply, Stop } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
-import { GatewayRefusal, simulatedGateway, type MessageGateway } from './gateway.ts'
+import { GatewayRefusal, type MessageGateway } from './gateway.ts'
 import { runOutbox } from './outbox.ts'
 
 let house: TestHouse
@@ -34,7 +35,7 @@ const newSite = async (to?: string, agreedOn?: string) =>
 const send = (siteId: string, body = 'Your units are due.') => owner('POST', `/api/sites/${siteId}/reminder`, { body })
 const sent = async (siteId: string) => (await send(siteId)).json() as MessageRecord
 const stateOf = async ({ id }: { id: string }) => (await Message.findByPk(id))!
-const run = (afterMs: number, gateway: MessageGateway = simulatedGateway) => runOutbox(house.db, gateway, Date.now() + afterMs)
+const run = (afterMs: number, gateway: MessageGateway = simulated) => runOutbox(house.db, gateway, Date.now() + afterMs)
 
 describe('consent', () => {
   it('is needed, and an address has to be one', async () => {
@@ -90,10 +91,10 @@ describe('the outbox', () => {
     await sent(site.id)
     const bodies: string[] = []
     const gateway: MessageGateway = {
-      ...simulatedGateway,
+      ...simulated,
       send: async (message, nowMs) => {
         bodies.push(message.body)
-        return simulatedGateway.send(message, nowMs)
+        return simulated.send(message, nowMs)
       },
     }
     await Promise.all([run(0, gateway), run(0, gateway), run(0, gateway)])
@@ -109,7 +110,7 @@ describe('the outbox', () => {
     await run(16_000)
     expect((await stateOf(message)).state).toBe('sent')
     const dead = await sent((await newSite('+00 555 0105')).id)
-    const away: MessageGateway = { ...simulatedGateway, send: () => Promise.reject(new Error('no line')) }
+    const away: MessageGateway = { ...simulated, send: () => Promise.reject(new Error('no line')) }
     const times: number[] = []
     for (let tries = 0; tries < 9; tries++) {
       const { nextAt } = await stateOf(dead)
@@ -128,7 +129,7 @@ describe('the outbox', () => {
     await run(3_600_000)
     expect((await stateOf(message)).tries).toBe(1)
     expect((await owner('POST', `/api/messages/${message.id}/retry`)).json().state).toBe('waiting')
-    await expect(simulatedGateway.send({ id: message.id, channel: 'text', to: '+00 555 0110', body: '' }, 0)).rejects.toBeInstanceOf(GatewayRefusal)
+    await expect(simulated.send({ id: message.id, channel: 'text', to: '+00 555 0110', body: '' }, 0)).rejects.toBeInstanceOf(GatewayRefusal)
   })
   it('says what failed on the way, and takes back only what still waits', async () => {
     const message = await sent((await newSite('guest2@mill.example')).id)

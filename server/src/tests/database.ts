@@ -5,6 +5,9 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { FastifyInstance, LightMyRequestResponse } from 'fastify'
+import instruments from '@yastik/stand-ins/instruments'
+import gateway from '@yastik/stand-ins/messages'
+import weather from '@yastik/stand-ins/weather'
 import type { Sequelize } from 'sequelize'
 import { buildApp } from '../app.ts'
 import { hashPassword } from '../auth/passwords.ts'
@@ -12,9 +15,6 @@ import { databaseFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { Db } from '../db/database.ts'
 import { migrate } from '../db/migrate.ts'
-import { simulatedSource } from '../instruments/source.ts'
-import { simulatedGateway } from '../messages/gateway.ts'
-import { simulatedWeather } from '../weather/source.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
 
 export interface TestHouse {
@@ -40,9 +40,9 @@ export async function openHouse(): Promise<TestHouse> {
   const app = await buildApp({
     sequelize,
     filesRoot,
-    instruments: simulatedSource,
-    gateway: simulatedGateway,
-    weather: simulatedWeather,
+    instruments,
+    gateway,
+    weather,
     answers: 'checked',
   })
   return {

@@ -1,5 +1,5 @@
-import { loadDemo } from '../demo/load.ts'
-import { demoPassword } from '../demo/firm.ts'
+import loadDemo from '@yastik/stand-ins/demo'
+import { demoPassword } from '@yastik/stand-ins/demo/firm'
 import { DueDay, JobUnit, Photo, Site, StoredEvent, Unit } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 

@@ -5,8 +5,8 @@ import { guessColumn, readSiteTable, type SiteRecord } from '@yastik/core'
 import { v7 as newId } from 'uuid'
 import yauzl from 'yauzl'
 import { DueDay, Site, Unit } from '../db/models.ts'
-import { demoPassword } from '../demo/firm.ts'
-import { loadDemo } from '../demo/load.ts'
+import { demoPassword } from '@yastik/stand-ins/demo/firm'
+import loadDemo from '@yastik/stand-ins/demo'
 import { openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse

@@ -1,12 +1,12 @@
 // What did the demo firm's office do? The van was counted; customers who agreed to be written to, a reminder; quotes: one open, one that became a visit and is finished.
 import { builtInProducts, gradeSchema, payable, stopLine } from '@yastik/core'
-import type { Db } from '../db/database.ts'
-import { Firm, Job, JobUnit, Message, Quote, Reply, Site, StockLot, Unit, User } from '../db/models.ts'
-import { quoteBody } from '../quotes/body.ts'
-import { learnAndRenew } from '../upkeep/doings.ts'
+import type { Db } from '@yastik/server/db/database'
+import { Firm, Job, JobUnit, Message, Quote, Reply, Site, StockLot, Unit, User } from '@yastik/server/db/models'
+import { quoteBody } from '@yastik/server/quotes/body'
+import { learnAndRenew } from '@yastik/server/upkeep/doings'
 import { demoFirm } from './firm.ts'
 import { demoId } from './walk.ts'
-import { dayMs, dayOf } from '../days.ts'
+import { dayMs, dayOf } from '@yastik/server/days'
 
 const validDays = 30
 /** Addresses that nobody has; the last digit tells the stand-in gateway what becomes of a message. */

@@ -12,8 +12,8 @@ import {
   type UnitPlan,
   type Visit,
 } from '@yastik/core'
-import type { Job, User } from '../db/models.ts'
-import { dayAfter, pastOf, yearsOf } from '../upkeep/past.ts'
+import type { Job, User } from '@yastik/server/db/models'
+import { dayAfter, pastOf, yearsOf } from '@yastik/server/upkeep/past'
 import type { Diary } from './walk.ts'
 
 export interface PastVisit {

@@ -1,11 +1,11 @@
 // A firm with a long past: many sites, units, visits and events, the same for the same seed. For measuring, not for looking at.
 import { allGrades, knownDesign, seeded, settings, soilKinds, surroundings, type Happening } from '@yastik/core'
 import { v7 as newId } from 'uuid'
-import type { Db } from '../db/database.ts'
-import { hashPassword } from '../auth/passwords.ts'
-import { Firm, Job, JobUnit, Message, Quote, Site, StockMove, StoredEvent, Unit, User } from '../db/models.ts'
-import { learnAndRenew } from '../upkeep/doings.ts'
-import { dayMs, dayOf } from '../days.ts'
+import type { Db } from '@yastik/server/db/database'
+import { hashPassword } from '@yastik/server/auth/passwords'
+import { Firm, Job, JobUnit, Message, Quote, Site, StockMove, StoredEvent, Unit, User } from '@yastik/server/db/models'
+import { learnAndRenew } from '@yastik/server/upkeep/doings'
+import { dayMs, dayOf } from '@yastik/server/days'
 
 export interface Many {
   readonly jobs: number

@@ -1,15 +1,15 @@
 // Loads the demo once: into an empty database, and never over anything.
 import { builtInProducts, builtInVan, planJob, seeded, startHouseRules, type Complaint, type Finding, type Grades, type JobFile } from '@yastik/core'
-import { hashPassword } from '../auth/passwords.ts'
-import type { Db, Doing } from '../db/database.ts'
-import { Firm, Job, JobUnit, Site, Unit, User } from '../db/models.ts'
-import { storeEvents } from '../events/doings.ts'
+import { hashPassword } from '@yastik/server/auth/passwords'
+import type { Db, Doing } from '@yastik/server/db/database'
+import { Firm, Job, JobUnit, Site, Unit, User } from '@yastik/server/db/models'
+import { storeEvents } from '@yastik/server/events/doings'
 import { demoFirm, demoPassword, demoPeople, demoSites, openGrades } from './firm.ts'
 import { loadOffice } from './office.ts'
 import type { DemoSite, DemoUnit } from './site.ts'
 import { tellCustomers, type PastVisit } from './told.ts'
 import { demoId, Diary, modelReadings, readingsAfter, verdictOf } from './walk.ts'
-import { dayMs, dayOf } from '../days.ts'
+import { dayMs, dayOf } from '@yastik/server/days'
 
 /** Loads sites and visits in one transaction, then what the office made of them. @returns whether the demo was loaded now. */
 export async function loadDemo(db: Db, nowMs = Date.now()): Promise<boolean> {
