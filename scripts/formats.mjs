@@ -1,9 +1,26 @@
-// Writes what is generated from the core into docs: the JSON Schemas of the open formats, and the rule book in words.
+// Writes what is generated from the code into docs: the JSON Schemas of the open formats, the description of the server for other programs, and
+// the rule book in words.
 import { writeFile } from 'node:fs/promises'
 import { inRoot } from './lib/paths.mjs'
-import { prepareCore } from './lib/prepare.mjs'
+import { prepareServer } from './lib/prepare.mjs'
 
-await prepareCore()
+await prepareServer()
 const { jsonSchemas, ruleBookInWords } = await import('../core/dist/index.js')
-for (const [name, schema] of Object.entries(jsonSchemas())) await writeFile(inRoot('docs/formats', name), `${JSON.stringify(schema, null, 2)}\n`)
+const { buildApp } = await import('../server/dist/app.js')
+const { connect } = await import('../server/dist/db/connection.js')
+const { defineModels } = await import('../server/dist/db/models.js')
+
+/** The server's description needs no database: nothing is asked of it. */
+async function openapi() {
+  const sequelize = connect({ host: '127.0.0.1', port: 1, user: '', password: '', name: '' })
+  defineModels(sequelize)
+  const app = await buildApp({ sequelize, filesRoot: inRoot('.data/files') })
+  await app.ready()
+  const document = app.swagger()
+  await app.close()
+  return document
+}
+
+for (const [name, schema] of Object.entries({ ...jsonSchemas(), 'openapi.json': await openapi() }))
+  await writeFile(inRoot('docs/formats', name), `${JSON.stringify(schema, null, 2)}\n`)
 await writeFile(inRoot('docs/rules.md'), ruleBookInWords())

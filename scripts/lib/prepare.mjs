@@ -61,20 +61,25 @@ export async function prepareCore() {
   console.log = log
 }
 
-/** Everything that the application needs to run. */
-export async function prepareAll() {
-  checkNode()
-  await installModules()
-  await buildCore()
-  await build('the server', 'npx', ['--no-install', 'tsc', '-b', 'server'], inRoot('server/dist/.built'), 'core/src', 'server/src')
-  await build(
-    'the stand-ins',
+/** With the stand-ins come the server and the core that they build on. */
+const buildServer = () =>
+  build(
+    'the server',
     'npx',
     ['--no-install', 'tsc', '-b', 'stand-ins'],
     inRoot('stand-ins/dist/.built'),
-    'core/src',
-    'server/src',
-    'stand-ins/src',
+    ...['core/src', 'server/src', 'stand-ins/src'],
   )
+
+/** Node modules and the compiled server, without an interface. */
+export async function prepareServer() {
+  checkNode()
+  await installModules()
+  await buildServer()
+}
+
+/** Everything that the application needs to run. */
+export async function prepareAll() {
+  await prepareServer()
   await build('the interface', 'npm', ['run', '--silent', 'build', '-w', 'web'], inRoot('web/dist/.built'), 'core/src', 'web/src', 'web/public')
 }

@@ -15,6 +15,7 @@ import { closeInGoodTime, usualGraceMs } from './http/closing.ts'
 import { handleErrors } from './http/errors.ts'
 import { guard } from './http/guard.ts'
 import { sendHeaders } from './http/headers.ts'
+import { describeRoutes } from './http/openapi.ts'
 import { readByTable, writePlainly } from './http/serve.ts'
 import { endSlowSenders, serverTimes, usualPatience, type Patience } from './http/slowSenders.ts'
 import { endStreamsWith } from './http/streams.ts'
@@ -116,6 +117,7 @@ export async function buildApp({
   await app.register(cookie)
   await sendHeaders(app, secureCookies)
   app.decorate('endpoints', endpointsOf(app))
+  await describeRoutes(app, secureCookies)
   const db = new Db(sequelize)
   guard(app, db, secureCookies)
   endSlowSenders(app, patience)

@@ -1,4 +1,4 @@
-// Sign in, sign out, who am I.
+// Sign in, sign out, who am I; and what whoever is in needs to know of the server itself.
 import { endpoints, metric, type Me } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
@@ -39,5 +39,6 @@ export function authRoutes(db: Db, secure: boolean, instruments: boolean) {
 
     reads(endpoints.whoAmI, ({ user, firm }) => meOf(user, firm))
     reads(endpoints.clock, () => ({ nowMs: Date.now() }))
+    reads(endpoints.openapi, () => ({ ...app.swagger() }))
   }
 }

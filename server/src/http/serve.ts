@@ -1,9 +1,10 @@
 // How does an endpoint become a route? As the table has it: what is read and answered, and who may call; what changes something does so in one transaction.
 import { Fault, linesOf, type Answer, type Asked, type Endpoint } from '@yastik/core'
-import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchema, FastifySchemaCompiler } from 'fastify'
-import { z } from 'zod'
+import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchemaCompiler } from 'fastify'
+import type { z } from 'zod'
 import type { Db, Doing } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
+import { schemaOf } from './openapi.ts'
 
 /** Whoever calls, where the endpoint is not for anyone. */
 type Caller<Own extends Endpoint> = Own['who'] extends 'anyone' ? object : { readonly user: User; readonly firm: Firm }
@@ -42,20 +43,6 @@ export function serverOf(app: FastifyInstance, db: Db): Server {
     changes: (own, handler) => void route(own, (call) => db.change((doing) => handler({ ...call, db: doing }))),
     serves: (own, handler) => void route(own, (call, request, reply) => handler({ ...call, db, request, reply })),
   }
-}
-
-/** Of files and streams nothing is said: they are not written as JSON. */
-function schemaOf({ method, params, query, body, answer, gives, takes, status, says, who }: Endpoint): FastifySchema {
-  return {
-    summary: says,
-    ...(who === 'owner' ? { description: 'For owners.' } : {}),
-    ...(params ? { params } : {}),
-    ...(query ? { querystring: query } : method === 'GET' ? { querystring: z.object({}) } : {}),
-    ...(body ? { body } : {}),
-    ...(takes ? { consumes: [...takes] } : {}),
-    ...(answer && !gives ? { response: { [status ?? 200]: answer } } : {}),
-    ...(gives ? { produces: [...gives] } : {}),
-  } as FastifySchema
 }
 
 /**

@@ -12,7 +12,6 @@ export const previewKeyOf = ({ id, firmId }: Pick<Photo, 'id' | 'firmId'>): stri
 
 /**
  * Keeps what was sent. The same picture sent twice is one.
- * @returns its record, and whether it was here already
  * @throws Fault `not-there` without the job and unit, `not-a-photo`, `in-use` for another picture under the same id
  */
 export async function keepPhoto(
@@ -21,24 +20,24 @@ export async function keepPhoto(
   { id: jobId, unitId, photoId }: { id: string; unitId: string; photoId: string },
   sent: Buffer,
   user: User,
-): Promise<{ photo: Photo; isKnown: boolean }> {
+): Promise<Photo> {
   await findOwn(db, Job, 'job', jobId, user.firmId)
   if (!(await JobUnit.findOne({ where: { jobId, unitId } }))) throw new Fault('not-there')
   const sentSha256 = createHash('sha256').update(sent).digest('hex')
   const there = await known(db, photoId, jobId, sentSha256)
-  if (there) return { photo: there, isKnown: true }
+  if (there) return there
   const { kind, width, height, bytes, preview } = await pictureOf(sent)
   const place = { id: photoId, firmId: user.firmId, kind }
   return db.change(async (doing) => {
     // Sent twice at once: the other one may have been faster.
     const other = await known(doing, photoId, jobId, sentSha256)
-    if (other) return { photo: other, isKnown: true }
+    if (other) return other
     const values = { ...place, jobId, unitId, byUser: user.id, width, height, bytes: bytes.length, sentSha256 }
     // The record first, not yet committed: who sends another picture under the same id waits for it, and writes no file.
     const photo = await Photo.create(values, { transaction: doing.transaction })
     await files.put(keyOf(place), bytes)
     await files.put(previewKeyOf(place), preview)
-    return { photo, isKnown: false }
+    return photo
   })
 }
 

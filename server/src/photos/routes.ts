@@ -19,14 +19,12 @@ export const photoRoutes =
     const { serves } = serverOf(app, house)
 
     // Pictures are read before anything is changed: that takes its time.
-    serves(endpoints.sendPhoto, async ({ db, params, user, request, reply }): Promise<PhotoRecord> => {
+    serves(endpoints.sendPhoto, async ({ db, params, user, request }): Promise<PhotoRecord> => {
       if (!Buffer.isBuffer(request.body))
         throw new Fault('wrong-media', {
           lines: [{ where: 'content-type', what: 'this is no picture', allowed: Object.values(photoKinds).join(', ') }],
         })
-      const { photo, isKnown } = await keepPhoto(db, files, params, request.body, user)
-      reply.status(isKnown ? 200 : 201)
-      return recordOf(photo)
+      return recordOf(await keepPhoto(db, files, params, request.body, user))
     })
 
     serves(endpoints.photo, async ({ db, params, query, user, reply }) => {

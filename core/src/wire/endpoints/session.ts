@@ -1,4 +1,5 @@
 // Who is there: signing in and out, and what a person sets for themselves.
+import { z } from 'zod'
 import { clockSchema, meSchema, measuresSchema, signInSchema } from '../records.ts'
 import { endpoint } from './endpoint.ts'
 
@@ -28,5 +29,12 @@ export const sessionEndpoints = {
     who: 'people',
     says: 'What time it is here, by which a device finds out how far its own clock is off.',
     answer: clockSchema,
+  }),
+  openapi: endpoint({
+    method: 'GET',
+    path: '/api/openapi.json',
+    who: 'people',
+    says: 'All that is answered here, as an OpenAPI document.',
+    answer: z.record(z.string(), z.unknown()),
   }),
 } as const

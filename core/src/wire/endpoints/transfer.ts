@@ -1,6 +1,5 @@
 // The firm's data out and in. Whatever leaves holds customers: owners alone take it out.
-import { z } from 'zod'
-import { bundleReceiptSchema } from '../bundle.ts'
+import { bundleReceiptSchema, bundleSchema } from '../bundle.ts'
 import { calendarImportSchema, calendarReceiptSchema } from '../calendar.ts'
 import { siteImportLineSchema, siteImportSchema } from '../siteTable.ts'
 import { endpoint } from './endpoint.ts'
@@ -17,7 +16,7 @@ export const transferEndpoints = {
     path: '/api/bundle',
     who: 'owner',
     says: 'All of the firm as one file, yastik.bundle/1.',
-    answer: z.unknown(),
+    answer: bundleSchema,
     gives: ['application/json'],
   }),
   takeBundle: endpoint({

@@ -1,0 +1,121 @@
+// How do other programs learn what the server answers? An OpenAPI document, made from the routes, and so from the table of endpoints.
+import swagger from '@fastify/swagger'
+import {
+  bundleSchema,
+  crewRecordSchema,
+  duePageSchema,
+  endpoints,
+  equipmentSchema,
+  eventSchema,
+  faultBodySchema,
+  firmRatesSchema,
+  houseRulesSchema,
+  jobCardSchema,
+  jobRecordSchema,
+  logEntrySchema,
+  measuresSchema,
+  meSchema,
+  messageRecordSchema,
+  productSchema,
+  quoteOptionSchema,
+  quoteRecordSchema,
+  siteFormSchema,
+  siteRecordSchema,
+  unitFormSchema,
+  unitRecordSchema,
+  visitSchema,
+  type Endpoint,
+} from '@yastik/core'
+import type { FastifyInstance, FastifySchema } from 'fastify'
+import { createJsonSchemaTransform, createJsonSchemaTransformObject } from 'fastify-type-provider-zod'
+import { z } from 'zod'
+import { cookieName } from '../auth/sessions.ts'
+
+const about =
+  'What the server of Yastik answers. Whoever is signed in holds a session by a cookie; what changes something is taken only from pages of ' +
+  'the same origin. A fault says where, what, and what is allowed instead.'
+
+const names = new Map<Endpoint, string>(Object.entries(endpoints).map(([name, own]) => [own, name]))
+
+/** What is said of an endpoint: read and answered as its schemas have it, and a fault in their place. */
+export function schemaOf(own: Endpoint): FastifySchema {
+  const { method, path, params, query, body, answer, gives, takes, status = 200, says, who } = own
+  const media = (types: readonly string[], schema: z.ZodType) => Object.fromEntries(types.map((type) => [type, { schema }]))
+  const json = ['application/json'] as const
+  const answered = gives ? media(gives, answer ?? z.unknown()) : answer && media(json, answer)
+  return {
+    operationId: names.get(own),
+    tags: [path.split('/')[2].replace(/\..*$/, '')],
+    summary: says,
+    ...(who === 'owner' ? { description: 'For owners.' } : {}),
+    security: who === 'anyone' ? [] : [{ session: [] }],
+    ...(params ? { params } : {}),
+    ...(query ? { querystring: query } : method === 'GET' ? { querystring: z.object({}) } : {}),
+    ...(body ? { body } : {}),
+    ...(takes ? { consumes: [...takes] } : {}),
+    response: {
+      ...(answered ? { [status]: { description: says, content: answered } } : {}),
+      default: { description: 'What is wrong, where, and what is allowed instead.', content: media(json, faultBodySchema) },
+    },
+  } as FastifySchema
+}
+
+/** Shapes that are spoken of at several endpoints, under a name of their own. */
+const shapes = z.registry<{ id: string }>()
+for (const [id, schema] of Object.entries({
+  Bundle: bundleSchema,
+  CrewMember: crewRecordSchema,
+  DueEntry: duePageSchema.shape.entries.element,
+  Equipment: equipmentSchema,
+  Event: eventSchema,
+  Fault: faultBodySchema,
+  FirmRates: firmRatesSchema,
+  HouseRules: houseRulesSchema,
+  Job: jobRecordSchema,
+  JobCard: jobCardSchema,
+  LogEntry: logEntrySchema,
+  Measures: measuresSchema,
+  Message: messageRecordSchema,
+  Person: meSchema,
+  Product: productSchema,
+  Quote: quoteRecordSchema,
+  QuoteOption: quoteOptionSchema,
+  Site: siteRecordSchema,
+  SiteForm: siteFormSchema,
+  Unit: unitRecordSchema,
+  UnitForm: unitFormSchema,
+  Visit: visitSchema,
+}))
+  shapes.add(schema, { id })
+const asJsonSchema = createJsonSchemaTransform({ schemaRegistry: shapes })
+
+type Transform = typeof asJsonSchema
+/** The schemas as JSON Schema; of pages and files nothing is said. */
+const described: Transform = (document) => {
+  if (!document.url.startsWith('/api/')) return { url: document.url, schema: { hide: true } }
+  const { schema, url } = asJsonSchema(document)
+  const { consumes, body, response } = schema as FastifySchema & { consumes?: string[]; response?: Record<string, object> }
+  const isSilent = Object.keys(response ?? {}).every((status) => status === 'default')
+  return {
+    url,
+    schema: {
+      ...schema,
+      // A file has no schema: it is said to be there.
+      ...(consumes && !body ? { body: {} } : {}),
+      ...(isSilent ? { response: { ...response, 204: { description: 'Done.', type: 'null' } } } : {}),
+    },
+  }
+}
+
+/** Describes whatever is declared from now on. @param secure whether cookies are for TLS only */
+export async function describeRoutes(app: FastifyInstance, secure: boolean): Promise<void> {
+  await app.register(swagger, {
+    openapi: {
+      openapi: '3.1.1',
+      info: { title: 'Yastik', version: '1', description: about },
+      components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: cookieName(secure) } } },
+    },
+    transform: described,
+    transformObject: createJsonSchemaTransformObject({ schemaRegistry: shapes }),
+  })
+}
