@@ -10,5 +10,5 @@ const at = args.indexOf('--data')
 const dataDir = at >= 0 ? resolve(args.splice(at, 2)[1] ?? '') : inRoot('.data')
 await prepareAll()
 process.exitCode = await withDatabase(dataDir, (env) =>
-  run(process.execPath, [inRoot('server/dist/auth/addPerson.js'), ...args], { env: { ...process.env, ...env } }),
+  run(process.execPath, [inRoot('server/dist/people/command.js'), ...args], { env: { ...process.env, ...env } }),
 )

@@ -27,6 +27,7 @@ import { folderStore } from './files/store.ts'
 import { logbookRoutes } from './logbook/routes.ts'
 import type { MessageGateway } from './messages/gateway.ts'
 import { messageRoutes } from './messages/routes.ts'
+import { peopleRoutes } from './people/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { quoteRoutes } from './quotes/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
@@ -127,6 +128,7 @@ export async function buildApp({
   const canSend = gateway !== undefined
   for (const routes of [
     authRoutes(db, secureCookies, instruments !== undefined),
+    peopleRoutes(db),
     siteRoutes(db),
     jobRoutes(db),
     eventRoutes(db),

@@ -71,7 +71,9 @@ async function leave() {
       <span v-if="job.unsent > 0" class="unsent" role="status">{{ job.unsent }} not sent yet</span>
       <button class="tap bare" :aria-pressed="outdoor" title="High contrast for outdoors" @click="setLight(!outdoor)">Sunlight</button>
       <button class="tap bare" title="Your units" data-units @click="choosing = true">{{ measures.temperature }} {{ measures.volume }}</button>
-      <span class="who small">{{ session.me.name }}</span>
+      <RouterLink to="/yourself" class="tap bare who small" title="Your password, second factor and sessions" data-yourself>{{
+        session.me.name
+      }}</RouterLink>
       <button class="tap bare" @click="leave">Sign out</button>
     </div>
   </header>

@@ -34,6 +34,8 @@ export const router = createRouter({
     { path: '/stores/load', name: 'load', component: () => import('./views/DayLoad.vue') },
     { path: '/stores/stock', name: 'stock', component: () => import('./views/StockBook.vue') },
     { path: '/house-rules', name: 'house-rules', component: () => import('./views/HouseRules.vue') },
+    { path: '/house-rules/people', name: 'people', component: () => import('./views/People.vue') },
+    { path: '/yourself', name: 'yourself', component: () => import('./views/Yourself.vue') },
     { path: '/data', name: 'data', component: () => import('./views/DataInOut.vue') },
     { path: '/:rest(.*)*', name: 'nothing-here', component: () => import('./views/NothingHere.vue') },
   ],

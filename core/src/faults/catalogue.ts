@@ -16,6 +16,7 @@ export const faultCatalogue = {
   },
   'not-signed-in': { status: 401, sentence: 'Sign in first.' },
   'wrong-sign-in': { status: 401, sentence: 'This name and password do not go together.' },
+  'second-factor': { status: 401, sentence: 'Enter the code of your second factor as well.' },
   'not-allowed': { status: 403, sentence: 'Your role does not allow this.' },
   'wrong-origin': { status: 403, sentence: 'This request did not come from the application itself.' },
   'not-there': { status: 404, sentence: 'This is not there.' },

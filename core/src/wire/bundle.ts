@@ -35,6 +35,9 @@ export const bundleContentSchema = closed({
         role: z.literal(roles),
         trained: crewMemberSchema.shape.trained.unwrap(),
         measures: measuresSchema.nullable(),
+        liftKg: crewMemberSchema.shape.liftKg,
+        /** Since when they get in no more. */
+        endedAt: z.iso.datetime().optional(),
       }),
     )
     .max(1000),
@@ -118,8 +121,8 @@ export const bundleReceiptSchema = closed({
   jobs: z.int(),
   events: z.int(),
   people: z.int(),
-  /** People who have no password here yet. */
-  withoutPassword: z.array(z.string()),
+  /** People who were not here: each sets a password by a code that is shown this once. */
+  codes: z.array(closed({ signIn: z.string(), name: z.string(), code: z.string(), until: z.iso.datetime() })),
   /** Photographs whose pictures are not here. */
   photosWithoutPicture: z.int(),
 })

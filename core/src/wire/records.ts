@@ -17,7 +17,12 @@ const version = z.int().min(1)
 /** A calendar day, `2026-05-31`. */
 export const daySchema = z.iso.date()
 
-export const signInSchema = closed({ signIn: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) })
+export const signInSchema = closed({
+  signIn: z.string().trim().min(1).max(80),
+  password: z.string().min(1).max(200),
+  /** Of the second factor, where one is set: from the device, or one of the codes for its loss. */
+  code: z.string().trim().max(40).optional(),
+})
 
 export const roles = ['owner', 'technician'] as const
 /** In which units a person reads and enters figures; what is stored and computed stays SI. */
@@ -38,6 +43,8 @@ export const meSchema = closed({
   firm: z.string(),
   measures: measuresSchema,
   /** Whether instruments, or stand-ins for them, can be read. */ instruments: z.boolean(),
+  /** Whether a second factor is set; and whether the firm asks for one that is not. */
+  secondFactor: z.literal(['set', 'unset', 'needed']),
 })
 export type Me = z.infer<typeof meSchema>
 

@@ -13,6 +13,8 @@ const addresses = {
   stores: '/stores',
   load: '/stores/load',
   stock: '/stores/stock',
+  people: '/house-rules/people',
+  yourself: '/yourself',
   'house-rules': '/house-rules',
   data: '/data',
 } as const

@@ -1,14 +1,29 @@
-// Signing in and out.
+// Signing in and out, and what a person does about their own password, second factor and sessions.
 import { Fault, type Measures } from '@yastik/core'
+import Bowser from 'bowser'
 import { Op } from 'sequelize'
+import { v7 as newId } from 'uuid'
 import type { Db, Doing } from '../db/database.ts'
 import { Firm, Session, User } from '../db/models.ts'
+import { checkPassword } from './passwordRules.ts'
 import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
+import { hashOfCode, newRecoveryCodes, newSecret, takeCode, uriOf } from './secondFactor.ts'
 import { hashOf, newToken, sessionLimits } from './sessions.ts'
 import { giveBack, takeTry } from './throttle.ts'
 
 /** Somebody unknown costs as long as somebody known. */
 let decoy: Promise<string> | undefined
+
+/** Where somebody asks from: their address, and what their browser says of itself. */
+export interface From {
+  readonly address: string
+  readonly agent: string
+}
+/** Program and system, as a person speaks of them. */
+function deviceOf({ agent }: From): string {
+  const { browser, os } = Bowser.parse(agent || 'unknown')
+  return [browser.name ?? 'Some program', ...(os.name ? [`on ${os.name}`] : [])].join(' ').slice(0, 200)
+}
 
 export interface SignedIn {
   readonly user: User
@@ -18,34 +33,164 @@ export interface SignedIn {
   readonly maxAge: number
 }
 
-/** @throws Fault `wrong-sign-in`, `too-often` */
-export async function signIn(db: Db, { signIn: name, password }: { signIn: string; password: string }, address: string): Promise<SignedIn> {
+/** The person within a doing, so that two at once come one after the other. @throws Fault `not-signed-in` where they are gone */
+async function held({ transaction }: Doing, id: number): Promise<User> {
+  const user = await User.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE })
+  if (!user || user.endedAt) throw new Fault('not-signed-in')
+  return user
+}
+
+async function inBy(db: Doing, user: User, from: From): Promise<SignedIn> {
+  const firm = await Firm.findByPk(user.firmId, { transaction: db.transaction, rejectOnEmpty: true })
+  await user.update({ lastSeenAt: new Date() }, { transaction: db.transaction })
+  return { user, firm, token: await openSession(db, user, from), maxAge: sessionLimits[user.role].wholeMs / 1000 }
+}
+
+/** @throws Fault `wrong-sign-in`, `second-factor` where its code is asked for, `too-often` */
+export async function signIn(
+  db: Db,
+  { signIn: name, password, code }: { signIn: string; password: string; code?: string },
+  from: From,
+): Promise<SignedIn> {
   // Tries count whatever comes of them: they are no part of a doing that may be taken back.
-  await takeTry(db, name, address)
-  const user = await User.findOne({ where: { signIn: name } })
-  const fits = await verifyPassword(password, user?.passwordHash ?? (await (decoy ??= hashPassword('nobody has this password'))))
-  const firm = user && (await Firm.findByPk(user.firmId))
-  if (!user || !firm || !fits) throw new Fault('wrong-sign-in')
-  await giveBack(db, name, address)
-  const renewed = isOutdated(user.passwordHash) ? await hashPassword(password) : undefined
-  return db.change(async (doing) => {
-    if (renewed !== undefined) await User.update({ passwordHash: renewed }, { where: { id: user.id }, transaction: doing.transaction })
-    return { user, firm, token: await openSession(doing, user), maxAge: sessionLimits[user.role].wholeMs / 1000 }
+  await takeTry(db, name, from.address)
+  const known = await User.findOne({ where: { signIn: name } })
+  const fits = await verifyPassword(password, known?.passwordHash || (await (decoy ??= hashPassword('nobody has this password'))))
+  if (!known || known.endedAt || !known.passwordHash || !fits) throw new Fault('wrong-sign-in')
+  // Whoever knows the password is told that there is more; that is no guess at the second factor.
+  if (known.secondFactor?.isSet && !code) {
+    await giveBack(db, name, from.address)
+    throw new Fault('second-factor')
+  }
+  const renewed = isOutdated(known.passwordHash) ? await hashPassword(password) : undefined
+  const signedIn = await db.change(async (doing) => {
+    const user = await held(doing, known.id)
+    // Changed in this very moment: the old one is no way in any more.
+    if (user.passwordHash !== known.passwordHash) throw new Fault('wrong-sign-in')
+    if (user.secondFactor?.isSet) {
+      const secondFactor = takeCode(user.secondFactor, code ?? '', Date.now())
+      if (!secondFactor) throw new Fault('wrong-sign-in', { sentence: 'This code does not fit, or was used already.' })
+      await user.update({ secondFactor }, { transaction: doing.transaction })
+    }
+    if (renewed !== undefined) await user.update({ passwordHash: renewed }, { transaction: doing.transaction })
+    return inBy(doing, user, from)
   })
+  await giveBack(db, name, from.address)
+  return signedIn
+}
+
+/** Sets a password by a code that an owner gave, once, and signs in. @throws Fault `wrong-sign-in`, `too-often`, `does-not-hold-up` */
+export async function useCode(
+  db: Db,
+  { signIn: name, code, password }: { signIn: string; code: string; password: string },
+  from: From,
+): Promise<SignedIn> {
+  await takeTry(db, name, from.address)
+  const wrong = () => new Fault('wrong-sign-in', { sentence: 'This name and code do not go together, or the code has run out.' })
+  const fits = ({ codeHash, codeUntil, endedAt }: User) =>
+    codeHash === hashOfCode(code) && codeUntil !== null && codeUntil.getTime() > Date.now() && !endedAt
+  const known = await User.findOne({ where: { signIn: name } })
+  if (!known || !fits(known)) throw wrong()
+  checkPassword(password, [known.name, known.signIn])
+  const passwordHash = await hashPassword(password)
+  const signedIn = await db.change(async (doing) => {
+    const user = await held(doing, known.id)
+    if (!fits(user)) throw wrong()
+    await user.update({ passwordHash, codeHash: null, codeUntil: null }, { transaction: doing.transaction })
+    await endSessions(doing, user.id)
+    return inBy(doing, user, from)
+  })
+  await giveBack(db, name, from.address)
+  return signedIn
 }
 
 /** Opens a session and returns its token; sessions that have run out are cleared on the way. */
-export async function openSession({ transaction }: Doing, user: Pick<User, 'id' | 'role'>): Promise<string> {
+async function openSession({ transaction }: Doing, user: Pick<User, 'id' | 'role'>, from: From): Promise<string> {
   const token = newToken()
   const now = Date.now()
   await Session.destroy({ where: { expiresAt: { [Op.lt]: new Date(now) } }, transaction })
-  const expiresAt = new Date(now + sessionLimits[user.role].wholeMs)
-  await Session.create({ tokenHash: hashOf(token), userId: user.id, usedAt: new Date(now), expiresAt }, { transaction })
+  await Session.create(
+    {
+      tokenHash: hashOf(token),
+      id: newId(),
+      userId: user.id,
+      device: deviceOf(from),
+      madeAt: new Date(now),
+      usedAt: new Date(now),
+      expiresAt: new Date(now + sessionLimits[user.role].wholeMs),
+    },
+    { transaction },
+  )
   return token
 }
 
-export const closeSession = async ({ transaction }: Doing, token: string): Promise<void> =>
-  void (await Session.destroy({ where: { tokenHash: hashOf(token) }, transaction }))
+/** Ends sessions of a person, all or all but one; streams that were opened by them end with them. */
+export const endSessions = async ({ transaction }: Doing, userId: number, butId = ''): Promise<void> =>
+  void (await Session.destroy({ where: { userId, id: { [Op.ne]: butId } }, transaction }))
+
+/** @throws Fault `not-there` where it is no session of this person */
+export async function endSession({ transaction }: Doing, userId: number, id: string): Promise<void> {
+  if ((await Session.destroy({ where: { userId, id }, transaction })) === 0)
+    throw new Fault('not-there', { lines: [{ where: 'id', what: 'you are not signed in there any more', allowed: 'one of your sessions' }] })
+}
 
 export const setMeasures = async ({ transaction }: Doing, { id }: User, measures: Measures): Promise<void> =>
   void (await User.update({ measures }, { where: { id }, transaction }))
+
+/** Whoever took over a device that is signed in must not take over the person. @throws Fault `does-not-hold-up`, `too-often` */
+async function askPassword(db: Db, user: User, password: string, { address }: From): Promise<void> {
+  await takeTry(db, user.signIn, address)
+  if (!(await verifyPassword(password, user.passwordHash)))
+    throw new Fault('does-not-hold-up', { lines: [{ where: 'password', what: 'this is not your password', allowed: 'the one you sign in with' }] })
+  await giveBack(db, user.signIn, address)
+}
+
+/** All other sessions end. @throws Fault `does-not-hold-up`, `too-often` */
+export async function changePassword(
+  db: Db,
+  user: User,
+  firm: Firm,
+  { password, next }: { password: string; next: string },
+  sessionId: string,
+  from: From,
+): Promise<void> {
+  await askPassword(db, user, password, from)
+  checkPassword(next, [user.name, user.signIn, firm.name], 'next')
+  const passwordHash = await hashPassword(next)
+  await db.change(async (doing) => {
+    await (await held(doing, user.id)).update({ passwordHash }, { transaction: doing.transaction })
+    await endSessions(doing, user.id, sessionId)
+  })
+}
+
+/** A secret that counts once a code of it was entered. */
+export async function beginSecondFactor(db: Db, user: User, password: string, from: From): Promise<{ secret: string; uri: string }> {
+  await askPassword(db, user, password, from)
+  const secret = newSecret()
+  await db.change(async (doing) => {
+    const own = await held(doing, user.id)
+    if (own.secondFactor?.isSet) throw new Fault('in-use', { sentence: 'A second factor is set already. Take it off first.' })
+    await own.update({ secondFactor: { secret, isSet: false, lastStep: 0, recovery: [] } }, { transaction: doing.transaction })
+  })
+  return { secret, uri: uriOf(secret, user.signIn) }
+}
+
+/** @returns the person as they are now, and codes for the loss of the device, shown this once @throws Fault `does-not-hold-up` */
+export async function confirmSecondFactor(db: Doing, userId: number, code: string): Promise<{ user: User; recoveryCodes: string[] }> {
+  const user = await held(db, userId)
+  const begun = user.secondFactor
+  if (!begun || begun.isSet) throw new Fault('in-use', { sentence: 'Begin anew: nothing waits for a code.' })
+  const taken = takeCode(begun, code, Date.now())
+  if (!taken)
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'code', what: 'this code does not fit', allowed: 'the six digits that the device shows now' }],
+    })
+  const recoveryCodes = newRecoveryCodes()
+  const secondFactor = { ...taken, isSet: true, recovery: recoveryCodes.map(hashOfCode) }
+  return { user: await user.update({ secondFactor }, { transaction: db.transaction }), recoveryCodes }
+}
+
+export async function dropSecondFactor(db: Db, user: User, password: string, from: From): Promise<User> {
+  await askPassword(db, user, password, from)
+  return db.change(async (doing) => (await held(doing, user.id)).update({ secondFactor: null }, { transaction: doing.transaction }))
+}

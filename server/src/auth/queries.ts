@@ -1,5 +1,6 @@
 // Who is asking, and how often was it tried?
-import { type InferCreationAttributes, type Model, type ModelStatic } from 'sequelize'
+import type { SessionRecord } from '@yastik/core'
+import { Op, type InferCreationAttributes, type Model, type ModelStatic } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { Firm, Session, User } from '../db/models.ts'
 import { hashOf, notedEveryMs, sessionLimits } from './sessions.ts'
@@ -13,21 +14,53 @@ const columnsOf = (model: ModelStatic<Model>, under: string, table: string) =>
     .map(([name, { field }]) => `${table}.${field ?? name} AS \`${under}.${name}\``)
     .join(', ')
 
-/** Whose session it is, in one question: every request asks it. */
-export async function whoIs(db: Db, token: string | undefined): Promise<{ user: User; firm: Firm } | undefined> {
+/** Who is in, and by which session. */
+export interface WhoIs {
+  readonly user: User
+  readonly firm: Firm
+  readonly sessionId: string
+}
+
+/** Whose session it is, in one question: every request asks it. Nobody's where its person gets in no more. */
+export async function whoIs(db: Db, token: string | undefined): Promise<WhoIs | undefined> {
   if (!token) return undefined
   const [tokenHash, now] = [hashOf(token), Date.now()]
-  const [row] = await db.readNested<{ usedAt: Date; user: UserRow; firm: FirmRow }>(
-    `SELECT s.used_at AS usedAt, ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')}
-     FROM sessions s JOIN users u ON u.id = s.user_id JOIN firms f ON f.id = u.firm_id WHERE s.token_hash = :tokenHash AND s.expires_at > :now`,
+  const [row] = await db.readNested<{ sessionId: string; usedAt: Date; user: UserRow; firm: FirmRow }>(
+    `SELECT s.id AS sessionId, s.used_at AS usedAt, ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')}
+     FROM sessions s JOIN users u ON u.id = s.user_id JOIN firms f ON f.id = u.firm_id
+     WHERE s.token_hash = :tokenHash AND s.expires_at > :now AND u.ended_at IS NULL`,
     { tokenHash, now: new Date(now) },
   )
   if (!row) return undefined
   const user = User.build(row.user, asStored)
   const idleMs = now - row.usedAt.getTime()
   if (idleMs > sessionLimits[user.role].idleMs) return undefined
-  if (idleMs > notedEveryMs) await Session.update({ usedAt: new Date(now) }, { where: { tokenHash } })
-  return { user, firm: Firm.build(row.firm, asStored) }
+  if (idleMs > notedEveryMs) {
+    await Session.update({ usedAt: new Date(now) }, { where: { tokenHash } })
+    await User.update({ lastSeenAt: new Date(now) }, { where: { id: user.id } })
+  }
+  return { user, firm: Firm.build(row.firm, asStored), sessionId: row.sessionId }
+}
+
+/** Whether a session is still open: streams that were opened by it go on asking. */
+export const isOpen = async (sessionId: string): Promise<boolean> => (await Session.count({ where: { id: sessionId } })) > 0
+
+/** Where a person is signed in, used last first. */
+export async function sessionsOf({ transaction }: Db, user: User, sessionId: string): Promise<SessionRecord[]> {
+  const now = Date.now()
+  const usedSince = new Date(now - sessionLimits[user.role].idleMs)
+  const rows = await Session.findAll({
+    where: { userId: user.id, expiresAt: { [Op.gt]: new Date(now) }, usedAt: { [Op.gt]: usedSince } },
+    order: [['usedAt', 'DESC']],
+    transaction,
+  })
+  return rows.map(({ id, device, madeAt, usedAt }) => ({
+    id,
+    device,
+    madeAt: madeAt.toISOString(),
+    usedAt: usedAt.toISOString(),
+    isThis: id === sessionId,
+  }))
 }
 
 /** How many tries of a bucket cost nothing, and how long the longest wait is. */

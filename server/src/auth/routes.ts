@@ -1,14 +1,30 @@
-// Sign in, sign out, who am I; and what whoever is in needs to know of the server itself.
+// Sign in, sign out, who am I; one's own password, second factor and sessions; and what whoever is in needs to know of the server itself.
 import { endpoints, metric, type Me } from '@yastik/core'
-import type { FastifyInstance } from 'fastify'
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import type { Db } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
 import { serverOf } from '../http/serve.ts'
-import { closeSession, setMeasures, signIn } from './doings.ts'
+import {
+  beginSecondFactor,
+  changePassword,
+  confirmSecondFactor,
+  dropSecondFactor,
+  endSession,
+  endSessions,
+  setMeasures,
+  signIn,
+  useCode,
+  type From,
+  type SignedIn,
+} from './doings.ts'
+import { sessionsOf } from './queries.ts'
+import { secondFactorOf } from './secondFactor.ts'
 import { cookieName } from './sessions.ts'
 
+const fromOf = ({ ip, headers }: FastifyRequest): From => ({ address: ip, agent: headers['user-agent'] ?? '' })
+
 /** @param secure whether cookies are for TLS only @param instruments whether any are connected here */
-export function authRoutes(db: Db, secure: boolean, instruments: boolean) {
+export function authRoutes(house: Db, secure: boolean, instruments: boolean) {
   const meOf = (user: User, firm: Firm): Me => ({
     id: user.id,
     name: user.name,
@@ -16,29 +32,47 @@ export function authRoutes(db: Db, secure: boolean, instruments: boolean) {
     firm: firm.name,
     measures: user.measures ?? metric,
     instruments,
+    secondFactor: secondFactorOf(user, firm),
   })
   const cookie = cookieName(secure)
+  /** The browser holds the session from now on. */
+  const letIn = (reply: FastifyReply, { user, firm, token, maxAge }: SignedIn): Me => {
+    reply.setCookie(cookie, token, { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge })
+    return meOf(user, firm)
+  }
   return async (app: FastifyInstance): Promise<void> => {
-    const { reads, changes, serves } = serverOf(app, db)
-
-    serves(endpoints.signIn, async ({ body, request, reply }): Promise<Me> => {
-      const { user, firm, token, maxAge } = await signIn(db, body, request.ip)
-      reply.setCookie(cookie, token, { path: '/', httpOnly: true, sameSite: 'strict', secure, maxAge })
-      return meOf(user, firm)
-    })
-
-    serves(endpoints.signOut, async ({ request, reply }) => {
-      await db.change((doing) => closeSession(doing, request.cookies[cookie] ?? ''))
-      return reply.clearCookie(cookie, { path: '/', secure }).send()
-    })
-
-    changes(endpoints.setMeasures, async ({ db: doing, body, user, firm }) => {
-      await setMeasures(doing, user, body)
-      return { ...meOf(user, firm), measures: body }
-    })
+    const { reads, changes, serves } = serverOf(app, house)
 
     reads(endpoints.whoAmI, ({ user, firm }) => meOf(user, firm))
     reads(endpoints.clock, () => ({ nowMs: Date.now() }))
     reads(endpoints.openapi, () => ({ ...app.swagger() }))
+    reads(endpoints.sessions, ({ db, user, sessionId }) => sessionsOf(db, user, sessionId))
+
+    // Passwords are hashed before anything is changed: that takes its time.
+    serves(endpoints.signIn, async ({ db, body, request, reply }) => letIn(reply, await signIn(db, body, fromOf(request))))
+    serves(endpoints.useCode, async ({ db, body, request, reply }) => letIn(reply, await useCode(db, body, fromOf(request))))
+    serves(endpoints.changePassword, async ({ db, body, user, firm, sessionId, request }) => {
+      await changePassword(db, user, firm, body, sessionId, fromOf(request))
+      return meOf(user, firm)
+    })
+    serves(endpoints.beginSecondFactor, ({ db, body, user, request }) => beginSecondFactor(db, user, body.password, fromOf(request)))
+    serves(endpoints.dropSecondFactor, async ({ db, body, user, firm, request }) =>
+      meOf(await dropSecondFactor(db, user, body.password, fromOf(request)), firm),
+    )
+    serves(endpoints.signOut, async ({ db, user, sessionId, reply }) => {
+      await db.change((doing) => endSession(doing, user.id, sessionId))
+      return reply.clearCookie(cookie, { path: '/', secure }).send()
+    })
+
+    changes(endpoints.confirmSecondFactor, async ({ db, body, user, firm }) => {
+      const { user: own, recoveryCodes } = await confirmSecondFactor(db, user.id, body.code)
+      return { me: meOf(own, firm), recoveryCodes }
+    })
+    changes(endpoints.endSession, ({ db, params, user }) => endSession(db, user.id, params.id))
+    changes(endpoints.endSessions, ({ db, user, sessionId }) => endSessions(db, user.id, sessionId))
+    changes(endpoints.setMeasures, async ({ db, body, user, firm }) => {
+      await setMeasures(db, user, body)
+      return { ...meOf(user, firm), measures: body }
+    })
   }
 }

@@ -11,7 +11,8 @@ export function json<M extends Model>(field: string): ModelAttributes<M>[string]
       return typeof raw === 'string' ? JSON.parse(raw) : raw
     },
     set(this: M, value: unknown): void {
-      this.setDataValue(field as keyof M['_attributes'], JSON.stringify(value) as M['_attributes'][keyof M['_attributes']])
+      const text = value === null ? null : JSON.stringify(value)
+      this.setDataValue(field as keyof M['_attributes'], text as M['_attributes'][keyof M['_attributes']])
     },
   }
 }

@@ -172,6 +172,25 @@ export const migrations: readonly Migration[] = [
          ADD INDEX by_unit (unit_id, handed_over_at, coil_grade, left_index, pan_treatment_weeks)`,
     ],
   },
+  {
+    name: '2026-11-27-people',
+    // Who is signed in stays so; each session gets an id by which it is named without its token.
+    up: [
+      `ALTER TABLE users ADD COLUMN ended_at DATETIME(3) NULL, ADD COLUMN lift_kg DOUBLE NULL, ADD COLUMN last_seen_at DATETIME NULL,
+         ADD COLUMN code_hash CHAR(64) CHARACTER SET ascii COLLATE ascii_bin NULL, ADD COLUMN code_until DATETIME(3) NULL,
+         ADD COLUMN second_factor LONGTEXT NULL`,
+      'ALTER TABLE firms ADD COLUMN owners_need_second_factor BOOLEAN NOT NULL DEFAULT 0',
+      `ALTER TABLE sessions ADD COLUMN id ${id} NULL, ADD COLUMN device VARCHAR(200) NOT NULL DEFAULT '', ADD COLUMN made_at DATETIME NOT NULL DEFAULT CURRENT_TIMESTAMP`,
+      'UPDATE sessions SET id = UUID()',
+      `ALTER TABLE sessions MODIFY COLUMN id ${id}, ADD UNIQUE INDEX by_id (id)`,
+    ],
+    down: [
+      'ALTER TABLE sessions DROP INDEX by_id, DROP COLUMN made_at, DROP COLUMN device, DROP COLUMN id',
+      'ALTER TABLE firms DROP COLUMN owners_need_second_factor',
+      `ALTER TABLE users DROP COLUMN second_factor, DROP COLUMN code_until, DROP COLUMN code_hash, DROP COLUMN last_seen_at, DROP COLUMN lift_kg,
+         DROP COLUMN ended_at`,
+    ],
+  },
 ]
 
 /** The migrations as the runner takes them. */

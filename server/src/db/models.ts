@@ -38,6 +38,7 @@ export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<F
   declare storesVersion: CreationOptional<number>
   /** Learned from all its units; null before there is anything to learn from. */
   declare foulingRates: CreationOptional<FirmRates | null>
+  declare ownersNeedSecondFactor: CreationOptional<boolean>
 }
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
@@ -50,11 +51,36 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   declare trained: NonNullable<CrewRecord['trained']>
   /** Units that this person reads in; null is metric. */
   declare measures: CreationOptional<Measures | null>
+  /** Since when they get in no more; what they did stays. */
+  declare endedAt: CreationOptional<Date | null>
+  declare liftKg: CreationOptional<number | null>
+  declare lastSeenAt: CreationOptional<Date | null>
+  /** Of a code that sets a password once, and until when. */
+  declare codeHash: CreationOptional<string | null>
+  declare codeUntil: CreationOptional<Date | null>
+  declare secondFactor: CreationOptional<SecondFactor | null>
+}
+
+/** A second factor (TOTP, RFC 6238). */
+export interface SecondFactor {
+  /** In base 32. */
+  readonly secret: string
+  /** Whether a code of it was entered: before, it does not count. */
+  readonly isSet: boolean
+  /** Number of the last half minute of which a code was taken: none is taken twice. */
+  readonly lastStep: number
+  /** Hashes of the codes for its loss that are left. */
+  readonly recovery: readonly string[]
 }
 
 export class Session extends Model<InferAttributes<Session>, InferCreationAttributes<Session>> {
   declare tokenHash: string
+  /** By which it is named without its token. */
+  declare id: string
   declare userId: number
+  /** Program and system, as the browser says. */
+  declare device: string
+  declare madeAt: Date
   /** When it was used last, to a few minutes. */
   declare usedAt: Date
   declare expiresAt: Date
@@ -183,6 +209,7 @@ export function defineModels(sequelize: Sequelize): void {
       equipment: json<Firm>('equipment'),
       storesVersion: { ...whole(), defaultValue: 1 },
       foulingRates: { ...(json<Firm>('foulingRates') as object), allowNull: true } as ModelAttributes<Firm>[string],
+      ownersNeedSecondFactor: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     },
     { sequelize, tableName: 'firms' },
   )
@@ -196,13 +223,22 @@ export function defineModels(sequelize: Sequelize): void {
       passwordHash: text(300),
       trained: json<User>('trained'),
       measures: { ...(json<User>('measures') as object), allowNull: true } as ModelAttributes<User>[string],
+      endedAt: { type: DataTypes.DATE(3), allowNull: true },
+      liftKg: { type: DataTypes.DOUBLE, allowNull: true },
+      lastSeenAt: { type: DataTypes.DATE, allowNull: true },
+      codeHash: { type: DataTypes.CHAR(64), allowNull: true },
+      codeUntil: { type: DataTypes.DATE(3), allowNull: true },
+      secondFactor: { ...(json<User>('secondFactor') as object), allowNull: true } as ModelAttributes<User>[string],
     },
     { sequelize, tableName: 'users' },
   )
   Session.init(
     {
       tokenHash: { type: DataTypes.CHAR(64), primaryKey: true },
+      id: uuid(),
       userId: whole(),
+      device: text(200),
+      madeAt: { type: DataTypes.DATE, allowNull: false },
       usedAt: { type: DataTypes.DATE, allowNull: false },
       expiresAt: { type: DataTypes.DATE, allowNull: false },
     },

@@ -35,7 +35,16 @@ beforeAll(async () => {
   const jobId = (await owner('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate, crewIds: [person.id] })).json().id
   const quote = await owner('POST', '/api/quotes', { siteId, units: [{ unitId, coilGrade: 3 }] })
   expect(quote.statusCode).toBe(201)
-  const ids: Record<string, string> = { sites: siteId, units: unitId, jobs: jobId, quotes: quote.json().id, messages: newId(), photos: newId() }
+  const ids: Record<string, string> = {
+    sites: siteId,
+    units: unitId,
+    jobs: jobId,
+    quotes: quote.json().id,
+    messages: newId(),
+    photos: newId(),
+    sessions: newId(),
+    people: String(person.id),
+  }
   idIn = (url, name) => (name === 'unitId' ? unitId : name === 'photoId' ? newId() : ids[url.split('/')[2]])
   const signIn = await house.app.inject({
     method: 'POST',
@@ -73,7 +82,10 @@ describe('every endpoint', () => {
         .sort(),
     ).toEqual(table.sort())
     expect(endpoints.length).toBeGreaterThan(60)
-    expect(endpoints.filter((own) => !isClosed(own)).map(({ method, url }) => `${method} ${url}`)).toEqual(['POST /api/session'])
+    expect(endpoints.filter((own) => !isClosed(own)).map(({ method, url }) => `${method} ${url}`)).toEqual([
+      'POST /api/session',
+      'POST /api/session/code',
+    ])
   })
   it('turns down who is not signed in, whose session has run out, and who made one up', async () => {
     for (const { method, url } of closedOnes())
@@ -142,6 +154,7 @@ describe('every endpoint', () => {
       'PUT /api/jobs/:id': { onDate, crewIds: [1], revision: 0 },
       'POST /api/jobs/:id/cancel': { revision: 0 },
       'POST /api/jobs/:id/events': { events: [{ id: newId(), atMs: 1, by: 1, happening: { type: 'note', unitId: newId(), text: 'hello' } }] },
+      'PUT /api/people/:id': { name: 'Other', role: 'technician', trained: [], active: true },
       'PUT /api/sites/:id': { site, address: '', contact: '', version: 1 },
       'POST /api/sites/:id/units': unit,
       'POST /api/sites/:id/alike-units': { names: ['101', '102'], family: 'wall-head', design: {} },

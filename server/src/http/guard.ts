@@ -3,6 +3,7 @@ import { Fault } from '@yastik/core'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import type { Firm, User } from '../db/models.ts'
 import { whoIs } from '../auth/queries.ts'
+import { secondFactorOf } from '../auth/secondFactor.ts'
 import { cookieName } from '../auth/sessions.ts'
 import type { Db } from '../db/database.ts'
 
@@ -11,6 +12,8 @@ declare module 'fastify' {
     /** The signed-in person; set on every route that is not for anyone. */
     user: User
     firm: Firm
+    /** Of the session by which they are in. */
+    sessionId: string
   }
 }
 
@@ -47,6 +50,7 @@ function cutOff({ raw }: FastifyRequest, reply: FastifyReply): void {
 export function guard(app: FastifyInstance, db: Db, secure: boolean): void {
   app.decorateRequest('user')
   app.decorateRequest('firm')
+  app.decorateRequest('sessionId')
   app.addHook('onRequest', async (request, reply) => {
     try {
       await letIn(request, db, cookieName(secure))
@@ -56,6 +60,8 @@ export function guard(app: FastifyInstance, db: Db, secure: boolean): void {
     }
   })
 }
+
+const factorFirst = 'Your firm asks its owners for a second factor. Set one up first: under your name.'
 
 async function letIn(request: FastifyRequest, db: Db, cookie: string): Promise<void> {
   checkOrigin(request)
@@ -70,6 +76,8 @@ async function letIn(request: FastifyRequest, db: Db, cookie: string): Promise<v
   if (!who) throw new Fault('not-signed-in')
   if (audience === 'owner' && who.user.role !== 'owner') throw new Fault('not-allowed', { sentence: 'Only the owner may do this.' })
   if (audience === undefined) throw new Fault('not-allowed')
+  if (audience === 'owner' && secondFactorOf(who.user, who.firm) === 'needed') throw new Fault('not-allowed', { sentence: factorFirst })
   request.user = who.user
   request.firm = who.firm
+  request.sessionId = who.sessionId
 }

@@ -7,7 +7,7 @@ import type { Firm, User } from '../db/models.ts'
 import { schemaOf } from './openapi.ts'
 
 /** Whoever calls, where the endpoint is not for anyone. */
-type Caller<Own extends Endpoint> = Own['who'] extends 'anyone' ? object : { readonly user: User; readonly firm: Firm }
+type Caller<Own extends Endpoint> = Own['who'] extends 'anyone' ? object : { readonly user: User; readonly firm: Firm; readonly sessionId: string }
 export type Call<Own extends Endpoint> = Asked<Own> & Caller<Own>
 type Given<Result> = Result | Promise<Result>
 
@@ -33,9 +33,9 @@ export function serverOf(app: FastifyInstance, db: Db): Server {
       schema: schemaOf(own),
       ...(own.most === undefined ? {} : { bodyLimit: own.most }),
       handler: (request, reply) => {
-        const { params, query, body, user, firm } = request
+        const { params, query, body, user, firm, sessionId } = request
         if (own.status !== undefined) reply.status(own.status)
-        return handler({ params, query, body, user, firm } as unknown as Call<Own>, request, reply)
+        return handler({ params, query, body, user, firm, sessionId } as unknown as Call<Own>, request, reply)
       },
     })
   return {

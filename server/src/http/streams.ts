@@ -1,11 +1,14 @@
 // How does the server say something again and again? Server-sent events, ended with the server, and after a while so that sessions are checked anew.
 import type { ServerResponse } from 'node:http'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import { isOpen } from '../auth/queries.ts'
 
 /** Sign of life through proxies that cut silent connections. */
 const silenceMs = 15_000
 /** A stream ends after this long; the browser asks anew, and its session is checked again. */
 const longestMs = 10 * 60_000
+/** Whoever was signed out, or gets in no more, hears nothing after this. */
+const askAgainMs = 2000
 
 const open = new WeakMap<FastifyInstance['server'], Set<ServerResponse>>()
 
@@ -38,6 +41,7 @@ export function openStream(request: FastifyRequest, reply: FastifyReply, { every
   own?.add(response)
   const startedMs = Date.now()
   let spokeMs = startedMs
+  let askedMs = startedMs
   let timer: NodeJS.Timeout | undefined
   response.once('close', () => {
     clearTimeout(timer)
@@ -48,6 +52,10 @@ export function openStream(request: FastifyRequest, reply: FastifyReply, { every
     spokeMs = Date.now()
   }
   const turn = async () => {
+    if (Date.now() - askedMs > askAgainMs) {
+      if (!(await isOpen(request.sessionId))) return void response.end()
+      askedMs = Date.now()
+    }
     const text = await next()
     // Whoever listened may have gone while one looked.
     if (response.writableEnded || response.destroyed) return

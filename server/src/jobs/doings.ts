@@ -30,9 +30,9 @@ export async function makeJob(
 
 /** @throws Fault `does-not-hold-up` where not all are people of the firm, once each. */
 async function checkCrew({ transaction }: Db, crewIds: readonly number[], firmId: number): Promise<void> {
-  if ((await User.count({ where: { id: { [Op.in]: [...crewIds] }, firmId }, transaction })) !== crewIds.length)
+  if ((await User.count({ where: { id: { [Op.in]: [...crewIds] }, firmId, endedAt: null }, transaction })) !== crewIds.length)
     throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'crewIds', what: 'not all of these are people of your firm, once each', allowed: 'ids of people of your firm' }],
+      lines: [{ where: 'crewIds', what: 'not all of these are people of your firm who can be sent out, once each', allowed: 'ids of such people' }],
     })
 }
 

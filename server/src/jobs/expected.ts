@@ -94,7 +94,7 @@ export async function expectedUnits(
 /** A job file for units of a site, with the firm's rules and stores; by people who are named, or by whoever is trained most. */
 export async function jobFileFor(db: Db, firm: Firm, site: Site, units: readonly UnitJob[], crewIds?: readonly number[]): Promise<JobFile> {
   const people = await User.findAll({
-    where: { firmId: firm.id, ...(crewIds ? { id: { [Op.in]: [...crewIds] } } : {}) },
+    where: { firmId: firm.id, ...(crewIds ? { id: { [Op.in]: [...crewIds] } } : { endedAt: null }) },
     order: [['id', 'ASC']],
     transaction: db.transaction,
   })
@@ -102,7 +102,11 @@ export async function jobFileFor(db: Db, firm: Firm, site: Site, units: readonly
   return {
     format: 'yastik.job/1',
     site: site.form.site,
-    crew: able.map(({ name, trained }) => ({ name, ...(trained.length > 0 ? { trained } : {}) })),
+    crew: able.map(({ name, trained, liftKg }) => ({
+      name,
+      ...(trained.length > 0 ? { trained } : {}),
+      ...(liftKg === null ? {} : { liftKg }),
+    })),
     units: [...units],
     houseRules: firm.houseRules,
     products: await productsOf(db, firm),

@@ -69,9 +69,14 @@ export async function dayOfVisits(db: Db, firmId: number, day: string): Promise<
   return { today: cards.filter(({ onDate }) => onDate <= day).slice(0, mostToday), coming: cards.filter(({ onDate }) => onDate > day) }
 }
 
-/** People of the firm, by name. */
+/** People who can be sent out, by name. */
 export const crewOf = async ({ transaction }: Db, firmId: number): Promise<CrewRecord[]> =>
-  (await User.findAll({ where: { firmId }, order: [['name', 'ASC']], transaction })).map(({ id, name, trained }) => ({ id, name, trained }))
+  (await User.findAll({ where: { firmId, endedAt: null }, order: [['name', 'ASC']], transaction })).map(({ id, name, trained, liftKg }) => ({
+    id,
+    name,
+    trained,
+    ...(liftKg === null ? {} : { liftKg }),
+  }))
 
 interface JobRow {
   readonly id: string
@@ -100,7 +105,10 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
        FROM job_units ju JOIN units u ON u.id = ju.unit_id WHERE ju.job_id = :id ORDER BY ju.position`,
       { id },
     ),
-    db.read<Omit<CrewRecord, 'trained'> & { trained: string }>('SELECT id, name, trained FROM users WHERE firm_id = :firmId', { firmId: firm.id }),
+    db.read<{ id: number; name: string; trained: string; liftKg: number | null }>(
+      'SELECT id, name, trained, lift_kg AS liftKg FROM users WHERE firm_id = :firmId',
+      { firmId: firm.id },
+    ),
     eventsAndSeq(db, id),
     visitsAroundJob(db, id),
     productsOf(db, firm),
@@ -115,7 +123,9 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
     onDate: job.onDate,
     site: siteRecord({ id: job.siteId, version: job.version, form }, own),
     unitIds: own.map(({ id: unitId }) => unitId),
-    crew: people.filter((person) => crewIds.includes(person.id)).map(({ trained, ...person }) => ({ ...person, trained: parsed(trained) })),
+    crew: people
+      .filter((person) => crewIds.includes(person.id))
+      .map(({ trained, liftKg, ...person }) => ({ ...person, trained: parsed(trained), ...(liftKg === null ? {} : { liftKg }) })),
     people: people.map((person) => ({ id: person.id, name: person.name })),
     houseRules: firm.houseRules,
     products,

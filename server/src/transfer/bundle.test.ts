@@ -56,7 +56,7 @@ describe('the firm’s data as one file', () => {
       const { jobs, units, photos } = JSON.parse(bundle) as { jobs: { events: object[] }[]; units: object[]; photos: object[] }
       expect(receipt).toMatchObject({ jobs: jobs.length, units: units.length, photosWithoutPicture: photos.length })
       expect(receipt.events).toBe(jobs.reduce((sum, { events }) => sum + events.length, 0))
-      expect(receipt.withoutPassword.sort()).toEqual(['imre', 'mira', 'sanna'])
+      expect(receipt.codes.map(({ signIn }: { signIn: string }) => signIn).sort()).toEqual(['imre', 'mira', 'sanna'])
       expect(await stateOf(to, 'owner-new')).toEqual(stateThen)
       expect(await StoredEvent.count()).toBe(receipt.events)
       // And out again: the same but for when, the name of the firm, and who is there.

@@ -1,20 +1,18 @@
 // The firm's data out as one JSON file, and in again: all of it, or nothing.
-import { createHash, randomBytes } from 'node:crypto'
+import { createHash } from 'node:crypto'
 import { Fault, bundleSchema, linesOf, type Bundle, type BundleContent, type BundleReceipt, type JobEvent } from '@yastik/core'
 import { Op } from 'sequelize'
-import { hashPassword } from '../auth/passwords.ts'
 import type { Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, User } from '../db/models.ts'
 import { summariseJob } from '../events/doings.ts'
 import { eventOf } from '../events/queries.ts'
+import { giveCode } from '../people/doings.ts'
 import { unitForm, unitValues } from '../sites/records.ts'
 import { officeOf, takeInOffice } from './officeBundle.ts'
 
 /** Jobs that are read, or written, at once. */
 const jobsAtOnce = 200
-/** Nobody knows it: a password is set by the command that adds people. */
-const unknownPassword = () => hashPassword(randomBytes(32).toString('base64'))
 
 /** The bundle piece by piece, so that no firm is too large for memory. What is between the braces is hashed as it goes out. */
 export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string> {
@@ -36,7 +34,16 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
       equipment: firm.equipment,
       foulingRates: firm.foulingRates ?? null,
     },
-    people: people.map(({ id, name, signIn, role, trained, measures }) => ({ id, name, signIn, role, trained, measures: measures ?? null })),
+    people: people.map(({ id, name, signIn, role, trained, measures, liftKg, endedAt }) => ({
+      id,
+      name,
+      signIn,
+      role,
+      trained,
+      measures: measures ?? null,
+      ...(liftKg === null ? {} : { liftKg }),
+      ...(endedAt === null ? {} : { endedAt: endedAt.toISOString() }),
+    })),
     sites: sites.map(({ id, form }) => ({ id, form })),
     units: units.map((unit) => ({ id: unit.id, siteId: unit.siteId, form: unitForm(unit) })),
   }
@@ -171,7 +178,7 @@ function checkReferences({ people, sites, units, jobs, quotes = [], messages = [
 
 /**
  * Reads a bundle into a firm that has no sites yet, in one transaction. People are known by their sign-in; those who are not here are added
- * without a password. The firm's name stays; its rules and stores become those of the bundle.
+ * with a code to set a password. The firm's name stays; its rules and stores become those of the bundle.
  * @throws Fault `in-use`: the firm has sites already, or something of the bundle is here already.
  */
 export async function takeIn(
@@ -185,7 +192,7 @@ export async function takeIn(
   if ((await Site.count({ where: { firmId: firm.id }, transaction })) > 0)
     throw new Fault('in-use', { sentence: 'This firm has sites already. A bundle is read into a firm that is still empty.' })
   await refuseKnown(db, bundle)
-  const { idOf, withoutPassword } = await peopleIn(db, firm, bundle)
+  const { idOf, codes } = await peopleIn(db, firm, bundle)
   const { houseRules, products, equipment, foulingRates } = bundle.firm
   await firm.update(
     { houseRules, products, equipment, foulingRates, houseRulesVersion: firm.houseRulesVersion + 1, storesVersion: firm.storesVersion + 1 },
@@ -239,7 +246,7 @@ export async function takeIn(
     jobs: bundle.jobs.length,
     events: bundle.jobs.reduce((sum, { events }) => sum + events.length, 0),
     people: bundle.people.length,
-    withoutPassword,
+    codes,
     photosWithoutPicture: pictures.filter((here) => !here).length,
   }
 }
@@ -253,27 +260,27 @@ async function refuseKnown({ transaction }: Doing, bundle: Bundle): Promise<void
   if (here) throw new Fault('in-use', { sentence: 'What this bundle holds is in this instance already, in another firm.' })
 }
 
-/** People of the bundle, here: by their sign-in. */
-async function peopleIn({ transaction }: Doing, firm: Firm, bundle: Bundle): Promise<{ idOf: (id: number) => number; withoutPassword: string[] }> {
+/** People of the bundle, here: by their sign-in. Those who are not here yet get a code by which they set a password. */
+async function peopleIn(db: Doing, firm: Firm, bundle: Bundle): Promise<{ idOf: (id: number) => number; codes: BundleReceipt['codes'] }> {
+  const { transaction } = db
   const ids = new Map<number, number>()
-  const withoutPassword: string[] = []
-  for (const { id, name, signIn, role, trained, measures } of bundle.people) {
+  const codes: BundleReceipt['codes'] = []
+  for (const { id, name, signIn, role, trained, measures, liftKg = null, endedAt } of bundle.people) {
     const known = await User.findOne({ where: { signIn }, transaction })
     if (known && known.firmId !== firm.id)
       throw new Fault('in-use', {
         lines: [{ where: 'people', what: `“${signIn}” is the sign-in of somebody of another firm`, allowed: 'sign-ins that are free here' }],
       })
-    const person =
-      known ??
-      (await User.create(
-        { firmId: firm.id, name, signIn, role, trained: [...trained], measures, passwordHash: await unknownPassword() },
-        { transaction },
-      ))
-    if (!known) withoutPassword.push(signIn)
+    const values = { firmId: firm.id, name, signIn, role, trained: [...trained], measures, liftKg, passwordHash: '' }
+    const person = known ?? (await User.create({ ...values, endedAt: endedAt === undefined ? null : new Date(endedAt) }, { transaction }))
+    if (!known && endedAt === undefined) {
+      const { code, until } = await giveCode(db, await person.reload({ transaction }))
+      codes.push({ signIn, name, code, until })
+    }
     ids.set(id, person.id)
   }
   return {
-    withoutPassword,
+    codes,
     idOf: (id) => {
       const own = ids.get(id)
       if (own === undefined)

@@ -24,13 +24,23 @@ export const useSession = defineStore('session', () => {
     return me.value
   }
 
-  async function signIn(name: string, password: string): Promise<void> {
-    const who = await ask(endpoints.signIn, { body: { signIn: name, password } })
+  /** Somebody is in, or what is known of them changed. */
+  async function became(who: Me): Promise<void> {
     me.value = who
-    asked = true
-    await clearShelf(true)
     await shelve(endpoints.whoAmI, {}, who)
   }
+  async function entered(who: Me): Promise<void> {
+    asked = true
+    await clearShelf(true)
+    await became(who)
+  }
+  /** @param code of the second factor, where it was asked for */
+  const signIn = async (name: string, password: string, code?: string): Promise<void> =>
+    entered(await ask(endpoints.signIn, { body: { signIn: name, password, ...(code ? { code } : {}) } }))
+  /** Sets a password by a code that an owner gave. */
+  const useCode = async (name: string, code: string, password: string): Promise<void> =>
+    entered(await ask(endpoints.useCode, { body: { signIn: name, code, password } }))
+  const askAgain = async (): Promise<void> => became(await ask(endpoints.whoAmI))
 
   async function signOut(): Promise<void> {
     await ask(endpoints.signOut)
@@ -39,10 +49,8 @@ export const useSession = defineStore('session', () => {
   }
 
   async function setMeasures(measures: Measures): Promise<void> {
-    const who = await ask(endpoints.setMeasures, { body: measures })
-    me.value = who
-    await shelve(endpoints.whoAmI, {}, who)
+    await became(await ask(endpoints.setMeasures, { body: measures }))
   }
 
-  return { me, setMeasures, whoAmI, signIn, signOut }
+  return { me, became, askAgain, setMeasures, whoAmI, signIn, useCode, signOut }
 })

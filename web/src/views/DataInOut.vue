@@ -5,6 +5,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { sendFile } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import FileTap from '../components/FileTap.vue'
+import OneTimeCode from '../components/OneTimeCode.vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import CalendarImport from '../transfer/CalendarImport.vue'
@@ -52,7 +53,7 @@ async function takeBundle([file]: File[]) {
     <section v-if="isOwner" class="stack" data-bundle-import>
       <h2>A whole firm from a bundle</h2>
       <p class="small">
-        Into a firm that has no sites yet: all of it, or nothing. People come without a password; the command that adds people sets it.
+        Into a firm that has no sites yet: all of it, or nothing. People who are not here yet get a code each, by which they set a password.
       </p>
       <FileTap name="bundle" accept=".json,application/json" :disabled="busy" @files="takeBundle">
         {{ busy ? 'Reading it in …' : 'Choose a bundle' }}
@@ -60,9 +61,9 @@ async function takeBundle([file]: File[]) {
       <FaultNote :error="error" />
       <p v-if="receipt" role="status" data-bundle-taken>
         <b>{{ receipt.sites }} sites, {{ receipt.units }} units, {{ receipt.jobs }} visits and {{ receipt.events }} events are here.</b>
-        <template v-if="receipt.withoutPassword.length > 0"> Without a password yet: {{ receipt.withoutPassword.join(', ') }}.</template>
         <template v-if="receipt.photosWithoutPicture > 0"> {{ receipt.photosWithoutPicture }} photographs are without their picture.</template>
       </p>
+      <OneTimeCode v-for="own in receipt?.codes ?? []" :key="own.signIn" :name="own.name" :sign-in="own.signIn" :code="own.code" :until="own.until" />
     </section>
   </div>
 </template>

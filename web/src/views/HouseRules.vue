@@ -14,6 +14,7 @@ import {
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
+import HousePages from '../components/HousePages.vue'
 import NumberField from '../components/NumberField.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
 import StepTimes from '../components/StepTimes.vue'
@@ -86,7 +87,10 @@ async function set(change: Partial<HouseRules>) {
 
 <template>
   <div class="page stack">
-    <h1>House rules</h1>
+    <div class="spread">
+      <h1>House rules</h1>
+      <HousePages />
+    </div>
     <p>
       {{
         isOwner

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Sign in.
+import { Fault, leastPassword } from '@yastik/core'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import { ref } from 'vue'
@@ -13,6 +14,12 @@ const router = useRouter()
 const route = useRoute()
 const name = ref('')
 const password = ref('')
+/** Of the second factor; asked for once the server asks for it. */
+const factor = ref('')
+const asksFactor = ref(false)
+/** Whether a code that an owner gave is used to set a password. */
+const byCode = ref(false)
+const code = ref('')
 const error = ref<unknown>()
 const busy = ref(false)
 
@@ -20,10 +27,12 @@ async function submit() {
   busy.value = true
   error.value = undefined
   try {
-    await session.signIn(name.value, password.value)
+    if (byCode.value) await session.useCode(name.value, code.value, password.value)
+    else await session.signIn(name.value, password.value, factor.value)
     await router.push(typeof route.query.then === 'string' && route.query.then.startsWith('/') ? route.query.then : '/')
   } catch (caught) {
-    error.value = caught
+    if (caught instanceof Fault && caught.code === 'second-factor') asksFactor.value = true
+    else error.value = caught
   } finally {
     busy.value = false
   }
@@ -47,11 +56,26 @@ const sample = {
       <h1>Yastik</h1>
       <p>Looks over, decides, computes, times and proves the deep cleaning of room air conditioners.</p>
       <label class="field"><span>Sign-in name</span><ElInput v-model="name" name="sign-in" autocomplete="username" autofocus required /></label>
+      <label v-if="byCode" class="field"
+        ><span>The code that you were given</span><ElInput v-model="code" name="one-time-code" autocapitalize="characters"
+      /></label>
       <label class="field"
-        ><span>Password</span><ElInput v-model="password" name="password" type="password" autocomplete="current-password" required
+        ><span v-if="byCode"
+          >Your new password <small>at least {{ leastPassword }} characters; four words, say</small></span
+        ><span v-else>Password</span
+        ><ElInput v-model="password" name="password" type="password" :autocomplete="byCode ? 'new-password' : 'current-password'" required
+      /></label>
+      <label v-if="asksFactor && !byCode" class="field" data-asks-factor
+        ><span>The code of your second factor <small>from your telephone, or one for its loss</small></span
+        ><ElInput v-model="factor" name="second-factor" autocomplete="one-time-code" autofocus
       /></label>
       <FaultNote :error="error" />
-      <button class="tap now big" type="submit" :disabled="busy || !name || !password">Sign in</button>
+      <button class="tap now big" type="submit" :disabled="busy || !name || !password || (byCode && !code)">
+        {{ byCode ? 'Set it and sign in' : 'Sign in' }}
+      </button>
+      <button class="tap bare" type="button" data-by-code @click="((byCode = !byCode), (error = undefined), (password = ''))">
+        {{ byCode ? 'I have a password' : 'I was given a code' }}
+      </button>
     </form>
   </div>
 </template>

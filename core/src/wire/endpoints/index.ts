@@ -1,6 +1,7 @@
 // Endpoints: all that the server answers.
 import { houseEndpoints } from './house.ts'
 import { officeEndpoints } from './office.ts'
+import { peopleEndpoints } from './people.ts'
 import { placeEndpoints } from './places.ts'
 import { sessionEndpoints } from './session.ts'
 import { transferEndpoints } from './transfer.ts'
@@ -10,6 +11,7 @@ export { addressOf, audiences, type Answer, type Asked, type Audience, type Endp
 export { bundleMedia } from './transfer.ts'
 export const endpoints = {
   ...sessionEndpoints,
+  ...peopleEndpoints,
   ...placeEndpoints,
   ...visitEndpoints,
   ...officeEndpoints,

@@ -1,14 +1,14 @@
 // Adds a person to a firm, and the firm when there is none of that name: `--firm F --name N --sign-in S --role owner|technician [--trained …]`, the password on standard input.
 import { text } from 'node:stream/consumers'
 import { parseArgs } from 'node:util'
-import { builtInProducts, builtInVan, skills, startHouseRules, type Skill } from '@yastik/core'
+import { builtInProducts, builtInVan, leastPassword, sayFaultLine, Fault, skills, startHouseRules, type Skill } from '@yastik/core'
 import { databaseFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { migrate } from '../db/migrate.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
-import { hashPassword } from './passwords.ts'
+import { checkPassword } from '../auth/passwordRules.ts'
+import { hashPassword } from '../auth/passwords.ts'
 
-const leastPassword = 10
 const usage =
   'usage: npm run person -- --firm NAME --name NAME --sign-in WORD --role owner|technician [--trained wheel-removal,roof,electrics]   (password on standard input)'
 
@@ -34,6 +34,12 @@ function readOptions() {
 const { firm: firmName, name, signIn, role, trained } = readOptions()
 const password = (await text(process.stdin)).trim()
 if (password.length < leastPassword) giveUp(`The password has ${password.length} characters; at least ${leastPassword} are asked.`)
+try {
+  checkPassword(password, [name, signIn, firmName])
+} catch (error) {
+  if (!(error instanceof Fault)) throw error
+  giveUp(error.lines.map(sayFaultLine).join('; '))
+}
 const sequelize = connect(databaseFrom(process.env))
 defineModels(sequelize)
 await migrate(sequelize)

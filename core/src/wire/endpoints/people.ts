@@ -1,0 +1,114 @@
+// People of the firm, for its owners; and how each person gets in.
+import { z } from 'zod'
+import { closed } from '../../faults/index.ts'
+import {
+  newPasswordSchema,
+  oneTimeCodeSchema,
+  personAddSchema,
+  personCodeSchema,
+  personRecordSchema,
+  personSaveSchema,
+  sessionRecordSchema,
+} from '../people.ts'
+import { meSchema, signInSchema } from '../records.ts'
+import { endpoint } from './endpoint.ts'
+import { byId } from './shared.ts'
+
+const person = closed({ id: z.coerce.number().int().min(1) })
+const password = signInSchema.shape.password
+
+export const peopleEndpoints = {
+  people: endpoint({ method: 'GET', path: '/api/people', who: 'owner', says: 'People of the firm, by name.', answer: z.array(personRecordSchema) }),
+  addPerson: endpoint({
+    method: 'POST',
+    path: '/api/people',
+    who: 'owner',
+    says: 'Adds a person, who sets a password by a code that is shown this once.',
+    body: personAddSchema,
+    answer: personCodeSchema,
+    status: 201,
+  }),
+  savePerson: endpoint({
+    method: 'PUT',
+    path: '/api/people/:id',
+    who: 'owner',
+    says: 'Saves what is said of a person, and whether they get in.',
+    params: person,
+    body: personSaveSchema,
+    answer: personRecordSchema,
+  }),
+  resetPerson: endpoint({
+    method: 'POST',
+    path: '/api/people/:id/code',
+    who: 'owner',
+    says: 'Takes a person’s password and second factor away and gives them a code to set a new one.',
+    params: person,
+    answer: personCodeSchema,
+    status: 201,
+  }),
+  useCode: endpoint({
+    method: 'POST',
+    path: '/api/session/code',
+    who: 'anyone',
+    says: 'Sets a password by a code that an owner gave, and signs in.',
+    body: closed({ signIn: signInSchema.shape.signIn, code: oneTimeCodeSchema, password: newPasswordSchema }),
+    answer: meSchema,
+  }),
+  changePassword: endpoint({
+    method: 'PUT',
+    path: '/api/session/password',
+    who: 'people',
+    says: 'Changes one’s own password; all other sessions end.',
+    body: closed({ password, next: newPasswordSchema }),
+    answer: meSchema,
+  }),
+  sessions: endpoint({
+    method: 'GET',
+    path: '/api/sessions',
+    who: 'people',
+    says: 'Where one is signed in.',
+    answer: z.array(sessionRecordSchema),
+  }),
+  endSession: endpoint({ method: 'DELETE', path: '/api/sessions/:id', who: 'people', says: 'Signs out one device.', params: byId, status: 204 }),
+  endSessions: endpoint({ method: 'DELETE', path: '/api/sessions', who: 'people', says: 'Signs out everywhere but here.', status: 204 }),
+  beginSecondFactor: endpoint({
+    method: 'POST',
+    path: '/api/session/second-factor',
+    who: 'people',
+    says: 'Makes a secret for a second factor; it counts once a code of it was entered.',
+    body: closed({ password }),
+    answer: closed({ secret: z.string(), uri: z.string() }),
+    status: 201,
+  }),
+  confirmSecondFactor: endpoint({
+    method: 'PUT',
+    path: '/api/session/second-factor',
+    who: 'people',
+    says: 'Sets the second factor, and gives codes for its loss, this once.',
+    body: closed({ code: z.string().trim().max(40) }),
+    answer: closed({ me: meSchema, recoveryCodes: z.array(z.string()) }),
+  }),
+  dropSecondFactor: endpoint({
+    method: 'POST',
+    path: '/api/session/second-factor/drop',
+    who: 'people',
+    says: 'Takes the second factor off.',
+    body: closed({ password }),
+    answer: meSchema,
+  }),
+  security: endpoint({
+    method: 'GET',
+    path: '/api/security',
+    who: 'owner',
+    says: 'What the firm asks of its owners.',
+    answer: closed({ ownersNeedSecondFactor: z.boolean() }),
+  }),
+  saveSecurity: endpoint({
+    method: 'PUT',
+    path: '/api/security',
+    who: 'owner',
+    says: 'Sets what the firm asks of its owners.',
+    body: closed({ ownersNeedSecondFactor: z.boolean() }),
+    answer: closed({ ownersNeedSecondFactor: z.boolean() }),
+  }),
+} as const

@@ -1,0 +1,130 @@
+// Getting in: people are added by an owner, set a password by a code, sign in with a second factor, and get in no more.
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { By } from 'selenium-webdriver'
+import { TOTP } from 'otpauth'
+import { startApp, type RunningApp } from './support/app.ts'
+import { click, clickText, exists, expectText, find, fitsPhone, gone, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { go } from './support/places.ts'
+
+jest.setTimeout(180_000)
+let app: RunningApp
+let owner: Sheet
+let person: Sheet
+beforeAll(async () => {
+  app = await startApp()
+  owner = await openBrowser(app.base)
+  person = await openBrowser(app.base)
+  await signIn(owner, 'mira', 'clear-to-the-fins')
+})
+afterAll(async () => {
+  await owner?.close()
+  await person?.close()
+  await app?.close()
+})
+const look = async (sheet: Sheet, name: string) => {
+  if (!process.env.YASTIK_LOOK) return
+  mkdirSync('/tmp/look', { recursive: true })
+  writeFileSync(`/tmp/look/${name}.png`, await sheet.driver.takeScreenshot(), 'base64')
+}
+const better = 'three herons over wet slate'
+let code = ''
+
+describe('an owner', () => {
+  it('adds somebody, with wrong input told at its field, and is shown a code', async () => {
+    await go(owner, 'house-rules')
+    await click(owner, '[data-to-people]')
+    await find(owner, '[data-person="imre"]')
+    await look(owner, 'people')
+    await click(owner, '[data-add-person]')
+    await type(owner, '[name="person-name"]', 'Rana Quill')
+    await type(owner, '[name="person-sign-in"]', 'imre')
+    await type(owner, '[name="person-lift"]', 'much')
+    await click(owner, '[data-skill="roof"]')
+    await click(owner, '[data-save-person]')
+    await expectText(owner, '[role="alert"]', 'liftKg')
+    await type(owner, '[name="person-lift"]', '25')
+    await click(owner, '[data-save-person]')
+    await expectText(owner, '[role="alert"]', 'somebody signs in as “imre” already')
+    await look(owner, 'people-fault')
+    await type(owner, '[name="person-sign-in"]', 'rana')
+    await click(owner, '[data-save-person]')
+    code = await textOf(owner, '[data-code-itself]')
+    expect(code).toMatch(/^[2-9A-Z-]{19}$/)
+    await expectText(owner, '[data-person="rana"]', 'goes on roofs; lifts up to 25 kg alone')
+    await look(owner, 'people-code')
+    await fitsPhone(owner)
+  })
+})
+
+describe('somebody new', () => {
+  it('sets a password by the code, and is in', async () => {
+    await person.driver.get(app.base)
+    await click(person, '[data-by-code]')
+    await type(person, '[name="sign-in"]', 'rana')
+    await type(person, '[name="one-time-code"]', code.toLowerCase())
+    await type(person, '[name="password"]', 'password12345')
+    await look(person, 'sign-in-code')
+    await clickText(person, 'Set it and sign in')
+    await expectText(person, '[role="alert"]', 'easily guessed')
+    await type(person, '[name="password"]', better)
+    await clickText(person, 'Set it and sign in')
+    await expectText(person, '[data-yourself]', 'Rana Quill')
+    expect(await exists(person, '[data-to-people]')).toBe(false)
+  })
+  it('sets a second factor, and is asked for it', async () => {
+    await click(person, '[data-yourself]')
+    await find(person, '[data-session="this"]')
+    await look(person, 'yourself')
+    await type(person, '[name="factor-password"]', better)
+    await click(person, '[data-factor]')
+    await find(person, '[data-qr]')
+    await look(person, 'second-factor')
+    const totp = new TOTP({ secret: (await textOf(person, '[data-secret]')).replace(/\s/g, '') })
+    await type(person, '[name="factor-code"]', '000000')
+    await click(person, '[data-confirm-factor]')
+    await expectText(person, '[data-second-factor] [role="alert"]', 'does not fit')
+    await type(person, '[name="factor-code"]', totp.generate({ timestamp: Date.now() - 30_000 }))
+    await click(person, '[data-confirm-factor]')
+    await find(person, '[data-recovery-codes]')
+    await look(person, 'recovery-codes')
+    const codes = (await textOf(person, '[data-recovery-codes]')).split(/\s+/)
+    expect(codes).toHaveLength(10)
+    await fitsPhone(person)
+    await clickText(person, 'Sign out')
+    await find(person, '[name="sign-in"]')
+    await type(person, '[name="sign-in"]', 'rana')
+    await type(person, '[name="password"]', better)
+    await clickText(person, 'Sign in')
+    await find(person, '[data-asks-factor]')
+    await look(person, 'sign-in-factor')
+    await type(person, '[name="second-factor"]', codes[0])
+    await clickText(person, 'Sign in')
+    await expectText(person, '[data-yourself]', 'Rana Quill')
+  })
+  it('sees where else they are signed in, and signs out there', async () => {
+    await go(person, 'yourself')
+    await find(person, '[data-session="this"]')
+    expect(await exists(person, '[data-session="other"]')).toBe(false)
+  })
+})
+
+describe('whoever gets in no more', () => {
+  it('is out with the next thing they do, and their past stays', async () => {
+    await click(owner, '[data-person="rana"] [data-end]')
+    await click(owner, '[data-person="rana"] [data-end-sure]')
+    await expectText(owner, '[data-gone]', 'Rana Quill')
+    await look(owner, 'people-gone')
+    await person.driver.navigate().refresh()
+    await find(person, '[name="sign-in"]')
+    await click(owner, '[data-person="rana"] [data-let-in]')
+    await gone(owner, '[data-gone]')
+  })
+  it('is never the last owner', async () => {
+    const mira = owner.driver.findElement(By.css('[data-person="mira"]'))
+    expect(await mira.findElements(By.css('[data-end]'))).toHaveLength(0)
+    await click(owner, '[data-person="mira"] [data-edit-person]')
+    await click(owner, '[data-person="mira"] [data-role="technician"]')
+    await click(owner, '[data-person="mira"] [data-save-person]')
+    await expectText(owner, '[role="alert"]', 'This is the only owner who gets in')
+  })
+})

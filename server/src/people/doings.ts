@@ -1,0 +1,82 @@
+// People are added, changed, and let in no more; what they did stays on record. A firm always has an owner who gets in.
+import { Fault, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core'
+import { Op } from 'sequelize'
+import { endSessions } from '../auth/doings.ts'
+import { hashOfCode, newCode } from '../auth/secondFactor.ts'
+import type { Doing } from '../db/database.ts'
+import { notThere } from '../db/find.ts'
+import { Firm, User } from '../db/models.ts'
+import { personRecord } from './queries.ts'
+
+/** So long a code may be used, hours. */
+const codeHours = 72
+
+/** A person of the firm, held with all of it, so that two owners cannot take each other out at once. @throws Fault `not-there` */
+async function held({ transaction }: Doing, id: number, firmId: number): Promise<User> {
+  await Firm.findByPk(firmId, { transaction, lock: transaction.LOCK.UPDATE })
+  const user = await User.findOne({ where: { id, firmId }, transaction, lock: transaction.LOCK.UPDATE })
+  if (!user) throw notThere('person', String(id))
+  return user
+}
+
+/** @throws Fault `in-use` where nobody else of the firm is an owner who gets in */
+async function needAnotherOwner({ transaction }: Doing, { id, firmId }: User): Promise<void> {
+  const others = await User.count({
+    where: { firmId, id: { [Op.ne]: id }, role: 'owner', endedAt: null, passwordHash: { [Op.ne]: '' } },
+    transaction,
+  })
+  if (others === 0)
+    throw new Fault('in-use', { sentence: 'This is the only owner who gets in. Make somebody else an owner first, who has signed in once.' })
+}
+
+/** Takes the password away and gives a code to set a new one. */
+export async function giveCode({ transaction }: Doing, user: User): Promise<PersonCode> {
+  const code = newCode(4)
+  const until = new Date(Date.now() + codeHours * 3_600_000)
+  await user.update({ passwordHash: '', secondFactor: null, codeHash: hashOfCode(code), codeUntil: until }, { transaction })
+  return { person: personRecord(user), code, until: until.toISOString() }
+}
+
+/** @throws Fault `in-use` where somebody signs in by this name already */
+export async function addPerson(
+  db: Doing,
+  { signIn, name, role, trained, liftKg }: PersonForm & { signIn: string },
+  firmId: number,
+): Promise<PersonCode> {
+  const { transaction } = db
+  if (await User.findOne({ where: { signIn }, transaction }))
+    throw new Fault('in-use', { lines: [{ where: 'signIn', what: `somebody signs in as “${signIn}” already`, allowed: 'a name that is free' }] })
+  const values = { firmId, signIn, name, role, trained, liftKg: liftKg ?? null, passwordHash: '' }
+  const user = await User.create(values, { transaction })
+  return giveCode(db, await user.reload({ transaction }))
+}
+
+/** Sessions end where the role changes, or they get in no more. @throws Fault `in-use` for the last owner */
+export async function savePerson(
+  db: Doing,
+  id: number,
+  { name, role, trained, liftKg, active }: PersonForm & { active: boolean },
+  firmId: number,
+): Promise<PersonRecord> {
+  const user = await held(db, id, firmId)
+  const wasIn = user.endedAt === null
+  if (wasIn && user.role === 'owner' && (role !== 'owner' || !active)) await needAnotherOwner(db, user)
+  if (role !== user.role || (wasIn && !active)) await endSessions(db, id)
+  const endedAt = active ? null : (user.endedAt ?? new Date())
+  await user.update({ name, role, trained, liftKg: liftKg ?? null, endedAt }, { transaction: db.transaction })
+  return personRecord(user)
+}
+
+/** A new way in: password and second factor are gone, sessions end. @throws Fault `in-use` for oneself, for somebody who gets in no more, for the last owner */
+export async function resetPerson(db: Doing, id: number, by: User): Promise<PersonCode> {
+  const user = await held(db, id, by.firmId)
+  if (id === by.id) throw new Fault('in-use', { sentence: 'Change your own password under your name.' })
+  if (user.endedAt) throw new Fault('in-use', { sentence: 'This person gets in no more. Let them in again first.' })
+  await endSessions(db, id)
+  return giveCode(db, user)
+}
+
+export async function saveSecurity({ transaction }: Doing, firmId: number, security: { ownersNeedSecondFactor: boolean }) {
+  await Firm.update(security, { where: { id: firmId }, transaction })
+  return security
+}

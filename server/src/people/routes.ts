@@ -1,0 +1,19 @@
+// People of the firm, for its owners.
+import { endpoints } from '@yastik/core'
+import type { FastifyInstance } from 'fastify'
+import type { Db } from '../db/database.ts'
+import { serverOf } from '../http/serve.ts'
+import { addPerson, resetPerson, savePerson, saveSecurity } from './doings.ts'
+import { peopleOf } from './queries.ts'
+
+export const peopleRoutes =
+  (house: Db) =>
+  async (app: FastifyInstance): Promise<void> => {
+    const { reads, changes } = serverOf(app, house)
+    reads(endpoints.people, ({ db, firm }) => peopleOf(db, firm.id))
+    changes(endpoints.addPerson, ({ db, body, firm }) => addPerson(db, body, firm.id))
+    changes(endpoints.savePerson, ({ db, params, body, firm }) => savePerson(db, params.id, body, firm.id))
+    changes(endpoints.resetPerson, ({ db, params, user }) => resetPerson(db, params.id, user))
+    reads(endpoints.security, ({ firm }) => ({ ownersNeedSecondFactor: firm.ownersNeedSecondFactor }))
+    changes(endpoints.saveSecurity, ({ db, body, firm }) => saveSecurity(db, firm.id, body))
+  }

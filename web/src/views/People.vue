@@ -1,0 +1,171 @@
+<script setup lang="ts">
+// People of the firm, for its owners: who they are, how they get in, and that somebody gets in no more.
+import { endpoints, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core'
+import dayjs from 'dayjs'
+import { computed, ref, shallowRef } from 'vue'
+import { ask } from '../api/client.ts'
+import FaultNote from '../components/FaultNote.vue'
+import HousePages from '../components/HousePages.vue'
+import OneTimeCode from '../components/OneTimeCode.vue'
+import PersonFields from '../components/PersonForm.vue'
+import { roleWords, skillWords, wayWords } from '../components/people.ts'
+import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
+
+useJob().close()
+const session = useSession()
+const people = ref<PersonRecord[]>([])
+const needed = ref(false)
+const error = ref<unknown>()
+const said = ref('')
+const given = shallowRef<PersonCode>()
+/** Who is changed, or added where there is no id yet. */
+const editing = ref<{ id?: number; active: boolean; form: PersonForm; signIn?: string }>()
+/** Whose way in is about to be taken: asked for a second time. */
+const sure = ref<{ id: number; what: 'code' | 'end' }>()
+const active = computed(() => people.value.filter((person) => person.active))
+const gone = computed(() => people.value.filter((person) => !person.active))
+
+async function attempt(work: () => Promise<void>) {
+  ;[error.value, said.value, sure.value] = [undefined, '', undefined]
+  try {
+    await work()
+  } catch (caught) {
+    error.value = caught
+  }
+}
+const load = async () => void (people.value = await ask(endpoints.people))
+await attempt(async () => {
+  await load()
+  needed.value = (await ask(endpoints.security)).ownersNeedSecondFactor
+})
+
+const blank = (): PersonForm => ({ name: '', role: 'technician', trained: [] })
+const edit = ({ id, active: isActive, name, role, trained, liftKg }: PersonRecord) => {
+  given.value = undefined
+  editing.value = { id, active: isActive, form: { name, role, trained: [...trained], liftKg } }
+}
+const save = () =>
+  attempt(async () => {
+    if (!editing.value) return
+    const { id, active: isActive, form, signIn = '' } = editing.value
+    if (id === undefined) given.value = await ask(endpoints.addPerson, { body: { ...form, signIn } })
+    else await ask(endpoints.savePerson, { params: { id }, body: { ...form, active: isActive } })
+    editing.value = undefined
+    await load()
+  })
+const setActive = ({ id, name, role, trained, liftKg }: PersonRecord, isActive: boolean) =>
+  attempt(async () => {
+    await ask(endpoints.savePerson, { params: { id }, body: { name, role, trained, liftKg, active: isActive } })
+    said.value = isActive ? `${name} gets in again.` : `${name} gets in no more. What they did stays on record.`
+    await load()
+  })
+const reset = (id: number) =>
+  attempt(async () => {
+    given.value = await ask(endpoints.resetPerson, { params: { id } })
+    await load()
+  })
+const setNeeded = (isNeeded: boolean) =>
+  attempt(async () => {
+    needed.value = (await ask(endpoints.saveSecurity, { body: { ownersNeedSecondFactor: isNeeded } })).ownersNeedSecondFactor
+    // Whoever asks it of others, and has none, is asked as well.
+    await session.askAgain()
+  })
+const day = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm')
+</script>
+
+<template>
+  <div class="page stack">
+    <div class="spread">
+      <h1>People</h1>
+      <HousePages />
+    </div>
+    <FaultNote :error="error" />
+    <p role="status">{{ said }}</p>
+    <OneTimeCode v-if="given" :name="given.person.name" :sign-in="given.person.signIn" :code="given.code" :until="given.until" />
+    <ul class="plain people">
+      <li v-for="person in active" :key="person.id" :data-person="person.signIn">
+        <div class="who">
+          <b>{{ person.name }}</b> <span>{{ roleWords[person.role] }}</span>
+          <small>
+            signs in as {{ person.signIn }}, {{ wayWords[person.way] }}{{ person.secondFactor ? ' and a second factor' : '' }};
+            {{ person.lastSeenAt ? `last in ${day(person.lastSeenAt)}` : 'was never in' }}
+          </small>
+          <small>
+            {{ person.trained.length > 0 ? person.trained.map((skill) => skillWords[skill]).join(', ') : 'no training noted' }};
+            {{ person.liftKg === undefined ? 'lifts what the house rule allows' : `lifts up to ${person.liftKg} kg alone` }}
+          </small>
+        </div>
+        <div class="row">
+          <button class="tap" data-edit-person @click="edit(person)">Change</button>
+          <template v-if="person.id !== session.me?.id">
+            <button v-if="sure?.id !== person.id || sure.what !== 'code'" class="tap" data-reset @click="sure = { id: person.id, what: 'code' }">
+              New way in
+            </button>
+            <button v-else class="tap now" data-reset-sure @click="reset(person.id)">Yes: take the password, give a code</button>
+            <button v-if="sure?.id !== person.id || sure.what !== 'end'" class="tap" data-end @click="sure = { id: person.id, what: 'end' }">
+              Let in no more
+            </button>
+            <button v-else class="tap now" data-end-sure @click="setActive(person, false)">Yes: signed out everywhere, now</button>
+          </template>
+        </div>
+        <form v-if="editing?.id === person.id" class="stack whole" data-person-form @submit.prevent="save">
+          <PersonFields v-model="editing.form" />
+          <div class="row">
+            <button class="tap now" type="submit" data-save-person>Save</button>
+            <button class="tap" type="button" @click="editing = undefined">Leave it</button>
+          </div>
+        </form>
+      </li>
+    </ul>
+    <section class="stack ruled-top">
+      <form v-if="editing && editing.id === undefined" class="stack" data-person-form @submit.prevent="save">
+        <h2>Somebody new</h2>
+        <PersonFields v-model="editing.form" v-model:sign-in="editing.signIn" />
+        <div class="row">
+          <button class="tap now" type="submit" data-save-person>Add, and make a code</button>
+          <button class="tap" type="button" @click="editing = undefined">Leave it</button>
+        </div>
+      </form>
+      <div v-else class="row">
+        <button class="tap" data-add-person @click="((given = undefined), (editing = { active: true, form: blank(), signIn: '' }))">
+          Add somebody
+        </button>
+        <button class="tap" :aria-pressed="needed" data-need-second-factor @click="setNeeded(!needed)">
+          Owners need a second factor: {{ needed ? 'yes' : 'no' }}
+        </button>
+      </div>
+    </section>
+    <section v-if="gone.length > 0" class="stack ruled-top" data-gone>
+      <h2>Get in no more</h2>
+      <ul class="plain people">
+        <li v-for="person in gone" :key="person.id" :data-person="person.signIn">
+          <div class="who">
+            <b>{{ person.name }}</b> <small>{{ person.signIn }}; what they did stays on record</small>
+          </div>
+          <button class="tap" data-let-in @click="setActive(person, true)">Let in again</button>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.people li {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0.5rem 1.5rem;
+  border-top: var(--rule-width) solid var(--rule);
+  padding: 0.7rem 0;
+}
+.who {
+  flex: 1 1 22rem;
+}
+.who small {
+  display: block;
+}
+.whole {
+  flex-basis: 100%;
+}
+</style>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+// Oneself: password, second factor, and where one is signed in.
+import { endpoints, leastPassword, type SessionRecord } from '@yastik/core'
+import dayjs from 'dayjs'
+import { ElInput } from 'element-plus/es/components/input/index'
+import 'element-plus/theme-chalk/el-input.css'
+import { ref } from 'vue'
+import { ask } from '../api/client.ts'
+import FaultNote from '../components/FaultNote.vue'
+import SecondFactor from '../components/SecondFactor.vue'
+import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
+
+useJob().close()
+const session = useSession()
+const password = ref('')
+const next = ref('')
+const error = ref<unknown>()
+const sessionError = ref<unknown>()
+const said = ref('')
+const sessions = ref<SessionRecord[]>([])
+
+async function load() {
+  sessionError.value = undefined
+  try {
+    sessions.value = await ask(endpoints.sessions)
+  } catch (caught) {
+    sessionError.value = caught
+  }
+}
+await load()
+async function change() {
+  ;[error.value, said.value] = [undefined, '']
+  try {
+    await ask(endpoints.changePassword, { body: { password: password.value, next: next.value } })
+    ;[password.value, next.value] = ['', '']
+    said.value = 'It is changed. Wherever else you were signed in, you are not any more.'
+    await load()
+  } catch (caught) {
+    error.value = caught
+  }
+}
+async function end(id?: string) {
+  try {
+    await (id === undefined ? ask(endpoints.endSessions) : ask(endpoints.endSession, { params: { id } }))
+    await load()
+  } catch (caught) {
+    sessionError.value = caught
+  }
+}
+const day = (at: string) => dayjs(at).format('D MMM, HH:mm')
+</script>
+
+<template>
+  <div class="page stack">
+    <h1>{{ session.me?.name }}</h1>
+    <form class="stack" data-change-password @submit.prevent="change">
+      <h2>Password</h2>
+      <FaultNote :error="error" />
+      <p role="status">{{ said }}</p>
+      <div class="row end">
+        <label class="field"
+          ><span>The one you have</span><ElInput v-model="password" name="password" type="password" autocomplete="current-password"
+        /></label>
+        <label class="field"
+          ><span
+            >A new one <small>at least {{ leastPassword }} characters; four words, say</small></span
+          ><ElInput v-model="next" name="next-password" type="password" autocomplete="new-password"
+        /></label>
+        <button class="tap" type="submit" :disabled="password === '' || next === ''">Change it</button>
+      </div>
+    </form>
+    <SecondFactor />
+    <section class="stack ruled-top" data-sessions>
+      <h2>Where you are signed in</h2>
+      <FaultNote :error="sessionError" />
+      <ul class="plain sessions">
+        <li v-for="own in sessions" :key="own.id" :data-session="own.isThis ? 'this' : 'other'">
+          <span
+            ><b>{{ own.device }}</b> since {{ day(own.madeAt) }} <small>{{ own.isThis ? 'here, now' : `used ${day(own.usedAt)}` }}</small></span
+          >
+          <button v-if="!own.isThis" class="tap" @click="end(own.id)">Sign out there</button>
+        </li>
+      </ul>
+      <div v-if="sessions.length > 1" class="row"><button class="tap" data-end-others @click="end()">Sign out everywhere but here</button></div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.end {
+  align-items: end;
+}
+.sessions li {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 0.5rem 1.5rem;
+  border-top: var(--rule-width) solid var(--rule);
+  padding: 0.5rem 0;
+}
+</style>
