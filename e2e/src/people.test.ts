@@ -44,7 +44,7 @@ describe('an owner', () => {
     await expectText(owner, '[role="alert"]', 'liftKg')
     await type(owner, '[name="person-lift"]', '25')
     await click(owner, '[data-save-person]')
-    await expectText(owner, '[role="alert"]', 'somebody signs in as “imre” already')
+    await expectText(owner, '[role="alert"]', 'Somebody signs in as “imre” already')
     await look(owner, 'people-fault')
     await type(owner, '[name="person-sign-in"]', 'rana')
     await click(owner, '[data-save-person]')
@@ -126,5 +126,39 @@ describe('whoever gets in no more', () => {
     await click(owner, '[data-person="mira"] [data-role="technician"]')
     await click(owner, '[data-person="mira"] [data-save-person]')
     await expectText(owner, '[role="alert"]', 'This is the only owner who gets in')
+  })
+})
+
+describe('who did what', () => {
+  it('is on record, with what was before and after', async () => {
+    await click(owner, '[data-to-audit]')
+    await expectText(owner, '[data-audit-what="person-changed"]', 'changed a person: rana')
+    await expectText(owner, '[data-audit]', 'before: active false after: active true'.slice(0, 20))
+    await look(owner, 'audit')
+    await fitsPhone(owner)
+  })
+})
+
+describe('another program', () => {
+  it('gets a token that is shown once, and gets in no more when it is ended', async () => {
+    await click(owner, '[data-to-programs]')
+    await type(owner, '[name="token-name"]', 'The bookkeeper')
+    await type(owner, '[name="token-ends"]', '01012020')
+    await click(owner, '[data-make-token]')
+    await expectText(owner, '[role="alert"]', 'endsOn')
+    await look(owner, 'programs-fault')
+    await owner.driver.navigate().refresh()
+    await type(owner, '[name="token-name"]', 'The bookkeeper')
+    await click(owner, '[data-make-token]')
+    const token = await textOf(owner, '[data-token-itself]')
+    await expectText(owner, '[data-program="The bookkeeper"]', 'reads until')
+    await look(owner, 'programs')
+    await fitsPhone(owner)
+    const asked = async () => (await fetch(`${app.base}/api/sites`, { headers: { authorization: `Bearer ${token}` } })).status
+    expect(await asked()).toBe(200)
+    await click(owner, '[data-end-token]')
+    await click(owner, '[data-end-token-sure]')
+    await gone(owner, '[data-program]')
+    expect(await asked()).toBe(401)
   })
 })

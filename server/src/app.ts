@@ -6,6 +6,7 @@ import { Fault } from '@yastik/core'
 import fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
 import { serializerCompiler } from 'fastify-type-provider-zod'
 import type { Sequelize } from 'sequelize'
+import { auditRoutes } from './audit/routes.ts'
 import { authRoutes } from './auth/routes.ts'
 import type { Config } from './config.ts'
 import { Db } from './db/database.ts'
@@ -33,6 +34,7 @@ import { quoteRoutes } from './quotes/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
 import { stockRoutes } from './stock/routes.ts'
 import { storesRoutes } from './stores/routes.ts'
+import { tokenRoutes } from './tokens/routes.ts'
 import { transferRoutes } from './transfer/routes.ts'
 import { upkeepRoutes } from './upkeep/routes.ts'
 import type { WeatherSource } from './weather/source.ts'
@@ -129,6 +131,8 @@ export async function buildApp({
   for (const routes of [
     authRoutes(db, secureCookies, instruments !== undefined),
     peopleRoutes(db),
+    tokenRoutes(db),
+    auditRoutes(db),
     siteRoutes(db),
     jobRoutes(db),
     eventRoutes(db),

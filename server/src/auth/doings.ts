@@ -3,6 +3,7 @@ import { Fault, type Measures } from '@yastik/core'
 import Bowser from 'bowser'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import { note, type Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import { Firm, Session, User } from '../db/models.ts'
 import { checkPassword } from './passwordRules.ts'
@@ -22,7 +23,7 @@ export interface From {
 /** Program and system, as a person speaks of them. */
 function deviceOf({ agent }: From): string {
   const { browser, os } = Bowser.parse(agent || 'unknown')
-  return [browser.name ?? 'Some program', ...(os.name ? [`on ${os.name}`] : [])].join(' ').slice(0, 200)
+  return [browser.name || 'Some program', ...(os.name ? [`on ${os.name}`] : [])].join(' ').slice(0, 200)
 }
 
 export interface SignedIn {
@@ -40,9 +41,20 @@ async function held({ transaction }: Doing, id: number): Promise<User> {
   return user
 }
 
+/** What fails is put on record beside the doing, which leaves nothing. */
+async function inOrNoted(db: Db, user: User, { address }: From, doing: (db: Doing) => Promise<SignedIn>): Promise<SignedIn> {
+  try {
+    return await db.change(doing)
+  } catch (error) {
+    if (error instanceof Fault && error.code === 'wrong-sign-in') await note(db, { user, address }, { what: 'sign-in-failed' })
+    throw error
+  }
+}
+
 async function inBy(db: Doing, user: User, from: From): Promise<SignedIn> {
   const firm = await Firm.findByPk(user.firmId, { transaction: db.transaction, rejectOnEmpty: true })
   await user.update({ lastSeenAt: new Date() }, { transaction: db.transaction })
+  await note(db, { user, address: from.address }, { what: 'signed-in', about: deviceOf(from) })
   return { user, firm, token: await openSession(db, user, from), maxAge: sessionLimits[user.role].wholeMs / 1000 }
 }
 
@@ -56,14 +68,18 @@ export async function signIn(
   await takeTry(db, name, from.address)
   const known = await User.findOne({ where: { signIn: name } })
   const fits = await verifyPassword(password, known?.passwordHash || (await (decoy ??= hashPassword('nobody has this password'))))
-  if (!known || known.endedAt || !known.passwordHash || !fits) throw new Fault('wrong-sign-in')
+  if (!known || known.endedAt || !known.passwordHash || !fits) {
+    // Of a name that nobody has nothing is kept.
+    if (known) await note(db, { user: known, address: from.address }, { what: 'sign-in-failed' })
+    throw new Fault('wrong-sign-in')
+  }
   // Whoever knows the password is told that there is more; that is no guess at the second factor.
   if (known.secondFactor?.isSet && !code) {
     await giveBack(db, name, from.address)
     throw new Fault('second-factor')
   }
   const renewed = isOutdated(known.passwordHash) ? await hashPassword(password) : undefined
-  const signedIn = await db.change(async (doing) => {
+  const signedIn = await inOrNoted(db, known, from, async (doing) => {
     const user = await held(doing, known.id)
     // Changed in this very moment: the old one is no way in any more.
     if (user.passwordHash !== known.passwordHash) throw new Fault('wrong-sign-in')
@@ -97,6 +113,7 @@ export async function useCode(
     const user = await held(doing, known.id)
     if (!fits(user)) throw wrong()
     await user.update({ passwordHash, codeHash: null, codeUntil: null }, { transaction: doing.transaction })
+    await note(doing, { user, address: from.address }, { what: 'password-set', about: 'by a code' })
     await endSessions(doing, user.id)
     return inBy(doing, user, from)
   })
@@ -160,6 +177,7 @@ export async function changePassword(
   await db.change(async (doing) => {
     await (await held(doing, user.id)).update({ passwordHash }, { transaction: doing.transaction })
     await endSessions(doing, user.id, sessionId)
+    await note(doing, { user, address: from.address }, { what: 'password-set', about: 'their own' })
   })
 }
 
@@ -176,8 +194,8 @@ export async function beginSecondFactor(db: Db, user: User, password: string, fr
 }
 
 /** @returns the person as they are now, and codes for the loss of the device, shown this once @throws Fault `does-not-hold-up` */
-export async function confirmSecondFactor(db: Doing, userId: number, code: string): Promise<{ user: User; recoveryCodes: string[] }> {
-  const user = await held(db, userId)
+export async function confirmSecondFactor(db: Doing, actor: Actor, code: string): Promise<{ user: User; recoveryCodes: string[] }> {
+  const user = await held(db, actor.user.id)
   const begun = user.secondFactor
   if (!begun || begun.isSet) throw new Fault('in-use', { sentence: 'Begin anew: nothing waits for a code.' })
   const taken = takeCode(begun, code, Date.now())
@@ -187,10 +205,14 @@ export async function confirmSecondFactor(db: Doing, userId: number, code: strin
     })
   const recoveryCodes = newRecoveryCodes()
   const secondFactor = { ...taken, isSet: true, recovery: recoveryCodes.map(hashOfCode) }
+  await note(db, actor, { what: 'second-factor-set' })
   return { user: await user.update({ secondFactor }, { transaction: db.transaction }), recoveryCodes }
 }
 
 export async function dropSecondFactor(db: Db, user: User, password: string, from: From): Promise<User> {
   await askPassword(db, user, password, from)
-  return db.change(async (doing) => (await held(doing, user.id)).update({ secondFactor: null }, { transaction: doing.transaction }))
+  return db.change(async (doing) => {
+    await note(doing, { user, address: from.address }, { what: 'second-factor-dropped' })
+    return (await held(doing, user.id)).update({ secondFactor: null }, { transaction: doing.transaction })
+  })
 }

@@ -1,6 +1,7 @@
 // Sign in, sign out, who am I; one's own password, second factor and sessions; and what whoever is in needs to know of the server itself.
 import { endpoints, metric, type Me } from '@yastik/core'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import { note } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
 import { serverOf } from '../http/serve.ts'
@@ -64,12 +65,18 @@ export function authRoutes(house: Db, secure: boolean, instruments: boolean) {
       return reply.clearCookie(cookie, { path: '/', secure }).send()
     })
 
-    changes(endpoints.confirmSecondFactor, async ({ db, body, user, firm }) => {
-      const { user: own, recoveryCodes } = await confirmSecondFactor(db, user.id, body.code)
+    changes(endpoints.confirmSecondFactor, async ({ db, body, actor, firm }) => {
+      const { user: own, recoveryCodes } = await confirmSecondFactor(db, actor, body.code)
       return { me: meOf(own, firm), recoveryCodes }
     })
-    changes(endpoints.endSession, ({ db, params, user }) => endSession(db, user.id, params.id))
-    changes(endpoints.endSessions, ({ db, user, sessionId }) => endSessions(db, user.id, sessionId))
+    changes(endpoints.endSession, async ({ db, params, user, actor }) => {
+      await endSession(db, user.id, params.id)
+      await note(db, actor, { what: 'sessions-ended', about: 'one of their own' })
+    })
+    changes(endpoints.endSessions, async ({ db, user, sessionId, actor }) => {
+      await endSessions(db, user.id, sessionId)
+      await note(db, actor, { what: 'sessions-ended', about: 'their own but one' })
+    })
     changes(endpoints.setMeasures, async ({ db, body, user, firm }) => {
       await setMeasures(db, user, body)
       return { ...meOf(user, firm), measures: body }

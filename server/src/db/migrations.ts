@@ -191,6 +191,17 @@ export const migrations: readonly Migration[] = [
          DROP COLUMN ended_at`,
     ],
   },
+  {
+    name: '2026-11-27-audit-and-tokens',
+    up: [
+      `CREATE TABLE audit (id BIGINT AUTO_INCREMENT PRIMARY KEY, firm_id INT NOT NULL, at DATETIME(3) NOT NULL, by_name VARCHAR(120) NOT NULL, address VARCHAR(64) NOT NULL,
+        what VARCHAR(30) NOT NULL, about VARCHAR(200) NOT NULL, before_json LONGTEXT NULL, after_json LONGTEXT NULL, INDEX newest (firm_id, id)) ${table}`,
+      `CREATE TABLE tokens (id ${id} PRIMARY KEY, firm_id INT NOT NULL, user_id INT NOT NULL, name VARCHAR(120) NOT NULL, scope VARCHAR(10) NOT NULL,
+        token_hash CHAR(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, made_at DATETIME NOT NULL, ends_on DATE NOT NULL, used_at DATETIME NULL,
+        UNIQUE (token_hash), FOREIGN KEY (user_id) REFERENCES users (id), INDEX of_firm (firm_id)) ${table}`,
+    ],
+    down: ['DROP TABLE tokens', 'DROP TABLE audit'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

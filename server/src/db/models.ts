@@ -25,8 +25,10 @@ import {
 } from 'sequelize'
 import { json, text, uuid, whole } from './columns.ts'
 import { defineOfficeModels } from './officeModels.ts'
+import { defineTrustModels, Token } from './trustModels.ts'
 
 export { Message, Quote, Reply, StockLot, StockMove, Stop } from './officeModels.ts'
+export { Audit, Token } from './trustModels.ts'
 
 export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<Firm>> {
   declare id: CreationOptional<number>
@@ -352,6 +354,7 @@ export function defineModels(sequelize: Sequelize): void {
     { sequelize, tableName: 'events' },
   )
   defineOfficeModels(sequelize)
+  defineTrustModels(sequelize)
   associate()
 }
 
@@ -365,4 +368,5 @@ function associate(): void {
   JobUnit.belongsTo(Job, along('jobId', 'job'))
   JobUnit.belongsTo(Unit, along('unitId', 'unit'))
   DueDay.belongsTo(Unit, along('unitId', 'unit'))
+  Token.belongsTo(User, along('userId', 'user'))
 }

@@ -12,5 +12,5 @@ export const houseRulesRoutes =
     const { reads, changes } = serverOf(app, house)
     reads(endpoints.houseRules, ({ firm }) => ({ rules: firm.houseRules, version: firm.houseRulesVersion }))
     reads(endpoints.stepTimes, ({ db, firm }) => stepTimes(db, firm.id))
-    changes(endpoints.saveHouseRules, ({ db, body, firm }) => saveHouseRules(db, firm, body))
+    changes(endpoints.saveHouseRules, ({ db, body, firm, actor }) => saveHouseRules(db, firm, body, actor))
   }

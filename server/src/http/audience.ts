@@ -5,6 +5,8 @@ import type { FastifyInstance, RouteOptions } from 'fastify'
 declare module 'fastify' {
   interface FastifyContextConfig {
     audience?: Audience
+    /** Whether it is closed to programs that come with a token. */
+    onlyPeople?: boolean
   }
 }
 

@@ -1,8 +1,10 @@
 // Who gets in? Decided by the route that matched, never by how its address was written, and before anything of a body is read.
 import { Fault } from '@yastik/core'
-import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import type { Firm, User } from '../db/models.ts'
-import { whoIs } from '../auth/queries.ts'
+import { holds, whoComes } from '../tokens/queries.ts'
+import { note, type Actor } from '../audit/doings.ts'
+import { isOpen, whoIs } from '../auth/queries.ts'
 import { secondFactorOf } from '../auth/secondFactor.ts'
 import { cookieName } from '../auth/sessions.ts'
 import type { Db } from '../db/database.ts'
@@ -14,6 +16,10 @@ declare module 'fastify' {
     firm: Firm
     /** Of the session by which they are in. */
     sessionId: string
+    /** Who it is, for what is put on record. */
+    actor: Actor
+    /** Whether they are still in. */
+    stillIn(): Promise<boolean>
   }
 }
 
@@ -51,6 +57,8 @@ export function guard(app: FastifyInstance, db: Db, secure: boolean): void {
   app.decorateRequest('user')
   app.decorateRequest('firm')
   app.decorateRequest('sessionId')
+  app.decorateRequest('actor')
+  app.decorateRequest('stillIn')
   app.addHook('onRequest', async (request, reply) => {
     try {
       await letIn(request, db, cookieName(secure))
@@ -61,23 +69,86 @@ export function guard(app: FastifyInstance, db: Db, secure: boolean): void {
   })
 }
 
+/** Who calls: a person with a session, or a program with a token. */
+interface Caller {
+  readonly user: User
+  readonly firm: Firm
+  /** Of a person's session; empty for programs. */
+  readonly sessionId: string
+  readonly actor: Actor
+  /** Asked now and then by what goes on for long. */
+  stillIn(): Promise<boolean>
+  /** Why this call is not for them, where it is not. */
+  refusal(config: FastifyContextConfig, isReading: boolean): string | undefined
+}
+
 const factorFirst = 'Your firm asks its owners for a second factor. Set one up first: under your name.'
+const refusalFor = (user: User, firm: Firm, { audience }: FastifyContextConfig): string | undefined =>
+  audience === undefined
+    ? 'Nobody may do this.'
+    : audience === 'owner' && user.role !== 'owner'
+      ? 'Only the owner may do this.'
+      : audience === 'owner' && secondFactorOf(user, firm) === 'needed'
+        ? factorFirst
+        : undefined
+
+async function person(request: FastifyRequest, db: Db, cookie: string): Promise<Caller | undefined> {
+  const who = await whoIs(db, request.cookies[cookie])
+  if (!who) return undefined
+  const { user, firm, sessionId } = who
+  return {
+    ...who,
+    actor: { user, address: request.ip },
+    stillIn: () => isOpen(sessionId),
+    refusal: (config) => refusalFor(user, firm, config),
+  }
+}
+
+async function program(request: FastifyRequest, token: string): Promise<Caller | undefined> {
+  const who = await whoComes(token)
+  if (!who) return undefined
+  const { user, firm, scope, tokenId, name } = who
+  return {
+    user,
+    firm,
+    sessionId: '',
+    actor: { user: { id: user.id, firmId: user.firmId, name: `${user.name}, by ${name}`.slice(0, 120) }, address: request.ip },
+    stillIn: () => holds(tokenId),
+    refusal: (config, isReading) =>
+      config.onlyPeople
+        ? 'This is for people, not for programs.'
+        : scope === 'read' && !isReading
+          ? 'This token may read only.'
+          : refusalFor(user, firm, config),
+  }
+}
+
+/** What a program brings; a browser never sends it by itself, so that it needs no origin. */
+const bearerOf = ({ headers }: FastifyRequest): string | undefined => /^Bearer ([\w-]{20,200})$/.exec(headers.authorization ?? '')?.[1]
 
 async function letIn(request: FastifyRequest, db: Db, cookie: string): Promise<void> {
-  checkOrigin(request)
+  const token = bearerOf(request)
+  if (token === undefined) checkOrigin(request)
   // What matches nothing has no body that anybody would read.
   if (request.is404) {
     if (isReading(request)) return
     throw new Fault('not-there')
   }
-  const { audience } = request.routeOptions.config
-  if (audience === 'anyone') return
-  const who = await whoIs(db, request.cookies[cookie])
+  const { config, url } = request.routeOptions
+  if (config.audience === 'anyone') {
+    if (token !== undefined) checkOrigin(request)
+    return
+  }
+  const who = await (token === undefined ? person(request, db, cookie) : program(request, token))
   if (!who) throw new Fault('not-signed-in')
-  if (audience === 'owner' && who.user.role !== 'owner') throw new Fault('not-allowed', { sentence: 'Only the owner may do this.' })
-  if (audience === undefined) throw new Fault('not-allowed')
-  if (audience === 'owner' && secondFactorOf(who.user, who.firm) === 'needed') throw new Fault('not-allowed', { sentence: factorFirst })
+  const sentence = who.refusal(config, isReading(request))
+  if (sentence !== undefined) {
+    await note(db, who.actor, { what: 'refused', about: `${request.method} ${url ?? ''}` })
+    throw new Fault('not-allowed', { sentence })
+  }
   request.user = who.user
   request.firm = who.firm
   request.sessionId = who.sessionId
+  request.actor = who.actor
+  request.stillIn = who.stillIn
 }

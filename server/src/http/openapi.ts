@@ -32,14 +32,14 @@ import { z } from 'zod'
 import { cookieName } from '../auth/sessions.ts'
 
 const about =
-  'What the server of Yastik answers. Whoever is signed in holds a session by a cookie; what changes something is taken only from pages of ' +
-  'the same origin. A fault says where, what, and what is allowed instead.'
+  'What the server of Yastik answers. People hold a session by a cookie, and what changes something is taken only from pages of the same origin; ' +
+  'programs bring a token that an owner made, in `Authorization: Bearer`. A fault says where, what, and what is allowed instead.'
 
 const names = new Map<Endpoint, string>(Object.entries(endpoints).map(([name, own]) => [own, name]))
 
 /** What is said of an endpoint: read and answered as its schemas have it, and a fault in their place. */
 export function schemaOf(own: Endpoint): FastifySchema {
-  const { method, path, params, query, body, answer, gives, takes, status = 200, says, who } = own
+  const { method, path, onlyPeople, params, query, body, answer, gives, takes, status = 200, says, who } = own
   const media = (types: readonly string[], schema: z.ZodType) => Object.fromEntries(types.map((type) => [type, { schema }]))
   const json = ['application/json'] as const
   const answered = gives ? media(gives, answer ?? z.unknown()) : answer && media(json, answer)
@@ -48,7 +48,7 @@ export function schemaOf(own: Endpoint): FastifySchema {
     tags: [path.split('/')[2].replace(/\..*$/, '')],
     summary: says,
     ...(who === 'owner' ? { description: 'For owners.' } : {}),
-    security: who === 'anyone' ? [] : [{ session: [] }],
+    security: who === 'anyone' ? [] : [{ session: [] }, ...(onlyPeople ? [] : [{ token: [] }])],
     ...(params ? { params } : {}),
     ...(query ? { querystring: query } : method === 'GET' ? { querystring: z.object({}) } : {}),
     ...(body ? { body } : {}),
@@ -113,7 +113,9 @@ export async function describeRoutes(app: FastifyInstance, secure: boolean): Pro
     openapi: {
       openapi: '3.1.1',
       info: { title: 'Yastik', version: '1', description: about },
-      components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: cookieName(secure) } } },
+      components: {
+        securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: cookieName(secure) }, token: { type: 'http', scheme: 'bearer' } },
+      },
     },
     transform: described,
     transformObject: createJsonSchemaTransformObject({ schemaRegistry: shapes }),

@@ -2,12 +2,15 @@
 import { Fault, linesOf, type Answer, type Asked, type Endpoint } from '@yastik/core'
 import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchemaCompiler } from 'fastify'
 import type { z } from 'zod'
+import type { Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
 import { schemaOf } from './openapi.ts'
 
 /** Whoever calls, where the endpoint is not for anyone. */
-type Caller<Own extends Endpoint> = Own['who'] extends 'anyone' ? object : { readonly user: User; readonly firm: Firm; readonly sessionId: string }
+type Caller<Own extends Endpoint> = Own['who'] extends 'anyone'
+  ? object
+  : { readonly user: User; readonly firm: Firm; readonly sessionId: string; readonly actor: Actor }
 export type Call<Own extends Endpoint> = Asked<Own> & Caller<Own>
 type Given<Result> = Result | Promise<Result>
 
@@ -29,13 +32,13 @@ export function serverOf(app: FastifyInstance, db: Db): Server {
     app.route({
       method: own.method,
       url: own.path,
-      config: { audience: own.who },
+      config: { audience: own.who, onlyPeople: own.onlyPeople === true },
       schema: schemaOf(own),
       ...(own.most === undefined ? {} : { bodyLimit: own.most }),
       handler: (request, reply) => {
-        const { params, query, body, user, firm, sessionId } = request
+        const { params, query, body, user, firm, sessionId, actor } = request
         if (own.status !== undefined) reply.status(own.status)
-        return handler({ params, query, body, user, firm, sessionId } as unknown as Call<Own>, request, reply)
+        return handler({ params, query, body, user, firm, sessionId, actor } as unknown as Call<Own>, request, reply)
       },
     })
   return {

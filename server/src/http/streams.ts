@@ -1,7 +1,6 @@
 // How does the server say something again and again? Server-sent events, ended with the server, and after a while so that sessions are checked anew.
 import type { ServerResponse } from 'node:http'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
-import { isOpen } from '../auth/queries.ts'
 
 /** Sign of life through proxies that cut silent connections. */
 const silenceMs = 15_000
@@ -53,7 +52,7 @@ export function openStream(request: FastifyRequest, reply: FastifyReply, { every
   }
   const turn = async () => {
     if (Date.now() - askedMs > askAgainMs) {
-      if (!(await isOpen(request.sessionId))) return void response.end()
+      if (!(await request.stillIn())) return void response.end()
       askedMs = Date.now()
     }
     const text = await next()

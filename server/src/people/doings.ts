@@ -1,6 +1,7 @@
 // People are added, changed, and let in no more; what they did stays on record. A firm always has an owner who gets in.
 import { Fault, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core'
 import { Op } from 'sequelize'
+import { difference, note, type Actor } from '../audit/doings.ts'
 import { endSessions } from '../auth/doings.ts'
 import { hashOfCode, newCode } from '../auth/secondFactor.ts'
 import type { Doing } from '../db/database.ts'
@@ -41,13 +42,17 @@ export async function giveCode({ transaction }: Doing, user: User): Promise<Pers
 export async function addPerson(
   db: Doing,
   { signIn, name, role, trained, liftKg }: PersonForm & { signIn: string },
-  firmId: number,
+  actor: Actor,
 ): Promise<PersonCode> {
   const { transaction } = db
   if (await User.findOne({ where: { signIn }, transaction }))
-    throw new Fault('in-use', { lines: [{ where: 'signIn', what: `somebody signs in as “${signIn}” already`, allowed: 'a name that is free' }] })
-  const values = { firmId, signIn, name, role, trained, liftKg: liftKg ?? null, passwordHash: '' }
+    throw new Fault('in-use', {
+      sentence: `Somebody signs in as “${signIn}” already.`,
+      lines: [{ where: 'signIn', what: 'this name is taken', allowed: 'a name that is free' }],
+    })
+  const values = { firmId: actor.user.firmId, signIn, name, role, trained, liftKg: liftKg ?? null, passwordHash: '' }
   const user = await User.create(values, { transaction })
+  await note(db, actor, { what: 'person-added', about: signIn, after: { name, role, trained, ...(liftKg === undefined ? {} : { liftKg }) } })
   return giveCode(db, await user.reload({ transaction }))
 }
 
@@ -56,27 +61,36 @@ export async function savePerson(
   db: Doing,
   id: number,
   { name, role, trained, liftKg, active }: PersonForm & { active: boolean },
-  firmId: number,
+  actor: Actor,
 ): Promise<PersonRecord> {
-  const user = await held(db, id, firmId)
+  const user = await held(db, id, actor.user.firmId)
+  const said = (person: User) => {
+    const record = personRecord(person)
+    return { name: record.name, role: record.role, trained: record.trained, liftKg: record.liftKg, active: record.active }
+  }
+  const before = said(user)
   const wasIn = user.endedAt === null
   if (wasIn && user.role === 'owner' && (role !== 'owner' || !active)) await needAnotherOwner(db, user)
   if (role !== user.role || (wasIn && !active)) await endSessions(db, id)
   const endedAt = active ? null : (user.endedAt ?? new Date())
   await user.update({ name, role, trained, liftKg: liftKg ?? null, endedAt }, { transaction: db.transaction })
+  await note(db, actor, { what: 'person-changed', about: user.signIn, ...difference(before, said(user)) })
   return personRecord(user)
 }
 
 /** A new way in: password and second factor are gone, sessions end. @throws Fault `in-use` for oneself, for somebody who gets in no more, for the last owner */
-export async function resetPerson(db: Doing, id: number, by: User): Promise<PersonCode> {
-  const user = await held(db, id, by.firmId)
-  if (id === by.id) throw new Fault('in-use', { sentence: 'Change your own password under your name.' })
+export async function resetPerson(db: Doing, id: number, actor: Actor): Promise<PersonCode> {
+  const user = await held(db, id, actor.user.firmId)
+  if (id === actor.user.id) throw new Fault('in-use', { sentence: 'Change your own password under your name.' })
   if (user.endedAt) throw new Fault('in-use', { sentence: 'This person gets in no more. Let them in again first.' })
   await endSessions(db, id)
+  await note(db, actor, { what: 'person-reset', about: user.signIn })
   return giveCode(db, user)
 }
 
-export async function saveSecurity({ transaction }: Doing, firmId: number, security: { ownersNeedSecondFactor: boolean }) {
-  await Firm.update(security, { where: { id: firmId }, transaction })
+export async function saveSecurity(db: Doing, firm: Firm, security: { ownersNeedSecondFactor: boolean }, actor: Actor) {
+  await Firm.update(security, { where: { id: firm.id }, transaction: db.transaction })
+  const { ownersNeedSecondFactor } = firm
+  await note(db, actor, { what: 'security-changed', ...difference({ ownersNeedSecondFactor }, security) })
   return security
 }

@@ -11,9 +11,9 @@ export const peopleRoutes =
   async (app: FastifyInstance): Promise<void> => {
     const { reads, changes } = serverOf(app, house)
     reads(endpoints.people, ({ db, firm }) => peopleOf(db, firm.id))
-    changes(endpoints.addPerson, ({ db, body, firm }) => addPerson(db, body, firm.id))
-    changes(endpoints.savePerson, ({ db, params, body, firm }) => savePerson(db, params.id, body, firm.id))
-    changes(endpoints.resetPerson, ({ db, params, user }) => resetPerson(db, params.id, user))
+    changes(endpoints.addPerson, ({ db, body, actor }) => addPerson(db, body, actor))
+    changes(endpoints.savePerson, ({ db, params, body, actor }) => savePerson(db, params.id, body, actor))
+    changes(endpoints.resetPerson, ({ db, params, actor }) => resetPerson(db, params.id, actor))
     reads(endpoints.security, ({ firm }) => ({ ownersNeedSecondFactor: firm.ownersNeedSecondFactor }))
-    changes(endpoints.saveSecurity, ({ db, body, firm }) => saveSecurity(db, firm.id, body))
+    changes(endpoints.saveSecurity, ({ db, body, firm, actor }) => saveSecurity(db, firm, body, actor))
   }

@@ -18,5 +18,5 @@ export const storesRoutes =
   async (app: FastifyInstance): Promise<void> => {
     const { reads, changes } = serverOf(app, house)
     reads(endpoints.stores, ({ db, firm }) => recordOf(db, firm))
-    changes(endpoints.saveStores, async ({ db, body, firm, user }) => recordOf(db, await saveStores(db, firm, user, body)))
+    changes(endpoints.saveStores, async ({ db, body, firm, user, actor }) => recordOf(db, await saveStores(db, firm, user, body, actor)))
   }

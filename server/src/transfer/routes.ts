@@ -2,6 +2,7 @@
 import { PassThrough, Readable } from 'node:stream'
 import { bundleMedia, endpoints, Fault, type BundleReceipt, type SiteImportLine } from '@yastik/core'
 import type { FastifyInstance, FastifyReply } from 'fastify'
+import { note, type Actor } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'
 import type { FileStore } from '../files/store.ts'
 import { dayOf } from '../days.ts'
@@ -26,30 +27,44 @@ export const transferRoutes =
     app.addContentTypeParser(bundleMedia, { parseAs: 'string' }, (_, body, done) => done(null, body))
     const { changes, serves } = serverOf(app, house)
 
-    serves(endpoints.bundle, ({ firm, reply }) => {
+    /** On record before the first of it leaves. */
+    const exported = (db: Db, actor: Actor, about: string) => note(db, actor, { what: 'exported', about })
+    serves(endpoints.bundle, async ({ db, actor, firm, reply }) => {
+      await exported(db, actor, 'bundle')
       const madeAt = new Date()
       return asFile(reply, 'application/json', `yastik-${dayOf(madeAt.getTime())}.json`).send(Readable.from(bundleOf(firm, madeAt)))
     })
-    serves(endpoints.sitesTable, ({ firm, reply }) => asFile(reply, csv, 'sites.csv').send(Readable.from(sitesTable(firm))))
-    serves(endpoints.readingsTable, ({ firm, reply }) => asFile(reply, csv, 'readings.csv').send(Readable.from(readingsTable(firm))))
-    serves(endpoints.calendar, async ({ firm, reply }) =>
-      asFile(reply, 'text/calendar; charset=utf-8', 'visits.ics').send(await calendarOf(firm, Date.now())),
-    )
-    serves(endpoints.photographs, async ({ db, firm, reply }) =>
-      asFile(reply, 'application/zip', 'photographs.zip').send(await photographsOf(db, firm, files)),
-    )
+    serves(endpoints.sitesTable, async ({ db, actor, firm, reply }) => {
+      await exported(db, actor, 'sites.csv')
+      return asFile(reply, csv, 'sites.csv').send(Readable.from(sitesTable(firm)))
+    })
+    serves(endpoints.readingsTable, async ({ db, actor, firm, reply }) => {
+      await exported(db, actor, 'readings.csv')
+      return asFile(reply, csv, 'readings.csv').send(Readable.from(readingsTable(firm)))
+    })
+    serves(endpoints.calendar, async ({ db, actor, firm, reply }) => {
+      await exported(db, actor, 'visits.ics')
+      return asFile(reply, 'text/calendar; charset=utf-8', 'visits.ics').send(await calendarOf(firm, Date.now()))
+    })
+    serves(endpoints.photographs, async ({ db, actor, firm, reply }) => {
+      await exported(db, actor, 'photographs.zip')
+      return asFile(reply, 'application/zip', 'photographs.zip').send(await photographsOf(db, firm, files))
+    })
 
     // First without `take`: what it would do. Then with it.
-    changes(endpoints.takeVisits, async ({ db, body: { text, take }, user }) =>
-      take ? takeCalendar(db, text, take.setAside, user) : previewCalendar(db, text, user),
-    )
+    changes(endpoints.takeVisits, async ({ db, body: { text, take }, user, actor }) => {
+      if (!take) return previewCalendar(db, text, user)
+      const receipt = await takeCalendar(db, text, take.setAside, user)
+      await note(db, actor, { what: 'imported', about: 'visits', after: receipt.taken ?? {} })
+      return receipt
+    })
 
     // All of it in one transaction: where one row does not hold up, no row is kept.
     // The answer grows while rows are written: lines of JSON, the receipt or the fault last, each as soon as it is known.
-    serves(endpoints.takeSites, ({ db, body, user, request, reply }) => {
+    serves(endpoints.takeSites, ({ db, body, user, actor, request, reply }) => {
       const lines = new PassThrough()
       const say = (line: SiteImportLine) => void lines.write(`${JSON.stringify(line)}\n`)
-      takeInSites(db, user, body.sites, (rows, of) => say({ rows, of }))
+      takeInSites(db, user, actor, body.sites, (rows, of) => say({ rows, of }))
         .then(
           (receipt) => say({ receipt }),
           (error: Error) => {
@@ -62,10 +77,17 @@ export const transferRoutes =
       return reply.header('content-type', 'application/x-ndjson').send(lines)
     })
 
-    serves(endpoints.takeBundle, ({ db, firm, request }): Promise<BundleReceipt> => {
+    serves(endpoints.takeBundle, ({ db, firm, actor, request }): Promise<BundleReceipt> => {
       if (typeof request.body !== 'string')
         throw new Fault('wrong-media', { lines: [{ where: 'content-type', what: 'this is no bundle', allowed: bundleMedia }] })
       const bundle = readBundle(request.body)
-      return db.change((doing) => takeIn(doing, firm, bundle, async (photo) => (await files.get(keyOf({ ...photo, firmId: firm.id }))) !== undefined))
+      const hasPicture = async (photo: { id: string; kind: 'jpeg' | 'png' | 'webp' }) =>
+        (await files.get(keyOf({ ...photo, firmId: firm.id }))) !== undefined
+      return db.change(async (doing) => {
+        const receipt = await takeIn(doing, firm, bundle, hasPicture)
+        const { codes: _, ...counts } = receipt
+        await note(doing, actor, { what: 'imported', about: 'bundle', after: counts })
+        return receipt
+      })
     })
   }

@@ -1,6 +1,7 @@
 // Many sites and units at once, in one transaction.
 import { Fault, type SiteImport, type SiteImportReceipt } from '@yastik/core'
 import { v7 as newId } from 'uuid'
+import { note, type Actor } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'
 import { Site, Unit, type User } from '../db/models.ts'
 import { unitValues } from '../sites/records.ts'
@@ -13,10 +14,12 @@ const keyOf = ({ site, address }: { site: { name: string }; address: string }) =
 export function takeInSites(
   db: Db,
   user: User,
+  actor: Actor,
   sites: SiteImport['sites'],
   progress: (rows: number, of: number) => void = () => undefined,
 ): Promise<SiteImportReceipt> {
-  return db.change(async ({ transaction }) => {
+  return db.change(async (doing) => {
+    const { transaction } = doing
     const here = new Set((await Site.findAll({ where: { firmId: user.firmId }, transaction })).map(({ form }) => keyOf(form)))
     const double = sites.filter(({ form }) => here.has(keyOf(form)))
     if (double.length > 0)
@@ -40,6 +43,8 @@ export function takeInSites(
       await Unit.bulkCreate(units.slice(at, at + rowsAtOnce), { transaction })
       progress(rows.length + Math.min(units.length, at + rowsAtOnce), all)
     }
-    return { sites: rows.length, units: units.length }
+    const receipt = { sites: rows.length, units: units.length }
+    await note(doing, actor, { what: 'imported', about: 'sites', after: receipt })
+    return receipt
   })
 }

@@ -21,7 +21,7 @@ const toggle = (skill: (typeof skills)[number]) =>
       ><span>Signs in as</span><ElInput v-model="signIn" name="person-sign-in" maxlength="80" autocapitalize="off"
     /></label>
     <label class="field"
-      ><span>Lifts alone up to, kg <small>without it the house rule holds</small></span
+      ><span>Lifts alone, kg <small>else the house rule holds</small></span
       ><NumberField v-model="form.liftKg" name="person-lift"
     /></label>
     <div class="field">
@@ -55,7 +55,7 @@ const toggle = (skill: (typeof skills)[number]) =>
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
   gap: 0.8rem 1.2rem;
 }
 </style>

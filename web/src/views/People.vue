@@ -80,8 +80,8 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm')
       <h1>People</h1>
       <HousePages />
     </div>
-    <FaultNote :error="error" />
-    <p role="status">{{ said }}</p>
+    <FaultNote v-if="!editing" :error="error" />
+    <p v-if="said" role="status">{{ said }}</p>
     <OneTimeCode v-if="given" :name="given.person.name" :sign-in="given.person.signIn" :code="given.code" :until="given.until" />
     <ul class="plain people">
       <li v-for="person in active" :key="person.id" :data-person="person.signIn">
@@ -111,6 +111,7 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm')
         </div>
         <form v-if="editing?.id === person.id" class="stack whole" data-person-form @submit.prevent="save">
           <PersonFields v-model="editing.form" />
+          <FaultNote :error="error" />
           <div class="row">
             <button class="tap now" type="submit" data-save-person>Save</button>
             <button class="tap" type="button" @click="editing = undefined">Leave it</button>
@@ -122,6 +123,7 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm')
       <form v-if="editing && editing.id === undefined" class="stack" data-person-form @submit.prevent="save">
         <h2>Somebody new</h2>
         <PersonFields v-model="editing.form" v-model:sign-in="editing.signIn" />
+        <FaultNote :error="error" />
         <div class="row">
           <button class="tap now" type="submit" data-save-person>Add, and make a code</button>
           <button class="tap" type="button" @click="editing = undefined">Leave it</button>

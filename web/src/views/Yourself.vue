@@ -57,7 +57,7 @@ const day = (at: string) => dayjs(at).format('D MMM, HH:mm')
     <form class="stack" data-change-password @submit.prevent="change">
       <h2>Password</h2>
       <FaultNote :error="error" />
-      <p role="status">{{ said }}</p>
+      <p v-if="said" role="status">{{ said }}</p>
       <div class="row end">
         <label class="field"
           ><span>The one you have</span><ElInput v-model="password" name="password" type="password" autocomplete="current-password"

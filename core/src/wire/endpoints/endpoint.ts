@@ -10,6 +10,8 @@ export interface Endpoint {
   /** With `:names` for its parameters. */
   readonly path: `/api/${string}`
   readonly who: Audience
+  /** Whether it is closed to programs that come with a token, whatever their scope. */
+  readonly onlyPeople?: true
   /** What it is for, in a sentence. */
   readonly says: string
   readonly params?: z.ZodObject
@@ -29,6 +31,9 @@ export interface Endpoint {
 
 /** An endpoint as it is written, with what is known of it as types. */
 export const endpoint = <const Own extends Endpoint>(own: Own): Own => own
+
+/** The same for people alone: what programs with a token never do. */
+export const forPeople = <const Own extends Endpoint>(own: Own): Own & { readonly onlyPeople: true } => ({ ...own, onlyPeople: true })
 
 /** What a caller sends along with an endpoint's address; a query of which nothing is needed may be left out. */
 export type Given<Own extends Endpoint> = Sent<Own, 'params'> & Sent<Own, 'query'> & Sent<Own, 'body'>

@@ -5,6 +5,7 @@ import { peopleEndpoints } from './people.ts'
 import { placeEndpoints } from './places.ts'
 import { sessionEndpoints } from './session.ts'
 import { transferEndpoints } from './transfer.ts'
+import { trustEndpoints } from './trust.ts'
 import { visitEndpoints } from './visits.ts'
 
 export { addressOf, audiences, type Answer, type Asked, type Audience, type Endpoint, type Given } from './endpoint.ts'
@@ -17,4 +18,5 @@ export const endpoints = {
   ...officeEndpoints,
   ...houseEndpoints,
   ...transferEndpoints,
+  ...trustEndpoints,
 } as const

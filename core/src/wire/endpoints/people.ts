@@ -11,15 +11,15 @@ import {
   sessionRecordSchema,
 } from '../people.ts'
 import { meSchema, signInSchema } from '../records.ts'
-import { endpoint } from './endpoint.ts'
+import { forPeople } from './endpoint.ts'
 import { byId } from './shared.ts'
 
 const person = closed({ id: z.coerce.number().int().min(1) })
 const password = signInSchema.shape.password
 
 export const peopleEndpoints = {
-  people: endpoint({ method: 'GET', path: '/api/people', who: 'owner', says: 'People of the firm, by name.', answer: z.array(personRecordSchema) }),
-  addPerson: endpoint({
+  people: forPeople({ method: 'GET', path: '/api/people', who: 'owner', says: 'People of the firm, by name.', answer: z.array(personRecordSchema) }),
+  addPerson: forPeople({
     method: 'POST',
     path: '/api/people',
     who: 'owner',
@@ -28,7 +28,7 @@ export const peopleEndpoints = {
     answer: personCodeSchema,
     status: 201,
   }),
-  savePerson: endpoint({
+  savePerson: forPeople({
     method: 'PUT',
     path: '/api/people/:id',
     who: 'owner',
@@ -37,7 +37,7 @@ export const peopleEndpoints = {
     body: personSaveSchema,
     answer: personRecordSchema,
   }),
-  resetPerson: endpoint({
+  resetPerson: forPeople({
     method: 'POST',
     path: '/api/people/:id/code',
     who: 'owner',
@@ -46,7 +46,7 @@ export const peopleEndpoints = {
     answer: personCodeSchema,
     status: 201,
   }),
-  useCode: endpoint({
+  useCode: forPeople({
     method: 'POST',
     path: '/api/session/code',
     who: 'anyone',
@@ -54,7 +54,7 @@ export const peopleEndpoints = {
     body: closed({ signIn: signInSchema.shape.signIn, code: oneTimeCodeSchema, password: newPasswordSchema }),
     answer: meSchema,
   }),
-  changePassword: endpoint({
+  changePassword: forPeople({
     method: 'PUT',
     path: '/api/session/password',
     who: 'people',
@@ -62,16 +62,16 @@ export const peopleEndpoints = {
     body: closed({ password, next: newPasswordSchema }),
     answer: meSchema,
   }),
-  sessions: endpoint({
+  sessions: forPeople({
     method: 'GET',
     path: '/api/sessions',
     who: 'people',
     says: 'Where one is signed in.',
     answer: z.array(sessionRecordSchema),
   }),
-  endSession: endpoint({ method: 'DELETE', path: '/api/sessions/:id', who: 'people', says: 'Signs out one device.', params: byId, status: 204 }),
-  endSessions: endpoint({ method: 'DELETE', path: '/api/sessions', who: 'people', says: 'Signs out everywhere but here.', status: 204 }),
-  beginSecondFactor: endpoint({
+  endSession: forPeople({ method: 'DELETE', path: '/api/sessions/:id', who: 'people', says: 'Signs out one device.', params: byId, status: 204 }),
+  endSessions: forPeople({ method: 'DELETE', path: '/api/sessions', who: 'people', says: 'Signs out everywhere but here.', status: 204 }),
+  beginSecondFactor: forPeople({
     method: 'POST',
     path: '/api/session/second-factor',
     who: 'people',
@@ -80,7 +80,7 @@ export const peopleEndpoints = {
     answer: closed({ secret: z.string(), uri: z.string() }),
     status: 201,
   }),
-  confirmSecondFactor: endpoint({
+  confirmSecondFactor: forPeople({
     method: 'PUT',
     path: '/api/session/second-factor',
     who: 'people',
@@ -88,7 +88,7 @@ export const peopleEndpoints = {
     body: closed({ code: z.string().trim().max(40) }),
     answer: closed({ me: meSchema, recoveryCodes: z.array(z.string()) }),
   }),
-  dropSecondFactor: endpoint({
+  dropSecondFactor: forPeople({
     method: 'POST',
     path: '/api/session/second-factor/drop',
     who: 'people',
@@ -96,14 +96,14 @@ export const peopleEndpoints = {
     body: closed({ password }),
     answer: meSchema,
   }),
-  security: endpoint({
+  security: forPeople({
     method: 'GET',
     path: '/api/security',
     who: 'owner',
     says: 'What the firm asks of its owners.',
     answer: closed({ ownersNeedSecondFactor: z.boolean() }),
   }),
-  saveSecurity: endpoint({
+  saveSecurity: forPeople({
     method: 'PUT',
     path: '/api/security',
     who: 'owner',

@@ -1,11 +1,11 @@
 // Who is there: signing in and out, and what a person sets for themselves.
 import { z } from 'zod'
 import { clockSchema, meSchema, measuresSchema, signInSchema } from '../records.ts'
-import { endpoint } from './endpoint.ts'
+import { endpoint, forPeople } from './endpoint.ts'
 
 const path = '/api/session'
 export const sessionEndpoints = {
-  signIn: endpoint({
+  signIn: forPeople({
     method: 'POST',
     path,
     who: 'anyone',
@@ -14,8 +14,8 @@ export const sessionEndpoints = {
     answer: meSchema,
   }),
   whoAmI: endpoint({ method: 'GET', path, who: 'people', says: 'Who is signed in.', answer: meSchema }),
-  signOut: endpoint({ method: 'DELETE', path, who: 'people', says: 'Signs out: ends the session.', status: 204 }),
-  setMeasures: endpoint({
+  signOut: forPeople({ method: 'DELETE', path, who: 'people', says: 'Signs out: ends the session.', status: 204 }),
+  setMeasures: forPeople({
     method: 'PUT',
     path: '/api/session/measures',
     who: 'people',

@@ -1,0 +1,16 @@
+// Tokens for other programs, for owners.
+import { endpoints } from '@yastik/core'
+import type { FastifyInstance } from 'fastify'
+import type { Db } from '../db/database.ts'
+import { serverOf } from '../http/serve.ts'
+import { endToken, makeToken } from './doings.ts'
+import { tokensOf } from './queries.ts'
+
+export const tokenRoutes =
+  (house: Db) =>
+  async (app: FastifyInstance): Promise<void> => {
+    const { reads, changes } = serverOf(app, house)
+    reads(endpoints.tokens, ({ db, firm }) => tokensOf(db, firm.id))
+    changes(endpoints.makeToken, ({ db, body, actor }) => makeToken(db, body, actor))
+    changes(endpoints.endToken, ({ db, params, actor }) => endToken(db, params.id, actor))
+  }
