@@ -1,6 +1,6 @@
 // Instruments that compute what they would show, from the core's own models, and a camera that draws what it would see.
 import { setImmediate } from 'node:timers/promises'
-import { allGrades, drawSample, knownDesign, partsOf, simulatedReadings, simulatedShot, type Grade, type Part } from '@yastik/core'
+import { allGrades, drawSample, knownDesign, partsOf, simulatedReadings, simulatedShot, type Grade, type Part, type SampleWish } from '@yastik/core'
 import type { AtUnit, InstrumentSource } from '@yastik/server/instruments/source'
 import sharp from 'sharp'
 import { seedOf } from './seed.ts'
@@ -18,6 +18,22 @@ const hiddenTruth = (at: AtUnit) => ({ seed: seedOf(at.unitId), soil: hiddenSoil
 const jpegQuality = 88
 /** Rows that are drawn before others get their turn. */
 const rowsAtOnce = 16
+/** One picture after the other: of many at once each would wait for all, and the server with them. */
+let drawing: Promise<void> = Promise.resolve()
+
+async function drawn(wish: SampleWish): Promise<Buffer> {
+  const steps = drawSample(wish)
+  for (let row = 0; ; row++) {
+    const step = steps.next()
+    if (step.done) {
+      const { width, height, data } = step.value.raster
+      return sharp(data, { raw: { width, height, channels: 4 } })
+        .jpeg({ quality: jpegQuality })
+        .toBuffer()
+    }
+    if (row % rowsAtOnce === 0) await setImmediate()
+  }
+}
 
 const instruments: InstrumentSource = {
   read: (at, sinceMs, nowMs) =>
@@ -36,17 +52,13 @@ const instruments: InstrumentSource = {
   photograph: async (at, part, shot) => {
     const wish = simulatedShot(hiddenTruth(at), part, shot)
     if (!wish) return undefined
-    const drawing = drawSample(wish)
-    for (let row = 0; ; row++) {
-      const step = drawing.next()
-      if (step.done) {
-        const { width, height, data } = step.value.raster
-        return sharp(data, { raw: { width, height, channels: 4 } })
-          .jpeg({ quality: jpegQuality })
-          .toBuffer()
-      }
-      if (row % rowsAtOnce === 0) await setImmediate()
-    }
+    const own = drawing.then(() => drawn(wish))
+    // Who waits for a picture that failed gets the next one all the same.
+    drawing = own.then(
+      () => undefined,
+      () => undefined,
+    )
+    return own
   },
 }
 export default instruments

@@ -4,6 +4,7 @@ import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import { note } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
+import { addressOf } from '../http/guard.ts'
 import { serverOf } from '../http/serve.ts'
 import {
   beginSecondFactor,
@@ -22,7 +23,7 @@ import { sessionsOf } from './queries.ts'
 import { secondFactorOf } from './secondFactor.ts'
 import { cookieName } from './sessions.ts'
 
-const fromOf = ({ ip, headers }: FastifyRequest): From => ({ address: ip, agent: headers['user-agent'] ?? '' })
+const fromOf = (request: FastifyRequest): From => ({ address: addressOf(request), agent: request.headers['user-agent'] ?? '' })
 
 /** @param secure whether cookies are for TLS only @param instruments whether any are connected here */
 export function authRoutes(house: Db, secure: boolean, instruments: boolean) {

@@ -69,6 +69,9 @@ export function guard(app: FastifyInstance, db: Db, secure: boolean): void {
   })
 }
 
+/** Where a call comes from; nobody knows any more where whoever called has gone. */
+export const addressOf = ({ ip }: { readonly ip?: string }): string => ip ?? ''
+
 /** Who calls: a person with a session, or a program with a token. */
 interface Caller {
   readonly user: User
@@ -98,7 +101,7 @@ async function person(request: FastifyRequest, db: Db, cookie: string): Promise<
   const { user, firm, sessionId } = who
   return {
     ...who,
-    actor: { user, address: request.ip },
+    actor: { user, address: addressOf(request) },
     stillIn: () => isOpen(sessionId),
     refusal: (config) => refusalFor(user, firm, config),
   }
@@ -112,7 +115,7 @@ async function program(request: FastifyRequest, token: string): Promise<Caller |
     user,
     firm,
     sessionId: '',
-    actor: { user: { id: user.id, firmId: user.firmId, name: `${user.name}, by ${name}`.slice(0, 120) }, address: request.ip },
+    actor: { user: { id: user.id, firmId: user.firmId, name: `${user.name}, by ${name}`.slice(0, 120) }, address: addressOf(request) },
     stillIn: () => holds(tokenId),
     refusal: (config, isReading) =>
       config.onlyPeople

@@ -1,0 +1,137 @@
+// npm run hostile -- [--requests 100000] [--seed 1]: sends hostile requests over the table of endpoints to an app of its own, as strangers, technicians,
+// owners of another firm and programs; reports what broke, what was slow, and what of one firm the other got to see. All three have to be nothing.
+import { Agent, request as send } from 'node:http'
+import { parseArgs } from 'node:util'
+import { hostileRequests, marker } from './lib/hostileRequests.mjs'
+import { startMariadb } from './lib/mariadb.mjs'
+import { addFirms, startOwnApp } from './lib/ownApp.mjs'
+import { prepareServer } from './lib/prepare.mjs'
+import { openScratch } from './lib/scratch.mjs'
+import { say } from './lib/say.mjs'
+
+const { values } = parseArgs({ options: { requests: { type: 'string', default: '100000' }, seed: { type: 'string', default: '1' } } })
+const [wanted, seed] = [Number(values.requests), Number(values.seed)]
+const atOnce = 3
+const slowMs = 1000
+/** The camera that stands in draws what it would see: a real one takes its time as well. */
+const takesItsTime = /\/instruments\/camera/
+const password = 'four ducks past the quarry'
+
+await prepareServer()
+const scratch = await openScratch()
+const database = await startMariadb(scratch.database)
+Object.assign(process.env, database.env)
+const { seeded } = await import('../core/dist/index.js')
+await addFirms(password, 'ours', 'theirs')
+const app = await startOwnApp()
+const { base, port, ask } = app
+const cookieOf = (signIn) => app.cookieOf(signIn, password)
+const owners = { ours: await cookieOf('ours-owner'), theirs: await cookieOf('theirs-owner') }
+
+/** Things of a firm, each marked so that it is known where it turns up. @returns their ids */
+async function furnish(firm) {
+  const own = owners[firm]
+  const say = marker(firm)
+  const site = { name: say, setting: 'home', waterOnSite: true, foulDrainOnSite: true }
+  const reminders = { channel: 'mail', to: 'somebody9@example.com', agreedOn: '2026-01-10' }
+  const { id: siteId } = await ask(own, 'POST', '/api/sites', { site, address: say, contact: say, reminders })
+  const { id: unitId } = await ask(own, 'POST', `/api/sites/${siteId}/units`, { name: say, family: 'wall-head', design: {} })
+  const me = await ask(own, 'GET', '/api/session')
+  const { id: jobId } = await ask(own, 'POST', '/api/jobs', {
+    siteId,
+    unitIds: [unitId],
+    onDate: new Date().toISOString().slice(0, 10),
+    crewIds: [me.id],
+  })
+  const { id: quoteId } = await ask(own, 'POST', '/api/quotes', { siteId, units: [{ unitId, coilGrade: 3 }] })
+  const { id: messageId } = await ask(own, 'POST', `/api/sites/${siteId}/reminder`, { body: say })
+  return { site: siteId, unit: unitId, job: jobId, quote: quoteId, message: messageId, person: me.id }
+}
+const ids = { ours: await furnish('ours'), theirs: await furnish('theirs') }
+const document = await ask(owners.ours, 'GET', '/api/openapi.json')
+const token = (
+  await ask(owners.ours, 'POST', '/api/tokens', { name: 'x', scope: 'write', endsOn: new Date(Date.now() + 864e5).toISOString().slice(0, 10) })
+).token
+/** Whoever sends is of our firm, or of none. */
+const senders = {
+  nobody: {},
+  stale: { cookie: 'yastik_session=made-up' },
+  technician: { cookie: await cookieOf('ours-technician') },
+  owner: { cookie: owners.ours },
+  program: { authorization: `Bearer ${token}` },
+}
+
+const agent = new Agent({ keepAlive: true, maxSockets: atOnce })
+/** Sends one; a stream is left once its head has come. */
+const answered = ({ method, path, headers, body }) =>
+  new Promise((done) => {
+    const startMs = performance.now()
+    const finish = (status, text) => done({ status, text, ms: performance.now() - startMs })
+    let call
+    try {
+      call = send({ host: '127.0.0.1', port, method, path, headers, agent, timeout: 20_000 }, (answer) => {
+        let text = ''
+        if (answer.headers['content-type'] === 'text/event-stream') {
+          call.destroy()
+          return finish(answer.statusCode, '')
+        }
+        answer.on('data', (part) => text.length < 200_000 && (text += part))
+        answer.on('end', () => finish(answer.statusCode, text))
+        answer.on('error', () => finish(0, text))
+      })
+    } catch {
+      // What the sender itself would not write is no request.
+      return finish(-1, '')
+    }
+    call.on('timeout', () => call.destroy(new Error('silence')))
+    call.on('error', (error) => finish(error.message === 'silence' ? -2 : 0, ''))
+    call.end(body)
+  })
+
+const found = { broken: [], slow: [], foreign: [], silent: [] }
+const counts = new Map()
+const theirMark = marker('theirs')
+const requests = hostileRequests({ document, ids, senders, base, random: seeded(seed) })
+let sent = 0
+const startMs = performance.now()
+async function worker() {
+  while (sent < wanted) {
+    sent++
+    const { value: request } = requests.next()
+    const { status, text, ms } = await answered(request)
+    counts.set(status, (counts.get(status) ?? 0) + 1)
+    const told = `${request.sender} ${request.method} ${request.path.slice(0, 120)} ${String(request.body ?? '').slice(0, 160)} → ${status}, ${Math.round(ms)} ms`
+    if (status >= 500) found.broken.push(told)
+    if (status === -2) found.silent.push(told)
+    if (ms > slowMs && !takesItsTime.test(request.path)) found.slow.push(told)
+    if (text.includes(theirMark)) found.foreign.push(told)
+    if (sent % 10_000 === 0) say(`${sent} sent in ${Math.round((performance.now() - startMs) / 1000)} s`)
+  }
+}
+await Promise.all(Array.from({ length: atOnce }, worker))
+const isAlive = (await fetch(`${base}/api/session`, { headers: { cookie: owners.theirs } })).status === 200
+/** What nobody of ours may have changed. */
+const theirs = await ask(owners.theirs, 'GET', `/api/sites/${ids.theirs.site}`)
+const isWhole = theirs.version === 1 && theirs.units.length === 1 && theirs.contact === theirMark
+
+console.log(
+  `${sent} requests, seed ${seed}: ${[...counts]
+    .sort(([one], [other]) => one - other)
+    .map(([status, count]) => `${status}: ${count}`)
+    .join(', ')}`,
+)
+for (const [what, list] of Object.entries(found)) {
+  console.log(`${what}: ${list.length}`)
+  for (const told of [...new Set(list)].slice(0, 12)) console.log(`  ${told}`)
+}
+const complaints = app.said()
+if (complaints.length > 0) console.log(`the server said:\n${[...new Set(complaints.map((line) => line.slice(0, 600)))].slice(0, 8).join('\n')}`)
+console.log(
+  isAlive && isWhole
+    ? 'The other firm is whole, and the server answers.'
+    : `The other firm is ${isWhole ? '' : 'not '}whole; the server ${isAlive ? 'answers' : 'does not answer'}.`,
+)
+await app.close()
+await database.stop()
+scratch.close()
+process.exit(isAlive && isWhole && Object.values(found).every((list) => list.length === 0) ? 0 : 1)
