@@ -43,7 +43,7 @@ try {
     await pipeline(dump.stdout, createWriteStream(join(draft, 'database.sql'), { mode: 0o600 }))
     if ((await ended) !== 0) throw new Ending('The database could not be written out.')
   })
-  // After the database: photographs are only ever added, so every one that it speaks of is there.
+  // After the database: what was added since does no harm, and what was erased in between the restore tells.
   say('adding the photographs')
   mkdirSync(filesRoot, { recursive: true })
   const { status, output } = await runQuietly('tar', [

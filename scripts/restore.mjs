@@ -65,11 +65,19 @@ try {
     const ended = new Promise((done) => client.once('close', done))
     await pipeline(createReadStream(dump), client.stdin)
     if ((await ended) !== 0) throw new Ending('The database could not be read in.')
+    say('putting the photographs back')
+    mkdirSync(filesRoot, { recursive: true, mode: 0o700 })
+    cpSync(join(draft, 'files'), filesRoot, { recursive: true })
+    // Every photograph that is on record has its picture: held against the list.
+    const listed = (await ask("SELECT CONCAT(firm_id, '/', id, '.', kind) FROM photos"))?.split('\n').filter(Boolean) ?? []
+    const missing = listed.filter((key) => !existsSync(join(filesRoot, key)))
+    say(
+      missing.length === 0
+        ? `restored, ${listed.length} photographs among it`
+        : `restored; ${missing.length} of ${listed.length} photographs are without their picture`,
+    )
+    for (const key of missing.slice(0, 20)) say(`without its picture: ${key}`)
   })
-  say('putting the photographs back')
-  mkdirSync(filesRoot, { recursive: true, mode: 0o700 })
-  cpSync(join(draft, 'files'), filesRoot, { recursive: true })
-  say('restored')
 } catch (error) {
   ending = error
 } finally {

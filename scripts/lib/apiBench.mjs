@@ -52,13 +52,13 @@ async function p95(url, cookie) {
 export async function measureApi(env, print) {
   Object.assign(process.env, env)
   const { connect } = await import('../../server/dist/db/connection.js')
-  const { databaseFrom } = await import('../../server/dist/config.js')
+  const { databaseFrom, ownerFrom } = await import('../../server/dist/config.js')
   const { defineModels, Firm, JobUnit } = await import('../../server/dist/db/models.js')
-  const { migrate } = await import('../../server/dist/db/migrate.js')
+  const { migrateAs } = await import('../../server/dist/db/migrate.js')
   const { loadMany } = await import('../../stand-ins/dist/demo/many.js')
   const { learnAndRenew } = await import('../../server/dist/upkeep/doings.js')
   const name = 'yastik_many'
-  const first = connect(databaseFrom(process.env))
+  const first = connect(ownerFrom(process.env))
   await first.query(`DROP DATABASE IF EXISTS ${name}`)
   await first.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
   await first.close()
@@ -66,7 +66,7 @@ export async function measureApi(env, print) {
   const database = connect({ ...databaseFrom(process.env), name })
   const db = new Db(database)
   defineModels(database)
-  await migrate(database)
+  await migrateAs({ ...ownerFrom(process.env), name })
   const filledMs = performance.now()
   const { signIn } = await loadMany(db, password, many)
   console.error(`· ${many.jobs} jobs and ${many.jobs * many.eventsPerJob} events stored in ${Math.round((performance.now() - filledMs) / 1000)} s`)
@@ -124,7 +124,7 @@ export async function measureApi(env, print) {
     server.kill('SIGTERM')
     await ended
     rmSync(files, { recursive: true, force: true })
-    const last = connect(databaseFrom(process.env))
+    const last = connect(ownerFrom(process.env))
     await last.query(`DROP DATABASE ${name}`)
     await last.close()
   }

@@ -25,9 +25,15 @@ export async function withDatabase(dataDir, work) {
   }
 }
 
-/** Arguments and environment of MariaDB's own clients. */
-export const clientOf = ({ YASTIK_DB_HOST = '127.0.0.1', YASTIK_DB_PORT, YASTIK_DB_USER, YASTIK_DB_PASSWORD, YASTIK_DB_NAME }) => ({
-  args: ['--no-defaults', `--host=${YASTIK_DB_HOST}`, `--port=${YASTIK_DB_PORT}`, '--protocol=TCP', `--user=${YASTIK_DB_USER}`],
-  name: YASTIK_DB_NAME,
-  env: { ...process.env, MYSQL_PWD: YASTIK_DB_PASSWORD },
+/** Arguments and environment of MariaDB's own clients, which read and make whole tables: by the account that owns them. */
+export const clientOf = (env) => ({
+  args: [
+    '--no-defaults',
+    `--host=${env.YASTIK_DB_HOST ?? '127.0.0.1'}`,
+    `--port=${env.YASTIK_DB_PORT}`,
+    '--protocol=TCP',
+    `--user=${env.YASTIK_DB_OWNER ?? env.YASTIK_DB_USER}`,
+  ],
+  name: env.YASTIK_DB_NAME,
+  env: { ...process.env, MYSQL_PWD: env.YASTIK_DB_OWNER_PASSWORD ?? env.YASTIK_DB_PASSWORD },
 })

@@ -1,7 +1,7 @@
 // Our own MariaDB: own data directory, own socket, a free loopback port, own password. Never touches anybody else's server.
-import { spawn } from 'node:child_process'
+import { execFileSync, spawn, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createConnection, createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
@@ -30,7 +30,7 @@ const startPatienceMs = 180_000
 
 /** Pid of a server that runs on this very data directory, left by a launcher that was killed. */
 export function ownServerPid(dataDir) {
-  const pidFile = join(dataDir, 'mariadb.pid')
+  const pidFile = join(dataDir, 'run', 'mariadb.pid')
   if (!existsSync(pidFile)) return undefined
   const pid = Number(readFileSync(pidFile, 'utf8'))
   return runsWith(pid, dataArgument(dataDir)) ? pid : undefined
@@ -51,8 +51,33 @@ const answers = (socketPath) =>
   })
 
 /** Sockets have a short longest path; a deep data directory gets one in the temporary folder. */
-const socketIn = (dataDir) =>
-  join(dataDir, 'mariadb.sock').length < 100 ? join(dataDir, 'mariadb.sock') : join('/tmp', `yastik-${randomBytes(6).toString('hex')}.sock`)
+const socketIn = (run) =>
+  join(run, 'mariadb.sock').length < 100 ? join(run, 'mariadb.sock') : join('/tmp', `yastik-${randomBytes(6).toString('hex')}.sock`)
+
+/** The user that Debian's package makes for the server. */
+const systemUser = 'mysql'
+/**
+ * Whom the server runs as: whoever starts it; started as root, its own system user, which is given its folders and nothing else.
+ * @returns {string[]} arguments
+ */
+function ownUser(dataDir, folders, log) {
+  if (process.getuid?.() !== 0) return []
+  // It passes through the data directory and reads nothing there but what is its own.
+  chmodSync(dataDir, 0o711)
+  if (spawnSync('setpriv', ['--reuid', systemUser, '--regid', systemUser, '--clear-groups', 'test', '-x', dataDir]).status !== 0) {
+    log(`the way to ${dataDir} is closed to the system user “${systemUser}”: the database runs as root. Open it, or choose another --data DIR.`)
+    return ['--user=root']
+  }
+  const uid = Number(execFileSync('id', ['-u', systemUser], { encoding: 'utf8' }))
+  for (const folder of folders) if (statSync(folder).uid !== uid) execFileSync('chown', ['-R', `${systemUser}:${systemUser}`, folder])
+  return [`--user=${systemUser}`]
+}
+
+/** A password of our own, made once. */
+function passwordIn(file) {
+  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('base64url'), { mode: 0o600 })
+  return readFileSync(file, 'utf8')
+}
 
 /**
  * Starts MariaDB on `dataDir`, at `port` or a free one, and resolves once it answers.
@@ -62,40 +87,51 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
   const [server] = await needPrograms('mariadb')
   mkdirSync(dataDir, { recursive: true, mode: 0o700 })
   await endLeftMariadb(dataDir, log)
-  const files = join(dataDir, 'mariadb')
-  const asRoot = process.getuid?.() === 0 ? ['--user=root'] : []
+  const [files, run] = ['mariadb', 'run'].map((name) => join(dataDir, name))
+  for (const folder of [files, run]) mkdirSync(folder, { recursive: true, mode: 0o750 })
+  const asUser = ownUser(dataDir, [files, run], log)
   if (!existsSync(join(files, 'mysql'))) {
     log('making a new database')
+    // What a start that was cut off left behind.
     rmSync(files, { recursive: true, force: true })
+    mkdirSync(files, { mode: 0o750 })
+    ownUser(dataDir, [files, run], log)
     const { status, output } = await runQuietly('mariadb-install-db', [
       '--no-defaults',
       `--datadir=${files}`,
       '--auth-root-authentication-method=normal',
       '--skip-test-db',
-      ...asRoot,
+      ...asUser,
     ])
     if (status !== 0) giveUp(`Making the database failed:\n${output.slice(-3000)}`)
   }
-  const passwordFile = join(dataDir, 'password')
-  if (!existsSync(passwordFile)) writeFileSync(passwordFile, randomBytes(24).toString('base64url'), { mode: 0o600 })
-  const password = readFileSync(passwordFile, 'utf8')
-  const initFile = join(dataDir, 'init.sql')
+  const [password, appPassword] = ['password', 'app-password'].map((name) => passwordIn(join(dataDir, name)))
+  const initFile = join(run, 'init.sql')
+  const at127 = (user) => `${user}@'127.0.0.1'`
+  // Tests make databases of their own beside it.
+  const scopes = ['yastik.*', '`yastik\\_%`.*']
   writeFileSync(
     initFile,
     [
       'CREATE DATABASE IF NOT EXISTS yastik CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;',
-      `CREATE USER IF NOT EXISTS yastik@'127.0.0.1' IDENTIFIED BY '${password}';`,
-      `ALTER USER yastik@'127.0.0.1' IDENTIFIED BY '${password}';`,
-      "GRANT ALL ON yastik.* TO yastik@'127.0.0.1';",
-      // Tests make databases of their own beside it.
-      "GRANT ALL ON `yastik\\_%`.* TO yastik@'127.0.0.1';",
+      ...[
+        // Makes and changes tables: migrations, backup and restore.
+        ['yastik', password, 'ALL'],
+        // Of the app, which reads and writes rows and nothing else.
+        ['yastik_app', appPassword, 'SELECT, INSERT, UPDATE, DELETE'],
+      ].flatMap(([user, own, rights]) => [
+        `CREATE USER IF NOT EXISTS ${at127(user)} IDENTIFIED BY '${own}';`,
+        `ALTER USER ${at127(user)} IDENTIFIED BY '${own}';`,
+        ...scopes.map((scope) => `GRANT ${rights} ON ${scope} TO ${at127(user)};`),
+      ]),
       `ALTER USER root@localhost IDENTIFIED BY '${password}';`,
       '',
     ].join('\n'),
     { mode: 0o600 },
   )
+  ownUser(dataDir, [run, initFile], log)
   const port = wanted ?? (await freePort())
-  const socketPath = socketIn(dataDir)
+  const socketPath = socketIn(run)
   rmSync(socketPath, { force: true })
   const logFile = join(dataDir, 'mariadb.log')
   const child = spawn(
@@ -107,13 +143,13 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
       `--port=${port}`,
       '--bind-address=127.0.0.1',
       `--init-file=${initFile}`,
-      `--pid-file=${join(dataDir, 'mariadb.pid')}`,
+      `--pid-file=${join(run, 'mariadb.pid')}`,
       '--skip-name-resolve',
       '--character-set-server=utf8mb4',
       '--innodb-buffer-pool-size=256M',
       '--max-connections=100',
       '--transaction-isolation=READ-COMMITTED',
-      ...asRoot,
+      ...asUser,
     ],
     { stdio: ['ignore', openSync(logFile, 'a'), openSync(logFile, 'a')], detached: true, cwd: dirname(files) },
   )
@@ -128,8 +164,10 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
   const env = {
     YASTIK_DB_HOST: '127.0.0.1',
     YASTIK_DB_PORT: String(port),
-    YASTIK_DB_USER: 'yastik',
-    YASTIK_DB_PASSWORD: password,
+    YASTIK_DB_USER: 'yastik_app',
+    YASTIK_DB_PASSWORD: appPassword,
+    YASTIK_DB_OWNER: 'yastik',
+    YASTIK_DB_OWNER_PASSWORD: password,
     YASTIK_DB_NAME: 'yastik',
   }
   writeFileSync(join(dataDir, 'connection.json'), JSON.stringify(env), { mode: 0o600 })

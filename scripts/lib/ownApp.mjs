@@ -14,14 +14,14 @@ const standIns = {
 /** Makes firms with an owner and a technician each, who sign in as `<firm>-owner` and `<firm>-technician`. */
 export async function addFirms(password, ...names) {
   const { connect } = await import('../../server/dist/db/connection.js')
-  const { databaseFrom } = await import('../../server/dist/config.js')
+  const { databaseFrom, ownerFrom } = await import('../../server/dist/config.js')
   const { defineModels, Firm, User } = await import('../../server/dist/db/models.js')
-  const { migrate } = await import('../../server/dist/db/migrate.js')
+  const { migrateAs } = await import('../../server/dist/db/migrate.js')
   const { hashPassword } = await import('../../server/dist/auth/passwords.js')
   const { builtInProducts, builtInVan, startHouseRules } = await import('../../core/dist/index.js')
   const sequelize = connect(databaseFrom(process.env))
   defineModels(sequelize)
-  await migrate(sequelize)
+  await migrateAs(ownerFrom(process.env))
   const passwordHash = await hashPassword(password)
   for (const name of names) {
     const firm = await Firm.create({ name, houseRules: startHouseRules, products: [...builtInProducts], equipment: [...builtInVan] })

@@ -9,6 +9,7 @@ import type { Sequelize } from 'sequelize'
 import { auditRoutes } from './audit/routes.ts'
 import { authRoutes } from './auth/routes.ts'
 import type { Config } from './config.ts'
+import { customerRoutes } from './customers/routes.ts'
 import { Db } from './db/database.ts'
 import { eventRoutes } from './events/routes.ts'
 import { endpointsOf, forAnyone, type Declared } from './http/audience.ts'
@@ -134,6 +135,7 @@ export async function buildApp({
     tokenRoutes(db),
     auditRoutes(db),
     siteRoutes(db),
+    customerRoutes(db, files),
     jobRoutes(db),
     eventRoutes(db),
     quoteRoutes(db, canSend),

@@ -30,7 +30,7 @@ function portOf(env: NodeJS.ProcessEnv, name: string): number {
   return value
 }
 
-/** @throws Error naming the variable that is missing or no number. */
+/** The app's account: it reads and writes rows. @throws Error naming the variable that is missing or no number. */
 export const databaseFrom = (env: NodeJS.ProcessEnv): Config['database'] => ({
   host: env.YASTIK_DB_HOST ?? '127.0.0.1',
   port: portOf(env, 'YASTIK_DB_PORT'),
@@ -41,6 +41,12 @@ export const databaseFrom = (env: NodeJS.ProcessEnv): Config['database'] => ({
 
 /** Nothing, or `none`, for no module. */
 const moduleOf = (text = ''): string | undefined => (text === '' || text === 'none' ? undefined : text)
+
+/** The account that makes and changes tables, for migrations; the app's own where no other is named. @throws Error naming the variable that is missing */
+export function ownerFrom(env: NodeJS.ProcessEnv): Config['database'] {
+  const app = databaseFrom(env)
+  return env.YASTIK_DB_OWNER ? { ...app, user: env.YASTIK_DB_OWNER, password: need(env, 'YASTIK_DB_OWNER_PASSWORD') } : app
+}
 
 function secondsOf(text: string): number {
   const value = Number(text)

@@ -1,10 +1,12 @@
 // Starts one app process: connects, migrates, loads the demo when asked to, listens.
 import { buildApp } from './app.ts'
-import { configFrom } from './config.ts'
+import { configFrom, ownerFrom } from './config.ts'
+import { keepClearing } from './customers/doings.ts'
 import { connect } from './db/connection.ts'
 import { Db } from './db/database.ts'
-import { migrate } from './db/migrate.ts'
+import { migrateAs } from './db/migrate.ts'
 import { defineModels } from './db/models.ts'
+import { folderStore } from './files/store.ts'
 import type { InstrumentSource } from './instruments/source.ts'
 import type { MessageGateway } from './messages/gateway.ts'
 import { keepRunning } from './messages/outbox.ts'
@@ -12,13 +14,15 @@ import { adapterOf, functionOf } from './modules.ts'
 import type { WeatherSource } from './weather/source.ts'
 
 const outboxEveryMs = 1500
+/** What is kept no longer is cleared so often. */
+const clearEveryMs = 6 * 3_600_000
 
 const config = configFrom(process.env)
 const { modules } = config
+await migrateAs(ownerFrom(process.env))
 const sequelize = connect(config.database)
 const db = new Db(sequelize)
 defineModels(sequelize)
-await migrate(sequelize)
 const loadDemo = await functionOf<[Db]>('YASTIK_DEMO', modules.demo)
 await loadDemo?.(db)
 const gateway = await adapterOf<MessageGateway>('YASTIK_MESSAGES', modules.messages, ['send', 'ask'])
@@ -37,7 +41,10 @@ const app = await buildApp({
 
 const stopOutbox = gateway && keepRunning(db, gateway, outboxEveryMs, (error) => app.log.error(error))
 
+const stopClearing = keepClearing(db, folderStore(config.filesRoot), clearEveryMs, (error) => app.log.error(error))
+
 const stop = async () => {
+  stopClearing()
   await stopOutbox?.()
   await app.close()
   await sequelize.close()

@@ -2,6 +2,7 @@
 export * from './records.ts'
 export * from './bundle.ts'
 export * from './calendar.ts'
+export * from './customers.ts'
 export * from './messages.ts'
 export * from './people.ts'
 export * from './quotes.ts'

@@ -179,7 +179,7 @@ export const jobRecordSchema = closed({
   }).optional(),
   /** What the customer accepted, where the visit came of a quote. */
   quoted: closed({ quoteId: recordId, name: z.string(), total: z.number() }).optional(),
-  /** Number of the newest of them: from there on the stream goes on. */
+  /** Place of the newest of them in the job’s log: from there on the stream goes on. */
   seq: z.int().min(0),
 })
 export type JobRecord = z.infer<typeof jobRecordSchema>

@@ -37,8 +37,8 @@ const connection = () =>
   mariadb.createConnection({
     host: need('YASTIK_DB_HOST'),
     port: Number(need('YASTIK_DB_PORT')),
-    user: need('YASTIK_DB_USER'),
-    password: need('YASTIK_DB_PASSWORD'),
+    user: need('YASTIK_DB_OWNER'),
+    password: need('YASTIK_DB_OWNER_PASSWORD'),
     connectTimeout: 15_000,
   })
 

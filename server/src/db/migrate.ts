@@ -1,6 +1,8 @@
 // Brings the database to its present shape.
 import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
+import type { Config } from '../config.ts'
+import { connect } from './connection.ts'
 import { runnable } from './migrations.ts'
 
 export const migrator = (sequelize: Sequelize) =>
@@ -16,4 +18,14 @@ export async function migrate(sequelize: Sequelize): Promise<string[]> {
       await sequelize.query("SELECT RELEASE_LOCK('yastik-migrate')", { transaction })
     }
   })
+}
+
+/** The same by an account of its own, which is let go afterwards. */
+export async function migrateAs(owner: Config['database']): Promise<void> {
+  const sequelize = connect(owner)
+  try {
+    await migrate(sequelize)
+  } finally {
+    await sequelize.close()
+  }
 }

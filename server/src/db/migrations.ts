@@ -202,6 +202,23 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['DROP TABLE tokens', 'DROP TABLE audit'],
   },
+  {
+    name: '2026-11-27-retention',
+    up: ['ALTER TABLE firms ADD COLUMN retention LONGTEXT NULL'],
+    down: ['ALTER TABLE firms DROP COLUMN retention'],
+  },
+  {
+    name: '2026-11-27-place-in-the-log',
+    // Events are counted within their job: whoever writes to a job's log changes its length, so that on a cluster as well one comes after the other.
+    up: [
+      'ALTER TABLE jobs ADD COLUMN log_length INT NOT NULL DEFAULT 0',
+      'ALTER TABLE events ADD COLUMN place INT NOT NULL DEFAULT 0',
+      `UPDATE events e JOIN (SELECT seq, ROW_NUMBER() OVER (PARTITION BY job_id ORDER BY seq) AS place FROM events) n ON n.seq = e.seq SET e.place = n.place`,
+      'UPDATE jobs j JOIN (SELECT job_id, COUNT(*) AS length FROM events GROUP BY job_id) n ON n.job_id = j.id SET j.log_length = n.length',
+      'ALTER TABLE events ADD UNIQUE INDEX in_log (job_id, place), DROP INDEX by_job',
+    ],
+    down: ['ALTER TABLE events ADD INDEX by_job (job_id, seq), DROP INDEX in_log, DROP COLUMN place', 'ALTER TABLE jobs DROP COLUMN log_length'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

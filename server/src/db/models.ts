@@ -9,6 +9,7 @@ import type {
   HouseRules,
   Measures,
   Product,
+  Retention,
   SiteForm,
   UnitForm,
   VisitFound,
@@ -41,6 +42,8 @@ export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<F
   /** Learned from all its units; null before there is anything to learn from. */
   declare foulingRates: CreationOptional<FirmRates | null>
   declare ownersNeedSecondFactor: CreationOptional<boolean>
+  /** After how many months things go; null keeps all for good. */
+  declare retention: CreationOptional<Retention | null>
 }
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
@@ -124,6 +127,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare cancelledAt: CreationOptional<Date | null>
   /** Of the calendar entry that it came from. */
   declare calendarUid: CreationOptional<string | null>
+  /** How many events its log has. */
+  declare logLength: CreationOptional<number>
   declare site?: NonAttribute<Site>
   declare jobUnits?: NonAttribute<JobUnit[]>
 }
@@ -173,6 +178,8 @@ export class DueDay extends Model<InferAttributes<DueDay>, InferCreationAttribut
 
 export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreationAttributes<StoredEvent>> {
   declare seq: CreationOptional<number>
+  /** In the log of its job, from 1, in the order in which they were committed. */
+  declare place: number
   declare id: string
   declare firmId: number
   declare jobId: string
@@ -197,6 +204,7 @@ export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes
   declare bytes: number
   /** Of what was sent, so that sending again is known. */
   declare sentSha256: string
+  declare job?: NonAttribute<Job>
 }
 
 /** Binds all models to a connection. */
@@ -211,6 +219,7 @@ export function defineModels(sequelize: Sequelize): void {
       equipment: json<Firm>('equipment'),
       storesVersion: { ...whole(), defaultValue: 1 },
       foulingRates: { ...(json<Firm>('foulingRates') as object), allowNull: true } as ModelAttributes<Firm>[string],
+      retention: { ...(json<Firm>('retention') as object), allowNull: true } as ModelAttributes<Firm>[string],
       ownersNeedSecondFactor: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     },
     { sequelize, tableName: 'firms' },
@@ -283,6 +292,7 @@ export function defineModels(sequelize: Sequelize): void {
       revision: { ...whole(), defaultValue: 0 },
       cancelledAt: { type: DataTypes.DATE(3), allowNull: true },
       calendarUid: { type: DataTypes.STRING(255), allowNull: true },
+      logLength: { ...whole(), defaultValue: 0 },
     },
     { sequelize, tableName: 'jobs' },
   )
@@ -342,6 +352,7 @@ export function defineModels(sequelize: Sequelize): void {
   StoredEvent.init(
     {
       seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+      place: whole(),
       id: uuid(),
       firmId: whole(),
       jobId: uuid(),
@@ -369,4 +380,5 @@ function associate(): void {
   JobUnit.belongsTo(Unit, along('unitId', 'unit'))
   DueDay.belongsTo(Unit, along('unitId', 'unit'))
   Token.belongsTo(User, along('userId', 'user'))
+  Photo.belongsTo(Job, along('jobId', 'job'))
 }

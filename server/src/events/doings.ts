@@ -49,8 +49,9 @@ export async function storeEvents(db: Doing, jobId: string, user: User, sent: re
   refused.push(...good.filter(isElsewhere).map(({ id }) => ({ id, because: 'this id belongs to another job' })))
   const fresh = [...new Map(good.map((event) => [event.id, event])).values()].filter(({ id }) => !jobOf.has(id))
   await StoredEvent.bulkCreate(
-    fresh.map(({ id, atMs, aheadMs, by, happening }) => ({
+    fresh.map(({ id, atMs, aheadMs, by, happening }, index) => ({
       id,
+      place: job.logLength + index + 1,
       firmId: job.firmId,
       jobId,
       unitId: happening.unitId,
@@ -61,7 +62,11 @@ export async function storeEvents(db: Doing, jobId: string, user: User, sent: re
     })),
     { transaction },
   )
-  if (fresh.length > 0) await summariseJob(db, job)
+  if (fresh.length > 0) {
+    // Whoever else wrote to this log meanwhile, on another node of a cluster say, is turned down by it, and comes after.
+    await job.update({ logLength: job.logLength + fresh.length }, { transaction })
+    await summariseJob(db, job)
+  }
   const accepted = good.filter((event) => !isElsewhere(event)).map(({ id }) => id)
   return { accepted: [...new Set(accepted)], refused }
 }

@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid'
-import { Unit } from '../db/models.ts'
+import { StoredEvent, Unit } from '../db/models.ts'
 import { addFirm, cookieOf, openHouse, signedIn, streamAs, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
@@ -63,6 +63,22 @@ describe('the stream of a job', () => {
     const { ids, seq: now } = await listen(0, 1, String(seq))
     expect(ids).toEqual([missed.id])
     expect(now).toBeGreaterThan(seq)
+  })
+  it('counts events within the job, in the order in which they were committed, however many write at once', async () => {
+    const before = (await ask('GET', `/api/jobs/${jobId}`)).json().seq as number
+    const batches = Array.from({ length: 12 }, () => [graded('wheel'), graded('pan')])
+    const answers = await Promise.all(batches.map((events) => store(...events)))
+    expect(answers.map(({ statusCode }) => statusCode)).toEqual(batches.map(() => 200))
+    const { events, seq } = (await ask('GET', `/api/jobs/${jobId}`)).json()
+    expect([seq, events.length]).toEqual([before + 24, before + 24])
+    const places = (await StoredEvent.findAll({ where: { jobId }, order: [['place', 'ASC']] })).map(({ place }) => place)
+    expect(places).toEqual(Array.from({ length: before + 24 }, (_, at) => at + 1))
+    const { ids } = await listen(before, 24)
+    expect(ids).toEqual(events.slice(before).map(({ id }: { id: string }) => id))
+  })
+  it('tells all of it to who counts otherwise, as pages of an earlier version do', async () => {
+    const { seq } = (await ask('GET', `/api/jobs/${jobId}`)).json()
+    expect((await listen(0, seq, '98765')).ids).toHaveLength(seq)
   })
   it('is closed to strangers, and asks for a number that is one', async () => {
     const path = `${base}/api/jobs/${jobId}/stream`

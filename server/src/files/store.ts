@@ -1,13 +1,17 @@
 // Where do files lie? One interface; here a folder, which several app processes may share.
 import { randomBytes } from 'node:crypto'
-import { mkdir, open, readFile, rename, rm } from 'node:fs/promises'
-import { dirname, join } from 'node:path'
+import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises'
+import { dirname, join, relative } from 'node:path'
 
 export interface FileStore {
   /** Keeps the bytes under a key: whole or not at all, also when the power goes. */
   put(key: string, bytes: Uint8Array): Promise<void>
   /** The bytes of a key; undefined where there are none. */
   get(key: string): Promise<Buffer | undefined>
+  /** Takes a file away, where it is there. */
+  remove(key: string): Promise<void>
+  /** All that is there, drafts that were left among it, with when each was written. */
+  list(): AsyncGenerator<{ readonly key: string; readonly writtenMs: number }>
 }
 
 const isMissing = (error: unknown) => error instanceof Error && 'code' in error && error.code === 'ENOENT'
@@ -15,7 +19,7 @@ const isMissing = (error: unknown) => error instanceof Error && 'code' in error 
 /** A store in a folder. Keys are made by the application from ids, never from what somebody sent. */
 export function folderStore(folder: string): FileStore {
   const pathOf = (key: string) => {
-    if (!/^[\w-]+(\/[\w-]+)*\.[a-z]+$/.test(key)) throw new Error(`“${key}” is no key of a file`)
+    if (!/^[\w-]+(\/[\w-]+)*\.[a-z]+(\.[\da-f]+\.part)?$/.test(key)) throw new Error(`“${key}” is no key of a file`)
     return join(folder, key)
   }
   return {
@@ -42,5 +46,18 @@ export function folderStore(folder: string): FileStore {
         if (isMissing(error)) return undefined
         throw error
       }),
+    remove: (key) => rm(pathOf(key), { force: true }),
+    async *list() {
+      const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch((error: unknown) => {
+        if (isMissing(error)) return []
+        throw error
+      })
+      for (const entry of entries) {
+        if (!entry.isFile()) continue
+        const path = join(entry.parentPath, entry.name)
+        const found = await stat(path).catch(() => undefined)
+        if (found) yield { key: relative(folder, path), writtenMs: found.mtimeMs }
+      }
+    },
   }
 }

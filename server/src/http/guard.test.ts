@@ -156,6 +156,7 @@ describe('every endpoint', () => {
       'POST /api/jobs/:id/events': { events: [{ id: newId(), atMs: 1, by: 1, happening: { type: 'note', unitId: newId(), text: 'hello' } }] },
       'PUT /api/people/:id': { name: 'Other', role: 'technician', trained: [], active: true },
       'PUT /api/sites/:id': { site, address: '', contact: '', version: 1 },
+      'POST /api/sites/:id/erase': { version: 1 },
       'POST /api/sites/:id/units': unit,
       'POST /api/sites/:id/alike-units': { names: ['101', '102'], family: 'wall-head', design: {} },
       'PUT /api/units/:id': { ...unit, version: 1 },

@@ -4,7 +4,7 @@ import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Job, JobUnit } from '../db/models.ts'
-import { eventsOf, newestSeq } from '../events/queries.ts'
+import { eventsOf, logLength } from '../events/queries.ts'
 import { serverOf } from '../http/serve.ts'
 import { openStream } from '../http/streams.ts'
 import type { AtUnit, InstrumentSource } from './source.ts'
@@ -46,7 +46,7 @@ export const instrumentRoutes =
 
     serves(endpoints.instruments, async ({ db, params, user, request, reply }) => {
       const { source, look } = await unitAt(db, params.id, params.unitId, user.firmId)
-      let known = await newestSeq(params.id)
+      let known = await logLength(params.id)
       let at = await look()
       const sinceMs = Date.now()
       let lookedMs = sinceMs
@@ -55,7 +55,7 @@ export const instrumentRoutes =
         next: async () => {
           const nowMs = Date.now()
           if (nowMs - lookedMs >= lookEveryMs) {
-            const newest = await newestSeq(params.id)
+            const newest = await logLength(params.id)
             if (newest !== known) at = await look()
             known = newest
             lookedMs = nowMs

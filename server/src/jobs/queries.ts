@@ -4,7 +4,7 @@ import { parsed, type Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { User, type Firm } from '../db/models.ts'
-import { eventsAndSeq } from '../events/queries.ts'
+import { eventsOf } from '../events/queries.ts'
 import { siteRecord, type UnitRow } from '../sites/records.ts'
 import { productsOf } from '../stock/queries.ts'
 import { pastOf } from '../upkeep/past.ts'
@@ -94,7 +94,7 @@ interface JobRow {
 /** @throws Fault `not-there` */
 export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobRecord> {
   // All at once: one after the other they would each wait for the one before.
-  const [[job], units, people, log, visits, products] = await Promise.all([
+  const [[job], units, people, events, visits, products] = await Promise.all([
     db.read<JobRow>(
       `SELECT j.id, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate, j.crew_ids AS crewIds, s.id AS siteId, s.version, s.form, q.id AS quoteId, q.chosen, q.total, q.body
        FROM jobs j JOIN sites s ON s.id = j.site_id LEFT JOIN quotes q ON q.job_id = j.id WHERE j.id = :id AND j.firm_id = :firmId`,
@@ -109,7 +109,7 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
       'SELECT id, name, trained, lift_kg AS liftKg FROM users WHERE firm_id = :firmId',
       { firmId: firm.id },
     ),
-    eventsAndSeq(db, id),
+    eventsOf(db, id),
     visitsAroundJob(db, id),
     productsOf(db, firm),
   ])
@@ -146,6 +146,8 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
       }),
     },
     ...(job.quoteId !== null && job.total !== null && quote ? { quoted: { quoteId: job.quoteId, name: quote.name, total: job.total } } : {}),
-    ...log,
+    events,
+    // All that was read, and no more: what came meanwhile the stream says.
+    seq: events.length,
   }
 }

@@ -113,3 +113,12 @@ export async function messageRecord(db: Db, id: string, firmId: number): Promise
   if (rows.length === 0) throw notThere('message', id)
   return (await recordsOf(db, rows))(rows[0])
 }
+
+/** All that the customer of a site was written, and what they answered, newest first. */
+export async function messagesOfSite(db: Db, siteId: string): Promise<MessageRecord[]> {
+  const rows = await db.read<MessageRow>(
+    `SELECT ${messageColumns} FROM messages m JOIN sites s ON s.id = m.site_id WHERE m.site_id = :siteId ORDER BY m.made_at DESC, m.id DESC`,
+    { siteId },
+  )
+  return rows.map(await recordsOf(db, rows))
+}

@@ -2,9 +2,9 @@
 import { text } from 'node:stream/consumers'
 import { parseArgs } from 'node:util'
 import { builtInProducts, builtInVan, leastPassword, sayFaultLine, Fault, skills, startHouseRules, type Skill } from '@yastik/core'
-import { databaseFrom } from '../config.ts'
+import { databaseFrom, ownerFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
-import { migrate } from '../db/migrate.ts'
+import { migrateAs } from '../db/migrate.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
 import { checkPassword } from '../auth/passwordRules.ts'
 import { hashPassword } from '../auth/passwords.ts'
@@ -40,9 +40,9 @@ try {
   if (!(error instanceof Fault)) throw error
   giveUp(error.lines.map(sayFaultLine).join('; '))
 }
+await migrateAs(ownerFrom(process.env))
 const sequelize = connect(databaseFrom(process.env))
 defineModels(sequelize)
-await migrate(sequelize)
 if (await User.findOne({ where: { signIn } })) giveUp(`Somebody signs in as “${signIn}” already.`)
 const passwordHash = await hashPassword(password)
 await sequelize.transaction(async (transaction) => {

@@ -18,7 +18,7 @@ function checkConsent({ reminders }: SiteForm): void {
 }
 
 /** Only over the version that the person has seen. @throws Fault `changed-meanwhile` naming who was faster. */
-function checkVersion(row: Site | Unit, seen: number): void {
+export function checkVersion(row: Site | Unit, seen: number): void {
   if (row.version === seen) return
   throw new Fault('changed-meanwhile', {
     sentence: `${row.savedBy} saved this in the meantime. Your entries are still in the form; load the newer version and enter them again.`,

@@ -11,10 +11,10 @@ import weather from '@yastik/stand-ins/weather'
 import type { Sequelize } from 'sequelize'
 import { buildApp } from '../app.ts'
 import { hashPassword } from '../auth/passwords.ts'
-import { databaseFrom } from '../config.ts'
+import { databaseFrom, ownerFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { Db } from '../db/database.ts'
-import { migrate } from '../db/migrate.ts'
+import { migrateAs } from '../db/migrate.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
 
 export interface TestHouse {
@@ -28,14 +28,13 @@ export interface TestHouse {
 
 /** Makes a fresh database, migrated, with the models bound to it and the app on top. */
 export async function openHouse(): Promise<TestHouse> {
-  const database = databaseFrom(process.env)
+  const [database, owner] = [databaseFrom(process.env), ownerFrom(process.env)]
   const name = `yastik_${randomBytes(6).toString('hex')}`
-  const first = connect(database)
+  const first = connect(owner)
   await first.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
-  await first.close()
+  await migrateAs({ ...owner, name })
   const sequelize = connect({ ...database, name })
   defineModels(sequelize)
-  await migrate(sequelize)
   const filesRoot = mkdtempSync(join(tmpdir(), 'yastik-files-'))
   const app = await buildApp({
     sequelize,
@@ -53,8 +52,9 @@ export async function openHouse(): Promise<TestHouse> {
     filesRoot,
     close: async () => {
       await app.close()
-      await sequelize.query(`DROP DATABASE ${name}`)
       await sequelize.close()
+      await first.query(`DROP DATABASE ${name}`)
+      await first.close()
       rmSync(filesRoot, { recursive: true, force: true })
     },
   }

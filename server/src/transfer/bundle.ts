@@ -54,7 +54,7 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
     if (jobs.length === 0) break
     const ids = jobs.map(({ id }) => id)
     const jobUnits = await JobUnit.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['position', 'ASC']] })
-    const events = await StoredEvent.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['seq', 'ASC']] })
+    const events = await StoredEvent.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['place', 'ASC']] })
     const [unitsBy, eventsBy] = [groupBy(jobUnits, ({ jobId }) => jobId), groupBy(events, ({ jobId }) => jobId)]
     for (const { id, siteId, onDate, crewIds, revision, cancelledAt, calendarUid } of jobs) {
       const job: BundleContent['jobs'][number] = {
@@ -210,7 +210,7 @@ export async function takeIn(
   for (let at = 0; at < bundle.jobs.length; at += jobsAtOnce) {
     const jobs = bundle.jobs.slice(at, at + jobsAtOnce)
     await Job.bulkCreate(
-      jobs.map(({ id, siteId, onDate, crewIds, revision = 0, cancelledAt, calendarUid = null }) => ({
+      jobs.map(({ id, siteId, onDate, crewIds, revision = 0, cancelledAt, calendarUid = null, events }) => ({
         id,
         siteId,
         onDate,
@@ -218,6 +218,7 @@ export async function takeIn(
         crewIds: crewIds.map(idOf),
         revision,
         calendarUid,
+        logLength: events.length,
         closed: cancelledAt !== undefined,
         cancelledAt: cancelledAt === undefined ? null : new Date(cancelledAt),
       })),
@@ -228,7 +229,7 @@ export async function takeIn(
       { transaction },
     )
     await StoredEvent.bulkCreate(
-      jobs.flatMap(({ id, events }) => events.map((event) => storedOf(event, id, firm.id, idOf))),
+      jobs.flatMap(({ id, events }) => events.map((event, index) => storedOf(event, id, firm.id, idOf, index + 1))),
       { transaction },
     )
   }
@@ -290,7 +291,7 @@ async function peopleIn(db: Doing, firm: Firm, bundle: Bundle): Promise<{ idOf: 
   }
 }
 
-function storedOf({ id, atMs, aheadMs, by, happening }: JobEvent, jobId: string, firmId: number, idOf: (id: number) => number) {
+function storedOf({ id, atMs, aheadMs, by, happening }: JobEvent, jobId: string, firmId: number, idOf: (id: number) => number, place: number) {
   const meant = happening.type === 'step-given' && happening.to !== null ? { ...happening, to: idOf(happening.to) } : happening
-  return { id, firmId, jobId, unitId: happening.unitId, byUser: idOf(by), atMs, aheadMs: aheadMs ?? null, happening: meant }
+  return { id, place, firmId, jobId, unitId: happening.unitId, byUser: idOf(by), atMs, aheadMs: aheadMs ?? null, happening: meant }
 }

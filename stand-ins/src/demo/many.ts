@@ -80,6 +80,7 @@ export async function loadMany(db: Db, password: string, { jobs, eventsPerJob, u
         onDate: dayOf(atMs),
         crewIds: [person.id],
         closed: true,
+        logLength: eventsPerJob,
       })),
     ),
   )
@@ -120,6 +121,7 @@ export async function loadMany(db: Db, password: string, { jobs, eventsPerJob, u
     const rows = visits.slice(at, at + 200).flatMap(({ id, head, atMs, person, grade, kind }) =>
       happeningsOf(head.id, grade, kind).map((happening, index) => ({
         id: newId(),
+        place: index + 1,
         firmId: firm.id,
         jobId: id,
         unitId: head.id,

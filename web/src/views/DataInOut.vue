@@ -6,6 +6,7 @@ import { sendFile } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'
 import FileTap from '../components/FileTap.vue'
 import OneTimeCode from '../components/OneTimeCode.vue'
+import RetentionForm from '../components/RetentionForm.vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import CalendarImport from '../transfer/CalendarImport.vue'
@@ -48,6 +49,7 @@ async function takeBundle([file]: File[]) {
         </li>
       </ul>
     </section>
+    <RetentionForm v-if="isOwner" />
     <TableImport :may-take-out="isOwner" />
     <CalendarImport />
     <section v-if="isOwner" class="stack" data-bundle-import>

@@ -28,6 +28,7 @@ import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
 import ConsentFields from '../components/ConsentFields.vue'
+import CustomerData from '../components/CustomerData.vue'
 import CrewPick from '../components/CrewPick.vue'
 import FaultNote from '../components/FaultNote.vue'
 import NumberField from '../components/NumberField.vue'
@@ -351,6 +352,7 @@ function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number 
         ><button v-if="record" type="button" class="tap bare" @click="load">Load the newest version</button>
       </div>
     </form>
+    <CustomerData v-if="isOwner && record" :site="record" @erased="load" />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 // Endpoints: all that the server answers.
+import { customerEndpoints } from './customers.ts'
 import { houseEndpoints } from './house.ts'
 import { officeEndpoints } from './office.ts'
 import { peopleEndpoints } from './people.ts'
@@ -19,4 +20,5 @@ export const endpoints = {
   ...houseEndpoints,
   ...transferEndpoints,
   ...trustEndpoints,
+  ...customerEndpoints,
 } as const

@@ -1,0 +1,132 @@
+// A customer is erased on request; what was kept long enough goes by itself. Readings stay, without a name.
+import { plainAddress, type JobEvent, type Retention } from '@yastik/core'
+import { Op } from 'sequelize'
+import { difference, note, type Actor } from '../audit/doings.ts'
+import type { Db, Doing } from '../db/database.ts'
+import { holdOwn } from '../db/find.ts'
+import { Audit, Firm, Job, Message, Photo, Reply, Site, Stop, StoredEvent } from '../db/models.ts'
+import { dayOf } from '../days.ts'
+import type { FileStore } from '../files/store.ts'
+import { keyOf, previewKeyOf } from '../photos/doings.ts'
+import { checkVersion } from '../sites/doings.ts'
+import { retentionOf } from './queries.ts'
+
+/** Files go once the doing is committed: a record never speaks of a file that is not there. */
+export const removeFiles = async (files: FileStore, photos: readonly Photo[]): Promise<void> => {
+  for (const photo of photos) for (const key of [keyOf(photo), previewKeyOf(photo)]) await files.remove(key)
+}
+
+async function dropMessages({ transaction }: Doing, ids: readonly string[]): Promise<void> {
+  await Reply.destroy({ where: { messageId: [...ids] }, transaction })
+  await Message.destroy({ where: { id: [...ids] }, transaction })
+}
+
+const erasedWord = 'erased'
+/** What of a happening is a person's; undefined where nothing is. */
+function erased(happening: JobEvent['happening']): JobEvent['happening'] | undefined {
+  if (happening.type === 'signed') return { ...happening, name: erasedWord }
+  if (happening.type === 'note') return { ...happening, text: erasedWord }
+  if (happening.type === 'handed-over' && happening.customerText !== undefined) return { ...happening, customerText: erasedWord }
+  return undefined
+}
+
+/** @returns photographs whose files are to go @throws Fault `not-there`, `changed-meanwhile` */
+export async function eraseCustomer(db: Doing, siteId: string, version: number, actor: Actor): Promise<Photo[]> {
+  const { transaction } = db
+  const { firmId } = actor.user
+  const site = await holdOwn(db, Site, 'site', siteId, firmId)
+  checkVersion(site, version)
+  const { reminders, ...form } = site.form
+  const name = `Erased customer ${siteId.slice(-6)}`
+  const anonymous = { ...form, site: { ...form.site, name }, address: '', contact: '' }
+  await site.update({ name, form: anonymous, version: version + 1, savedBy: actor.user.name }, { transaction })
+  const jobIds = (await Job.findAll({ where: { siteId }, attributes: ['id'], transaction })).map(({ id }) => id)
+  for (const stored of await StoredEvent.findAll({ where: { jobId: jobIds }, transaction })) {
+    const happening = erased(stored.happening)
+    if (happening) await stored.update({ happening }, { transaction })
+  }
+  const messages = await Message.findAll({ where: { siteId }, attributes: ['id'], transaction })
+  await dropMessages(
+    db,
+    messages.map(({ id }) => id),
+  )
+  if (reminders) await Stop.destroy({ where: { firmId, address: plainAddress(reminders.to) }, transaction })
+  const photos = await Photo.findAll({ where: { jobId: jobIds }, transaction })
+  await Photo.destroy({ where: { jobId: jobIds }, transaction })
+  await note(db, actor, { what: 'customer-erased', about: `site ${siteId}`, after: { photographs: photos.length, messages: messages.length } })
+  return photos
+}
+
+export async function saveRetention(db: Doing, firm: Firm, retention: Retention, actor: Actor): Promise<Retention> {
+  await Firm.update({ retention }, { where: { id: firm.id }, transaction: db.transaction })
+  await note(db, actor, { what: 'retention-changed', ...difference(retentionOf(firm), retention) })
+  return retention
+}
+
+/** The day so many months before. */
+function monthsBefore(nowMs: number, months: number): Date {
+  const day = new Date(nowMs)
+  day.setUTCMonth(day.getUTCMonth() - months)
+  return day
+}
+
+/** Clears what a firm keeps no longer. @returns how much of each */
+async function clearFirm(db: Db, files: FileStore, firm: Firm, nowMs: number): Promise<void> {
+  const { photographs, messages, audit } = retentionOf(firm)
+  const gone = await db.change(async (doing) => {
+    const { transaction } = doing
+    const photos =
+      photographs === null
+        ? []
+        : await Photo.findAll({
+            where: { firmId: firm.id },
+            include: [{ association: 'job', where: { onDate: { [Op.lt]: dayOf(monthsBefore(nowMs, photographs).getTime()) } } }],
+            transaction,
+          })
+    await Photo.destroy({ where: { id: photos.map(({ id }) => id) }, transaction })
+    const old =
+      messages === null
+        ? []
+        : await Message.findAll({ where: { firmId: firm.id, madeAt: { [Op.lt]: monthsBefore(nowMs, messages) } }, attributes: ['id'], transaction })
+    await dropMessages(
+      doing,
+      old.map(({ id }) => id),
+    )
+    const entries = audit === null ? 0 : await Audit.destroy({ where: { firmId: firm.id, at: { [Op.lt]: monthsBefore(nowMs, audit) } }, transaction })
+    const counts = { photographs: photos.length, messages: old.length, audit: entries }
+    if (Object.values(counts).some((count) => count > 0))
+      await note(doing, { user: { id: 0, firmId: firm.id, name: '' }, address: '' }, { what: 'cleared', after: counts })
+    return photos
+  })
+  await removeFiles(files, gone)
+}
+
+/** A file that nobody speaks of may belong to a photograph that is being sent: it goes after this. */
+const orphanMs = 24 * 3_600_000
+
+/** Takes away files of photographs that are on no record, and drafts that were left. @returns how many */
+async function clearOrphans(files: FileStore, nowMs: number): Promise<number> {
+  let cleared = 0
+  for await (const { key, writtenMs } of files.list()) {
+    if (nowMs - writtenMs < orphanMs) continue
+    const id = /^\d+\/([\da-f-]{36})[.-]/i.exec(key)?.[1]
+    const isDraft = key.endsWith('.part')
+    if (id === undefined || (!isDraft && (await Photo.count({ where: { id } })) > 0)) continue
+    await files.remove(key)
+    cleared++
+  }
+  return cleared
+}
+
+/** Clears what is kept no longer, in all firms. */
+export async function clearKept(db: Db, files: FileStore, nowMs: number): Promise<void> {
+  for (const firm of await Firm.findAll({ where: { retention: { [Op.ne]: null } } })) await clearFirm(db, files, firm, nowMs)
+  await clearOrphans(files, nowMs)
+}
+
+/** Runs it every so often until stopped. */
+export function keepClearing(db: Db, files: FileStore, everyMs: number, failed: (error: unknown) => void): () => void {
+  const timer = setInterval(() => void clearKept(db, files, Date.now()).catch(failed), everyMs)
+  timer.unref()
+  return () => clearInterval(timer)
+}

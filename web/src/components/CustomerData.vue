@@ -1,0 +1,51 @@
+<script setup lang="ts">
+// What is kept of a customer: taken out for them, or erased where they ask for it.
+import { addressOf, endpoints, type SiteRecord } from '@yastik/core'
+import { ref } from 'vue'
+import { ask } from '../api/client.ts'
+import FaultNote from './FaultNote.vue'
+
+const props = defineProps<{ site: SiteRecord }>()
+const emit = defineEmits<{ erased: [site: SiteRecord] }>()
+const sure = ref(false)
+const busy = ref(false)
+const error = ref<unknown>()
+
+async function erase() {
+  ;[error.value, busy.value] = [undefined, true]
+  try {
+    const { id, version } = props.site
+    emit('erased', await ask(endpoints.eraseCustomer, { params: { id }, body: { version } }))
+    sure.value = false
+  } catch (caught) {
+    error.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <section class="stack ruled-top" data-customer>
+    <h2>What is kept of this customer</h2>
+    <FaultNote :error="error" />
+    <div class="row">
+      <a class="tap" :href="addressOf(endpoints.customerData, { params: { id: site.id } })" download data-take-out>All of it, as a file</a>
+      <button v-if="!sure" class="tap" data-erase @click="sure = true">Erase it</button>
+      <template v-else>
+        <p class="says">
+          Name, address, contact, photographs, messages, signatures and notes go for good. Grades, readings and prices stay, without a name.
+          Telephones forget it when they next fetch the visit.
+        </p>
+        <button class="tap now" :disabled="busy" data-erase-sure @click="erase">{{ busy ? 'Erasing …' : 'Yes, erase this customer' }}</button>
+        <button class="tap" @click="sure = false">Leave it</button>
+      </template>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.says {
+  flex: 1 1 24rem;
+}
+</style>
