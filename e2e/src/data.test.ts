@@ -22,6 +22,9 @@ import {
 import { follow, go, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
+const look = async (own: Sheet, name: string) => {
+  if (process.env.YASTIK_LOOK) writeFileSync(`/tmp/look/${name}.png`, await own.driver.takeScreenshot(), 'base64')
+}
 const folder = mkdtempSync(join(tmpdir(), 'yastik-data-'))
 let app: RunningApp
 let sheet: Sheet
@@ -214,6 +217,44 @@ describe('a calendar', () => {
     await give('calendar', 'broken.ics', 'BEGIN:VCALENDAR')
     await expectText(sheet, '[data-calendar-import] [role="alert"]', 'broke off in the middle')
     await fitsPhone(sheet)
+  })
+})
+
+describe('what is kept of customers', () => {
+  it('goes after months, where the owner says so; what is no number of months is told', async () => {
+    await go(sheet, 'data')
+    await type(sheet, '[name="keep-messages"]', '0\t')
+    await expectText(sheet, '[data-retention] [role="alert"]', 'messages')
+    await type(sheet, '[name="keep-messages"]', '24\t')
+    await expectText(sheet, '[data-retention] [role="status"]', 'Saved')
+    await look(sheet, 'retention')
+  })
+  it('is erased on request, after a second word, and the sheet is of nobody any more', async () => {
+    await go(sheet, 'sites')
+    await click(sheet, 'main a[href^="/sites/"]:not([href$="new"])')
+    await isAt(sheet, 'site')
+    const name = await find(sheet, '[name="site-name"]')
+    expect(await name.getAttribute('value')).not.toBe('')
+    await click(sheet, '[data-erase]')
+    await find(sheet, '[data-erase-sure]')
+    await look(sheet, 'erase')
+    await click(sheet, '[data-erase-sure]')
+    await waitUntil(sheet, async () => /^Erased customer/.test((await name.getAttribute('value')) ?? ''), 'the name stays')
+    await fitsPhone(sheet)
+  })
+})
+
+describe('an error that nobody handled', () => {
+  it('is shown, and the page is loaded anew where the person wants it', async () => {
+    await sheet.driver.executeScript(`setTimeout(() => Promise.reject(new Error('made up for the test')), 0)`)
+    await expectText(sheet, '[data-unhandled]', 'made up for the test. What waits on this device stays.')
+    await look(sheet, 'unhandled')
+    await clickText(sheet, 'Go on')
+    await gone(sheet, '[data-unhandled]')
+    await sheet.driver.executeScript(`setTimeout(() => { throw new Error('once more') }, 0)`)
+    await expectText(sheet, '[data-unhandled]', 'once more')
+    await clickText(sheet, 'Load anew')
+    await gone(sheet, '[data-unhandled]')
   })
 })
 

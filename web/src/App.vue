@@ -7,6 +7,7 @@ import KeyHelp from './components/KeyHelp.vue'
 import { useMeasures } from './measures/useMeasures.ts'
 import { useJob } from './stores/job.ts'
 import { useSession } from './stores/session.ts'
+import { isNewerReady, unhandled } from './unhandled.ts'
 
 const session = useSession()
 const job = useJob()
@@ -44,6 +45,7 @@ watch(
   { immediate: true },
 )
 
+const loadAnew = () => location.reload()
 const stays = ref('')
 async function leave() {
   stays.value = ''
@@ -77,6 +79,12 @@ async function leave() {
       <button class="tap bare" @click="leave">Sign out</button>
     </div>
   </header>
+  <div v-if="unhandled || isNewerReady" class="told no-print" role="alert" data-unhandled>
+    <p v-if="unhandled"><b>Something failed on this page</b>, and nobody handled it: {{ unhandled.message }}. What waits on this device stays.</p>
+    <p v-else><b>A newer version is in place.</b> Load it when it suits you; what waits on this device stays.</p>
+    <button class="tap" @click="loadAnew">Load anew</button>
+    <button class="tap bare" @click="((unhandled = undefined), (isNewerReady = false))">Go on</button>
+  </div>
   <main :data-place="String(route.name ?? '')" :aria-busy="fetching">
     <RouterView v-slot="{ Component }">
       <Suspense @pending="fetching = true" @resolve="fetching = false">
@@ -129,6 +137,18 @@ nav {
 .unsent {
   border: 2px dashed var(--now);
   padding: 0.2rem 0.6rem;
+}
+.told {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.5rem 1rem;
+  border-bottom: 3px double var(--now);
+  padding: 0.5rem 1.25rem;
+}
+.told p {
+  flex: 1 1 20rem;
+  overflow-wrap: anywhere;
 }
 @media (max-width: 700px) {
   .strip {

@@ -9,8 +9,11 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router.ts'
+import { tellUnhandled } from './unhandled.ts'
 
-createApp(App).use(createPinia()).use(router).mount('#app')
+const app = createApp(App)
+tellUnhandled(app)
+app.use(createPinia()).use(router).mount('#app')
 
 // A newer version was put in place meanwhile, and a view that was not opened yet is gone with the old one: load anew, nothing is lost.
 // Where nobody answers it is the signal that is gone: then what is open stays open.

@@ -18,6 +18,11 @@ export const faultCatalogue = {
   'wrong-sign-in': { status: 401, sentence: 'This name and password do not go together.' },
   'second-factor': { status: 401, sentence: 'Enter the code of your second factor as well.' },
   'not-allowed': { status: 403, sentence: 'Your role does not allow this.' },
+  'device-full': { status: 507, sentence: 'This device has no room left: this was not kept. Send what waits, or make room, and enter it again.' },
+  'device-shut': {
+    status: 503,
+    sentence: 'This browser keeps nothing for the application: what is entered would be lost. Open it in an ordinary window.',
+  },
   'wrong-origin': { status: 403, sentence: 'This request did not come from the application itself.' },
   'not-there': { status: 404, sentence: 'This is not there.' },
   'changed-meanwhile': { status: 409, sentence: 'Somebody else saved this in the meantime.' },

@@ -1,7 +1,7 @@
 // Where do photographs wait until the server has them, and how are they looked at without a signal? In the browser's own database.
 import { endpoints, Fault, photoLimits } from '@yastik/core'
 import { fetchFile, isNoJudgement, sendFile } from '../api/client.ts'
-import { onThisDevice, type KeptPhoto } from './database.ts'
+import { keptIfRoom, onThisDevice, type KeptPhoto } from './database.ts'
 
 const previewPx = 480
 const allowed = `a JPEG, PNG or WebP picture of at most ${photoLimits.megapixels} megapixels and ${photoLimits.megabytes} MB`
@@ -30,35 +30,34 @@ async function previewOf(file: File): Promise<Blob> {
 /** Keeps a photograph that was just taken until the server has it. @throws Fault `not-a-photo`. */
 export async function keepPhoto(photo: { photoId: string; jobId: string; unitId: string }, file: File): Promise<void> {
   const preview = await previewOf(file)
-  await (await onThisDevice()).put('photos', { ...photo, preview, whole: file, atMs: Date.now() })
+  await onThisDevice((database) => database.put('photos', { ...photo, preview, whole: file, atMs: Date.now() }))
 }
 
 /** Photographs of a job that the server does not have. */
 export const photosWaiting = async (jobId: string): Promise<KeptPhoto[]> =>
-  (await (await onThisDevice()).getAllFromIndex('photos', 'job', jobId)).filter(({ whole }) => whole !== undefined)
+  (await onThisDevice((database) => database.getAllFromIndex('photos', 'job', jobId))).filter(({ whole }) => whole !== undefined)
 
 /** Sends one; what is acknowledged stays as a preview. @throws Fault as the server says it; NoAnswer without a connection. */
 export async function sendPhoto({ whole, ...photo }: KeptPhoto): Promise<void> {
   const { jobId: id, unitId, photoId } = photo
   if (whole) await sendFile(endpoints.sendPhoto, { params: { id, unitId, photoId } }, whole)
-  await (await onThisDevice()).put('photos', photo)
+  await onThisDevice((database) => database.put('photos', photo))
 }
 
-export const dropPhoto = async (photoId: string): Promise<void> => (await onThisDevice()).delete('photos', photoId)
+export const dropPhoto = async (photoId: string): Promise<void> => onThisDevice((database) => database.delete('photos', photoId))
 
 /** The preview: from this device, else from the server, and kept then. @throws Fault, or NoAnswer. */
 export async function previewFor(photo: { photoId: string; jobId: string; unitId: string }): Promise<Blob> {
-  const database = await onThisDevice()
-  const kept = await database.get('photos', photo.photoId)
+  const kept = await onThisDevice((database) => database.get('photos', photo.photoId))
   if (kept) return kept.preview
   const preview = await fetchFile(endpoints.photo, { params: { id: photo.photoId }, query: { size: 'small' } })
-  await database.put('photos', { ...photo, preview, atMs: Date.now() })
+  await keptIfRoom((database) => database.put('photos', { ...photo, preview, atMs: Date.now() }))
   return preview
 }
 
 /** The picture as large as it can be had: whole from this device or the server, else its preview; undefined where it is nowhere. */
 export async function pictureFor(photo: { photoId: string; jobId: string; unitId: string }): Promise<Blob | undefined> {
-  const kept = await (await onThisDevice()).get('photos', photo.photoId)
+  const kept = await onThisDevice((database) => database.get('photos', photo.photoId))
   if (kept?.whole) return kept.whole
   try {
     return await fetchFile(endpoints.photo, { params: { id: photo.photoId } })

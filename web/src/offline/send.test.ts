@@ -40,8 +40,10 @@ async function rooms() {
     import('../api/client.ts'),
   ])
   const keepPicture = async (photoId: string, jobId: string) =>
-    void (await (await onThisDevice()).put('photos', { photoId, jobId, unitId: 'u', preview: new Blob(['p']), whole: new Blob(['w']), atMs: 0 }))
-  const pictureHere = async (photoId: string) => (await onThisDevice()).get('photos', photoId)
+    void (await onThisDevice((database) =>
+      database.put('photos', { photoId, jobId, unitId: 'u', preview: new Blob(['p']), whole: new Blob(['w']), atMs: 0 }),
+    ))
+  const pictureHere = async (photoId: string) => onThisDevice((database) => database.get('photos', photoId))
   return { keep, waiting, sendAll, NoAnswer, keepPicture, pictureHere }
 }
 

@@ -61,7 +61,7 @@ describe('the shelf', () => {
       lines: [{ where: '/api/clock.nowMs' }, { where: '/api/clock.time' }],
     })
     server = {}
-    await (await onThisDevice()).put('shelf', { path, answer: { time: 'noon' }, atMs: Date.now() })
+    await onThisDevice((database) => database.put('shelf', { path, answer: { time: 'noon' }, atMs: Date.now() }))
     await expect(askOrKept(clock)).rejects.toThrow('kept of this was written by another version')
   })
   it('fetches ahead until the signal goes, and throws nothing for that', async () => {
@@ -74,7 +74,7 @@ describe('the shelf', () => {
   })
   it('is cleared of what is old, and of everything when somebody signs out', async () => {
     const kept = () => askOrKept(job, { params: { id: idOf(1) } })
-    await (await onThisDevice()).put('shelf', { path, answer: { nowMs: 3 }, atMs: Date.now() - 15 * 86_400_000 })
+    await onThisDevice((database) => database.put('shelf', { path, answer: { nowMs: 3 }, atMs: Date.now() - 15 * 86_400_000 }))
     await clearShelf()
     await expect(askOrKept(clock)).rejects.toBeInstanceOf(NoAnswer)
     expect((await kept()).answer.id).toBe(idOf(1))

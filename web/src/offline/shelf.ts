@@ -1,7 +1,7 @@
 // What did the server say last? Kept on the device, so that today's jobs open without a signal.
 import { addressOf, endpoints, Fault, type Answer, type Endpoint, type Given } from '@yastik/core'
 import { answerOf, ask, isNoJudgement } from '../api/client.ts'
-import { onThisDevice } from './database.ts'
+import { keptIfRoom, onThisDevice } from './database.ts'
 
 /** Answers that are older than this are cleared away. */
 const keptDays = 14
@@ -22,7 +22,7 @@ export async function askOrKept<Own extends Kept>(own: Own, given?: Given<Own>):
     return { answer, kept: false }
   } catch (error) {
     if (!isNoJudgement(error) || isOfOtherVersion(error)) throw error
-    const found = await (await onThisDevice()).get('shelf', addressOf(own, parts))
+    const found = await onThisDevice((database) => database.get('shelf', addressOf(own, parts)))
     if (!found) throw error
     return { answer: keptAnswer(own, found.answer), kept: true }
   }
@@ -40,7 +40,7 @@ function keptAnswer<Own extends Kept>(own: Own, said: unknown): Answer<Own> {
 }
 
 export const shelve = async <Own extends Kept>(own: Own, given: Given<Own>, answer: Answer<Own>): Promise<void> =>
-  void (await (await onThisDevice()).put('shelf', { path: addressOf(own, given), answer, atMs: Date.now() }))
+  keptIfRoom((database) => database.put('shelf', { path: addressOf(own, given), answer, atMs: Date.now() }))
 
 /** Fetches jobs that may be needed without a signal later. What is not answered now is not kept, and nobody waits for it. */
 export async function fetchAhead(jobIds: readonly string[]): Promise<void> {
@@ -55,12 +55,13 @@ export async function fetchAhead(jobIds: readonly string[]): Promise<void> {
 }
 
 /** Takes off the shelf what is old, or everything when somebody signs out; photographs that were not sent stay. */
-export async function clearShelf(everything = false): Promise<void> {
-  const transaction = (await onThisDevice()).transaction(['shelf', 'photos'], 'readwrite')
-  const isOld = (atMs: number) => everything || atMs < Date.now() - keptDays * dayMs
-  for (let cursor = await transaction.objectStore('shelf').openCursor(); cursor; cursor = await cursor.continue())
-    if (isOld(cursor.value.atMs)) await cursor.delete()
-  for (let cursor = await transaction.objectStore('photos').openCursor(); cursor; cursor = await cursor.continue())
-    if (isOld(cursor.value.atMs) && !cursor.value.whole) await cursor.delete()
-  await transaction.done
-}
+export const clearShelf = (everything = false): Promise<void> =>
+  onThisDevice(async (database) => {
+    const transaction = database.transaction(['shelf', 'photos'], 'readwrite')
+    const isOld = (atMs: number) => everything || atMs < Date.now() - keptDays * dayMs
+    for (let cursor = await transaction.objectStore('shelf').openCursor(); cursor; cursor = await cursor.continue())
+      if (isOld(cursor.value.atMs)) await cursor.delete()
+    for (let cursor = await transaction.objectStore('photos').openCursor(); cursor; cursor = await cursor.continue())
+      if (isOld(cursor.value.atMs) && !cursor.value.whole) await cursor.delete()
+    await transaction.done
+  })
