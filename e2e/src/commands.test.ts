@@ -134,7 +134,8 @@ describe('the start command', () => {
   })
   it('lets somebody in who was added at the command line, and nobody twice', async () => {
     const person = ['--data', data, '--firm', 'Our firm', '--name', 'Ada Rowan', '--sign-in', 'ada', '--role', 'owner']
-    expect(await runScript('person.mjs', person, 'too short')).toMatchObject({ status: 2, stderr: expect.stringContaining('at least 10') })
+    expect(await runScript('person.mjs', person, 'too short')).toMatchObject({ status: 2, stderr: expect.stringContaining('at least 12') })
+    expect((await runScript('person.mjs', person, 'ada rowan 2026')).stderr).toContain('password: this is easily guessed')
     expect(await runScript('person.mjs', person.slice(0, -2), 'long enough to pass')).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('--role is missing'),

@@ -22,9 +22,6 @@ import {
 import { follow, go, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
-const look = async (own: Sheet, name: string) => {
-  if (process.env.YASTIK_LOOK) writeFileSync(`/tmp/look/${name}.png`, await own.driver.takeScreenshot(), 'base64')
-}
 const folder = mkdtempSync(join(tmpdir(), 'yastik-data-'))
 let app: RunningApp
 let sheet: Sheet
@@ -227,7 +224,6 @@ describe('what is kept of customers', () => {
     await expectText(sheet, '[data-retention] [role="alert"]', 'messages')
     await type(sheet, '[name="keep-messages"]', '24\t')
     await expectText(sheet, '[data-retention] [role="status"]', 'Saved')
-    await look(sheet, 'retention')
   })
   it('is erased on request, after a second word, and the sheet is of nobody any more', async () => {
     await go(sheet, 'sites')
@@ -237,7 +233,6 @@ describe('what is kept of customers', () => {
     expect(await name.getAttribute('value')).not.toBe('')
     await click(sheet, '[data-erase]')
     await find(sheet, '[data-erase-sure]')
-    await look(sheet, 'erase')
     await click(sheet, '[data-erase-sure]')
     await waitUntil(sheet, async () => /^Erased customer/.test((await name.getAttribute('value')) ?? ''), 'the name stays')
     await fitsPhone(sheet)
@@ -246,12 +241,14 @@ describe('what is kept of customers', () => {
 
 describe('an error that nobody handled', () => {
   it('is shown, and the page is loaded anew where the person wants it', async () => {
-    await sheet.driver.executeScript(`setTimeout(() => Promise.reject(new Error('made up for the test')), 0)`)
+    await sheet.driver.executeScript(`Storage.prototype.setItem = () => { throw new Error('made up for the test') }`)
+    await clickText(sheet, 'Sunlight')
     await expectText(sheet, '[data-unhandled]', 'made up for the test. What waits on this device stays.')
-    await look(sheet, 'unhandled')
     await clickText(sheet, 'Go on')
     await gone(sheet, '[data-unhandled]')
-    await sheet.driver.executeScript(`setTimeout(() => { throw new Error('once more') }, 0)`)
+    await sheet.driver.executeScript(
+      `dispatchEvent(new PromiseRejectionEvent('unhandledrejection', { promise: Promise.resolve(), reason: new Error('once more') }))`,
+    )
     await expectText(sheet, '[data-unhandled]', 'once more')
     await clickText(sheet, 'Load anew')
     await gone(sheet, '[data-unhandled]')

@@ -1,5 +1,4 @@
 // Getting in: people are added by an owner, set a password by a code, sign in with a second factor, and get in no more.
-import { mkdirSync, writeFileSync } from 'node:fs'
 import { By } from 'selenium-webdriver'
 import { TOTP } from 'otpauth'
 import { startApp, type RunningApp } from './support/app.ts'
@@ -21,11 +20,6 @@ afterAll(async () => {
   await person?.close()
   await app?.close()
 })
-const look = async (sheet: Sheet, name: string) => {
-  if (!process.env.YASTIK_LOOK) return
-  mkdirSync('/tmp/look', { recursive: true })
-  writeFileSync(`/tmp/look/${name}.png`, await sheet.driver.takeScreenshot(), 'base64')
-}
 const better = 'three herons over wet slate'
 let code = ''
 
@@ -34,7 +28,6 @@ describe('an owner', () => {
     await go(owner, 'house-rules')
     await click(owner, '[data-to-people]')
     await find(owner, '[data-person="imre"]')
-    await look(owner, 'people')
     await click(owner, '[data-add-person]')
     await type(owner, '[name="person-name"]', 'Rana Quill')
     await type(owner, '[name="person-sign-in"]', 'imre')
@@ -45,13 +38,11 @@ describe('an owner', () => {
     await type(owner, '[name="person-lift"]', '25')
     await click(owner, '[data-save-person]')
     await expectText(owner, '[role="alert"]', 'Somebody signs in as “imre” already')
-    await look(owner, 'people-fault')
     await type(owner, '[name="person-sign-in"]', 'rana')
     await click(owner, '[data-save-person]')
     code = await textOf(owner, '[data-code-itself]')
     expect(code).toMatch(/^[2-9A-Z-]{19}$/)
     await expectText(owner, '[data-person="rana"]', 'goes on roofs; lifts up to 25 kg alone')
-    await look(owner, 'people-code')
     await fitsPhone(owner)
   })
 })
@@ -63,7 +54,6 @@ describe('somebody new', () => {
     await type(person, '[name="sign-in"]', 'rana')
     await type(person, '[name="one-time-code"]', code.toLowerCase())
     await type(person, '[name="password"]', 'password12345')
-    await look(person, 'sign-in-code')
     await clickText(person, 'Set it and sign in')
     await expectText(person, '[role="alert"]', 'easily guessed')
     await type(person, '[name="password"]', better)
@@ -74,11 +64,9 @@ describe('somebody new', () => {
   it('sets a second factor, and is asked for it', async () => {
     await click(person, '[data-yourself]')
     await find(person, '[data-session="this"]')
-    await look(person, 'yourself')
     await type(person, '[name="factor-password"]', better)
     await click(person, '[data-factor]')
     await find(person, '[data-qr]')
-    await look(person, 'second-factor')
     const totp = new TOTP({ secret: (await textOf(person, '[data-secret]')).replace(/\s/g, '') })
     await type(person, '[name="factor-code"]', '000000')
     await click(person, '[data-confirm-factor]')
@@ -86,7 +74,6 @@ describe('somebody new', () => {
     await type(person, '[name="factor-code"]', totp.generate({ timestamp: Date.now() - 30_000 }))
     await click(person, '[data-confirm-factor]')
     await find(person, '[data-recovery-codes]')
-    await look(person, 'recovery-codes')
     const codes = (await textOf(person, '[data-recovery-codes]')).split(/\s+/)
     expect(codes).toHaveLength(10)
     await fitsPhone(person)
@@ -96,7 +83,6 @@ describe('somebody new', () => {
     await type(person, '[name="password"]', better)
     await clickText(person, 'Sign in')
     await find(person, '[data-asks-factor]')
-    await look(person, 'sign-in-factor')
     await type(person, '[name="second-factor"]', codes[0])
     await clickText(person, 'Sign in')
     await expectText(person, '[data-yourself]', 'Rana Quill')
@@ -113,7 +99,6 @@ describe('whoever gets in no more', () => {
     await click(owner, '[data-person="rana"] [data-end]')
     await click(owner, '[data-person="rana"] [data-end-sure]')
     await expectText(owner, '[data-gone]', 'Rana Quill')
-    await look(owner, 'people-gone')
     await person.driver.navigate().refresh()
     await find(person, '[name="sign-in"]')
     await click(owner, '[data-person="rana"] [data-let-in]')
@@ -133,8 +118,7 @@ describe('who did what', () => {
   it('is on record, with what was before and after', async () => {
     await click(owner, '[data-to-audit]')
     await expectText(owner, '[data-audit-what="person-changed"]', 'changed a person: rana')
-    await expectText(owner, '[data-audit]', 'before: active false after: active true'.slice(0, 20))
-    await look(owner, 'audit')
+    await expectText(owner, '[data-audit]', /before: active false/)
     await fitsPhone(owner)
   })
 })
@@ -146,13 +130,11 @@ describe('another program', () => {
     await type(owner, '[name="token-ends"]', '01012020')
     await click(owner, '[data-make-token]')
     await expectText(owner, '[role="alert"]', 'endsOn')
-    await look(owner, 'programs-fault')
     await owner.driver.navigate().refresh()
     await type(owner, '[name="token-name"]', 'The bookkeeper')
     await click(owner, '[data-make-token]')
     const token = await textOf(owner, '[data-token-itself]')
     await expectText(owner, '[data-program="The bookkeeper"]', 'reads until')
-    await look(owner, 'programs')
     await fitsPhone(owner)
     const asked = async () => (await fetch(`${app.base}/api/sites`, { headers: { authorization: `Bearer ${token}` } })).status
     expect(await asked()).toBe(200)

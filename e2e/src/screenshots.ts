@@ -43,7 +43,6 @@ try {
   for (const [name, unit] of [
     ['cassette', 'Reading hall'],
     ['roof-unit', 'Pitch B7'],
-    ['window-unit', 'Keeper’s den'],
   ]) {
     await go('/', 'a.unit')
     const path = await sheet.driver.executeScript<string>(
@@ -76,6 +75,8 @@ try {
   await shoot('load')
   await sheet.driver.manage().deleteAllCookies()
   await signIn(sheet, 'mira', 'clear-to-the-fins')
+  await go('/house-rules/people', '[data-person]')
+  await shoot('people')
   await go('/logbook/due', '[data-worth]')
   await shoot('due')
   await go('/quotes', '[data-quotes]')

@@ -61,7 +61,7 @@ export async function prepareCore() {
   console.log = log
 }
 
-/** With the stand-ins come the server and the core that they build on. */
+/** With the stand-ins comes the server that they build on. */
 const buildServer = () =>
   build(
     'the server',
@@ -75,6 +75,7 @@ const buildServer = () =>
 export async function prepareServer() {
   checkNode()
   await installModules()
+  await buildCore()
   await buildServer()
 }
 

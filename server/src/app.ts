@@ -18,6 +18,7 @@ import { handleErrors } from './http/errors.ts'
 import { guard } from './http/guard.ts'
 import { sendHeaders } from './http/headers.ts'
 import { describeRoutes } from './http/openapi.ts'
+import { quietLog } from './http/log.ts'
 import { readByTable, writePlainly } from './http/serve.ts'
 import { endSlowSenders, serverTimes, usualPatience, type Patience } from './http/slowSenders.ts'
 import { endStreamsWith } from './http/streams.ts'
@@ -62,6 +63,8 @@ export interface AppOptions {
   /** Proxies in front that name the caller: how many, or their addresses. */
   readonly trustProxy?: Config['trustProxy']
   readonly log?: boolean
+  /** Where the log goes; to standard output without it. */
+  readonly logTo?: { write(line: string): void }
   /** Whether answers are held against the table before they leave, as tests do. */
   readonly answers?: 'plain' | 'checked'
   /** How long whoever sends may take. */
@@ -104,6 +107,7 @@ export async function buildApp({
   secureCookies = false,
   trustProxy = false,
   log = false,
+  logTo,
   answers = 'plain',
   patience = usualPatience,
   graceMs = usualGraceMs,
@@ -112,7 +116,7 @@ export async function buildApp({
     ...serverTimes(patience),
     bodyLimit,
     trustProxy: typeof trustProxy === 'number' ? (_address, hop) => hop < trustProxy : trustProxy,
-    logger: log ? { level: 'warn' } : false,
+    logger: log ? { ...quietLog, ...(logTo ? { stream: logTo } : {}) } : false,
   })
   handleErrors(app)
   app.setValidatorCompiler(readByTable)

@@ -6,6 +6,7 @@ import * as common from '@zxcvbn-ts/language-common'
 /** Of 0 to 4: 3 takes a guesser who has the hash 10^8 guesses and more. */
 const leastScore = 3
 
+/** Looks at so many signs: more make no password weaker, and take their time. */
 let judge: ZxcvbnFactory | undefined
 
 /**
@@ -13,7 +14,7 @@ let judge: ZxcvbnFactory | undefined
  * @throws Fault `does-not-hold-up` where it is easily guessed
  */
 export function checkPassword(password: string, near: readonly string[], where = 'password'): void {
-  judge ??= new ZxcvbnFactory({ dictionary: common.dictionary, graphs: common.adjacencyGraphs })
+  judge ??= new ZxcvbnFactory({ dictionary: common.dictionary, graphs: common.adjacencyGraphs, maxLength: 64 })
   const words = near.flatMap((name) => [name, ...name.split(/[\s@._-]+/)]).filter((word) => word.length > 2)
   if (judge.check(password, words).score >= leastScore) return
   throw new Fault('does-not-hold-up', {

@@ -64,6 +64,10 @@ describe('the stream of a job', () => {
     expect(ids).toEqual([missed.id])
     expect(now).toBeGreaterThan(seq)
   })
+  it('answers who asks for its head alone, and does not keep them waiting', async () => {
+    const head = await fetch(`${base}/api/jobs/${jobId}/stream`, { method: 'HEAD', headers: { cookie: await cookieOf('technician-a', house.app) } })
+    expect([head.status, head.headers.get('content-type'), await head.text()]).toEqual([200, 'text/event-stream', ''])
+  })
   it('counts events within the job, in the order in which they were committed, however many write at once', async () => {
     const before = (await ask('GET', `/api/jobs/${jobId}`)).json().seq as number
     const batches = Array.from({ length: 12 }, () => [graded('wheel'), graded('pan')])

@@ -1,6 +1,6 @@
 import { connect, type AddressInfo, type Socket } from 'node:net'
 import { buildApp } from '../app.ts'
-import { addFirm, cookieOf, openHouse, type TestHouse } from '../tests/database.ts'
+import { addFirm, cookieOf, openHouse, signedIn, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
 let cookie: string
@@ -60,4 +60,32 @@ it('who does not come to an end is waited for no longer than that', async () => 
   await app.close()
   expect((await busy.closed) - startedMs).toBeLessThan(3000)
   expect(busy.seen.text).not.toMatch(/^HTTP\/1\.1 20/)
+})
+it('whoever listens is told to come again at once, and is answered by another process', async () => {
+  const ask = await signedIn(house.app, 'technician-a')
+  const { id: siteId } = (await ask('POST', '/api/sites', JSON.parse(site))).json()
+  const { id: unitId } = (await ask('POST', `/api/sites/${siteId}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json()
+  const { id: by } = (await ask('GET', '/api/session')).json()
+  const { id: jobId } = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: '2026-11-27', crewIds: [by] })).json()
+  const one = await listening(5000)
+  const request = (port: number) => `GET /api/jobs/${jobId}/stream?after=0 HTTP/1.1\r\nhost: 127.0.0.1:${port}\r\ncookie: ${cookie}\r\n\r\n`
+  const first = opened(one.port)
+  first.socket.write(request(one.port))
+  await soon(400)
+  expect(first.seen.text).toContain(': open')
+  const startedMs = Date.now()
+  const ended = one.app.close()
+  expect((await first.closed) - startedMs).toBeLessThan(1000)
+  expect(first.seen.text).toContain('retry: 200\n\n')
+  await ended
+  // What was committed meanwhile is there, wherever one asks.
+  const happening = { type: 'note', unitId, text: 'meanwhile' }
+  const events = [{ id: '0191a1b0-0000-7000-8000-00000000000a', atMs: Date.now(), by, happening }]
+  expect((await ask('POST', `/api/jobs/${jobId}/events`, { events })).json().refused).toEqual([])
+  const { app, port } = await listening(5000)
+  const second = opened(port)
+  second.socket.write(request(port))
+  await soon(600)
+  expect(second.seen.text).toContain('"text":"meanwhile"')
+  await app.close()
 })

@@ -1,6 +1,7 @@
 // How does a fault leave the server? As the catalogue's status, with a sentence and lines.
 import { Fault, type FaultBody } from '@yastik/core'
 import type { FastifyInstance } from 'fastify'
+import { plainError } from './log.ts'
 import { isAway, isTurnedDown } from '../db/retry.ts'
 
 const bodyOf = (fault: Fault): FaultBody => ({ code: fault.code, sentence: fault.message, lines: [...fault.lines] })
@@ -27,7 +28,7 @@ export function handleErrors(app: FastifyInstance): void {
   app.setErrorHandler((error: Error, request, reply) => {
     const fault = asFault(error)
     if (fault.code === 'internal') request.log.error(error)
-    if (fault.code === 'database-away') request.log.warn(`the database does not answer: ${error.message}`)
+    if (fault.code === 'database-away') request.log.warn(`the database does not answer: ${plainError(error).message}`)
     return reply.status(fault.status).send(bodyOf(fault))
   })
 }

@@ -1,6 +1,7 @@
 // How does the server say something again and again? Server-sent events, ended with the server, and after a while so that sessions are checked anew.
 import type { ServerResponse } from 'node:http'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import { plainError } from './log.ts'
 
 /** Sign of life through proxies that cut silent connections. */
 const silenceMs = 15_000
@@ -9,6 +10,9 @@ const longestMs = 10 * 60_000
 /** Whoever was signed out, or gets in no more, hears nothing after this. */
 const askAgainMs = 2000
 
+/** So soon a browser asks again where a stream ended with its server; by itself it would wait for seconds. */
+const comeAgainMs = 200
+
 const open = new WeakMap<FastifyInstance['server'], Set<ServerResponse>>()
 
 /** Streams end when the server does. */
@@ -16,7 +20,8 @@ export function endStreamsWith(app: FastifyInstance): void {
   const own = new Set<ServerResponse>()
   open.set(app.server, own)
   app.addHook('preClose', (done) => {
-    for (const response of own) response.end()
+    // Whoever listens asks again at once, and is answered elsewhere.
+    for (const response of own) response.end(`retry: ${comeAgainMs}\n\n`)
     done()
   })
 }
@@ -65,7 +70,7 @@ export function openStream(request: FastifyRequest, reply: FastifyReply, { every
   }
   const again = () =>
     void turn().catch((error: unknown) => {
-      request.log.warn(`a stream ends: ${error instanceof Error ? error.message : String(error)}`)
+      request.log.warn(`a stream ends: ${error instanceof Error ? plainError(error).message : 'for no error'}`)
       response.end()
     })
   again()

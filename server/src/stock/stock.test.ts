@@ -43,6 +43,22 @@ const use = (jobId: string, unitId: string, happenings: object[]) => {
 const used = (litres: number, stepId = 'mix-agent') => ({ type: 'product-used', stepId, productId: product.id, litres })
 const lots = async () => Object.fromEntries((await StockLot.findAll({ where: { firmId } })).map(({ lot, litres }) => [lot, litres]))
 
+describe('two at the same lot at once', () => {
+  it('count a new one, and one that is there: each is on record, and the balance is that of the later', async () => {
+    for (const litres of [4, 6]) {
+      const answers = await Promise.all([note('counted', litres, { lot: 'N1' }), note('counted', litres + 1, { lot: 'N1' })])
+      expect(answers.map(({ statusCode }) => statusCode)).toEqual([201, 201])
+      expect([litres, litres + 1]).toContain((await lots()).N1)
+    }
+    const bought = await Promise.all(Array.from({ length: 6 }, () => note('bought', 1, { lot: 'N2' })))
+    expect(bought.map(({ statusCode }) => statusCode)).toEqual(bought.map(() => 201))
+    expect((await lots()).N2).toBe(6)
+    const { entries } = (await technician('GET', '/api/stock/moves')).json() as { entries: { lot: string; litres: number }[] }
+    const sum = (lot: string) => entries.filter((entry) => entry.lot === lot).reduce((all, { litres }) => all + litres, 0)
+    expect([sum('N1'), sum('N2')]).toEqual([(await lots()).N1, 6])
+  })
+})
+
 describe('the ledger', () => {
   it('knows nothing before a count, then what was bought, counted and thrown out, by lot', async () => {
     expect((await stock()).usableL).toBeNull()

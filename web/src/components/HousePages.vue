@@ -1,23 +1,15 @@
 <script setup lang="ts">
 // The sides of how the firm works: its rules, and for owners its people, other programs that get in, and who did what.
-import { RouterLink } from 'vue-router'
 import { useSession } from '../stores/session.ts'
+import SidePages from './SidePages.vue'
 
 const session = useSession()
+const pages = [
+  { to: '/house-rules', name: 'Rules', key: 'rules' },
+  { to: '/house-rules/people', name: 'People', key: 'people' },
+  { to: '/house-rules/programs', name: 'Other programs', key: 'programs' },
+  { to: '/house-rules/audit', name: 'Who did what', key: 'audit' },
+] as const
 </script>
 
-<template>
-  <nav v-if="session.me?.role === 'owner'" class="row" aria-label="House rules">
-    <RouterLink to="/house-rules" class="tap" exact-active-class="on">Rules</RouterLink>
-    <RouterLink to="/house-rules/people" class="tap" exact-active-class="on" data-to-people>People</RouterLink>
-    <RouterLink to="/house-rules/programs" class="tap" exact-active-class="on" data-to-programs>Other programs</RouterLink>
-    <RouterLink to="/house-rules/audit" class="tap" exact-active-class="on" data-to-audit>Who did what</RouterLink>
-  </nav>
-</template>
-
-<style scoped>
-.on {
-  border-width: 2px;
-  font-weight: 600;
-}
-</style>
+<template><SidePages v-if="session.me?.role === 'owner'" label="House rules" :pages="pages" /></template>
