@@ -110,6 +110,11 @@ describe('the start command', () => {
     const output = await ready
     expect(output.match(/http:\S+/g)).toEqual([`http://127.0.0.1:${port}/`])
     expect(output).toMatch(/mira .*owner[\s\S]*imre .*technician/)
+    // Started as root the database runs as its own system user, and reads nothing of the data directory but its own.
+    const pid = readFileSync(join(data, 'run', 'mariadb.pid'), 'utf8').trim()
+    const [, uid] = /^Uid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? []
+    if (process.getuid?.() === 0) expect(uid).toBe(execFileSync('id', ['-u', 'mysql'], { encoding: 'utf8' }).trim())
+    expect(statSync(join(data, 'app-password')).mode & 0o777).toBe(0o600)
     expect(statSync(join(data, 'password')).mode & 0o777).toBe(0o600)
     expect(await answers(port)).toBe(401)
     const end = ended(child)

@@ -57,20 +57,24 @@ const socketIn = (run) =>
 /** The user that Debian's package makes for the server. */
 const systemUser = 'mysql'
 /**
- * Whom the server runs as: whoever starts it; started as root, its own system user, which is given its folders and nothing else.
- * @returns {string[]} arguments
+ * Whom the server runs as: whoever starts it; started as root, its own system user.
+ * @returns {{ args: string[], give: (...paths: string[]) => void }} arguments of MariaDB's programs, and what makes a file or folder the server's own
  */
-function ownUser(dataDir, folders, log) {
-  if (process.getuid?.() !== 0) return []
+function ownUser(dataDir, log) {
+  if (process.getuid?.() !== 0) return { args: [], give: () => undefined }
   // It passes through the data directory and reads nothing there but what is its own.
   chmodSync(dataDir, 0o711)
   if (spawnSync('setpriv', ['--reuid', systemUser, '--regid', systemUser, '--clear-groups', 'test', '-x', dataDir]).status !== 0) {
     log(`the way to ${dataDir} is closed to the system user “${systemUser}”: the database runs as root. Open it, or choose another --data DIR.`)
-    return ['--user=root']
+    return { args: ['--user=root'], give: () => undefined }
   }
   const uid = Number(execFileSync('id', ['-u', systemUser], { encoding: 'utf8' }))
-  for (const folder of folders) if (statSync(folder).uid !== uid) execFileSync('chown', ['-R', `${systemUser}:${systemUser}`, folder])
-  return [`--user=${systemUser}`]
+  return {
+    args: [`--user=${systemUser}`],
+    give: (...paths) => {
+      for (const path of paths) if (statSync(path).uid !== uid) execFileSync('chown', ['-R', `${systemUser}:${systemUser}`, path])
+    },
+  }
 }
 
 /** A password of our own, made once. */
@@ -89,19 +93,21 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
   await endLeftMariadb(dataDir, log)
   const [files, run] = ['mariadb', 'run'].map((name) => join(dataDir, name))
   for (const folder of [files, run]) mkdirSync(folder, { recursive: true, mode: 0o750 })
-  const asUser = ownUser(dataDir, [files, run], log)
+  const own = ownUser(dataDir, log)
+  own.give(files, run)
   if (!existsSync(join(files, 'mysql'))) {
     log('making a new database')
     // What a start that was cut off left behind.
     rmSync(files, { recursive: true, force: true })
     mkdirSync(files, { mode: 0o750 })
-    ownUser(dataDir, [files, run], log)
+    own.give(files)
     const { status, output } = await runQuietly('mariadb-install-db', [
       '--no-defaults',
       `--datadir=${files}`,
+      `--tmpdir=${run}`,
       '--auth-root-authentication-method=normal',
       '--skip-test-db',
-      ...asUser,
+      ...own.args,
     ])
     if (status !== 0) giveUp(`Making the database failed:\n${output.slice(-3000)}`)
   }
@@ -129,7 +135,7 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
     ].join('\n'),
     { mode: 0o600 },
   )
-  ownUser(dataDir, [run, initFile], log)
+  own.give(initFile)
   const port = wanted ?? (await freePort())
   const socketPath = socketIn(run)
   rmSync(socketPath, { force: true })
@@ -143,13 +149,15 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
       `--port=${port}`,
       '--bind-address=127.0.0.1',
       `--init-file=${initFile}`,
+      // Not where the caller keeps what is temporary: that may be closed to the server.
+      `--tmpdir=${run}`,
       `--pid-file=${join(run, 'mariadb.pid')}`,
       '--skip-name-resolve',
       '--character-set-server=utf8mb4',
       '--innodb-buffer-pool-size=256M',
       '--max-connections=100',
       '--transaction-isolation=READ-COMMITTED',
-      ...asUser,
+      ...own.args,
     ],
     { stdio: ['ignore', openSync(logFile, 'a'), openSync(logFile, 'a')], detached: true, cwd: dirname(files) },
   )

@@ -32,7 +32,8 @@ export async function openScratch() {
   await endLeftMariadb(database)
   const clear = () => rmSync(folder, { recursive: true, force: true, maxRetries: 5 })
   clear()
-  mkdirSync(temporary, { recursive: true, mode: 0o700 })
+  // The database passes through as its own system user; nobody lists what is there.
+  mkdirSync(temporary, { recursive: true, mode: 0o711 })
   writeFileSync(holder, JSON.stringify({ pid: process.pid, script: ownScript() }))
   return { temporary, database, close: clear }
 }
