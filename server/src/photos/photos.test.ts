@@ -84,6 +84,7 @@ describe('a photograph', () => {
     })
       .jpeg()
       .toBuffer()
+    expect(whatOf(await put(Buffer.alloc(0)))).toBe('it is empty')
     expect(whatOf(await put(Buffer.from('only a text, renamed')))).toBe('this is no picture, whatever its name says')
     expect(whatOf(await put(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')))).toBe('this is a picture of the kind svg')
     expect(whatOf(await put(picture.subarray(0, picture.length >> 1)))).toBe('it breaks off in the middle')

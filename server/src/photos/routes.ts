@@ -20,11 +20,13 @@ export const photoRoutes =
 
     // Pictures are read before anything is changed: that takes its time.
     serves(endpoints.sendPhoto, async ({ db, params, user, request }): Promise<PhotoRecord> => {
-      if (!Buffer.isBuffer(request.body))
+      // Where nothing is sent there is no body at all.
+      const sent = request.body ?? Buffer.alloc(0)
+      if (!Buffer.isBuffer(sent))
         throw new Fault('wrong-media', {
           lines: [{ where: 'content-type', what: 'this is no picture', allowed: Object.values(photoKinds).join(', ') }],
         })
-      return recordOf(await keepPhoto(db, files, params, request.body, user))
+      return recordOf(await keepPhoto(db, files, params, sent, user))
     })
 
     serves(endpoints.photo, async ({ db, params, query, user, reply }) => {

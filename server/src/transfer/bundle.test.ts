@@ -1,5 +1,8 @@
+import { createHash } from 'node:crypto'
+import type { Bundle } from '@yastik/core'
 import loadDemo from '@yastik/stand-ins/demo'
 import { demoPassword } from '@yastik/stand-ins/demo/firm'
+import { v7 as newId } from 'uuid'
 import { DueDay, JobUnit, Photo, Site, StoredEvent, Unit } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
@@ -111,5 +114,28 @@ describe('bundles that do not hold up', () => {
     expect((await send(owner, pretty)).statusCode).toBe(200)
     // A second time the firm is not empty any more.
     expect((await send(owner, pretty)).json().code).toBe('in-use')
+  }, 60_000)
+  it('whose ids another firm has already are turned down whole, whichever they are', async () => {
+    await addFirm('other')
+    const other = await signedIn(empty.app, 'owner-other')
+    const content = JSON.parse(bundle) as Bundle
+    const own = (ids: readonly string[]) => new Map(ids.map((id) => [id, newId()]))
+    const places = own([...content.sites, ...content.units].map(({ id }) => id))
+    const kinds: Record<string, Map<string, string>> = {
+      sites: new Map(),
+      jobs: places,
+      events: new Map([...places, ...own(content.jobs.map(({ id }) => id))]),
+      quotes: new Map([...places, ...own(content.jobs.flatMap(({ id, events }) => [id, ...events.map((event) => event.id)]))]),
+    }
+    for (const [taken, anew] of Object.entries(kinds)) {
+      // Nobody of the other firm comes along; all ids are new but those of one kind.
+      const text = [...anew].reduce((all, [id, fresh]) => all.replaceAll(id, fresh), JSON.stringify({ ...content, checksum: undefined }))
+      const changed = JSON.parse(text.replaceAll(/"signIn":"(\w+)"/g, `"signIn":"$1-${taken}"`)) as object
+      const checksum = createHash('sha256').update(JSON.stringify(changed)).digest('hex')
+      const answer = await send(other, JSON.stringify({ ...changed, checksum }))
+      expect(`${taken} ${answer.statusCode} ${answer.json().code}`).toBe(`${taken} 409 in-use`)
+      expect((await other('GET', '/api/sites')).json().entries).toEqual([])
+      expect((await other('GET', '/api/people')).json()).toHaveLength(2)
+    }
   }, 60_000)
 })
