@@ -150,6 +150,15 @@ export type JobCard = z.infer<typeof jobCardSchema>
 
 export const crewRecordSchema = closed({ id: z.int(), ...crewMemberSchema.shape })
 export type CrewRecord = z.infer<typeof crewRecordSchema>
+/** People of the firm as a plan takes them: by name, with what they are trained for and may lift, where something is said of it. */
+export const crewOfPlan = (
+  people: readonly { readonly name: string; readonly trained?: CrewRecord['trained']; readonly liftKg?: number | null }[],
+): Omit<CrewRecord, 'id'>[] =>
+  people.map(({ name, trained = [], liftKg }) => ({
+    name,
+    ...(trained.length > 0 ? { trained: [...trained] } : {}),
+    ...(typeof liftKg === 'number' ? { liftKg } : {}),
+  }))
 
 /** Everything that a job needs on the device. */
 export const jobRecordSchema = closed({

@@ -4,6 +4,7 @@ import { eventSchema } from '../run/index.ts'
 import { builtInProducts, builtInVan } from '../products/index.ts'
 import {
   alikeUnitsSchema,
+  crewOfPlan,
   daySchema,
   eventBatchSchema,
   faultBodySchema,
@@ -81,5 +82,15 @@ describe('documents', () => {
   it('hold the schemas of the open formats as the code has them', () => {
     for (const [name, schema] of Object.entries(jsonSchemas()))
       expect(JSON.parse(readFileSync(join(__dirname, '../../../docs/formats', name), 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)))
+  })
+})
+
+describe('people in a plan', () => {
+  it('bring what they are trained for and may lift, where something is said of it', () => {
+    const people = [
+      { id: 1, name: 'Ada', trained: ['roof' as const], liftKg: 18 },
+      { id: 2, name: 'Bo', trained: [], liftKg: null },
+    ]
+    expect(crewOfPlan(people)).toEqual([{ name: 'Ada', trained: ['roof'], liftKg: 18 }, { name: 'Bo' }])
   })
 })

@@ -1,6 +1,7 @@
 // As what is a unit taken before the work begins: as it was looked over, as somebody says, as the forecast has it, or as nobody knows better?
 import {
   allGrades,
+  crewOfPlan,
   expectedGrade,
   gradesWith,
   ratesAtFirst,
@@ -102,11 +103,7 @@ export async function jobFileFor(db: Db, firm: Firm, site: Site, units: readonly
   return {
     format: 'yastik.job/1',
     site: site.form.site,
-    crew: able.map(({ name, trained, liftKg }) => ({
-      name,
-      ...(trained.length > 0 ? { trained } : {}),
-      ...(liftKg === null ? {} : { liftKg }),
-    })),
+    crew: crewOfPlan(able),
     units: [...units],
     houseRules: firm.houseRules,
     products: await productsOf(db, firm),

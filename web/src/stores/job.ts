@@ -1,5 +1,6 @@
 // The job that is open: its events, what follows from them, and what is not sent yet.
 import {
+  crewOfPlan,
   addressOf,
   endpoints,
   emptyUnitState,
@@ -228,7 +229,7 @@ export const useJob = defineStore('job', () => {
     return {
       format: 'yastik.job/1',
       site: job.site.site,
-      crew: job.crew.map(({ name, trained }) => ({ name, ...(trained && trained.length > 0 ? { trained } : {}) })),
+      crew: crewOfPlan(job.crew),
       units: [
         {
           id: unit.id,

@@ -1,9 +1,9 @@
 // How is the crew's day asked for? The worker behind one function, for as long as a view is open.
-import { Fault, type CrewDay, type CrewMember, type Equipment, type UnitSteps } from '@yastik/core'
+import { crewOfPlan, Fault, type CrewDay, type CrewRecord, type Equipment, type UnitSteps } from '@yastik/core'
 import { onBeforeUnmount } from 'vue'
 import type { CrewDayAnswer, CrewDayAsked } from './crewDay.worker.ts'
 
-export type AskDay = (units: readonly UnitSteps[], crew: readonly CrewMember[], equipment: readonly Equipment[]) => Promise<CrewDay>
+export type AskDay = (units: readonly UnitSteps[], crew: readonly CrewRecord[], equipment: readonly Equipment[]) => Promise<CrewDay>
 
 /** @returns a function that computes a day aside; it rejects with the Fault `no-schedule` where no order keeps all limits. */
 export function useCrewDay(): AskDay {
@@ -20,7 +20,7 @@ export function useCrewDay(): AskDay {
   return (units, crew, equipment) =>
     new Promise((done, failed) => {
       open.set(++asking, { done, failed })
-      const asked = { asking, units, crew: crew.map(({ name, trained }) => ({ name, ...(trained ? { trained } : {}) })), equipment }
+      const asked = { asking, units, crew: crewOfPlan(crew), equipment }
       // What is reactive cannot be sent to a worker: a plain copy.
       worker.postMessage(JSON.parse(JSON.stringify(asked)) as CrewDayAsked)
     })
