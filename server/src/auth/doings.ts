@@ -73,11 +73,8 @@ export async function signIn(
     if (known) await note(db, { user: known, address: from.address }, { what: 'sign-in-failed' })
     throw new Fault('wrong-sign-in')
   }
-  // Whoever knows the password is told that there is more; that is no guess at the second factor.
-  if (known.secondFactor?.isSet && !code) {
-    await giveBack(db, name, from.address)
-    throw new Fault('second-factor')
-  }
+  // Whoever knows the password is told that there is more. The try counts until they are in: between guesses at a code it would clear them all.
+  if (known.secondFactor?.isSet && !code) throw new Fault('second-factor')
   const renewed = isOutdated(known.passwordHash) ? await hashPassword(password) : undefined
   const signedIn = await inOrNoted(db, known, from, async (doing) => {
     const user = await held(doing, known.id)

@@ -26,9 +26,9 @@ beforeAll(async () => {
 afterAll(() => house.close())
 
 /** A customer with a visit: photographed, signed for, noted, handed over, written to, who answered STOP. */
-async function customer(onDate = '2026-11-27') {
+async function customer(onDate = '2026-11-27', to = `+00 555 ${String(Math.floor(Math.random() * 900) + 100)}3`) {
   const site = { name: 'Aldwin Marsh', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
-  const reminders = { channel: 'text', to: `+00 555 ${String(Math.floor(Math.random() * 900) + 100)}3`, agreedOn: '2026-01-10' }
+  const reminders = { channel: 'text', to, agreedOn: '2026-01-10' }
   const { id: siteId } = (await owner('POST', '/api/sites', { site, address: '9 Fen Row', contact: 'Aldwin, after six', reminders })).json()
   const { id: unitId } = (await owner('POST', `/api/sites/${siteId}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json()
   const { id: jobId } = (await owner('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate, crewIds: [by] })).json()
@@ -97,6 +97,16 @@ describe('what is kept of a customer', () => {
     expect([visits.length, dues.length > 0]).toEqual([1, true])
     const { entries } = (await owner('GET', '/api/audit')).json() as AuditPage
     expect(entries.find(({ what }) => what === 'customer-erased')).toMatchObject({ about: `site ${siteId}`, after: { photographs: 2, messages: 1 } })
+  })
+  it('who ended being written to stays so where another site has the address', async () => {
+    const [one, other] = [await customer('2026-11-27', '+00 555 9903'), await customer('2026-11-27', '+00 555 99-03')]
+    const stops = () => Stop.count({ where: { address: '+005559903' } })
+    expect(other.message).toMatchObject({ code: 'in-use' })
+    expect(await stops()).toBe(1)
+    await owner('POST', `/api/sites/${one.siteId}/erase`, { version: 1 })
+    expect(await stops()).toBe(1)
+    await owner('POST', `/api/sites/${other.siteId}/erase`, { version: 1 })
+    expect(await stops()).toBe(0)
   })
 })
 

@@ -21,6 +21,14 @@ async function dropMessages({ transaction }: Doing, ids: readonly string[]): Pro
   await Message.destroy({ where: { id: [...ids] }, transaction })
 }
 
+/** Forgets who ended being written to, but where another site of the firm has the address: there the word to stop stands. */
+async function dropStops({ transaction }: Doing, { id, firmId }: Site, addresses: readonly string[]): Promise<void> {
+  const others = await Site.findAll({ where: { firmId, id: { [Op.ne]: id } }, attributes: ['form'], transaction })
+  const elsewhere = new Set(others.flatMap(({ form }) => (form.reminders ? plainAddress(form.reminders.to) : [])))
+  const gone = addresses.map(plainAddress).filter((address) => !elsewhere.has(address))
+  await Stop.destroy({ where: { firmId, address: gone }, transaction })
+}
+
 const erasedWord = 'erased'
 /** What of a happening is a person's; undefined where nothing is. */
 function erased(happening: JobEvent['happening']): JobEvent['happening'] | undefined {
@@ -45,12 +53,12 @@ export async function eraseCustomer(db: Doing, siteId: string, version: number, 
     const happening = erased(stored.happening)
     if (happening) await stored.update({ happening }, { transaction })
   }
-  const messages = await Message.findAll({ where: { siteId }, attributes: ['id'], transaction })
+  const messages = await Message.findAll({ where: { siteId }, attributes: ['id', 'address'], transaction })
   await dropMessages(
     db,
     messages.map(({ id }) => id),
   )
-  if (reminders) await Stop.destroy({ where: { firmId, address: plainAddress(reminders.to) }, transaction })
+  await dropStops(db, site, [...messages.map(({ address }) => address), ...(reminders ? [reminders.to] : [])])
   const photos = await Photo.findAll({ where: { jobId: jobIds }, transaction })
   await Photo.destroy({ where: { jobId: jobIds }, transaction })
   await note(db, actor, { what: 'customer-erased', about: `site ${siteId}`, after: { photographs: photos.length, messages: messages.length } })

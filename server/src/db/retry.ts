@@ -1,7 +1,7 @@
 // What is done once more when the database turned it down for the sake of others, or was gone for a moment?
 import { setTimeout as pause } from 'node:timers/promises'
 import { Fault } from '@yastik/core'
-import { ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize'
+import { ConnectionAcquireTimeoutError, ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize'
 
 /** Deadlock, lock wait, a row that changed since it was read; a node of a cluster that is not ready. All of it was taken back. */
 const turnedDown = [1213, 1205, 1020, 1047]
@@ -34,7 +34,7 @@ export const isAway = (error: unknown): boolean => {
 
 /**
  * Does something until it is committed. What was turned down is done again after a wait that grows, longer or shorter by chance, so that two
- * do not meet again. A connection that broke before the commit left nothing; where it breaks in the commit nobody knows, and it is said.
+ * do not meet again; who waited for a connection has waited long enough. A connection that broke before the commit left nothing; where it breaks in the commit nobody knows, and it is said.
  * @throws Fault `busy` when it was turned down to the last, `in-use` where an id is taken; else whatever was thrown
  */
 export async function repeated<Result>(attempt: () => Promise<{ commit: () => Promise<void>; result: Result }>): Promise<Result> {
@@ -47,7 +47,10 @@ export async function repeated<Result>(attempt: () => Promise<{ commit: () => Pr
       return result
     } catch (error) {
       if (error instanceof UniqueConstraintError && tries >= mostTriesAtOneId) throw new Fault('in-use', { sentence: hereAlready })
-      const mayRepeat = error instanceof UniqueConstraintError || isTurnedDown(error) || (isAway(error) && !isCommitting)
+      const mayRepeat =
+        error instanceof UniqueConstraintError ||
+        isTurnedDown(error) ||
+        (isAway(error) && !isCommitting && !(error instanceof ConnectionAcquireTimeoutError))
       if (!mayRepeat) throw error
       if (tries === mostTries) throw isTurnedDown(error) ? new Fault('busy') : error
       await pause(firstWaitMs * 2 ** tries * (0.5 + Math.random()))

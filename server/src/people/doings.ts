@@ -83,6 +83,8 @@ export async function resetPerson(db: Doing, id: number, actor: Actor): Promise<
   const user = await held(db, id, actor.user.firmId)
   if (id === actor.user.id) throw new Fault('in-use', { sentence: 'Change your own password under your name.' })
   if (user.endedAt) throw new Fault('in-use', { sentence: 'This person gets in no more. Let them in again first.' })
+  // Two who reset each other at once would leave nobody who gets in.
+  if (user.role === 'owner') await needAnotherOwner(db, user)
   await endSessions(db, id)
   await note(db, actor, { what: 'person-reset', about: user.signIn })
   return giveCode(db, user)
