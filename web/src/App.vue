@@ -155,8 +155,19 @@ nav {
     padding: 0 0.6rem;
     gap: 0.2rem;
   }
-  .who {
+  .mark b {
     display: none;
+  }
+  .right .tap {
+    padding: 0.4rem 0.45rem;
+  }
+  .who {
+    display: block;
+    max-width: 6rem;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    line-height: 30px;
   }
   nav {
     order: 3;

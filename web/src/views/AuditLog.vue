@@ -96,4 +96,19 @@ td small {
 .when {
   white-space: nowrap;
 }
+@media (max-width: 700px) {
+  tr {
+    display: block;
+    border-top: var(--rule-width) solid var(--rule);
+    padding: 0.4rem 0;
+  }
+  thead {
+    display: none;
+  }
+  td {
+    display: block;
+    border: 0;
+    padding: 0;
+  }
+}
 </style>
