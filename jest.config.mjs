@@ -4,7 +4,7 @@ const common = {
   transform,
   testEnvironment: 'node',
   moduleNameMapper: {
-    '^@yastik/core$': '<rootDir>/core/src/index.ts',
+    '^@yastik/core/(.*)$': '<rootDir>/core/src/$1/index.ts',
     '^@yastik/(server|stand-ins)/(.*)$': '<rootDir>/$1/src/$2.ts',
   },
   // Packages that ship as ES modules only.

@@ -36,8 +36,9 @@ console.log = (
     String(said[0]).startsWith('·') ? console.error(...said) : log(...said)
 )(console.log)
 await prepareAll()
-const core = await import('../core/dist/index.js')
-const { planJob, planUnit, contextOf, readJobFile, stateOf } = core
+const { planJob, planUnit, contextOf, readJobFile } = await import('@yastik/core/plan')
+const { stateOf } = await import('@yastik/core/run')
+const proof = await import('@yastik/core/proof')
 const job = readJobFile(readFileSync(inRoot('docs/examples/wall-head-strip-down.json'), 'utf8'))
 
 const examples = readdirSync(inRoot('docs/examples')).map((name) => readJobFile(readFileSync(inRoot('docs/examples', name), 'utf8')))
@@ -87,7 +88,7 @@ print(
 
 // Photographs: the errors against known truth, and 12 megapixels.
 const named = { fins: 'coil', blades: 'wheel' }
-for (const { surface, of, errors, straight, held, clean, cleanRight, cleanNamed, refused } of await photoErrors(core)) {
+for (const { surface, of, errors, straight, held, clean, cleanRight, cleanNamed, refused } of await photoErrors(proof)) {
   const sizes = errors.map(Math.abs).sort((a, b) => a - b)
   const share = (part, all) => (100 * part) / all
   const within = (own, limit) => share(own.filter((error) => Math.abs(error) <= limit).length, own.length)
@@ -102,15 +103,15 @@ for (const { surface, of, errors, straight, held, clean, cleanRight, cleanNamed,
   print(`${what}: refused`, refused, 'photographs', Math.round(0.05 * (errors.length + refused)))
   if (straight.length > 0) print(`straight fins, ${straight.length} ${of}: within five points`, within(straight, 5), '%', 90)
 }
-const large = core.samplePhoto({ seed: 5, surface: 'fins', width: 4000, height: 3000, coveredShare: 0.4, kind: 'dust', bentShare: 0.1 })
+const large = proof.samplePhoto({ seed: 5, surface: 'fins', width: 4000, height: 3000, coveredShare: 0.4, kind: 'dust', bentShare: 0.1 })
 print(
   'photo coverage and fin straightness, 12 MP',
-  median(3, () => core.measurePhoto(large.raster, large.truth.region, 'fins')),
+  median(3, () => proof.measurePhoto(large.raster, large.truth.region, 'fins')),
   'ms',
   800,
 )
 
-for (const { surface, of, offs, refused, ms } of await alignErrors(core)) {
+for (const { surface, of, offs, refused, ms } of await alignErrors(proof)) {
   const what = `a ${named[surface]} found on a second photograph, ${offs.length + refused} ${of}`
   print(`${what}: all corners within 25 px of 960`, (100 * offs.filter((off) => off <= 25).length) / offs.length, '%', 90)
   print(`${what}: farthest corner`, Math.max(...offs), 'px', 60)

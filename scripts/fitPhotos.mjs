@@ -56,7 +56,8 @@ const { mapColumns, mapRows } = await import('../core/dist/proof/photo/surface.j
 const { prepared } = await import('../core/dist/proof/photo/prepare.js')
 const { lookedAgain } = await import('../core/dist/proof/photo/secondLook.js')
 const { surelyHidden, weighed } = await import('../core/dist/proof/photo/perceptron.js')
-const { seeded, Fault } = await import('../core/dist/index.js')
+const { Fault } = await import('@yastik/core/faults')
+const { seeded } = await import('@yastik/core/quantities')
 
 /** Features and wanted answers of every place of a trial; undefined where the photograph is refused. */
 async function rowsOf(trial, surface) {

@@ -5,7 +5,8 @@ import { inRoot } from './lib/paths.mjs'
 import { prepareServer } from './lib/prepare.mjs'
 
 await prepareServer()
-const { jsonSchemas, ruleBookInWords } = await import('../core/dist/index.js')
+const { ruleBookInWords } = await import('@yastik/core/method')
+const { jsonSchemas } = await import('@yastik/core/wire')
 const { buildApp } = await import('../server/dist/app.js')
 const { connect } = await import('../server/dist/db/connection.js')
 const { defineModels } = await import('../server/dist/db/models.js')

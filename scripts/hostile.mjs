@@ -21,7 +21,7 @@ await prepareServer()
 const scratch = await openScratch()
 const database = await startMariadb(scratch.database)
 Object.assign(process.env, database.env)
-const { seeded } = await import('../core/dist/index.js')
+const { seeded } = await import('@yastik/core/quantities')
 await addFirms(password, 'ours', 'theirs')
 const app = await startOwnApp()
 const { base, port, ask } = app

@@ -10,7 +10,8 @@ if (!source || process.argv.length > 3) {
   process.exit(2)
 }
 await prepareCore()
-const { Fault, planJob, readJobFile, sayFaultLine } = await import('../core/dist/index.js')
+const { Fault, sayFaultLine } = await import('@yastik/core/faults')
+const { planJob, readJobFile } = await import('@yastik/core/plan')
 
 try {
   if (source !== '-' && !existsSync(source))

@@ -10,7 +10,7 @@ const headings = 'site,address,setting,waterOnSite,foulDrainOnSite,unit,family,r
  * @param {(name: string, value: number, unit: string, budget: number) => void} print
  */
 export async function measureImport(base, cookie, print) {
-  const { guessColumn, readSiteTable } = await import('../../core/dist/index.js')
+  const { guessColumn, readSiteTable } = await import('@yastik/core/wire')
   const lines = Array.from({ length: rowCount }, (_, row) => `Row ${row},Lane ${row},home,yes,no,Loft,wall-head,3.5`)
   const text = [headings, ...lines].join('\n')
   const startedMs = performance.now()

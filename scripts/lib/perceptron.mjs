@@ -125,7 +125,7 @@ export const fittedAside = (pictures, wide, units, epochs, seed) =>
   })
 
 if (!isMainThread && workerData?.rows) {
-  const { seeded } = await import('../../core/dist/index.js')
+  const { seeded } = await import('@yastik/core/quantities')
   const { rows, wide, units, epochs, seed } = workerData
   parentPort.postMessage(fitted(rows, wide, units, epochs, seeded(seed)))
 }

@@ -10,7 +10,6 @@ import { inRoot } from './paths.mjs'
 
 /** What draws: pictures are kept under a digest of it, so that a changed generator draws anew. */
 const drawers = ['tests/scenes', 'proof/photo/sample.js', 'quantities/random.js', 'lookover']
-const rooms = { core: '../../core/dist/index.js', scenes: '../../core/dist/tests/scenes/index.js' }
 
 /** Folder of the pictures of the generators as they are built now. */
 function keptIn() {
@@ -31,8 +30,8 @@ let folder
 const kept = () => (folder ??= keptIn())
 
 /** The wish of a trial: which generator, what of, by which seed; `fixed` holds what is not left to chance. */
-function drawn({ generator, surface, seed, fixed }, { core, scenes }) {
-  const random = core.seeded(seed * 31 + 5)
+function drawn({ generator, surface, seed, fixed }, { scenes, samplePhoto, seeded, soilKinds }) {
+  const random = seeded(seed * 31 + 5)
   const size = random() < 0.2 ? { width: 960, height: 720 } : { width: 640, height: 480 }
   if (generator === 'scenes') {
     const wish = scenes.wishOf(seed, surface, { ...size, ...fixed })
@@ -44,10 +43,10 @@ function drawn({ generator, surface, seed, fixed }, { core, scenes }) {
     ...size,
     coveredShare: random() < 0.25 ? random() * 0.1 : random() * 0.9,
     bentShare: random() * 0.2,
-    kind: core.soilKinds[seed % core.soilKinds.length],
+    kind: soilKinds[seed % soilKinds.length],
     ...fixed,
   }
-  return { wish, ...core.samplePhoto(wish), quality: 60 + Math.floor(random() * 36) }
+  return { wish, ...samplePhoto(wish), quality: 60 + Math.floor(random() * 36) }
 }
 
 const fileOf = ({ generator, surface, seed, fixed }) =>
@@ -99,7 +98,10 @@ export const trialsFrom = (generator, surface, from, count, fixed) =>
   Array.from({ length: count }, (_, at) => ({ generator, surface, seed: from + at, ...(fixed ? { fixed } : {}) }))
 
 if (!isMainThread) {
-  const loaded = { core: await import(rooms.core), scenes: await import(rooms.scenes) }
+  const { soilKinds } = await import('@yastik/core/lookover')
+  const { samplePhoto } = await import('@yastik/core/proof')
+  const { seeded } = await import('@yastik/core/quantities')
+  const loaded = { scenes: await import('../../core/dist/tests/scenes/index.js'), samplePhoto, seeded, soilKinds }
   for (const trial of workerData.trials) await draw(trial, loaded)
   parentPort.postMessage('drawn')
 }

@@ -2,7 +2,7 @@
 import compress from '@fastify/compress'
 import cookie from '@fastify/cookie'
 import staticFiles from '@fastify/static'
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 import fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
 import { serializerCompiler } from 'fastify-type-provider-zod'
 import type { Sequelize } from 'sequelize'

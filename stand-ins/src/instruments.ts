@@ -1,6 +1,8 @@
 // Instruments that compute what they would show, from the core's own models, and a camera that draws what it would see.
 import { setImmediate } from 'node:timers/promises'
-import { allGrades, drawSample, knownDesign, partsOf, simulatedReadings, simulatedShot, type Grade, type Part, type SampleWish } from '@yastik/core'
+import { drawSample, simulatedReadings, simulatedShot, type SampleWish } from '@yastik/core/proof'
+import { allGrades, type Grade } from '@yastik/core/quantities'
+import { knownDesign, partsOf, type Part } from '@yastik/core/units'
 import type { AtUnit, InstrumentSource } from '@yastik/server/instruments/source'
 import sharp from 'sharp'
 import { seedOf } from './seed.ts'

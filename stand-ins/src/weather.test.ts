@@ -1,4 +1,4 @@
-import { coolingSeason } from '@yastik/core'
+import { coolingSeason } from '@yastik/core/upkeep'
 import weather from './weather.ts'
 
 const place = { id: 'somewhere', altitudeM: 100 }

@@ -1,5 +1,5 @@
 // Weather that is made up, the same for the same place and day.
-import { seeded } from '@yastik/core'
+import { seeded } from '@yastik/core/quantities'
 import { dayMs, dayOf } from '@yastik/server/days'
 import type { WeatherSource } from '@yastik/server/weather/source'
 import { seedOf } from './seed.ts'

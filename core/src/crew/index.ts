@@ -1,5 +1,4 @@
 // Crew: the timeline.
-export { criticalChain } from './chain.ts'
 export { crewDay, type CrewDay } from './day.ts'
 export type { Activity, Hold, Lag, Problem, Schedule, ScheduleOptions } from './problem.ts'
 export { schedule } from './schedule.ts'

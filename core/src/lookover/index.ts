@@ -1,5 +1,5 @@
 // Look-over: grades, findings, complaints, readings, and what they point to.
-export { causes, seenFrom, type Seen } from './causes.ts'
+export { seenFrom, type Seen } from './causes.ts'
 export { diagnose, diagnosisSchema, type Diagnosis } from './diagnosis.ts'
 export {
   complaintsSchema,
@@ -15,7 +15,6 @@ export {
   isMuch,
   isOffLevel,
   leastFallMmPerM,
-  partGradeSchema,
   ungraded,
   worstOf,
   type Grades,
@@ -41,4 +40,4 @@ export {
   type FindingExtent,
   type SoilKind,
 } from './vocabulary.ts'
-export { photoMeasureSchema, regionSchema, settledBand, settledShare, type PhotoMeasure, type Region } from './photoMeasure.ts'
+export { photoMeasureSchema, settledBand, settledShare, type PhotoMeasure, type Region } from './photoMeasure.ts'

@@ -7,7 +7,6 @@ export {
   handSprayerOf,
   isTrained,
   liftsOf,
-  neededCondensateLM2,
   powerBars,
   reachesOutdoorSide,
   staysInItsWall,
@@ -37,8 +36,7 @@ export {
 export { ruleBookInWords } from './inWords.ts'
 export { notReached, tightCeilingGap, type NotReached } from './notReached.ts'
 export { referees, referralsFor, type Referral } from './referrals.ts'
-export { levels, type Bar, type Rule } from './rule.ts'
+export { type Bar, type Rule } from './rule.ts'
 export { ruleBook } from './rules/index.ts'
-export { whyNotCarried, whyPanStays, whyWheelStays } from './rules/scope.ts'
 export { treatmentWeeks, usualTreatmentWeeks } from './rules/water.ts'
-export { choiceNames, choicesOf, decidingOrder, topicNames, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'
+export { choiceNames, choicesOf, topicNames, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'

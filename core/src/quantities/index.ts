@@ -1,6 +1,6 @@
 // Quantities: numbers with a unit, a range and a source.
 export { allGrades, gradeNames, gradeSchema, type Grade } from './grade.ts'
-export * from './numbers.ts'
+export { celsius, share, altitudeM, count, positiveUpTo, amountUpTo, pH, shownName, identifier } from './numbers.ts'
 export { seeded } from './random.ts'
 export { clamp, round, roundUpTo } from './rounding.ts'
 export { estimate, published, type StartValue } from './startValue.ts'

@@ -1,19 +1,8 @@
 // Run: events of a job under way, and the state that follows from them.
 export { changeOf, type Change } from './change.ts'
-export {
-  eventSchema,
-  happeningSchema,
-  partNeeds,
-  photoIdOf,
-  timeOf,
-  verdicts,
-  type Happening,
-  type JobEvent,
-  type PartNeed,
-  type Verdict,
-} from './event.ts'
-export { exceptionFor, reasonsToHold, reasonsToWait, shortfalls, waitOf } from './gates.ts'
-export { isForOthers, nextSteps, progressOf, runningWaits, stageOf, type Asker, type RunningWait, type Stage } from './next.ts'
+export { eventSchema, partNeeds, photoIdOf, timeOf, verdicts, type Happening, type JobEvent, type PartNeed, type Verdict } from './event.ts'
+export { exceptionFor, reasonsToHold, reasonsToWait, shortfalls } from './gates.ts'
+export { nextSteps, progressOf, runningWaits, stageOf, type Asker, type RunningWait, type Stage } from './next.ts'
 export { effective, inOrder, pauseOf, stateOf, unitStateOf, withCounts } from './state.ts'
 export { lastUndoable } from './undo.ts'
 export {

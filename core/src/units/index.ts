@@ -21,4 +21,4 @@ export {
 } from './family.ts'
 export { componentsOf, stripOrder } from './partGraph.ts'
 export { traitsOf } from './traits.ts'
-export { continuousShare, electricLoad, mostDropShare, type ElectricLoad, type Supply } from './electricLoad.ts'
+export { electricLoad, type ElectricLoad, type Supply } from './electricLoad.ts'

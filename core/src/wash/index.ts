@@ -19,5 +19,5 @@ export {
   type WashJob,
   type WashWater,
 } from './water.ts'
-export { dryingAdvice, electricsDryH } from './dryingAdvice.ts'
-export { finsStandKPa, jetOnFins, leastDistanceCm, usualPumpBar, type Jet, type JetOnFins } from './jet.ts'
+export { dryingAdvice } from './dryingAdvice.ts'
+export { finsStandKPa, jetOnFins, usualPumpBar, type Jet, type JetOnFins } from './jet.ts'

@@ -1,14 +1,98 @@
 // Wire: the shapes that travel between browser and server.
-export * from './records.ts'
-export * from './bundle.ts'
-export * from './calendar.ts'
-export * from './customers.ts'
-export * from './messages.ts'
-export * from './people.ts'
-export * from './quotes.ts'
-export * from './quoteText.ts'
-export * from './siteTable.ts'
-export * from './stock.ts'
-export * from './trust.ts'
-export * from './endpoints/index.ts'
+export {
+  daySchema,
+  signInSchema,
+  roles,
+  measuresSchema,
+  type Measures,
+  customary,
+  metric,
+  meSchema,
+  type Me,
+  siteFormSchema,
+  type SiteForm,
+  siteSaveSchema,
+  unitFormSchema,
+  type UnitForm,
+  alikeUnitsSchema,
+  unitRecordSchema,
+  type UnitRecord,
+  siteRecordSchema,
+  type SiteRecord,
+  type SitePage,
+  jobFormSchema,
+  type JobForm,
+  jobCardSchema,
+  type JobCard,
+  crewRecordSchema,
+  type CrewRecord,
+  crewOfPlan,
+  jobRecordSchema,
+  type JobRecord,
+  type PhotoRecord,
+  photoLimits,
+  eventBatchSchema,
+  type EventReceipt,
+  instrumentMessageSchema,
+  streamMessageSchema,
+  type StreamMessage,
+  houseRulesRecordSchema,
+  type HouseRulesRecord,
+  type StepTimesRecord,
+  storesRecordSchema,
+  type StoresRecord,
+  logEntrySchema,
+  type LogEntry,
+  type LogQuery,
+  type LogPage,
+  duePageSchema,
+  type DuePage,
+  type VisitFound,
+  type DueWorth,
+  type UnitOutlook,
+  faultBodySchema,
+  type FaultBody,
+} from './records.ts'
+export { type BundleContent, bundleSchema, type Bundle, type BundleReceipt } from './bundle.ts'
+export { type CalendarRow, type CalendarReceipt } from './calendar.ts'
+export { type CustomerData, type Retention, keepsAll } from './customers.ts'
+export {
+  remindersSchema,
+  type Reminders,
+  plainAddress,
+  type MessageState,
+  longestMessage,
+  type HoldReason,
+  type MessageDraft,
+  messageRecordSchema,
+  type MessageRecord,
+  type MessagePage,
+} from './messages.ts'
+export { leastPassword, type PersonForm, type PersonRecord, type PersonCode, type SessionRecord } from './people.ts'
+export {
+  type QuoteState,
+  type QuoteForm,
+  type QuoteChange,
+  type QuoteBody,
+  quoteRecordSchema,
+  type QuoteRecord,
+  type QuotePage,
+  type QuoteAccept,
+  payable,
+} from './quotes.ts'
+export { quoteText, wayLetter } from './quoteText.ts'
+export {
+  readSiteTable,
+  guessColumn,
+  siteTableColumns,
+  neededColumns,
+  cellsOf,
+  type SiteImport,
+  type SiteImportReceipt,
+  type SiteImportLine,
+  type RowFault,
+} from './siteTable.ts'
+export { type MoveKind, stockFormSchema, type StockForm, type StockRecord, type StockMoves, type DayLoad } from './stock.ts'
+export { type AuditKind, type AuditEntry, type AuditPage, tokenScopes, longestToken, type TokenRecord } from './trust.ts'
+export { addressOf, type Answer, type Asked, type Audience, type Endpoint, type Given, bundleMedia, endpoints } from './endpoints/index.ts'
 export { jsonSchemas } from './formats.ts'

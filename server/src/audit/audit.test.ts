@@ -1,4 +1,6 @@
-import { builtInProducts, endpoints, startHouseRules, type AuditEntry, type AuditPage } from '@yastik/core'
+import { startHouseRules } from '@yastik/core/method'
+import { builtInProducts } from '@yastik/core/products'
+import { endpoints, type AuditEntry, type AuditPage } from '@yastik/core/wire'
 import { Audit, Firm } from '../db/models.ts'
 import { addFirm, openHouse, origin, password, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 

@@ -1,5 +1,5 @@
 // Something is put on record that matters to trust: who, when, from where, what before and after; in the same doing as the thing itself.
-import type { AuditKind } from '@yastik/core'
+import type { AuditKind } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { Audit, type User } from '../db/models.ts'
 

@@ -1,7 +1,7 @@
 // What is on record, newest first; and all of it as a table.
 import papa from 'papaparse'
 import { Op } from 'sequelize'
-import type { AuditEntry, AuditPage } from '@yastik/core'
+import type { AuditEntry, AuditPage } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { Audit } from '../db/models.ts'
 import { markOf, pageLimit, pageOf, readMark } from '../db/paging.ts'

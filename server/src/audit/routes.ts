@@ -1,6 +1,6 @@
 // Who did what, for owners.
 import { Readable } from 'node:stream'
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { serverOf } from '../http/serve.ts'

@@ -1,5 +1,5 @@
 // Is a password hard enough to guess? Judged by lists of common ones and by how a guesser would go about it, not by kinds of signs.
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 import { ZxcvbnFactory } from '@zxcvbn-ts/core'
 import * as common from '@zxcvbn-ts/language-common'
 

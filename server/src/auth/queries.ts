@@ -1,5 +1,5 @@
 // Who is asking, and how often was it tried?
-import type { SessionRecord } from '@yastik/core'
+import type { SessionRecord } from '@yastik/core/wire'
 import { Op, type InferCreationAttributes, type Model, type ModelStatic } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { Firm, Session, User } from '../db/models.ts'

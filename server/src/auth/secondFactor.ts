@@ -1,6 +1,6 @@
 // The second factor: a code of half a minute from a device (TOTP, RFC 6238), or one of the codes for its loss.
 import { createHash, randomInt } from 'node:crypto'
-import type { Me } from '@yastik/core'
+import type { Me } from '@yastik/core/wire'
 import { Secret, TOTP } from 'otpauth'
 import type { Firm, SecondFactor, User } from '../db/models.ts'
 

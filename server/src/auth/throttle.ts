@@ -1,7 +1,7 @@
 // How often may somebody try to sign in? Counted in the database, so that all app processes count together, per account and address, and per
 // address: whoever guesses waits ever longer, and nobody else at the same address waits with them.
 import { createHash } from 'node:crypto'
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 import { v7 as newId } from 'uuid'
 import type { Db } from '../db/database.ts'
 import { forgetBucket, forgetTries, giveTryBack, turnOf, type Limit } from './queries.ts'

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, utimesSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import type { AuditPage, CustomerData, MessageRecord } from '@yastik/core'
+import type { AuditPage, CustomerData, MessageRecord } from '@yastik/core/wire'
 import gateway from '@yastik/stand-ins/messages'
 import sharp from 'sharp'
 import { v7 as newId } from 'uuid'

@@ -1,5 +1,6 @@
 // A customer is erased on request; what was kept long enough goes by itself. Readings stay, without a name.
-import { plainAddress, type JobEvent, type Retention } from '@yastik/core'
+import type { JobEvent } from '@yastik/core/run'
+import { plainAddress, type Retention } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { difference, note, type Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'

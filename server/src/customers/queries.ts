@@ -1,5 +1,6 @@
 // All that is kept of the customer of a site.
-import { keepsAll, unitStateOf, type CustomerData, type Retention } from '@yastik/core'
+import { unitStateOf } from '@yastik/core/run'
+import { keepsAll, type CustomerData, type Retention } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Job, Photo, Quote, Site, type Firm } from '../db/models.ts'

@@ -1,5 +1,5 @@
 // What is kept of customers, for owners.
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import { note } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'

@@ -1,5 +1,5 @@
 // One thing of a firm by its id, or the fault that it is not there.
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 import type { Includeable, Model, ModelStatic, WhereOptions } from 'sequelize'
 import type { Db, Doing } from './database.ts'
 

@@ -1,19 +1,10 @@
 // What does the database hold of the work: firms and people, sites and units, visits and their logs?
-import type {
-  CrewRecord,
-  Design,
-  Due,
-  Equipment,
-  FirmRates,
-  Happening,
-  HouseRules,
-  Measures,
-  Product,
-  Retention,
-  SiteForm,
-  UnitForm,
-  VisitFound,
-} from '@yastik/core'
+import type { HouseRules } from '@yastik/core/method'
+import type { Equipment, Product } from '@yastik/core/products'
+import type { Happening } from '@yastik/core/run'
+import type { Design } from '@yastik/core/units'
+import type { Due, FirmRates } from '@yastik/core/upkeep'
+import type { CrewRecord, Measures, Retention, SiteForm, UnitForm, VisitFound } from '@yastik/core/wire'
 import {
   DataTypes,
   Model,

@@ -1,5 +1,5 @@
 // What does the database hold of the office: quotes, messages, and the stock?
-import type { MessageState, MoveKind, QuoteBody, QuoteState } from '@yastik/core'
+import type { MessageState, MoveKind, QuoteBody, QuoteState } from '@yastik/core/wire'
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize'
 import { json, litres, moment, text, uuid, whole } from './columns.ts'
 

@@ -1,5 +1,5 @@
 // Lists page by page: how many entries a page has, and where the next begins: after what the page before ended with, written as one mark.
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 
 /** Entries of a page. */
 export const pageSize = 50

@@ -1,6 +1,6 @@
 // What is done once more when the database turned it down for the sake of others, or was gone for a moment?
 import { setTimeout as pause } from 'node:timers/promises'
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 import { ConnectionAcquireTimeoutError, ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize'
 
 /** Deadlock, lock wait, a row that changed since it was read; a node of a cluster that is not ready. All of it was taken back. */

@@ -1,5 +1,5 @@
 // What does the database hold of trust: who did what, and which programs get in?
-import type { AuditKind, TokenRecord } from '@yastik/core'
+import type { AuditKind, TokenRecord } from '@yastik/core/wire'
 import {
   DataTypes,
   Model,

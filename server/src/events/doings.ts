@@ -1,17 +1,8 @@
 // How do events get into the log? All of a batch that holds up; the answer comes after the commit; sending twice does nothing.
-import {
-  eventSchema,
-  Fault,
-  linesOf,
-  photoIdOf,
-  sayFaultLine,
-  timeOf,
-  unitStateOf,
-  usualTreatmentWeeks,
-  type EventReceipt,
-  type JobEvent,
-  type UnitState,
-} from '@yastik/core'
+import { Fault, linesOf, sayFaultLine } from '@yastik/core/faults'
+import { usualTreatmentWeeks } from '@yastik/core/method'
+import { eventSchema, photoIdOf, timeOf, unitStateOf, type JobEvent, type UnitState } from '@yastik/core/run'
+import type { EventReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'

@@ -1,5 +1,5 @@
 // Events of a job, in the order of its log.
-import type { JobEvent } from '@yastik/core'
+import type { JobEvent } from '@yastik/core/run'
 import { Op } from 'sequelize'
 import { parsed, type Db } from '../db/database.ts'
 import { Job, StoredEvent } from '../db/models.ts'

@@ -1,6 +1,7 @@
 // What happens on a job: taken in batch by batch, and told to others over server-sent events, looked up in the database, so that any app process
 // may serve any phone.
-import { endpoints, Fault, type StreamMessage } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { endpoints, type StreamMessage } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'

@@ -1,20 +1,10 @@
 // What do lists and forecasts show of a unit's run, as its log says it?
-import {
-  cleanCoolingAt,
-  coolingBy,
-  foundChances,
-  indexFound,
-  indexLeft,
-  indexSeenAfter,
-  knownDesign,
-  progressOf,
-  stageOf,
-  worstOf,
-  type Readings,
-  type SiteForm,
-  type UnitState,
-  type VisitFound,
-} from '@yastik/core'
+import { worstOf, type Readings } from '@yastik/core/lookover'
+import { cleanCoolingAt, coolingBy } from '@yastik/core/proof'
+import { progressOf, stageOf, type UnitState } from '@yastik/core/run'
+import { knownDesign } from '@yastik/core/units'
+import { foundChances, indexFound, indexLeft, indexSeenAfter } from '@yastik/core/upkeep'
+import type { SiteForm, VisitFound } from '@yastik/core/wire'
 import type { Site, Unit } from '../db/models.ts'
 
 /** What the line of the unit's life shows of this visit. */

@@ -1,5 +1,6 @@
 // The rules by which the firm works are set.
-import { Fault, type HouseRulesRecord } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { HouseRulesRecord } from '@yastik/core/wire'
 import { difference, note, type Actor } from '../audit/doings.ts'
 import type { Doing } from '../db/database.ts'
 import { Firm } from '../db/models.ts'

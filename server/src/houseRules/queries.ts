@@ -1,5 +1,6 @@
 // How long do steps take here? Learned from the runs that are finished.
-import { durationsOf, learnStepTimes, unitStateOf, type JobEvent, type StepDuration, type StepTimesRecord } from '@yastik/core'
+import { durationsOf, learnStepTimes, unitStateOf, type JobEvent, type StepDuration } from '@yastik/core/run'
+import type { StepTimesRecord } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { JobUnit } from '../db/models.ts'

@@ -1,5 +1,5 @@
 // Who may call a route? Every route says it; one that does not keeps the server from starting.
-import type { Audience } from '@yastik/core'
+import type { Audience } from '@yastik/core/wire'
 import type { FastifyInstance, RouteOptions } from 'fastify'
 
 declare module 'fastify' {

@@ -1,5 +1,6 @@
 // How does a fault leave the server? As the catalogue's status, with a sentence and lines.
-import { Fault, type FaultBody } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { FaultBody } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import { plainError } from './log.ts'
 import { isAway, isTurnedDown } from '../db/retry.ts'

@@ -1,5 +1,5 @@
 // Who gets in? Decided by the route that matched, never by how its address was written, and before anything of a body is read.
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import type { Firm, User } from '../db/models.ts'
 import { holds, whoComes } from '../tokens/queries.ts'

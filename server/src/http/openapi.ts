@@ -1,31 +1,29 @@
 // How do other programs learn what the server answers? An OpenAPI document, made from the routes, and so from the table of endpoints.
 import swagger from '@fastify/swagger'
+import { houseRulesSchema } from '@yastik/core/method'
+import { quoteOptionSchema } from '@yastik/core/plan'
+import { equipmentSchema, productSchema } from '@yastik/core/products'
+import { eventSchema } from '@yastik/core/run'
+import { firmRatesSchema, visitSchema } from '@yastik/core/upkeep'
 import {
   bundleSchema,
   crewRecordSchema,
   duePageSchema,
   endpoints,
-  equipmentSchema,
-  eventSchema,
   faultBodySchema,
-  firmRatesSchema,
-  houseRulesSchema,
   jobCardSchema,
   jobRecordSchema,
   logEntrySchema,
   measuresSchema,
   meSchema,
   messageRecordSchema,
-  productSchema,
-  quoteOptionSchema,
   quoteRecordSchema,
   siteFormSchema,
   siteRecordSchema,
   unitFormSchema,
   unitRecordSchema,
-  visitSchema,
   type Endpoint,
-} from '@yastik/core'
+} from '@yastik/core/wire'
 import type { FastifyInstance, FastifySchema } from 'fastify'
 import { createJsonSchemaTransform, createJsonSchemaTransformObject } from 'fastify-type-provider-zod'
 import { z } from 'zod'

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import fastify from 'fastify'
 import { serializerCompiler } from 'fastify-type-provider-zod'
 import { Site } from '../db/models.ts'

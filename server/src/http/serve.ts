@@ -1,5 +1,6 @@
 // How does an endpoint become a route? As the table has it: what is read and answered, and who may call; what changes something does so in one transaction.
-import { Fault, linesOf, type Answer, type Asked, type Endpoint } from '@yastik/core'
+import { Fault, linesOf } from '@yastik/core/faults'
+import type { Answer, Asked, Endpoint } from '@yastik/core/wire'
 import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchemaCompiler } from 'fastify'
 import type { z } from 'zod'
 import type { Actor } from '../audit/doings.ts'

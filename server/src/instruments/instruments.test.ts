@@ -1,4 +1,6 @@
-import { instrumentMessageSchema, measurePhoto, type InstrumentReading, type Region } from '@yastik/core'
+import type { Region } from '@yastik/core/lookover'
+import { measurePhoto, type InstrumentReading } from '@yastik/core/proof'
+import { instrumentMessageSchema } from '@yastik/core/wire'
 import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { buildApp } from '../app.ts'

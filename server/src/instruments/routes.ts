@@ -1,5 +1,9 @@
 // Instruments at a unit: a stream of readings for as long as somebody holds them there, and photographs by a camera that is connected.
-import { endpoints, Fault, partSchema, surfaceOf, unitStateOf } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { surfaceOf } from '@yastik/core/proof'
+import { unitStateOf } from '@yastik/core/run'
+import { partSchema } from '@yastik/core/units'
+import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'

@@ -1,5 +1,8 @@
 // Where do readings come from? One interface, which the driver of an instrument fills.
-import type { InstrumentReading, Part, SiteForm, UnitForm, UnitState } from '@yastik/core'
+import type { InstrumentReading } from '@yastik/core/proof'
+import type { UnitState } from '@yastik/core/run'
+import type { Part } from '@yastik/core/units'
+import type { SiteForm, UnitForm } from '@yastik/core/wire'
 
 /** The unit that instruments are held to. */
 export interface AtUnit {

@@ -1,5 +1,6 @@
 // A visit is planned: units of one site, on a day, with people of the firm. It is put on another day, given to others, cancelled, or planned again.
-import { Fault, type JobForm } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { JobForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import type { Db, Doing } from '../db/database.ts'

@@ -1,21 +1,10 @@
 // As what is a unit taken before the work begins: as it was looked over, as somebody says, as the forecast has it, or as nobody knows better?
-import {
-  allGrades,
-  crewOfPlan,
-  expectedGrade,
-  gradesWith,
-  ratesAtFirst,
-  soilKinds,
-  unitStateOf,
-  unseenGrade,
-  worstOf,
-  type Complaint,
-  type Grade,
-  type JobFile,
-  type QuoteBody,
-  type UnitPast,
-  type UnitState,
-} from '@yastik/core'
+import { soilKinds, worstOf, type Complaint } from '@yastik/core/lookover'
+import type { JobFile } from '@yastik/core/plan'
+import { allGrades, type Grade } from '@yastik/core/quantities'
+import { unitStateOf, type UnitState } from '@yastik/core/run'
+import { expectedGrade, gradesWith, ratesAtFirst, unseenGrade, type UnitPast } from '@yastik/core/upkeep'
+import { crewOfPlan, type QuoteBody } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { JobUnit, User, type Firm, type Site, type Unit } from '../db/models.ts'

@@ -1,4 +1,4 @@
-import { families } from '@yastik/core'
+import { families } from '@yastik/core/units'
 import { v7 as newId } from 'uuid'
 import { Firm, Job, JobUnit, StoredEvent, Unit } from '../db/models.ts'
 import { ownerFrom } from '../config.ts'

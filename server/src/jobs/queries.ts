@@ -1,5 +1,6 @@
 // Visits: the cards of a day, people, and one visit with all that it needs on the device.
-import { ratesAtFirst, type Answer, type CrewRecord, type endpoints, type JobCard, type JobRecord, type QuoteBody, type SiteForm } from '@yastik/core'
+import { ratesAtFirst } from '@yastik/core/upkeep'
+import type { Answer, CrewRecord, endpoints, JobCard, JobRecord, QuoteBody, SiteForm } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { groupBy } from '../db/groupBy.ts'

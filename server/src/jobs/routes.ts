@@ -1,5 +1,5 @@
 // Visits: today's, one whole, a new one, and one that is moved or cancelled.
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { serverOf } from '../http/serve.ts'

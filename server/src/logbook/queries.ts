@@ -1,5 +1,5 @@
 // The firm's memory: what was handed over, newest first, page by page.
-import type { LogEntry, LogPage, LogQuery } from '@yastik/core'
+import type { LogEntry, LogPage, LogQuery } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Unit } from '../db/models.ts'

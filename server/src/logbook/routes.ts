@@ -1,5 +1,5 @@
 // The logbook, and one unit's life in it.
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { serverOf } from '../http/serve.ts'

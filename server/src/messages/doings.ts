@@ -1,5 +1,7 @@
 // A message is put into the outbox, taken back, or tried again.
-import { Fault, stopLine, type MessageRecord } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { stopLine } from '@yastik/core/upkeep'
+import type { MessageRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import type { Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'

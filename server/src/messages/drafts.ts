@@ -1,5 +1,6 @@
 // What would a customer be written? Drafted from the facts; the owner reads and changes it before it leaves.
-import { bringForward, draftReminder, longestMessage, quoteText, stopLine, type MessageDraft } from '@yastik/core'
+import { bringForward, draftReminder, stopLine } from '@yastik/core/upkeep'
+import { longestMessage, quoteText, type MessageDraft } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import type { Firm, Quote, Site } from '../db/models.ts'
 import { dayMs, dayOf } from '../days.ts'

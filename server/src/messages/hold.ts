@@ -1,5 +1,5 @@
 // Why is a customer not written to now?
-import type { HoldReason, MessageState, Reminders } from '@yastik/core'
+import type { HoldReason, MessageState, Reminders } from '@yastik/core/wire'
 import type { Message, Stop } from '../db/models.ts'
 import { dayMs } from '../days.ts'
 

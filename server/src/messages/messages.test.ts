@@ -1,4 +1,4 @@
-import { type MessageRecord } from '@yastik/core'
+import type { MessageRecord } from '@yastik/core/wire'
 import simulated from '@yastik/stand-ins/messages'
 import { v7 as newId } from 'uuid'
 import { DueDay, Message, Reply, Stop } from '../db/models.ts'

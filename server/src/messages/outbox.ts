@@ -1,5 +1,6 @@
 // How do messages leave, and how is it known what became of them? Rows in the database, taken by whichever app process comes first.
-import { isStart, isStop, plainAddress } from '@yastik/core'
+import { isStart, isStop } from '@yastik/core/upkeep'
+import { plainAddress } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { Message, Reply, Site, Stop } from '../db/models.ts'

@@ -1,5 +1,7 @@
 // Messages to customers: as a list, the last of each site, and the facts that a reminder is drafted from.
-import { gradeSchema, plainAddress, type HoldReason, type MessagePage, type MessageRecord, type ReminderUnit } from '@yastik/core'
+import { gradeSchema } from '@yastik/core/quantities'
+import type { ReminderUnit } from '@yastik/core/upkeep'
+import { plainAddress, type HoldReason, type MessagePage, type MessageRecord } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'

@@ -1,5 +1,5 @@
 // What customers are written: drafted, read and sent by the owner; what became of it, and what they answered.
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'

@@ -1,7 +1,11 @@
 // Adds a person to a firm, and the firm when there is none of that name: `--firm F --name N --sign-in S --role owner|technician [--trained …]`, the password on standard input.
 import { text } from 'node:stream/consumers'
 import { parseArgs } from 'node:util'
-import { builtInProducts, builtInVan, leastPassword, sayFaultLine, Fault, skills, startHouseRules, type Skill } from '@yastik/core'
+import { sayFaultLine, Fault } from '@yastik/core/faults'
+import { startHouseRules } from '@yastik/core/method'
+import { skills, type Skill } from '@yastik/core/procedure'
+import { builtInProducts, builtInVan } from '@yastik/core/products'
+import { leastPassword } from '@yastik/core/wire'
 import { databaseFrom, ownerFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { migrateAs } from '../db/migrate.ts'

@@ -1,5 +1,6 @@
 // People are added, changed, and let in no more; what they did stays on record. A firm always has an owner who gets in.
-import { Fault, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { PersonCode, PersonForm, PersonRecord } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { difference, note, type Actor } from '../audit/doings.ts'
 import { endSessions } from '../auth/doings.ts'

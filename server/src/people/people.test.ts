@@ -1,4 +1,4 @@
-import { endpoints, type PersonCode, type PersonRecord, type SessionRecord } from '@yastik/core'
+import { endpoints, type PersonCode, type PersonRecord, type SessionRecord } from '@yastik/core/wire'
 import { TOTP, URI } from 'otpauth'
 import { Session, User } from '../db/models.ts'
 import { addFirm, cookieOf, openHouse, origin, password, signedIn, streamAs, type Ask, type TestHouse } from '../tests/database.ts'

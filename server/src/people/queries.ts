@@ -1,5 +1,5 @@
 // People of a firm, as its owners see them.
-import type { PersonRecord } from '@yastik/core'
+import type { PersonRecord } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { User } from '../db/models.ts'
 

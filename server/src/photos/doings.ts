@@ -1,6 +1,6 @@
 // A photograph is kept: its files lie there before its record counts, so that no record speaks of a file that is not there.
 import { createHash } from 'node:crypto'
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Job, JobUnit, Photo, type User } from '../db/models.ts'

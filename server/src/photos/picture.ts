@@ -1,5 +1,6 @@
 // Is this a photograph, and how is it kept? Judged by its content; upright, whole, and without anything but the picture.
-import { Fault, photoLimits } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { photoLimits } from '@yastik/core/wire'
 import sharp, { type Metadata, type Sharp } from 'sharp'
 
 export interface Picture {

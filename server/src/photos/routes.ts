@@ -1,5 +1,6 @@
 // Photographs: taken in by their content, and shown again. Their place in the job is in its log.
-import { endpoints, Fault, type PhotoRecord } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { endpoints, type PhotoRecord } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'

@@ -1,5 +1,8 @@
 // What goes into a quote: the units as they were seen or are expected, and every way of doing the work with its price.
-import { Fault, quoteOptions, ratesAtFirst, type QuoteBody, type QuoteForm } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { quoteOptions } from '@yastik/core/plan'
+import { ratesAtFirst } from '@yastik/core/upkeep'
+import type { QuoteBody, QuoteForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { Unit, type Firm, type Site } from '../db/models.ts'

@@ -1,15 +1,8 @@
 // Quotes are made from the plan, changed by the owner, accepted into a visit, or declined.
-import {
-  Fault,
-  payable,
-  type Happening,
-  type MessageRecord,
-  type QuoteAccept,
-  type QuoteBody,
-  type QuoteChange,
-  type QuoteForm,
-  type QuoteOption,
-} from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { QuoteOption } from '@yastik/core/plan'
+import type { Happening } from '@yastik/core/run'
+import { payable, type MessageRecord, type QuoteAccept, type QuoteBody, type QuoteChange, type QuoteForm } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import type { Doing } from '../db/database.ts'
 import { findOwn, holdOwn } from '../db/find.ts'

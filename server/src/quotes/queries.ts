@@ -1,5 +1,8 @@
 // Quotes: as a list, and one with what came of it.
-import { daySchema, emptyUnitState, knownHouseRules, outcomeOf, stateOf, type QuotePage, type QuoteRecord } from '@yastik/core'
+import { knownHouseRules } from '@yastik/core/method'
+import { outcomeOf } from '@yastik/core/money'
+import { emptyUnitState, stateOf } from '@yastik/core/run'
+import { daySchema, type QuotePage, type QuoteRecord } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Site, type Firm, type Quote } from '../db/models.ts'

@@ -1,4 +1,6 @@
-import { builtInProducts, builtInVan, type Happening, type QuoteRecord } from '@yastik/core'
+import { builtInProducts, builtInVan } from '@yastik/core/products'
+import type { Happening } from '@yastik/core/run'
+import type { QuoteRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { Job, JobUnit, Quote } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'

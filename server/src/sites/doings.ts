@@ -1,5 +1,6 @@
 // Sites and units are put down and saved. Two people saving the same one: the second is told, nothing is overwritten.
-import { Fault, type SiteForm, type UnitForm } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { SiteForm, UnitForm } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import type { Doing } from '../db/database.ts'
 import { findOwn, holdOwn } from '../db/find.ts'

@@ -1,5 +1,5 @@
 // Sites: as a list by name, and one with its units.
-import type { SiteForm, SitePage, SiteRecord } from '@yastik/core'
+import type { SiteForm, SitePage, SiteRecord } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Site, Unit } from '../db/models.ts'

@@ -1,5 +1,5 @@
 // How are a site and its units written for whoever asks, and kept as somebody filled them in?
-import type { SiteRecord, UnitForm, UnitRecord } from '@yastik/core'
+import type { SiteRecord, UnitForm, UnitRecord } from '@yastik/core/wire'
 import type { Site, Unit } from '../db/models.ts'
 
 /** What a unit is told apart and described by, as a row or as a model. */

@@ -1,4 +1,4 @@
-import type { SitePage } from '@yastik/core'
+import type { SitePage } from '@yastik/core/wire'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse

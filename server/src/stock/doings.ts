@@ -1,5 +1,8 @@
 // The van's stock changes: a balance for each lot, and a ledger of what came and went, both in one transaction.
-import { Fault, takeFrom, type StockForm, type UnitState } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { takeFrom } from '@yastik/core/products'
+import type { UnitState } from '@yastik/core/run'
+import type { StockForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import type { Doing } from '../db/database.ts'

@@ -1,5 +1,8 @@
 // What does the van carry for the visits of some days? From their plans: as agreed, as looked over, or as expected.
-import { contextOf, loadFor, planTotals, planUnit, unitStateOf, type DayLoad, type LoadVisit } from '@yastik/core'
+import { loadFor, type LoadVisit } from '@yastik/core/money'
+import { contextOf, planTotals, planUnit } from '@yastik/core/plan'
+import { unitStateOf } from '@yastik/core/run'
+import type { DayLoad } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { Job, type Firm } from '../db/models.ts'

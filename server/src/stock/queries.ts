@@ -1,5 +1,6 @@
 // What is left of each product, what came and went, and what to buy.
-import { isPast, purchaseOf, purchaseWeeks, usableLitres, type Lot, type Product, type StockMoves, type StockRecord } from '@yastik/core'
+import { isPast, purchaseOf, purchaseWeeks, usableLitres, type Lot, type Product } from '@yastik/core/products'
+import type { StockMoves, StockRecord } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import type { Firm, StockLot } from '../db/models.ts'

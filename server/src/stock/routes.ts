@@ -1,5 +1,5 @@
 // Stock: what is left, what came and went, what to buy, and what a day needs. Everybody notes what they see; it is on record who did.
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { serverOf } from '../http/serve.ts'

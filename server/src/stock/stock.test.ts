@@ -1,4 +1,5 @@
-import { builtInProducts, builtInVan, type DayLoad, type StockRecord } from '@yastik/core'
+import { builtInProducts, builtInVan } from '@yastik/core/products'
+import type { DayLoad, StockRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { StockLot } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'

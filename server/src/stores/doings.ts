@@ -1,5 +1,6 @@
 // The stores are saved. How much is left of a product is the stock's.
-import { Fault, type StoresRecord } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { StoresRecord } from '@yastik/core/wire'
 import { differenceOf, note, type Actor } from '../audit/doings.ts'
 import type { Doing } from '../db/database.ts'
 import { Firm, type User } from '../db/models.ts'

@@ -1,5 +1,5 @@
 // Stores: everybody reads what the van holds, the owner changes it.
-import { endpoints, type StoresRecord } from '@yastik/core'
+import { endpoints, type StoresRecord } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import type { Firm } from '../db/models.ts'

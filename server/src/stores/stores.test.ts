@@ -1,4 +1,4 @@
-import { builtInProducts, builtInVan } from '@yastik/core'
+import { builtInProducts, builtInVan } from '@yastik/core/products'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse

@@ -1,5 +1,6 @@
 // Tokens by which other programs get in: made by owners, shown once, kept as their hash, ended at once.
-import { Fault, longestToken, type TokenRecord } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { longestToken, type TokenRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
 import { hashOf, newToken } from '../auth/sessions.ts'

@@ -1,5 +1,5 @@
 // Which programs get in, and whose word is behind a token?
-import type { TokenRecord } from '@yastik/core'
+import type { TokenRecord } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { hashOf, notedEveryMs } from '../auth/sessions.ts'
 import type { Db } from '../db/database.ts'

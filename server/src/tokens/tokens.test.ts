@@ -1,4 +1,4 @@
-import { endpoints, type Endpoint } from '@yastik/core'
+import { endpoints, type Endpoint } from '@yastik/core/wire'
 import { Token } from '../db/models.ts'
 import { dayMs, dayOf } from '../days.ts'
 import { addFirm, openHouse, origin, signedIn, type Ask, type TestHouse } from '../tests/database.ts'

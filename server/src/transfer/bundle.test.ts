@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { Bundle } from '@yastik/core'
+import type { Bundle } from '@yastik/core/wire'
 import loadDemo from '@yastik/stand-ins/demo'
 import { demoPassword } from '@yastik/stand-ins/demo/firm'
 import { v7 as newId } from 'uuid'

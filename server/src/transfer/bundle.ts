@@ -1,6 +1,8 @@
 // The firm's data out as one JSON file, and in again: all of it, or nothing.
 import { createHash } from 'node:crypto'
-import { Fault, bundleSchema, linesOf, type Bundle, type BundleContent, type BundleReceipt, type JobEvent } from '@yastik/core'
+import { Fault, linesOf } from '@yastik/core/faults'
+import type { JobEvent } from '@yastik/core/run'
+import { bundleSchema, type Bundle, type BundleContent, type BundleReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'

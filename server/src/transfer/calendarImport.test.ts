@@ -1,4 +1,4 @@
-import type { CalendarReceipt, JobCard } from '@yastik/core'
+import type { CalendarReceipt, JobCard } from '@yastik/core/wire'
 import { Job, JobUnit } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 

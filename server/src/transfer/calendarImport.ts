@@ -1,5 +1,7 @@
 // Visits from somebody's calendar (iCalendar, RFC 5545): read entry by entry; what cannot be told for sure is said and not guessed.
-import { daySchema, Fault, mostUnits, type CalendarReceipt, type CalendarRow } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { mostUnits } from '@yastik/core/plan'
+import { daySchema, type CalendarReceipt, type CalendarRow } from '@yastik/core/wire'
 import ICAL from 'ical.js'
 import { Op } from 'sequelize'
 import type { Db, Doing } from '../db/database.ts'

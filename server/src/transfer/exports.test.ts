@@ -1,7 +1,7 @@
 import ICAL from 'ical.js'
 import papa from 'papaparse'
 import sharp from 'sharp'
-import { guessColumn, readSiteTable, type SiteRecord } from '@yastik/core'
+import { guessColumn, readSiteTable, type SiteRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import yauzl from 'yauzl'
 import { DueDay, Site, Unit } from '../db/models.ts'

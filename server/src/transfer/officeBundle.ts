@@ -1,5 +1,5 @@
 // What the office did, in a firm's bundle: quotes, messages, and the stock.
-import type { Bundle, BundleContent } from '@yastik/core'
+import type { Bundle, BundleContent } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'

@@ -1,6 +1,6 @@
 // All photographs as their files, with a list of what each shows.
 import { Readable } from 'node:stream'
-import { unitStateOf } from '@yastik/core'
+import { unitStateOf } from '@yastik/core/run'
 import yazl from 'yazl'
 import type { Db } from '../db/database.ts'
 import { Photo, Unit, type Firm } from '../db/models.ts'

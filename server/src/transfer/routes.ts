@@ -1,6 +1,7 @@
 // The firm's data leaves, and comes in. Whatever leaves the house holds customers: owners alone take it out.
 import { PassThrough, Readable } from 'node:stream'
-import { bundleMedia, endpoints, Fault, type BundleReceipt, type SiteImportLine } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { bundleMedia, endpoints, type BundleReceipt, type SiteImportLine } from '@yastik/core/wire'
 import type { FastifyInstance, FastifyReply } from 'fastify'
 import { note, type Actor } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'

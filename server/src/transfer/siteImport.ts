@@ -1,5 +1,6 @@
 // Many sites and units at once, in one transaction.
-import { Fault, type SiteImport, type SiteImportReceipt } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { SiteImport, SiteImportReceipt } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'

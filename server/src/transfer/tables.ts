@@ -1,7 +1,9 @@
 // The firm's data as tables for a spreadsheet: CSV (RFC 4180) in UTF-8 with a byte order mark; no cell starts a formula.
 import papa from 'papaparse'
 import { Op, col, where } from 'sequelize'
-import { cellsOf, siteTableColumns, timeOf, type Readings } from '@yastik/core'
+import type { Readings } from '@yastik/core/lookover'
+import { timeOf } from '@yastik/core/run'
+import { cellsOf, siteTableColumns } from '@yastik/core/wire'
 import { Job, Site, StoredEvent, Unit, type Firm } from '../db/models.ts'
 import { eventOf } from '../events/queries.ts'
 import { unitForm } from '../sites/records.ts'

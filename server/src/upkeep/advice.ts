@@ -1,18 +1,9 @@
 // What else does the due list say of an entry: its worth, the season, days for a roof, and whether its customer may be, or was, reminded?
-import {
-  bringForward,
-  isOnRoof,
-  knownHouseRules,
-  paidWork,
-  plainAddress,
-  roofDays,
-  standardWork,
-  type DuePage,
-  type Family,
-  type PaidWork,
-  type Reminders,
-  type Season,
-} from '@yastik/core'
+import { knownHouseRules } from '@yastik/core/method'
+import { paidWork, standardWork, type PaidWork } from '@yastik/core/plan'
+import { isOnRoof, type Family } from '@yastik/core/units'
+import { bringForward, roofDays, type Season } from '@yastik/core/upkeep'
+import { plainAddress, type DuePage, type Reminders } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { Stop, type Firm } from '../db/models.ts'
 import { isHeld, isLate } from '../messages/hold.ts'

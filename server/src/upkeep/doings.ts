@@ -1,6 +1,6 @@
 // When does each unit fall due? Reckoned when something was handed over, and kept as days, so that lists are read and not reckoned.
 import { setImmediate as others } from 'node:timers/promises'
-import { evidenceOf, learnRates, priorRateOf, ratesAtFirst, unitDues, type FirmRates } from '@yastik/core'
+import { evidenceOf, learnRates, priorRateOf, ratesAtFirst, unitDues, type FirmRates } from '@yastik/core/upkeep'
 import { Op } from 'sequelize'
 import type { Db, Doing } from '../db/database.ts'
 import { DueDay, Firm, Site, Unit } from '../db/models.ts'

@@ -1,5 +1,8 @@
 // What does the forecast of a unit rest on, and how is it reckoned with years and weeks?
-import { knownDesign, lossIndex, usualHoursPerDay, type SiteForm, type UnitPast, type Visit } from '@yastik/core'
+import { usualHoursPerDay } from '@yastik/core/method'
+import { knownDesign } from '@yastik/core/units'
+import { lossIndex, type UnitPast, type Visit } from '@yastik/core/upkeep'
+import type { SiteForm } from '@yastik/core/wire'
 import type { Unit } from '../db/models.ts'
 import { dayMs, dayOf } from '../days.ts'
 

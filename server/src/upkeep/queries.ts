@@ -1,5 +1,7 @@
 // What is due when, over all units; the visits that a forecast rests on; and the outlook of one unit.
-import { daySchema, mostVisits, ratesAtFirst, type DuePage, type Family, type SiteForm, type UnitOutlook, type VisitFound } from '@yastik/core'
+import type { Family } from '@yastik/core/units'
+import { mostVisits, ratesAtFirst } from '@yastik/core/upkeep'
+import { daySchema, type DuePage, type SiteForm, type UnitOutlook, type VisitFound } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { groupBy } from '../db/groupBy.ts'

@@ -1,5 +1,6 @@
 // What is due when, over all units; and what one unit's forecast rests on.
-import { endpoints, ratesAtFirst, type DuePage, type DueWorth } from '@yastik/core'
+import { ratesAtFirst } from '@yastik/core/upkeep'
+import { endpoints, type DuePage, type DueWorth } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { JobUnit } from '../db/models.ts'

@@ -1,4 +1,4 @@
-import { usualRegion } from '@yastik/core'
+import { usualRegion } from '@yastik/core/proof'
 import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { DueDay, Firm, Job, JobUnit, Unit } from '../db/models.ts'

@@ -1,5 +1,5 @@
 // What will the weather be, and what is it usually? One interface, which the adapter of a weather service fills.
-import { coolingSeason, type Season, type WeatherDay } from '@yastik/core'
+import { coolingSeason, type Season, type WeatherDay } from '@yastik/core/upkeep'
 
 export interface WeatherPlace {
   readonly id: string

@@ -1,7 +1,8 @@
 // Who and what is in the demo? A firm, people, places and units of our own invention.
 import { otherSites } from './otherFamilies.ts'
 import type { DemoSite } from './site.ts'
-import type { Complaint, Design, Grades } from '@yastik/core'
+import type { Complaint, Grades } from '@yastik/core/lookover'
+import type { Design } from '@yastik/core/units'
 
 export const demoFirm = 'Fennick Indoor Air'
 

@@ -1,5 +1,9 @@
 // Loads the demo once: into an empty database, and never over anything.
-import { builtInProducts, builtInVan, planJob, seeded, startHouseRules, type Complaint, type Finding, type Grades, type JobFile } from '@yastik/core'
+import type { Complaint, Finding, Grades } from '@yastik/core/lookover'
+import { startHouseRules } from '@yastik/core/method'
+import { planJob, type JobFile } from '@yastik/core/plan'
+import { builtInProducts, builtInVan } from '@yastik/core/products'
+import { seeded } from '@yastik/core/quantities'
 import { hashPassword } from '@yastik/server/auth/passwords'
 import type { Db, Doing } from '@yastik/server/db/database'
 import { Firm, Job, JobUnit, Site, Unit, User } from '@yastik/server/db/models'

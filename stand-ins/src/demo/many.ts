@@ -1,5 +1,10 @@
 // A firm with a long past: many sites, units, visits and events, the same for the same seed. For measuring, not for looking at.
-import { allGrades, knownDesign, seeded, settings, soilKinds, surroundings, type Happening } from '@yastik/core'
+import { soilKinds } from '@yastik/core/lookover'
+import { settings } from '@yastik/core/plan'
+import { allGrades, seeded } from '@yastik/core/quantities'
+import type { Happening } from '@yastik/core/run'
+import { knownDesign } from '@yastik/core/units'
+import { surroundings } from '@yastik/core/upkeep'
 import { v7 as newId } from 'uuid'
 import type { Db } from '@yastik/server/db/database'
 import { hashPassword } from '@yastik/server/auth/passwords'

@@ -1,5 +1,8 @@
 // What did the demo firm's office do? The van was counted; customers who agreed to be written to, a reminder; quotes: one open, one that became a visit and is finished.
-import { builtInProducts, gradeSchema, payable, stopLine } from '@yastik/core'
+import { builtInProducts } from '@yastik/core/products'
+import { gradeSchema } from '@yastik/core/quantities'
+import { stopLine } from '@yastik/core/upkeep'
+import { payable } from '@yastik/core/wire'
 import type { Db } from '@yastik/server/db/database'
 import { Firm, Job, JobUnit, Message, Quote, Reply, Site, StockLot, Unit, User } from '@yastik/server/db/models'
 import { quoteBody } from '@yastik/server/quotes/body'

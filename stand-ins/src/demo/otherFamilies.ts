@@ -1,5 +1,7 @@
 // Cassettes, window units, a corridor of sleeve units and two roof units: places of our own invention.
-import type { Design, Grade, Grades, Part, SoilKind } from '@yastik/core'
+import type { Grades, SoilKind } from '@yastik/core/lookover'
+import type { Grade } from '@yastik/core/quantities'
+import type { Design, Part } from '@yastik/core/units'
 import type { DemoSite, DemoUnit } from './site.ts'
 
 const cassette: Design = {

@@ -1,5 +1,8 @@
 // What is a place in the demo?
-import type { Complaint, Design, Family, Finding, Grades, PartNeed, SiteForm } from '@yastik/core'
+import type { Complaint, Finding, Grades } from '@yastik/core/lookover'
+import type { PartNeed } from '@yastik/core/run'
+import type { Design, Family } from '@yastik/core/units'
+import type { SiteForm } from '@yastik/core/wire'
 
 export interface DemoUnit {
   readonly key: string

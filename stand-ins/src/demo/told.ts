@@ -1,17 +1,6 @@
 // What were the customers of the demo's past visits told? With the memory that the firm has now, so that text, due list and a unit's life agree.
-import {
-  evidenceOf,
-  indexFound,
-  indexLeft,
-  learnRates,
-  planJob,
-  priorRateOf,
-  type JobFile,
-  type PlanMemory,
-  type UnitPast,
-  type UnitPlan,
-  type Visit,
-} from '@yastik/core'
+import { planJob, type JobFile, type PlanMemory, type UnitPlan } from '@yastik/core/plan'
+import { evidenceOf, indexFound, indexLeft, learnRates, priorRateOf, type UnitPast, type Visit } from '@yastik/core/upkeep'
 import type { Job, User } from '@yastik/server/db/models'
 import { dayAfter, pastOf, yearsOf } from '@yastik/server/upkeep/past'
 import type { Diary } from './walk.ts'

@@ -1,21 +1,11 @@
 // How does a whole visit look as events? Plans the unit with the core and walks through its steps.
-import {
-  airflowShare,
-  airOf,
-  assess,
-  coilAt,
-  gradeOf,
-  knownDesign,
-  pressureAt,
-  type Complaint,
-  type Grades,
-  type Happening,
-  type JobEvent,
-  type JobFile,
-  type Readings,
-  type Step,
-  type UnitPlan,
-} from '@yastik/core'
+import { airflowShare, airOf, coilAt, pressureAt } from '@yastik/core/air'
+import { gradeOf, type Complaint, type Grades, type Readings } from '@yastik/core/lookover'
+import type { JobFile, UnitPlan } from '@yastik/core/plan'
+import type { Step } from '@yastik/core/procedure'
+import { assess } from '@yastik/core/proof'
+import type { Happening, JobEvent } from '@yastik/core/run'
+import { knownDesign } from '@yastik/core/units'
 import { v5 as idFrom } from 'uuid'
 
 const space = '6f0d9a1e-2b7c-5c1d-9f7e-3a54c0de2026'

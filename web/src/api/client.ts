@@ -1,6 +1,7 @@
 // How does the interface ask the server? By the table of endpoints: what is sent has its shape, what is answered is held against it, and faults
 // come back as what the server says.
-import { addressOf, Fault, faultCatalogue, linesOf, type Answer, type Endpoint, type FaultBody, type FaultCode, type Given } from '@yastik/core'
+import { Fault, faultCatalogue, linesOf, type FaultCode } from '@yastik/core/faults'
+import { addressOf, type Answer, type Endpoint, type FaultBody, type Given } from '@yastik/core/wire'
 
 /** Thrown when nobody answers: no signal, or the server is down. */
 export class NoAnswer extends Error {

@@ -1,5 +1,5 @@
 // How far is this device's clock off the server's? Asked for, with the way there and back halved; what was measured last holds without a signal.
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import { shallowRef } from 'vue'
 import { ask } from './client.ts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Whether the customer agreed to be written to, where, and when.
-import type { Reminders } from '@yastik/core'
+import type { Reminders } from '@yastik/core/wire'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import dayjs from 'dayjs'

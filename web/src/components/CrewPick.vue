@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Who goes: people of the firm, tapped.
-import type { CrewRecord } from '@yastik/core'
+import type { CrewRecord } from '@yastik/core/wire'
 
 const props = defineProps<{ crew: readonly CrewRecord[]; modelValue: readonly number[] }>()
 const emit = defineEmits<{ 'update:modelValue': [ids: number[]] }>()

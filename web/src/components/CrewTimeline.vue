@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // The day of a crew on one time axis (D3): a lane a person, below them a lane a unit with what it waits for; what sets the end is drawn heavy.
 // A piece of work is dragged to another lane, or moved there with the arrow keys.
-import type { CrewDay, Step, TimelineTask, UnitSteps } from '@yastik/core'
+import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
+import type { Step } from '@yastik/core/procedure'
 import { drag, type D3DragEvent } from 'd3-drag'
 import { scaleLinear } from 'd3-scale'
 import { select } from 'd3-selection'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is kept of a customer: taken out for them, or erased where they ask for it.
-import { addressOf, endpoints, type SiteRecord } from '@yastik/core'
+import { addressOf, endpoints, type SiteRecord } from '@yastik/core/wire'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
 import FaultNote from './FaultNote.vue'

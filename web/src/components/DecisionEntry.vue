@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One decision as a sentence with its because; what was turned down, why, and what it would change.
-import { byHand, choiceNames, topicNames, type Choice, type Comparison, type PlannedDecision } from '@yastik/core'
+import { byHand, choiceNames, topicNames, type Choice } from '@yastik/core/method'
+import type { Comparison, PlannedDecision } from '@yastik/core/plan'
 import { ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A wait that runs: how long it has to last, and when it would be too long. Three signs that differ in shape and words, not in colour alone.
-import type { RunningWait } from '@yastik/core'
+import type { RunningWait } from '@yastik/core/run'
 import { computed, ref, watch } from 'vue'
 import { isSilent, raise, setSilent, type Alarm } from './alarm.ts'
 

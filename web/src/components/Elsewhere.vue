@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // While one has to wait here: what this person could do at the other units of the visit.
-import { nextSteps, type Asker } from '@yastik/core'
+import { nextSteps, type Asker } from '@yastik/core/run'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useJob } from '../stores/job.ts'

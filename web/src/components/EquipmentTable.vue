@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is in the van besides bottles, with the figures that plans count on.
-import { equipmentKinds, type Equipment, type EquipmentKind } from '@yastik/core'
+import { equipmentKinds, type Equipment, type EquipmentKind } from '@yastik/core/products'
 import { ref } from 'vue'
 import NumberField from './NumberField.vue'
 import type { SiUnit } from '../measures/measures.ts'

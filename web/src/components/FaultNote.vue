@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What went wrong, where, and what is allowed.
-import { Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
 import { computed } from 'vue'
 
 const props = defineProps<{ error: unknown }>()

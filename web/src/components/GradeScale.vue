@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // The one scale for the part that was tapped, with what each grade looks like, and the kinds of soil.
-import { allGrades, gradeLooks, gradeNames, inWords, partNames, soilKinds, type Grade, type Part, type PartGrade, type SoilKind } from '@yastik/core'
+import { gradeLooks, inWords, soilKinds, type PartGrade, type SoilKind } from '@yastik/core/lookover'
+import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
+import { partNames, type Part } from '@yastik/core/units'
 
 const props = defineProps<{ part: Part; value?: PartGrade }>()
 const emit = defineEmits<{ set: [grade: Grade | null, kinds: SoilKind[]] }>()

@@ -1,16 +1,8 @@
 <script setup lang="ts">
 // Instruments held to the unit: what each shows, which has settled, and those taken into the form.
-import {
-  addressOf,
-  endpoints,
-  flowTestLitres,
-  instrumentMessageSchema,
-  settledOf,
-  type InstrumentReading,
-  type MeasuredQuantity,
-  type Readings,
-  type Settled,
-} from '@yastik/core'
+import type { Readings } from '@yastik/core/lookover'
+import { flowTestLitres, settledOf, type InstrumentReading, type MeasuredQuantity, type Settled } from '@yastik/core/proof'
+import { addressOf, endpoints, instrumentMessageSchema } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A visit on another day, with other people, or not at all.
-import { endpoints, type CrewRecord, type JobCard } from '@yastik/core'
+import { endpoints, type CrewRecord, type JobCard } from '@yastik/core/wire'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
 import CrewPick from './CrewPick.vue'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One visit: where, who, and where each of its units stands.
-import { familyNames, type JobCard } from '@yastik/core'
+import { familyNames } from '@yastik/core/units'
+import type { JobCard } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The label of one product as a card: what it is, what it may touch, how it is mixed, what is left of it.
-import type { Product } from '@yastik/core'
+import type { Product } from '@yastik/core/products'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useMeasures } from '../measures/useMeasures.ts'

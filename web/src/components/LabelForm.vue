@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Writing a product down from its label. What the label does not say stays open.
-import { productClasses, type Product } from '@yastik/core'
+import { productClasses, type Product } from '@yastik/core/products'
 import { ElInput } from 'element-plus/es/components/input/index'
 import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
 import 'element-plus/theme-chalk/el-input.css'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A step that may be left out is left out on purpose: with a reason, and knowing what is lost.
-import type { Step } from '@yastik/core'
+import type { Step } from '@yastik/core/procedure'
 import { ref } from 'vue'
 import { useJob } from '../stores/job.ts'
 

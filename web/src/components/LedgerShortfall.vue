@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Fasteners that did not come back: where they came out, and the owner's word that the unit may go on without them.
-import type { LedgerEntry, LedgerException } from '@yastik/core'
+import type { LedgerEntry, LedgerException } from '@yastik/core/run'
 import { computed, ref } from 'vue'
 import { useSession } from '../stores/session.ts'
 

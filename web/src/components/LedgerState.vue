@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // How the count of fasteners stands: what the owner lets stay out is still short.
-import { exceptionFor, shortfalls, type UnitState } from '@yastik/core'
+import { exceptionFor, shortfalls, type UnitState } from '@yastik/core/run'
 import { computed } from 'vue'
 
 const props = defineProps<{ state: UnitState }>()

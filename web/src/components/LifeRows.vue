@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // Below the line of a unit's life, on the same days (D3): cooling against clean, every part as it was found, findings from first to last, parts changed.
-import { gradeNames, inWords, partNames, parts, type Finding, type Part, type UnitOutlook } from '@yastik/core'
+import { inWords, type Finding } from '@yastik/core/lookover'
+import { gradeNames } from '@yastik/core/quantities'
+import { partNames, parts, type Part } from '@yastik/core/units'
+import type { UnitOutlook } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 

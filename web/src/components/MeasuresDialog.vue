@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // In which units this person reads and enters figures.
-import type { Measures } from '@yastik/core'
+import type { Measures } from '@yastik/core/wire'
 import { ElDialog } from 'element-plus/es/components/dialog/index'
 import 'element-plus/theme-chalk/el-dialog.css'
 import 'element-plus/theme-chalk/el-overlay.css'

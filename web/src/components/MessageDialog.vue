@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A message to a customer, drafted from the facts: read it, change it, send it. Why it cannot be sent is said at once.
-import { endpoints, longestMessage, type HoldReason, type MessageDraft } from '@yastik/core'
+import { endpoints, longestMessage, type HoldReason, type MessageDraft } from '@yastik/core/wire'
 import { ElDialog } from 'element-plus/es/components/dialog/index'
 import 'element-plus/theme-chalk/el-dialog.css'
 import 'element-plus/theme-chalk/el-overlay.css'

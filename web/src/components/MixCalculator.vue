@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // The mixing calculator on its own: product, area, passes and strength → litres, cost, what is left; and what must not be mixed or used here.
-import { coilAreaM2, dilutionFor, mix, reasonsAgainst, round, unrinsedClash, type Mix, type Product, type UseWay } from '@yastik/core'
+import { dilutionFor, mix, reasonsAgainst, unrinsedClash, type Mix, type Product, type UseWay } from '@yastik/core/products'
+import { round } from '@yastik/core/quantities'
+import { coilAreaM2 } from '@yastik/core/units'
 import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
 import 'element-plus/theme-chalk/el-option.css'
 import 'element-plus/theme-chalk/el-popper.css'

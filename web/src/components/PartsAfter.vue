@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // Part by part: as it was found, as it is now, and how both looked.
-import { allGrades, gradeLooks, gradeNames, partNames, partsOf, photosOfPart, type Grade, type Part } from '@yastik/core'
+import { gradeLooks } from '@yastik/core/lookover'
+import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
+import { photosOfPart } from '@yastik/core/run'
+import { partNames, partsOf, type Part } from '@yastik/core/units'
 import { computed, defineAsyncComponent } from 'vue'
 import { useJob } from '../stores/job.ts'
 import PhotoSlot from './PhotoSlot.vue'

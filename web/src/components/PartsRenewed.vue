@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Parts that were changed on this visit, or have to be ordered: they go into the report and stay with the unit.
-import type { PartNeed } from '@yastik/core'
+import type { PartNeed } from '@yastik/core/run'
 import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
 

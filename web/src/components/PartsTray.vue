@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is off, where it lies and how it looked, whether its fasteners are all there, and what may stay out.
-import { exceptionFor, type LedgerEntry, type UnitState } from '@yastik/core'
+import { exceptionFor, type LedgerEntry, type UnitState } from '@yastik/core/run'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { useJob } from '../stores/job.ts'

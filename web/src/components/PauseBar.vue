@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A person stops for a while: one tap, with a reason if there is one; clocks that run go on and stay in view.
-import { pauseOf, type RunningWait, type UnitState } from '@yastik/core'
+import { pauseOf, type RunningWait, type UnitState } from '@yastik/core/run'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'

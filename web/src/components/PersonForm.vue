@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What an owner says of a person.
-import { roles, skills, type PersonForm } from '@yastik/core'
+import { skills } from '@yastik/core/procedure'
+import { roles, type PersonForm } from '@yastik/core/wire'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import NumberField from './NumberField.vue'

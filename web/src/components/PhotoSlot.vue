@@ -1,6 +1,11 @@
 <script setup lang="ts">
 // Photographs of a step, or of a part: those taken, and a slot for the next one.
-import { endpoints, partNames, settledShare, surfaceOf, type Grade, type TakenPhoto } from '@yastik/core'
+import { settledShare } from '@yastik/core/lookover'
+import { surfaceOf } from '@yastik/core/proof'
+import type { Grade } from '@yastik/core/quantities'
+import type { TakenPhoto } from '@yastik/core/run'
+import { partNames } from '@yastik/core/units'
+import { endpoints } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { fetchFile } from '../api/client.ts'

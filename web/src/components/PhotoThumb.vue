@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One photograph, small; a tap shows it whole.
-import { addressOf, endpoints, Fault } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { addressOf, endpoints } from '@yastik/core/wire'
 import { ElDialog } from 'element-plus/es/components/dialog/index'
 import 'element-plus/theme-chalk/el-dialog.css'
 import 'element-plus/theme-chalk/el-overlay.css'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // How much product was really used at this step: as planned unless somebody says otherwise.
-import type { Step } from '@yastik/core'
+import type { Step } from '@yastik/core/procedure'
 import { useMeasures } from '../measures/useMeasures.ts'
 import NumberField from './NumberField.vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Before, after and expected of one measured line on one scale (D3), the tolerance as a bracket.
-import type { ProofLine } from '@yastik/core'
+import type { ProofLine } from '@yastik/core/proof'
 import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // The air on its way through the unit, before and after, on one chart of states (D3): where the clean unit would bring it is hatched.
-import { chartPoint, cleanCoolingAt, coolingBy, humidityLine, pressureAt, type ChartPoint, type KnownDesign, type Readings } from '@yastik/core'
+import { chartPoint, humidityLine, pressureAt, type ChartPoint } from '@yastik/core/air'
+import type { Readings } from '@yastik/core/lookover'
+import { cleanCoolingAt, coolingBy } from '@yastik/core/proof'
+import type { KnownDesign } from '@yastik/core/units'
 import { scaleLinear } from 'd3-scale'
 import { computed, useId } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'

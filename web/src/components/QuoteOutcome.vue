@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What an accepted quote really took and earned, beside what was reckoned with.
-import type { QuoteRecord } from '@yastik/core'
+import type { QuoteRecord } from '@yastik/core/wire'
 import { computed } from 'vue'
 
 const props = defineProps<{ outcome: NonNullable<QuoteRecord['outcome']> }>()

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // What each way costs over the years (D3): a step each time a unit needs it again.
-import { returnsOf, wayLetter, weeksPerYear, type QuoteOption } from '@yastik/core'
+import { returnsOf, type QuoteOption } from '@yastik/core/plan'
+import { weeksPerYear } from '@yastik/core/upkeep'
+import { wayLetter } from '@yastik/core/wire'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 

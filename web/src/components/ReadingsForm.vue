@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // Readings by hand, with what cannot be true said at once.
-import { doubtfulReadings, Fault, linesOf, readingsSchema, traverse, type FaultLine, type Readings } from '@yastik/core'
+import { traverse } from '@yastik/core/air'
+import { Fault, linesOf, type FaultLine } from '@yastik/core/faults'
+import { doubtfulReadings, readingsSchema, type Readings } from '@yastik/core/lookover'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import { computed, reactive, ref } from 'vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Who has to be called, and why: shown wherever the plan is.
-import type { UnitPlan } from '@yastik/core'
+import type { UnitPlan } from '@yastik/core/plan'
 
 defineProps<{ referrals: UnitPlan['referrals'] }>()
 </script>

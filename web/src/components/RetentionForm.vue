@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // After how many months things go, for owners; nothing entered keeps them for good.
-import { endpoints, keepsAll, type Retention } from '@yastik/core'
+import { endpoints, keepsAll, type Retention } from '@yastik/core/wire'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
 import FaultNote from './FaultNote.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What came of it where two people did the same, or something on record does not count.
-import type { UnitState } from '@yastik/core'
+import type { UnitState } from '@yastik/core/run'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One house rule where trades people differ: each school in a sentence with what it brings, one of them followed.
-import { schoolNames, schools, schoolSentences, type SchoolName } from '@yastik/core'
+import { schoolNames, schools, schoolSentences, type SchoolName } from '@yastik/core/method'
 import { ref } from 'vue'
 
 const props = defineProps<{

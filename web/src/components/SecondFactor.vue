@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A second factor for oneself: set up by a picture or its text, confirmed by a code, with codes for the loss of the device.
-import { endpoints } from '@yastik/core'
+import { endpoints } from '@yastik/core/wire'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import { ref, shallowRef } from 'vue'

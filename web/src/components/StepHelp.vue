@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // Small sums at the step where they matter: the load before power goes on, the jet before it meets the fins.
-import { electricLoad, finsStandKPa, jetOnFins, round, type KnownDesign, type Step } from '@yastik/core'
+import type { Step } from '@yastik/core/procedure'
+import { round } from '@yastik/core/quantities'
+import { electricLoad, type KnownDesign } from '@yastik/core/units'
+import { finsStandKPa, jetOnFins } from '@yastik/core/wash'
 import { computed, ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import NumberField from './NumberField.vue'

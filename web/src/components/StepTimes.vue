@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Start values of step times against the firm's own finished runs: what they say, and taking it over.
-import { endpoints, type HouseRules, type StepTimesRecord } from '@yastik/core'
+import type { HouseRules } from '@yastik/core/method'
+import { endpoints, type StepTimesRecord } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
 import FaultNote from './FaultNote.vue'

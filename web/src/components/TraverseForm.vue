@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Airflow from readings over the outlet: velocities at the centres of equal parts, their mean, and how sure it is.
-import { traverse, type Readings } from '@yastik/core'
+import { traverse } from '@yastik/core/air'
+import type { Readings } from '@yastik/core/lookover'
 import { computed, ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import NumberField from './NumberField.vue'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Traits of a unit as a person notes them; what is not noted stays open and gets a stated, cautious default.
-import { traitsOf, type Design, type Trait, type UnitForm } from '@yastik/core'
+import { traitsOf, type Design, type Trait } from '@yastik/core/units'
+import type { UnitForm } from '@yastik/core/wire'
 import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
 import 'element-plus/theme-chalk/el-option.css'
 import 'element-plus/theme-chalk/el-popper.css'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // A unit's life on one line (D3): soil as it was found and left, the band in which it will grow, when it is due; and what other use would change.
-import { dueIndex, forecastOf, gradeNames, weeksPerYear, type LogEntry, type Surrounding, type UnitOutlook } from '@yastik/core'
+import { gradeNames } from '@yastik/core/quantities'
+import { dueIndex, forecastOf, weeksPerYear, type Surrounding } from '@yastik/core/upkeep'
+import type { LogEntry, UnitOutlook } from '@yastik/core/wire'
 import { scaleLinear, scaleTime } from 'd3-scale'
 import dayjs from 'dayjs'
 import { computed, ref, useId } from 'vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A wait that somebody may end: by a hand that says it is dry, or by the owner's written word.
-import type { RunningWait } from '@yastik/core'
+import type { RunningWait } from '@yastik/core/run'
 import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Washing, tried before it is done: level in the bag and in the bucket over time (D3), while flow, minutes and pauses are dragged.
-import { pausesFor, round, type WashCourse, type WashPlan, type WashRun } from '@yastik/core'
+import { round } from '@yastik/core/quantities'
+import { pausesFor, type WashCourse, type WashPlan, type WashRun } from '@yastik/core/wash'
 import { drag, type D3DragEvent } from 'd3-drag'
 import { scaleLinear } from 'd3-scale'
 import { select } from 'd3-selection'

@@ -1,5 +1,5 @@
 // How are messages spoken of?
-import type { MessageRecord, MessageState } from '@yastik/core'
+import type { MessageRecord, MessageState } from '@yastik/core/wire'
 
 export const channelWords: Record<MessageRecord['channel'], string> = { text: 'A text', mail: 'A mail' }
 export const messageStateWords: Record<MessageState, string> = {

@@ -1,5 +1,6 @@
 // How are people and their training spoken of?
-import type { PersonRecord, Skill } from '@yastik/core'
+import type { Skill } from '@yastik/core/procedure'
+import type { PersonRecord } from '@yastik/core/wire'
 
 export const roleWords: Record<PersonRecord['role'], string> = { owner: 'owner', technician: 'technician' }
 export const skillWords: Record<Skill, string> = { 'wheel-removal': 'takes wheels out', electrics: 'works on electrics', roof: 'goes on roofs' }

@@ -1,5 +1,5 @@
 // How is a quote spoken of?
-import type { QuoteRecord } from '@yastik/core'
+import type { QuoteRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 
 export function quoteStateWords({ state, validUntil }: Pick<QuoteRecord, 'state' | 'validUntil'>, today: string): string {

@@ -1,5 +1,5 @@
 // How is said where a unit stands?
-import type { JobCard } from '@yastik/core'
+import type { JobCard } from '@yastik/core/wire'
 
 export const verdictWords = { proved: 'proved', partly: 'partly proved', 'not-proved': 'not proved' } as const
 

@@ -1,5 +1,5 @@
 // How is what is on record spoken of?
-import type { AuditKind } from '@yastik/core'
+import type { AuditKind } from '@yastik/core/wire'
 
 export const auditWords: Record<AuditKind, string> = {
   'signed-in': 'signed in',

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // The section drawing of a unit: every gradable part a region to tap, with its soil as hatching; during the run it shows what is off, wet and covered.
-import { gradeNames, partNames, type Family, type Grade, type Grades, type Part } from '@yastik/core'
+import type { Grades } from '@yastik/core/lookover'
+import { gradeNames, type Grade } from '@yastik/core/quantities'
+import { partNames, type Family, type Part } from '@yastik/core/units'
 import { computed, useId } from 'vue'
 import SoilPatterns from './SoilPatterns.vue'
 import type { Point, Shape } from './sheet.ts'

@@ -1,5 +1,5 @@
 // What is a section sheet? Regions to tap, what is drawn around them, and the strokes that all families share.
-import type { Part } from '@yastik/core'
+import type { Part } from '@yastik/core/units'
 
 export type Point = readonly [number, number]
 

@@ -1,4 +1,4 @@
-import { families, partsOf } from '@yastik/core'
+import { families, partsOf } from '@yastik/core/units'
 import { sheetSize } from './sheet.ts'
 import { sheets } from './sheets.ts'
 

@@ -1,5 +1,5 @@
 // Which section is drawn for which family?
-import type { Family } from '@yastik/core'
+import type { Family } from '@yastik/core/units'
 import { ceilingCassette } from './ceilingCassette.ts'
 import { rvRooftop } from './rvRooftop.ts'
 import type { SectionSheet } from './sheet.ts'

@@ -1,4 +1,4 @@
-import { metric, type Measures } from '@yastik/core'
+import { metric, type Measures } from '@yastik/core/wire'
 import { asEntered, asRead, figureOf, sentenceOf, unitFor, type SiUnit } from './measures.ts'
 
 const imperial: Measures = { temperature: '°F', volume: 'gal', airflow: 'CFM', power: 'Btu/h' }

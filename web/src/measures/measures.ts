@@ -1,5 +1,5 @@
 // In which units does a person read and enter figures? The core stays SI; a well-kept package converts.
-import type { Measures } from '@yastik/core'
+import type { Measures } from '@yastik/core/wire'
 import Qty from 'js-quantities'
 
 /** Kinds of quantity that people read differently, by the SI unit in which they are stored. */

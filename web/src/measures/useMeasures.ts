@@ -1,5 +1,5 @@
 // The units of the person who is signed in, for views.
-import { metric, type Measures } from '@yastik/core'
+import { metric, type Measures } from '@yastik/core/wire'
 import { computed, type ComputedRef } from 'vue'
 import { useSession } from '../stores/session.ts'
 import { figureOf, isSiUnit, sentenceOf, unitFor, type SiUnit } from './measures.ts'

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto'
-import type { JobEvent } from '@yastik/core'
+import type { JobEvent } from '@yastik/core/run'
 import { openDB } from 'idb'
 import { keptIfRoom, onThisDevice } from './database.ts'
 import { keep, waiting } from './outbox.ts'

@@ -1,5 +1,6 @@
 // The browser's own database: events that wait for the server, and what the server said last.
-import { Fault, type JobEvent } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { JobEvent } from '@yastik/core/run'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 export interface KeptPhoto {

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto'
-import type { JobEvent } from '@yastik/core'
+import type { JobEvent } from '@yastik/core/run'
 import { countWaiting, forget, jobsWaiting, keep, stamp, waiting } from './outbox.ts'
 
 const event = (id: string, atMs: number): JobEvent => ({

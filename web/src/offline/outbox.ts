@@ -1,5 +1,5 @@
 // Where do events wait until the server has them? In the browser's own database, so that a reload loses nothing.
-import { timeOf, type JobEvent } from '@yastik/core'
+import { timeOf, type JobEvent } from '@yastik/core/run'
 import { onThisDevice } from './database.ts'
 
 export const keep = async (jobId: string, event: JobEvent): Promise<void> =>

@@ -1,5 +1,6 @@
 // Where do photographs wait until the server has them, and how are they looked at without a signal? In the browser's own database.
-import { endpoints, Fault, photoLimits } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { endpoints, photoLimits } from '@yastik/core/wire'
 import { fetchFile, isNoJudgement, sendFile } from '../api/client.ts'
 import { keptIfRoom, onThisDevice, type KeptPhoto } from './database.ts'
 

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto'
-import type { JobEvent } from '@yastik/core'
+import type { JobEvent } from '@yastik/core/run'
 
 /** A server whose clock is three seconds behind this device's; it notes what it is sent and answers as `judge` says. */
 const sent: { path: string; ids: string[]; aheadMs: (number | undefined)[] }[] = []

@@ -1,5 +1,7 @@
 // How does what waits on this device get to the server? Steps first, in batches, then photographs, each before the event that speaks of it.
-import { endpoints, Fault, photoIdOf, sayFaultLine, type JobEvent } from '@yastik/core'
+import { Fault, sayFaultLine } from '@yastik/core/faults'
+import { photoIdOf, type JobEvent } from '@yastik/core/run'
+import { endpoints } from '@yastik/core/wire'
 import { ask, isNoJudgement } from '../api/client.ts'
 import { measureClock } from '../api/clock.ts'
 import type { KeptPhoto } from './database.ts'

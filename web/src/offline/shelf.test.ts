@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
-import { endpoints, Fault, type JobRecord } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { endpoints, type JobRecord } from '@yastik/core/wire'
 import { NoAnswer } from '../api/client.ts'
 import { onThisDevice } from './database.ts'
 import { askOrKept, clearShelf, fetchAhead } from './shelf.ts'

@@ -1,5 +1,6 @@
 // What did the server say last? Kept on the device, so that today's jobs open without a signal.
-import { addressOf, endpoints, Fault, type Answer, type Endpoint, type Given } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { addressOf, endpoints, type Answer, type Endpoint, type Given } from '@yastik/core/wire'
 import { answerOf, ask, isNoJudgement } from '../api/client.ts'
 import { keptIfRoom, onThisDevice } from './database.ts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A part seen from straight above, and on it what is covered: outlined and hatched, so that it can be told without colour.
-import type { PhotoMeasured, Raster } from '@yastik/core'
+import type { PhotoMeasured, Raster } from '@yastik/core/proof'
 import { contours } from 'd3-contour'
 import { computed, onMounted, ref, useId, watch } from 'vue'
 

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 // Before and after of one part, laid over each other: a line that is drawn across, and a map of what is left.
-import { Fault, pairNotes, partNames, settledShare, surfaceOf, type Part, type TakenPhoto } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { settledShare } from '@yastik/core/lookover'
+import { pairNotes, surfaceOf } from '@yastik/core/proof'
+import type { TakenPhoto } from '@yastik/core/run'
+import { partNames, type Part } from '@yastik/core/units'
 import { computed, ref, shallowRef, useId, watch } from 'vue'
 import { NoAnswer } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'

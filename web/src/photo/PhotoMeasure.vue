@@ -1,17 +1,11 @@
 <script setup lang="ts">
 // A photograph of a part is measured: corners onto the part, then what is covered, which a person can correct with a finger before they grade it.
-import {
-  correctedShare,
-  dabbed,
-  Fault,
-  partNames,
-  type Grade,
-  type Part,
-  type PhotoMeasure,
-  type PhotoMeasured,
-  type Surface,
-  type TakenPhoto,
-} from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { PhotoMeasure } from '@yastik/core/lookover'
+import { correctedShare, dabbed, type PhotoMeasured, type Surface } from '@yastik/core/proof'
+import type { Grade } from '@yastik/core/quantities'
+import type { TakenPhoto } from '@yastik/core/run'
+import { partNames, type Part } from '@yastik/core/units'
 import { ElDialog } from 'element-plus/es/components/dialog/index'
 import 'element-plus/theme-chalk/el-dialog.css'
 import 'element-plus/theme-chalk/el-overlay.css'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // What a photograph says: the share that is covered, how sure that is, what a person corrected, and the grade that follows. A person decides.
-import { allGrades, gradeNames, proposedGrade, settledBand, type Grade, type PhotoMeasured, type Surface } from '@yastik/core'
+import { settledBand } from '@yastik/core/lookover'
+import { proposedGrade, type PhotoMeasured, type Surface } from '@yastik/core/proof'
+import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
 import { computed } from 'vue'
 
 const props = defineProps<{ measured: PhotoMeasured; surface: Surface; byHand: number | undefined }>()

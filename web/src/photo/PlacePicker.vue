@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Places on a photograph, each on a handle that is moved by finger, mouse or arrow keys, never out of the picture; joined, they are an outline.
-import type { Region } from '@yastik/core'
+import type { Region } from '@yastik/core/lookover'
 import { ref } from 'vue'
 
 type Place = Region[number]

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The same two places on both photographs of a part, tapped by a person: by them the corners of one are put on the other.
-import { usualRegion, type Marked, type Region } from '@yastik/core'
+import type { Region } from '@yastik/core/lookover'
+import { usualRegion, type Marked } from '@yastik/core/proof'
 import { onBeforeUnmount, reactive, ref } from 'vue'
 import FaultNote from '../components/FaultNote.vue'
 import PlacePicker from './PlacePicker.vue'

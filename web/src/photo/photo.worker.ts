@@ -1,5 +1,7 @@
 // Photographs are read here, on the device, beside the page: decoded, measured and drawn as if seen from straight above, or found again on another.
-import { alignedRegion, Fault, measurePhoto, uprightOf, type Aligned, type PhotoMeasured, type Raster, type Region, type Surface } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { Region } from '@yastik/core/lookover'
+import { alignedRegion, measurePhoto, uprightOf, type Aligned, type PhotoMeasured, type Raster, type Surface } from '@yastik/core/proof'
 
 export type PhotoWish =
   | { what: 'measure'; picture: Blob; region: Region; surface: Surface }

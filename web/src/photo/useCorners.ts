@@ -1,5 +1,7 @@
 // Where is the part on a photograph? Where somebody put the corners before, where the part of the other photograph is found on it, or where a person sets them.
-import { photosOfPart, regionByTwoPlaces, usualRegion, type Aligned, type Marked, type Region, type Surface, type TakenPhoto } from '@yastik/core'
+import type { Region } from '@yastik/core/lookover'
+import { regionByTwoPlaces, usualRegion, type Aligned, type Marked, type Surface } from '@yastik/core/proof'
+import { photosOfPart, type TakenPhoto } from '@yastik/core/run'
 import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import type { PhotoWorker } from './usePhotoWorker.ts'
 

@@ -1,5 +1,7 @@
 // How is a photograph asked what it shows? The worker behind two functions, for as long as a view is open.
-import { Fault, type Aligned, type Region, type Surface } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import type { Region } from '@yastik/core/lookover'
+import type { Aligned, Surface } from '@yastik/core/proof'
 import { onBeforeUnmount } from 'vue'
 import type { PhotoAnswer, PhotoAsked, PhotoRead, PhotoWish } from './photo.worker.ts'
 

@@ -1,37 +1,11 @@
 // What does a customer read in the report on one unit? Everything in words and in the customer's units; how it is laid out is for paper and screen.
-import {
-  customary,
-  dueInWords,
-  familyNames,
-  findingForCustomer,
-  flowLMin,
-  gradeNames,
-  inWords,
-  isLimited,
-  isSplit,
-  knownDesign,
-  leftOut,
-  metric,
-  partNames,
-  partsOf,
-  settledShare,
-  partsToSee,
-  photosOfPart,
-  proofOf,
-  refereeNames,
-  speckSentence,
-  throwsSpecks,
-  workSentences,
-  type Family,
-  type Grades,
-  type JobRecord,
-  type Measures,
-  type Part,
-  type Proof,
-  type UnitPlan,
-  type UnitRecord,
-  type UnitState,
-} from '@yastik/core'
+import { flowLMin, inWords, settledShare, type Grades } from '@yastik/core/lookover'
+import { dueInWords, findingForCustomer, refereeNames, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '@yastik/core/plan'
+import { isLimited, proofOf, type Proof } from '@yastik/core/proof'
+import { gradeNames } from '@yastik/core/quantities'
+import { leftOut, photosOfPart, type UnitState } from '@yastik/core/run'
+import { familyNames, isSplit, knownDesign, partNames, partsOf, partsToSee, type Family, type Part } from '@yastik/core/units'
+import { customary, metric, type JobRecord, type Measures, type UnitRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { dayAfter } from '../measures/days.ts'
 import { figureOf, isSiUnit, sentenceOf, unitFor } from '../measures/measures.ts'

@@ -1,5 +1,7 @@
 // How is a section sheet drawn on paper? The same shapes as on the screen, with soil as lines of their own: paper knows no patterns.
-import { gradeNames, partNames, type Family, type Grades } from '@yastik/core'
+import type { Grades } from '@yastik/core/lookover'
+import { gradeNames } from '@yastik/core/quantities'
+import { partNames, type Family } from '@yastik/core/units'
 import { hatchAngle, hatches } from '../drawing/hatches.ts'
 import { sheetSize, type Stroke } from '../drawing/sheet.ts'
 import { sheets } from '../drawing/sheets.ts'

@@ -1,30 +1,11 @@
 // The job that is open: its events, what follows from them, and what is not sent yet.
-import {
-  crewOfPlan,
-  addressOf,
-  endpoints,
-  emptyUnitState,
-  heldNow,
-  foundChances,
-  indexSeenAfter,
-  knownDesign,
-  lastUndoable,
-  planJob,
-  stateOf,
-  stepsLeft,
-  streamMessageSchema,
-  timeOf,
-  type Happening,
-  type HouseRules,
-  type JobEvent,
-  type JobFile,
-  type JobRecord,
-  type PlanFile,
-  type PlanMemory,
-  type UnitRecord,
-  type UnitState,
-  type UnitSteps,
-} from '@yastik/core'
+import type { UnitSteps } from '@yastik/core/crew'
+import type { HouseRules } from '@yastik/core/method'
+import { planJob, type JobFile, type PlanFile, type PlanMemory } from '@yastik/core/plan'
+import { emptyUnitState, heldNow, lastUndoable, stateOf, stepsLeft, timeOf, type Happening, type JobEvent, type UnitState } from '@yastik/core/run'
+import { knownDesign } from '@yastik/core/units'
+import { foundChances, indexSeenAfter } from '@yastik/core/upkeep'
+import { crewOfPlan, addressOf, endpoints, streamMessageSchema, type JobRecord, type UnitRecord } from '@yastik/core/wire'
 import { defineStore } from 'pinia'
 import { v7 as newId } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'

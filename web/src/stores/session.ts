@@ -1,5 +1,6 @@
 // Who is signed in on this device?
-import { endpoints, Fault, type Me, type Measures } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { endpoints, type Me, type Measures } from '@yastik/core/wire'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'

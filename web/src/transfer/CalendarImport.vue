@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Visits from a calendar: first what each entry would do here and what is wrong with it, then, on a person's word, all of it at once.
-import { endpoints, type CalendarReceipt, type CalendarRow } from '@yastik/core'
+import { endpoints, type CalendarReceipt, type CalendarRow } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'

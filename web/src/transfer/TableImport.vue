@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Sites and units from a table: which column is which, the first rows, what is wrong row by row; nothing is taken in before a person says so.
-import { endpoints, neededColumns, siteTableColumns, type SiteImportReceipt } from '@yastik/core'
+import { endpoints, neededColumns, siteTableColumns, type SiteImportReceipt } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { askByLines } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'

@@ -1,5 +1,5 @@
 // A table of sites and units is read here, beside the page: its letters, its dialect, its columns, and row by row what it says.
-import { guessColumn, readSiteTable, type RowFault, type SiteImport } from '@yastik/core'
+import { guessColumn, readSiteTable, type RowFault, type SiteImport } from '@yastik/core/wire'
 import papa from 'papaparse'
 import { decodeTable, type Decoded } from './decode.ts'
 

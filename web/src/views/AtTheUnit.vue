@@ -1,24 +1,22 @@
 <script setup lang="ts">
 // At the unit: one step at a time, readable at arm's length; gates, counts, dwell clock and parts tray in view.
+import type { Step } from '@yastik/core/procedure'
 import {
   changeOf,
   exceptionFor,
   nextSteps,
-  partNames,
   progressOf,
   reasonsToHold,
   reasonsToWait,
-  rinseFlowLMin,
   runningWaits,
   pauseOf,
   stageOf,
-  usualPumpBar,
   withCounts,
   type Asker,
   type LedgerEntry,
-  type Part,
-  type Step,
-} from '@yastik/core'
+} from '@yastik/core/run'
+import { partNames, type Part } from '@yastik/core/units'
+import { rinseFlowLMin, usualPumpBar } from '@yastik/core/wash'
 import { computed, reactive, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import DwellClock from '../components/DwellClock.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Who did what that matters to trust, newest first, for owners.
-import { endpoints, type AuditEntry } from '@yastik/core'
+import { endpoints, type AuditEntry } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'

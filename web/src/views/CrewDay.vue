@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // The crew's day: all units of the visit that were looked over, from now on; who does what, what sets the end, what would shorten it.
-import { Fault, partNames, type CrewDay, type TimelineTask, type UnitSteps } from '@yastik/core'
+import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
+import { Fault } from '@yastik/core/faults'
+import { partNames } from '@yastik/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { serverNow } from '../api/clock.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The firm's data, out and in: open formats, nothing held back.
-import { bundleMedia, endpoints, type BundleReceipt } from '@yastik/core'
+import { bundleMedia, endpoints, type BundleReceipt } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
 import { sendFile } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'

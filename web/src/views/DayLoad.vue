@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What has to be in the van for a day, from all its plans: ticked off while loading, with what is missing said first.
-import { endpoints, type DayLoad } from '@yastik/core'
+import { endpoints, type DayLoad } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'

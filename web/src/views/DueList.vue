@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What is due when, over all units, and how sure that is.
-import { endpoints, dueKinds, type Due, type DuePage, type DueWorth, type HoldReason } from '@yastik/core'
+import { dueKinds, type Due } from '@yastik/core/upkeep'
+import { endpoints, type DuePage, type DueWorth, type HoldReason } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'

@@ -1,16 +1,8 @@
 <script setup lang="ts">
 // House rules: which school the firm follows where trades people differ. The owner sets them; everybody reads them.
-import {
-  endpoints,
-  consequencesOf,
-  knownHouseRules,
-  schools,
-  type Consequence,
-  type HouseRules,
-  type HouseRulesRecord,
-  type SchoolName,
-  type StoresRecord,
-} from '@yastik/core'
+import { knownHouseRules, schools, type HouseRules, type SchoolName } from '@yastik/core/method'
+import { consequencesOf, type Consequence } from '@yastik/core/plan'
+import { endpoints, type HouseRulesRecord, type StoresRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import FaultNote from '../components/FaultNote.vue'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The frame of a job: which unit, where in the job, the stations.
-import { familyNames, stageOf } from '@yastik/core'
+import { stageOf } from '@yastik/core/run'
+import { familyNames } from '@yastik/core/units'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute } from 'vue-router'
 import { aheadMs } from '../api/clock.ts'

@@ -1,22 +1,11 @@
 <script setup lang="ts">
 // The firm's memory: what was handed over, newest first; or one unit's life.
-import {
-  endpoints,
-  choiceNames,
-  families,
-  familyNames,
-  gradeNames,
-  inWords,
-  soilKinds,
-  verdicts,
-  type Choice,
-  type CrewRecord,
-  type Family,
-  type Grade,
-  type LogEntry,
-  type SoilKind,
-  type UnitOutlook,
-} from '@yastik/core'
+import { inWords, soilKinds, type SoilKind } from '@yastik/core/lookover'
+import { choiceNames, type Choice } from '@yastik/core/method'
+import { gradeNames, type Grade } from '@yastik/core/quantities'
+import { verdicts } from '@yastik/core/run'
+import { families, familyNames, type Family } from '@yastik/core/units'
+import { endpoints, type CrewRecord, type LogEntry, type UnitOutlook } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'

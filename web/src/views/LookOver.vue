@@ -1,26 +1,20 @@
 <script setup lang="ts">
 // Look-over: tap a part on the section, grade it; the plan beside it answers at once.
 import {
-  choiceNames,
   complaints,
   extentInWords,
   extents,
   findings,
-  gradeNames,
   inWords,
-  isOnRoof,
-  isSplit,
-  partNames,
-  partsToSee,
-  photosOfPart,
-  type Choice,
   type Complaint,
   type Extent,
   type Finding,
-  type Grade,
-  type Part,
   type SoilKind,
-} from '@yastik/core'
+} from '@yastik/core/lookover'
+import { choiceNames, type Choice } from '@yastik/core/method'
+import { gradeNames, type Grade } from '@yastik/core/quantities'
+import { photosOfPart } from '@yastik/core/run'
+import { isOnRoof, isSplit, partNames, partsToSee, type Part } from '@yastik/core/units'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import GradeScale from '../components/GradeScale.vue'

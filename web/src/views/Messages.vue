@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What customers were written, what became of it, and what they answered. It is looked at again while anything is on its way.
-import { endpoints, type MessageRecord } from '@yastik/core'
+import { endpoints, type MessageRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { onBeforeUnmount, ref } from 'vue'
 import { RouterLink } from 'vue-router'

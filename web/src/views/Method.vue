@@ -1,25 +1,12 @@
 <script setup lang="ts">
 // Method: decisions with their because; flip a school or a single choice and see what changes; then agree it.
-import {
-  changeOf,
-  compareChoice,
-  contextOf,
-  dryingAdvice,
-  dryingWays,
-  knownHouseRules,
-  partNames,
-  planUnit,
-  planTotals,
-  schools,
-  type Choice,
-  type DryingWay,
-  type Extra,
-  type JobFile,
-  type PlannedDecision,
-  type SchoolName,
-  type Topic,
-  round,
-} from '@yastik/core'
+import { knownHouseRules, schools, type Choice, type SchoolName, type Topic } from '@yastik/core/method'
+import { compareChoice, contextOf, planUnit, planTotals, type JobFile, type PlannedDecision } from '@yastik/core/plan'
+import type { Extra } from '@yastik/core/procedure'
+import { round } from '@yastik/core/quantities'
+import { changeOf } from '@yastik/core/run'
+import { partNames } from '@yastik/core/units'
+import { dryingAdvice, dryingWays, type DryingWay } from '@yastik/core/wash'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import DecisionEntry from '../components/DecisionEntry.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // People of the firm, for its owners: who they are, how they get in, and that somebody gets in no more.
-import { endpoints, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core'
+import { endpoints, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Other programs that get in by a token, for owners.
-import { endpoints, longestToken, tokenScopes, type TokenRecord } from '@yastik/core'
+import { endpoints, longestToken, tokenScopes, type TokenRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
-import { dueInWords, isLimited, leftOut, partNames, proofOf, type ProofLine } from '@yastik/core'
+import { dueInWords } from '@yastik/core/plan'
+import { isLimited, proofOf, type ProofLine } from '@yastik/core/proof'
+import { leftOut } from '@yastik/core/run'
+import { partNames } from '@yastik/core/units'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { dayAfter } from '../measures/days.ts'

@@ -1,23 +1,10 @@
 <script setup lang="ts">
 // One quote: how soiled the units are taken to be, the ways side by side, what the customer said, and what came of it.
-import {
-  endpoints,
-  allGrades,
-  costPerYear,
-  complaints as allComplaints,
-  gradeNames,
-  inWords,
-  partNames,
-  payable,
-  wayLetter,
-  type Complaint,
-  type CrewRecord,
-  type Grade,
-  type Part,
-  type QuoteForm,
-  type QuoteOption,
-  type QuoteRecord,
-} from '@yastik/core'
+import { complaints as allComplaints, inWords, type Complaint } from '@yastik/core/lookover'
+import { costPerYear, type QuoteOption } from '@yastik/core/plan'
+import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
+import { partNames, type Part } from '@yastik/core/units'
+import { endpoints, payable, wayLetter, type CrewRecord, type QuoteForm, type QuoteRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'

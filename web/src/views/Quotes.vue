@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What was offered to customers, newest first, and what came of it.
-import { endpoints, type QuotePage } from '@yastik/core'
+import { endpoints, type QuotePage } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'

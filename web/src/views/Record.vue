@@ -1,20 +1,11 @@
 <script setup lang="ts">
 // The record of one unit on one job, event by event.
-import {
-  effective,
-  extentInWords,
-  gradeNames,
-  inOrder,
-  inWords,
-  partNames,
-  photoIdOf,
-  settledShare,
-  timeOf,
-  topicNames,
-  type Happening,
-  type JobEvent,
-  type WashPlan,
-} from '@yastik/core'
+import { extentInWords, inWords, settledShare } from '@yastik/core/lookover'
+import { topicNames } from '@yastik/core/method'
+import { gradeNames } from '@yastik/core/quantities'
+import { effective, inOrder, photoIdOf, timeOf, type Happening, type JobEvent } from '@yastik/core/run'
+import { partNames } from '@yastik/core/units'
+import type { WashPlan } from '@yastik/core/wash'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'

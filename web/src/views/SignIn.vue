@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Sign in.
-import { Fault, leastPassword } from '@yastik/core'
+import { Fault } from '@yastik/core/faults'
+import { leastPassword } from '@yastik/core/wire'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import { ref } from 'vue'

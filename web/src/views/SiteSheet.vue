@@ -1,20 +1,9 @@
 <script setup lang="ts">
 // One site: its particulars, its units, and the next visit.
-import {
-  endpoints,
-  families,
-  familyNames,
-  isOnRoof,
-  settings,
-  surroundings,
-  traitsOf,
-  type CrewRecord,
-  type Family,
-  type SiteForm,
-  type SiteRecord,
-  type UnitForm,
-  type UnitRecord,
-} from '@yastik/core'
+import { settings } from '@yastik/core/plan'
+import { families, familyNames, isOnRoof, traitsOf, type Family } from '@yastik/core/units'
+import { surroundings } from '@yastik/core/upkeep'
+import { endpoints, type CrewRecord, type SiteForm, type SiteRecord, type UnitForm, type UnitRecord } from '@yastik/core/wire'
 import { ElInput } from 'element-plus/es/components/input/index'
 import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
 import 'element-plus/theme-chalk/el-input.css'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // All sites of the firm with their units.
-import { endpoints, type SitePage } from '@yastik/core'
+import { endpoints, type SitePage } from '@yastik/core/wire'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'
 import dayjs from 'dayjs'

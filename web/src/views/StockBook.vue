@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Stock: what may be used of each product, lot by lot; what to buy; what came and went, and where it was used.
-import { endpoints, type StockMoves, type StockRecord } from '@yastik/core'
+import { endpoints, type StockMoves, type StockRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'

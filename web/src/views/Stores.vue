@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // Stores: what the van holds, each product with its label, and the mixing calculator. The owner changes it; everybody uses it.
-import { endpoints, clashesAmong, knownHouseRules, type Equipment, type Product, type StoresRecord } from '@yastik/core'
+import { knownHouseRules } from '@yastik/core/method'
+import { clashesAmong, type Equipment, type Product } from '@yastik/core/products'
+import { endpoints, type StoresRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'

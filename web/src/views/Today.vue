@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is on today, what is left over, and what comes next.
-import { endpoints, type JobCard } from '@yastik/core'
+import { endpoints, type JobCard } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Oneself: password, second factor, and where one is signed in.
-import { endpoints, leastPassword, type SessionRecord } from '@yastik/core'
+import { endpoints, leastPassword, type SessionRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { ElInput } from 'element-plus/es/components/input/index'
 import 'element-plus/theme-chalk/el-input.css'

@@ -1,5 +1,8 @@
 // How is the crew's day asked for? The worker behind one function, for as long as a view is open.
-import { crewOfPlan, Fault, type CrewDay, type CrewRecord, type Equipment, type UnitSteps } from '@yastik/core'
+import type { CrewDay, UnitSteps } from '@yastik/core/crew'
+import { Fault } from '@yastik/core/faults'
+import type { Equipment } from '@yastik/core/products'
+import { crewOfPlan, type CrewRecord } from '@yastik/core/wire'
 import { onBeforeUnmount } from 'vue'
 import type { CrewDayAnswer, CrewDayAsked } from './crewDay.worker.ts'
 

@@ -1,5 +1,7 @@
 // The crew's day is computed here, so that the screen stays quick.
-import { crewDay, Fault, type CrewDay, type CrewMember, type Equipment, type FaultLine, type UnitSteps } from '@yastik/core'
+import { crewDay, type CrewDay, type CrewMember, type UnitSteps } from '@yastik/core/crew'
+import { Fault, type FaultLine } from '@yastik/core/faults'
+import type { Equipment } from '@yastik/core/products'
 
 export interface CrewDayAsked {
   /** Comes back with the answer. */

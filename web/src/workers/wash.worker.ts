@@ -1,5 +1,5 @@
 // The course of the wash water is stepped through time here, for every move of a hand.
-import { washCourse, type WashCourse, type WashRun } from '@yastik/core'
+import { washCourse, type WashCourse, type WashRun } from '@yastik/core/wash'
 
 export interface WashAsked {
   asking: number
