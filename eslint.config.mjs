@@ -49,6 +49,8 @@ const routesAlone = {
   from: ['./server/src/*/routes.ts'],
   message: 'Routes are for the server as a whole: what others need stands in doings.ts, queries.ts or a file of its own.',
 }
+/** What a page is not made of outside the kit. */
+const controls = ['button', 'input', 'select', 'textarea', 'table', 'dialog', 'details', 'form']
 const doors = rooms.map((room) => ({
   group: [`../${room}/*`, `!../${room}/index.ts`],
   message: `Enter ${room}/ through its index.ts.`,
@@ -96,6 +98,18 @@ export default ts.config(
     files: ['web/**/*.{ts,vue}'],
     languageOptions: { globals: { ...globals.browser }, parserOptions: { parser: ts.parser } },
     rules: { 'vue/multi-word-component-names': 'off', 'vue/no-mutating-props': 'error' },
+  },
+  // Controls are the kit's: one look, one behaviour, one place to mend it.
+  {
+    files: ['web/src/**/*.{ts,vue}'],
+    ignores: ['web/src/kit/**', 'web/src/drawing/**'],
+    rules: {
+      'vue/no-restricted-html-elements': ['error', ...controls.map((element) => ({ element, message: 'Take the control of web/src/kit.' }))],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ group: ['element-plus', 'element-plus/*'], message: 'Element Plus is reached through web/src/kit.' }] },
+      ],
+    },
   },
   { files: ['e2e/**/*.ts'], languageOptions: { globals: { ...globals.browser, ...globals.jest } } },
   { files: ['**/*.test.ts'], languageOptions: { globals: { ...globals.jest } } },

@@ -10,6 +10,7 @@ import {
   gone,
   openBrowser,
   signIn,
+  slide,
   textOf,
   type,
   waitUntil,
@@ -48,13 +49,13 @@ describe('the owner', () => {
     await type(sheet, 'input[name="hourlyRate"]', '90')
     await press('\t')
     await expectText(sheet, '[role="status"]', 'Saved')
-    await type(sheet, 'input[name="furtherUnitDiscount"]', '5')
+    await type(sheet, 'input[name="furtherUnitDiscount"]', '500')
     await press('\t')
-    await expectText(sheet, '[role="alert"]', 'rules.furtherUnitDiscount: 5 is not allowed. Allowed: at most 1')
+    await expectText(sheet, '[role="alert"]', 'Enter at most 100 %.')
     await sheet.driver.navigate().refresh()
     await find(sheet, 'input[name="hourlyRate"]')
     expect(await (await find(sheet, 'input[name="hourlyRate"]')).getAttribute('value')).toBe('90')
-    expect(await (await find(sheet, 'input[name="furtherUnitDiscount"]')).getAttribute('value')).toBe('0.1')
+    expect(await (await find(sheet, 'input[name="furtherUnitDiscount"]')).getAttribute('value')).toBe('10')
   })
 })
 
@@ -65,7 +66,7 @@ describe('a choice by hand', () => {
     await follow(sheet, 'See the method')
     await find(sheet, '[data-topic="wheel"][data-choice="remove-and-wash"]')
     const before = await textOf(sheet, '[data-totals]')
-    await click(sheet, '[data-topic="wheel"] summary')
+    await click(sheet, '[data-topic="wheel"] [aria-expanded="false"]')
     await expectText(sheet, '[data-topic="wheel"]', /washed in place\s+−\d+ min/)
     await click(sheet, '[data-topic="wheel"] [data-flip="wash-in-place"]')
     await type(sheet, '[data-topic="wheel"] input[name="because"]', 'the owner wants it left in')
@@ -81,7 +82,7 @@ describe('a choice by hand', () => {
     expect(await textOf(sheet, '[data-totals]')).toBe(before)
   })
   it('cannot be made where it is barred', async () => {
-    await click(sheet, '[data-topic="containment"] summary')
+    await click(sheet, '[data-topic="containment"] [aria-expanded="false"]')
     await expectText(sheet, '[data-topic="containment"]', 'there is no opening below to plug')
     await gone(sheet, '[data-topic="containment"] [data-flip="opening-plug-and-rags"]')
   })
@@ -114,7 +115,7 @@ describe('at the unit', () => {
   })
   it('takes a note for the record', async () => {
     await type(sheet, 'input[name="note"]', 'louvre spring already worn')
-    await clickText(sheet, 'Note')
+    await click(sheet, '[data-note]')
     await sent(sheet)
     await follow(sheet, 'Record')
     await expectText(sheet, '[data-record]', 'note: louvre spring already worn')
@@ -145,18 +146,12 @@ describe('a unit that must not be opened', () => {
 })
 
 describe('washing, tried beforehand', () => {
-  const slide = (name: string, value: number) =>
-    sheet.driver.executeScript(
-      'const slider = document.querySelector(`input[name="${arguments[0]}"]`); slider.value = arguments[1]; slider.dispatchEvent(new Event("input", { bubbles: true }))',
-      name,
-      value,
-    )
   const pauseAt = async () => Number(await (await find(sheet, '[data-pause="0"]')).getAttribute('aria-valuenow'))
   it('shows when it would run over, and the pauses that keep it in', async () => {
     await openUnit(sheet, 'Room 5, window wall', 'method')
     await expectText(sheet, '[data-wash-says]', 'the bag fills to')
-    await slide('wash-flow', 6)
-    await slide('wash-minutes', 14)
+    await slide(sheet, '[name="wash-flow"]', 55)
+    await slide(sheet, '[name="wash-minutes"]', 26)
     await expectText(sheet, '[data-wash-says]', /84 L of water in 14 min; it runs over after [\d.]+ min: [\d.]+ L on the floor/)
     await click(sheet, '[data-keep-in]')
     await expectText(sheet, '[data-wash-says]', 'the bag fills to')
@@ -204,7 +199,9 @@ describe('the life of a unit', () => {
 
 describe('sunlight', () => {
   it('switches to high contrast and stays so', async () => {
-    await clickText(sheet, 'Sunlight')
+    await click(sheet, '[data-choose-light]')
+    await click(sheet, '[data-set-light="outdoor"]')
+    await click(sheet, '.el-dialog__headerbtn')
     const paper = () => sheet.driver.executeScript<string>('return getComputedStyle(document.documentElement).backgroundColor')
     expect(await paper()).toBe('rgb(255, 255, 255)')
     await sheet.driver.navigate().refresh()

@@ -13,11 +13,12 @@ import {
   fitsPhone,
   gone,
   openBrowser,
+  pick,
   signIn,
   textOf,
   type,
-  waitUntil,
   type Sheet,
+  waitUntil,
 } from './support/browser.ts'
 import { follow, go, isAt } from './support/places.ts'
 
@@ -42,16 +43,16 @@ const give = async (name: string, file: string, content: string | Buffer): Promi
 
 describe('the logbook', () => {
   const rows = async () => (await sheet.driver.findElements(By.css('[data-logbook] tbody tr'))).length
-  const choose = async (name: string, value: string): Promise<void> => {
+  const choose = async (name: string, text: string): Promise<void> => {
     const before = await rows()
-    await sheet.driver.findElement(By.css(`[data-log-filters] [name="${name}"] option[value="${value}"]`)).click()
+    await pick(sheet, `[data-log-filters] .field:has([name="${name}"])`, text)
     await waitUntil(sheet, async () => (await rows()) !== before, `${name} changes nothing`)
   }
   it('is narrowed down by family and verdict, and says when nothing is like that', async () => {
     await follow(sheet, 'Logbook')
     await find(sheet, '[data-logbook]')
     const all = await rows()
-    await choose('family', 'window')
+    await choose('family', 'window unit')
     const windows = await rows()
     expect(windows).toBeGreaterThan(0)
     expect(windows).toBeLessThan(all)
@@ -123,12 +124,12 @@ describe('a table of sites and units', () => {
       ['Kunde', 'site'],
       ['Straße', 'address'],
     ])
-      await sheet.driver.findElement(By.css(`[data-column="${heading}"] option[value="${column}"]`)).click()
+      await pick(sheet, `th:has([data-column="${heading}"])`, column)
   })
   it('says what is wrong row by row, and takes nothing before it is mended or set aside', async () => {
     await expectText(sheet, '[data-row-faults]', 'row 3, family: "chimney" is not allowed')
     expect(await (await find(sheet, '[data-take-in]')).isEnabled()).toBe(false)
-    await click(sheet, '[name="set-aside"]')
+    await click(sheet, 'label:has([name="set-aside"])')
     await click(sheet, '[data-take-in]')
     await expectText(sheet, '[data-taken-in]', '1 sites with 1 units were taken in')
     await go(sheet, 'sites')
@@ -208,7 +209,7 @@ describe('a calendar', () => {
     await expectText(sheet, '[data-calendar-faults]', 'repeats itself')
     await expectText(sheet, '[data-calendar-rows]', 'a new visit')
     await find(sheet, '[data-take-calendar]:disabled')
-    await click(sheet, 'input[name="calendar-set-aside"]')
+    await click(sheet, 'label:has([name="calendar-set-aside"])')
     await click(sheet, '[data-take-calendar]')
     await expectText(sheet, '[data-calendar-taken]', '1 planned, 0 moved, 0 cancelled')
     await give('calendar', 'broken.ics', 'BEGIN:VCALENDAR')
@@ -242,7 +243,9 @@ describe('what is kept of customers', () => {
 describe('an error that nobody handled', () => {
   it('is shown, and the page is loaded anew where the person wants it', async () => {
     await sheet.driver.executeScript(`Storage.prototype.setItem = () => { throw new Error('made up for the test') }`)
-    await clickText(sheet, 'Sunlight')
+    await click(sheet, '[data-choose-light]')
+    await click(sheet, '[data-set-light="outdoor"]')
+    await click(sheet, '.el-dialog__headerbtn')
     await expectText(sheet, '[data-unhandled]', 'made up for the test. What waits on this device stays.')
     await clickText(sheet, 'Go on')
     await gone(sheet, '[data-unhandled]')

@@ -1,6 +1,6 @@
 // Every family on its own sheet, stores and the mixing calculator, schools for one job, and units that are alike.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, expectText, find, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { click, clickText, expectText, find, gone, openBrowser, pick, signIn, textOf, type, type Sheet } from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { follow, go, goToStation, isAt, openUnit } from './support/places.ts'
 import { grade, sent, workUntil } from './support/moves.ts'
@@ -85,7 +85,7 @@ describe('a school for one job', () => {
   })
   it('shows what a choice that nothing calls for would change, before it is made', async () => {
     await follow(sheet, 'Method')
-    await click(sheet, '[data-topic="pan-treatment"] summary')
+    await click(sheet, '[data-topic="pan-treatment"] [aria-expanded="false"]')
     await click(sheet, '[data-topic="pan-treatment"] [data-flip="slow-release"]')
     await expectText(sheet, '[data-topic="pan-treatment"] .diff', '+1 min')
   })
@@ -143,11 +143,11 @@ describe('alike units', () => {
     await isAt(sheet, 'site')
     await find(sheet, '[data-alike]')
     await click(sheet, 'tbody tr:last-child [data-alike]')
-    await find(sheet, '[data-family="through-wall"][aria-checked="true"]')
+    await find(sheet, '[data-family="through-wall"]:has(:checked)')
     await type(sheet, 'input[name="unit-name"]', 'Room 24')
     await type(sheet, 'textarea[name="more-names"]', 'Room 25\nRoom 25')
     await clickText(sheet, 'Save the unit')
-    await expectText(sheet, '[role="alert"]', 'a name is there twice')
+    await expectText(sheet, '[role="alert"]', 'A name is there twice')
     await type(sheet, 'textarea[name="more-names"]', 'Room 25\nRoom 26')
     await clickText(sheet, 'Save the unit')
     await expectText(sheet, 'table', 'Room 26')
@@ -171,12 +171,7 @@ describe('stores', () => {
     await expectText(sheet, '[data-wrong]', "dilution 1:3 is outside the label's 1:10 to 1:20")
     await type(sheet, 'input[name="mix-dilution"]', '10')
     await expectText(sheet, '[data-mix]', '0.025')
-    await click(sheet, '.mixer .fields label:nth-child(2) .el-select__wrapper')
-    const picked = () =>
-      sheet.driver.executeScript<boolean>(
-        "const item = [...document.querySelectorAll('.el-select-dropdown__item')].find((one) => one.offsetParent && one.textContent.includes('Antimicrobial')); item?.click(); return item !== undefined",
-      )
-    await waitUntil(sheet, picked, 'the list does not open')
+    await pick(sheet, '.mixer .field:nth-child(2)', 'Antimicrobial')
     await expectText(sheet, '[data-stop]', 'without a rinse between: stop')
     await click(sheet, '[data-rinsed]')
     await expectText(sheet, '[data-mix]', '0.025')
@@ -187,7 +182,7 @@ describe('stores', () => {
     await click(sheet, '[data-move="counted"]')
     await type(sheet, 'input[name="stock-litres"]', '-2')
     await click(sheet, '[data-note-stock]')
-    await expectText(sheet, '[role="alert"]', 'litres: -2 is not allowed')
+    await expectText(sheet, '[role="alert"]', 'Enter at least 0')
     await type(sheet, 'input[name="stock-litres"]', '0')
     await click(sheet, '[data-note-stock]')
     await expectText(sheet, '[role="status"]', 'Noted')
@@ -219,7 +214,7 @@ describe('stores', () => {
     await type(sheet, 'input[name="pH-least"]', '7')
     await type(sheet, 'input[name="pH-most"]', '6')
     await clickText(sheet, 'Save the label')
-    await expectText(sheet, '[role="alert"]', 'the first number is above the second')
+    await expectText(sheet, '[role="alert"]', 'The first number is above the second')
     await type(sheet, 'input[name="pH-most"]', '8')
     await clickText(sheet, 'allowed indoors')
     await clickText(sheet, 'Save the label')

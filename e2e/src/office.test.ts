@@ -110,7 +110,7 @@ describe('the van', () => {
     await click(sheet, '[data-load-item="lock and tag"]')
     await expectText(sheet, '[data-loaded]', '1 of')
     await sheet.driver.navigate().refresh()
-    await find(sheet, '[data-load-item="lock and tag"][aria-checked="true"]')
+    await find(sheet, '[data-load-item="lock and tag"]:has(:checked)')
     await fitsPhone(sheet)
   })
   it('is short of what nobody bought, and says how many packs', async () => {

@@ -176,10 +176,9 @@ describe('at the proof', () => {
     await find(sheet, ':is([data-found], [data-not-found])')
     await measure()
     await click(sheet, likeliest)
-    await find(sheet, `${part} [data-after-grade][aria-checked="true"]`)
+    await find(sheet, `${part} [data-after-grade]:has(:checked)`)
     await expectText(sheet, '[data-compare="coilFace"]', /covered \d+ % before, \d+ % now/)
-    await find(sheet, '[data-compare="coilFace"] input[type="range"]')
-    const slider = await find(sheet, '[data-compare="coilFace"] input[type="range"]')
+    const slider = await find(sheet, '[data-compare="coilFace"] [role="slider"]')
     await slider.sendKeys(Key.HOME)
     const clip = await (await find(sheet, '[data-compare="coilFace"] .before')).getAttribute('style')
     expect(clip).toContain('100%')
@@ -241,7 +240,7 @@ describe('at the proof', () => {
     const row = '[data-line="covered-coilFace"]'
     await expectText(sheet, row, /coil, front face, covered\s+%, limit 10/)
     const proposed = Number(
-      await (await find(sheet, '[data-part-after="coilFace"] [data-after-grade][aria-checked="true"]')).getAttribute('data-after-grade'),
+      await (await find(sheet, '[data-part-after="coilFace"] [data-after-grade]:has(:checked)')).getAttribute('data-after-grade'),
     )
     await expectText(sheet, row, proposed <= 1 ? /clean, by eye/ : /still \d \w+ by eye/)
     await click(sheet, '[data-part-after="coilFace"] [data-after-grade="0"]')

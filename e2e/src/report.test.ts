@@ -76,19 +76,19 @@ describe('proof in a person’s units', () => {
     await find(sheet, '[data-air-chart] .process.before')
     await find(sheet, '[data-air-chart] .zone')
     await expectText(sheet, '[data-line="cooling"]', /kW/)
-    const kw = Number((await textOf(sheet, '[data-line="cooling"] td.number b')).trim())
+    const kw = Number((await textOf(sheet, '[data-line="cooling"] [data-after]')).trim())
     await click(sheet, '[data-units]')
     for (const measure of ['°F', 'CFM', 'Btu/h']) await click(sheet, `[data-measure="${measure}"]`)
     await click(sheet, '.el-dialog__headerbtn')
     await expectText(sheet, '[data-line="cooling"]', /Btu\/h/)
-    expect(Number(await textOf(sheet, '[data-line="cooling"] td.number b')) / kw).toBeCloseTo(3412, -2)
+    expect(Number(await textOf(sheet, '[data-line="cooling"] [data-after]')) / kw).toBeCloseTo(3412, -2)
     await expectText(sheet, '[data-air-chart]', 'air temperature, °F')
     await sheet.driver.navigate().refresh()
     await expectText(sheet, '[data-line="airflow"]', 'CFM')
   })
   it('takes the airflow from a traverse, and says how many points are enough', async () => {
     const at = '[data-traverse="after"]'
-    await click(sheet, `${at} summary`)
+    await click(sheet, `${at} [aria-expanded="false"]`)
     for (const [name, value] of [
       ['outlet-width', '700'],
       ['outlet-height', '60'],
@@ -128,7 +128,7 @@ describe('instruments', () => {
     // Better instruments than the usual ones: the tolerance is theirs.
     const [airflow, tolerance] = [
       await valueOf('after', 'airflowM3h'),
-      Number((await textOf(sheet, '[data-line="airflow"] td.number small')).replace('±', '')),
+      Number((await textOf(sheet, '[data-line="airflow"] [data-tolerance]')).replace('±', '')),
     ]
     expect(tolerance / airflow).toBeLessThan(0.07)
     expect(tolerance / airflow).toBeGreaterThan(0.03)

@@ -58,7 +58,7 @@ describe('two people on one job', () => {
     await find(imre, '[data-part="pan"][data-grade="3"]')
     await find(sanna, '[data-part="coilFace"][data-grade="2"]')
     await click(imre, '[data-finding="bent-fins"]')
-    await find(sanna, '[data-finding="bent-fins"][aria-pressed="true"]')
+    await find(sanna, '[data-finding="bent-fins"]:has(:checked)')
   })
 })
 

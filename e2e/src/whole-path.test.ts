@@ -181,7 +181,7 @@ describe('one wall head, from sign-in to logbook', () => {
     }
     await fill({ returnC: '13.5', returnRh: '540', supplyC: '26', airflowM3h: '490' })
     await click(sheet, `${after} button[type="submit"]`)
-    await expectText(sheet, `${after} [role="alert"]`, 'return humidity')
+    await expectText(sheet, `${after} [role="alert"]`, 'Enter at most 100 %.')
     await fill({ returnRh: '54' })
     await click(sheet, `${after} button[type="submit"]`)
     await expectText(sheet, `${after} [role="alert"]`, 'if the probes were swapped, swap the two readings')

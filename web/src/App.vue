@@ -1,9 +1,11 @@
 <script setup lang="ts">
 // The sheet's frame: places in a strip on top, the view below.
-import { defineAsyncComponent, onMounted, ref, watch } from 'vue'
+import { defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { NoAnswer } from './api/client.ts'
 import KeyHelp from './components/KeyHelp.vue'
+import Tap from './kit/Tap.vue'
+import { useLight } from './measures/useLight.ts'
 import { useMeasures } from './measures/useMeasures.ts'
 import { useJob } from './stores/job.ts'
 import { useSession } from './stores/session.ts'
@@ -25,18 +27,13 @@ const isHere = ({ to, also = [] }: { to: string; also?: string[] }) =>
   to === '/' ? route.path === '/' : [to, ...also].some((path) => route.path === path || route.path.startsWith(`${path}/`))
 /** A view that fetches what it shows before it shows anything is not there yet: whoever listens or waits is told so. */
 const fetching = ref(false)
-const outdoor = ref(false)
 const { measures } = useMeasures()
-const choosing = ref(false)
+/** What is being set for this screen. */
+const asked = ref<'units' | 'light'>()
+useLight()
 // Opened seldom: loaded then.
 const MeasuresDialog = defineAsyncComponent(() => import('./components/MeasuresDialog.vue'))
-
-function setLight(on: boolean) {
-  outdoor.value = on
-  document.documentElement.dataset.light = on ? 'outdoor' : 'paper'
-  localStorage.setItem('yastik-light', on ? 'outdoor' : 'paper')
-}
-onMounted(() => setLight(localStorage.getItem('yastik-light') === 'outdoor'))
+const LightDialog = defineAsyncComponent(() => import('./components/LightDialog.vue'))
 
 // What an earlier visit left unsent goes as soon as it is known who is here.
 watch(
@@ -71,19 +68,17 @@ async function leave() {
     <div class="right">
       <span v-if="stays" class="unsent" role="alert">{{ stays }}</span>
       <span v-if="job.unsent > 0" class="unsent" role="status">{{ job.unsent }} not sent yet</span>
-      <button class="tap bare" :aria-pressed="outdoor" title="High contrast for outdoors" @click="setLight(!outdoor)">Sunlight</button>
-      <button class="tap bare" title="Your units" data-units @click="choosing = true">{{ measures.temperature }} {{ measures.volume }}</button>
-      <RouterLink to="/yourself" class="tap bare who small" title="Your password, second factor and sessions" data-yourself>{{
-        session.me.name
-      }}</RouterLink>
-      <button class="tap bare" @click="leave">Sign out</button>
+      <Tap bare title="For sun, paper or cellar" data-choose-light @click="asked = 'light'">Light</Tap>
+      <Tap bare title="Your units" data-units @click="asked = 'units'">{{ measures.temperature }} {{ measures.volume }}</Tap>
+      <Tap to="/yourself" bare small class="who" title="Your password, second factor and sessions" data-yourself>{{ session.me.name }}</Tap>
+      <Tap bare @click="leave">Sign out</Tap>
     </div>
   </header>
   <div v-if="unhandled || isNewerReady" class="told no-print" role="alert" data-unhandled>
     <p v-if="unhandled"><b>Something failed on this page</b>, and nobody handled it: {{ unhandled.message }}. What waits on this device stays.</p>
     <p v-else><b>A newer version is in place.</b> Load it when it suits you; what waits on this device stays.</p>
-    <button class="tap" @click="loadAnew">Load anew</button>
-    <button class="tap bare" @click="((unhandled = undefined), (isNewerReady = false))">Go on</button>
+    <Tap @click="loadAnew">Load anew</Tap>
+    <Tap bare @click="((unhandled = undefined), (isNewerReady = false))">Go on</Tap>
   </div>
   <main :data-place="String(route.name ?? '')" :aria-busy="fetching">
     <RouterView v-slot="{ Component }">
@@ -94,7 +89,8 @@ async function leave() {
     </RouterView>
   </main>
   <KeyHelp />
-  <MeasuresDialog v-if="choosing" v-model="choosing" />
+  <MeasuresDialog v-if="asked === 'units'" :model-value="true" @update:model-value="asked = undefined" />
+  <LightDialog v-if="asked === 'light'" :model-value="true" @update:model-value="asked = undefined" />
 </template>
 
 <style scoped>
@@ -162,12 +158,7 @@ nav {
     padding: 0.4rem 0.45rem;
   }
   .who {
-    display: block;
     max-width: 6rem;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-    line-height: 30px;
   }
   nav {
     order: 3;

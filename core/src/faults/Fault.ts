@@ -6,6 +6,14 @@ export interface FaultLine {
   where: string
   what: string
   allowed: string
+  /** The limit that was passed, in the unit in which the value is stored: whoever shows it may say it in another one. */
+  bound?: Bound
+}
+
+export const boundKinds = ['at least', 'more than', 'at most', 'less than'] as const
+export interface Bound {
+  is: (typeof boundKinds)[number]
+  value: number
 }
 
 /** The one error class of the product. `lines` says where and what; `details` replaces the general sentence. */

@@ -1,6 +1,6 @@
 // How does a broken schema become sentences that say where, what, and what is allowed?
 import { z } from 'zod'
-import { Fault, type FaultLine } from './Fault.ts'
+import { Fault, type Bound, type FaultLine } from './Fault.ts'
 
 /** An object that takes the named fields and no others; an unknown field is answered with the list of known ones. */
 export function closed<Shape extends z.ZodRawShape>(shape: Shape) {
@@ -31,19 +31,9 @@ export function linesOf(issues: readonly z.core.$ZodIssue[], input: unknown, roo
       case 'invalid_type':
         return line(where, value, expectedType(issue.expected))
       case 'too_big':
-        return line(
-          where,
-          value,
-          `${issue.inclusive === false ? 'less than' : 'at most'} ${issue.maximum}${unitOf(issue.origin)}`,
-          sizeOf(value, issue.origin),
-        )
+        return beyond(where, value, issue.origin, { is: issue.inclusive === false ? 'less than' : 'at most', value: Number(issue.maximum) })
       case 'too_small':
-        return line(
-          where,
-          value,
-          `${issue.inclusive === false ? 'more than' : 'at least'} ${issue.minimum}${unitOf(issue.origin)}`,
-          sizeOf(value, issue.origin),
-        )
+        return beyond(where, value, issue.origin, { is: issue.inclusive === false ? 'more than' : 'at least', value: Number(issue.minimum) })
       case 'unrecognized_keys':
         return issue.keys.map((key) => ({
           where: pathOf([...issue.path, key], root),
@@ -63,6 +53,11 @@ export function linesOf(issues: readonly z.core.$ZodIssue[], input: unknown, roo
 function line(where: string, value: unknown, allowed: string, what?: string): FaultLine {
   if (what) return { where, what, allowed }
   return { where, what: value === undefined ? 'this is missing' : `${say(value)} is not allowed`, allowed }
+}
+
+function beyond(where: string, value: unknown, origin: string, bound: Bound): FaultLine {
+  const own = line(where, value, `${bound.is} ${bound.value}${unitOf(origin)}`, sizeOf(value, origin))
+  return unitOf(origin) === '' ? { ...own, bound } : own
 }
 
 function unionOptions(issue: z.core.$ZodIssueInvalidUnion): string {

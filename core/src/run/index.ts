@@ -19,3 +19,4 @@ export {
 export { leftOut } from './leftOut.ts'
 export { heldNow, stepsLeft } from './left.ts'
 export { durationsOf, learnStepTimes, type LearnedStepTime, type StepDuration } from './stepTimes.ts'
+export { happeningInWords, verdictWords, type Names } from './inWords.ts'

@@ -1,6 +1,6 @@
 // Which shapes travel between browser and server?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { boundKinds, closed } from '../faults/index.ts'
 import { amountUpTo, gradeSchema, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema, partSchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
@@ -326,6 +326,13 @@ export type UnitOutlook = z.infer<typeof unitOutlookSchema>
 export const faultBodySchema = closed({
   code: z.string(),
   sentence: z.string(),
-  lines: z.array(closed({ where: z.string(), what: z.string(), allowed: z.string() })),
+  lines: z.array(
+    closed({
+      where: z.string(),
+      what: z.string(),
+      allowed: z.string(),
+      bound: closed({ is: z.enum(boundKinds), value: z.number() }).optional(),
+    }),
+  ),
 })
 export type FaultBody = z.infer<typeof faultBodySchema>

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 
 export interface Sheet {
@@ -165,7 +165,7 @@ export const click = (sheet: Sheet, css: string): Promise<void> => clickOn(sheet
 export const clickText = (sheet: Sheet, text: string): Promise<void> =>
   clickOn(
     sheet,
-    By.xpath(`//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")]`),
+    By.xpath(`//*[self::button or self::a or self::label or @role="button"][contains(normalize-space(.), "${text}")]`),
     `nothing that can be clicked reads “${text}”`,
   )
 
@@ -173,6 +173,27 @@ export async function type(sheet: Sheet, css: string, text: string): Promise<voi
   const element = await find(sheet, css)
   await sheet.driver.executeScript('arguments[0].scrollIntoView({ block: "center" }); arguments[0].select?.()', element)
   await element.sendKeys(text)
+}
+
+/** Slides to a figure with the arrow keys. @param steps from the least on */
+export async function slide(sheet: Sheet, css: string, steps: number): Promise<void> {
+  const handle = await find(sheet, `${css} [role="slider"]`)
+  await handle.sendKeys(Key.HOME, ...Array.from({ length: steps }, () => Key.ARROW_RIGHT))
+}
+
+/** Picks from a list that opens. @param css what holds the list */
+export async function pick(sheet: Sheet, css: string, text: string): Promise<void> {
+  await click(sheet, `${css} .el-select__wrapper`)
+  const chosen = () =>
+    sheet.driver.executeScript<boolean>(
+      `const list = document.getElementById(document.querySelector(arguments[0] + ' [aria-controls]')?.getAttribute('aria-controls'))
+      const item = [...(list?.querySelectorAll('[role="option"]') ?? [])].find((one) => one.offsetParent && one.textContent.trim().startsWith(arguments[1]))
+      item?.click()
+      return item !== undefined`,
+      css,
+      text,
+    )
+  await waitUntil(sheet, chosen, `nothing on the list of ${css} reads “${text}”`)
 }
 
 export const textOf = (sheet: Sheet, css: string): Promise<string> =>

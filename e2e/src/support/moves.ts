@@ -59,7 +59,7 @@ export async function doStep(sheet: Sheet): Promise<string> {
 export async function doStepAsCounted(sheet: Sheet): Promise<string> {
   const id = await stepId(sheet)
   if (!id) throw new Error('no step is shown')
-  if (await exists(sheet, `[data-step="${id}"] [data-gate][aria-checked="false"]`)) await click(sheet, '[data-gate]')
+  if (await exists(sheet, `[data-step="${id}"] [data-gate]:not(:has(:checked))`)) await click(sheet, '[data-gate]')
   await click(sheet, `[data-step="${id}"] [data-done]`)
   await waitUntil(sheet, async () => (await stepId(sheet)) !== id, `${id} stays`)
   return id

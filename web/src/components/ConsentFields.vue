@@ -1,20 +1,22 @@
 <script setup lang="ts">
 // Whether the customer agreed to be written to, where, and when.
 import type { Reminders } from '@yastik/core/wire'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
 import dayjs from 'dayjs'
 import { serverNow } from '../api/clock.ts'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import DayField from '../kit/DayField.vue'
+import Choice from '../kit/Choice.vue'
 
 const props = defineProps<{ modelValue: Reminders | undefined }>()
 const emit = defineEmits<{ 'update:modelValue': [value: Reminders | undefined] }>()
 const ways = [
-  ['none', 'not at all'],
-  ['text', 'by text'],
-  ['mail', 'by mail'],
+  { value: 'none', says: 'not at all' },
+  { value: 'text', says: 'by text' },
+  { value: 'mail', says: 'by mail' },
 ] as const
 const today = () => dayjs(serverNow()).format('YYYY-MM-DD')
-function choose(way: (typeof ways)[number][0]) {
+function choose(way: (typeof ways)[number]['value']) {
   if (way === (props.modelValue?.channel ?? 'none')) return
   emit('update:modelValue', way === 'none' ? undefined : { channel: way, to: '', agreedOn: today() })
 }
@@ -22,36 +24,15 @@ const set = (part: Partial<Pick<Reminders, 'to' | 'agreedOn'>>) => props.modelVa
 </script>
 
 <template>
-  <div class="field" role="radiogroup" aria-label="The customer agreed to be written to">
-    <span>The customer agreed to be written to</span>
-    <div class="chips">
-      <button
-        v-for="[way, says] in ways"
-        :key="way"
-        type="button"
-        class="tap"
-        role="radio"
-        :aria-checked="(modelValue?.channel ?? 'none') === way"
-        :data-write-by="way"
-        @click="choose(way)"
-      >
-        {{ says }}
-      </button>
-    </div>
-  </div>
+  <Field label="The customer agreed to be written to">
+    <Choice mark="write-by" :model-value="modelValue?.channel ?? 'none'" :options="ways" @update:model-value="choose" />
+  </Field>
   <template v-if="modelValue">
-    <label class="field"
-      ><span>{{ modelValue.channel === 'text' ? 'Telephone for texts' : 'Mail address' }}</span
-      ><ElInput :model-value="modelValue.to" name="write-to" @update:model-value="set({ to: String($event) })"
-    /></label>
-    <label class="field"
-      ><span>Agreed on</span
-      ><input
-        class="line"
-        type="date"
-        name="agreed-on"
-        :value="modelValue.agreedOn"
-        @input="set({ agreedOn: ($event.target as HTMLInputElement).value })"
-    /></label>
+    <Field where="reminders.to" :label="modelValue.channel === 'text' ? 'Telephone for texts' : 'Mail address'"
+      ><TextField :model-value="modelValue.to" name="write-to" @update:model-value="set({ to: $event })"
+    /></Field>
+    <Field where="reminders.agreedOn" label="Agreed on"
+      ><DayField name="agreed-on" :model-value="modelValue.agreedOn" @update:model-value="set({ agreedOn: $event })"
+    /></Field>
   </template>
 </template>

@@ -1,17 +1,14 @@
 <script setup lang="ts">
 // Who goes: people of the firm, tapped.
 import type { CrewRecord } from '@yastik/core/wire'
+import { computed } from 'vue'
+import Ticks from '../kit/Ticks.vue'
 
 const props = defineProps<{ crew: readonly CrewRecord[]; modelValue: readonly number[] }>()
 const emit = defineEmits<{ 'update:modelValue': [ids: number[]] }>()
-const toggle = (id: number) =>
-  emit('update:modelValue', props.modelValue.includes(id) ? props.modelValue.filter((other) => other !== id) : [...props.modelValue, id])
+const people = computed(() => props.crew.map(({ id, name }) => ({ value: id, says: name })))
 </script>
 
 <template>
-  <div class="chips" role="group" aria-label="Who goes">
-    <button v-for="person in crew" :key="person.id" class="tap" :aria-pressed="modelValue.includes(person.id)" @click="toggle(person.id)">
-      {{ person.name }}
-    </button>
-  </div>
+  <Ticks label="Who goes" mark="crew" :model-value="modelValue" :options="people" @update:model-value="emit('update:modelValue', $event)" />
 </template>

@@ -3,7 +3,8 @@
 import { addressOf, endpoints, type SiteRecord } from '@yastik/core/wire'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from './FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ site: SiteRecord }>()
 const emit = defineEmits<{ erased: [site: SiteRecord] }>()
@@ -30,15 +31,15 @@ async function erase() {
     <h2>What is kept of this customer</h2>
     <FaultNote :error="error" />
     <div class="row">
-      <a class="tap" :href="addressOf(endpoints.customerData, { params: { id: site.id } })" download data-take-out>All of it, as a file</a>
-      <button v-if="!sure" class="tap" data-erase @click="sure = true">Erase it</button>
+      <Tap :href="addressOf(endpoints.customerData, { params: { id: site.id } })" download data-take-out>All of it, as a file</Tap>
+      <Tap v-if="!sure" data-erase @click="sure = true">Erase it</Tap>
       <template v-else>
         <p class="says">
           Name, address, contact, photographs, messages, signatures and notes go for good. Grades, readings and prices stay, without a name.
           Telephones forget it when they next fetch the visit.
         </p>
-        <button class="tap now" :disabled="busy" data-erase-sure @click="erase">{{ busy ? 'Erasing …' : 'Yes, erase this customer' }}</button>
-        <button class="tap" @click="sure = false">Leave it</button>
+        <Tap now :disabled="busy" data-erase-sure @click="erase">{{ busy ? 'Erasing …' : 'Yes, erase this customer' }}</Tap>
+        <Tap @click="sure = false">Leave it</Tap>
       </template>
     </div>
   </section>

@@ -2,6 +2,7 @@
 // What the customer is told in writing about this unit, ready to be copied or read aloud.
 import { ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Tap from '../kit/Tap.vue'
 
 const { sentence } = useMeasures()
 const props = defineProps<{
@@ -25,7 +26,7 @@ async function copy() {
     <h3>{{ given ? 'What the customer was told' : 'For the customer, once it is done' }}</h3>
     <blockquote data-customer-text>{{ sentence(text) }}</blockquote>
     <div class="row no-print">
-      <button class="tap" type="button" @click="copy">Copy the text</button><span role="status" class="small">{{ said }}</span>
+      <Tap @click="copy">Copy the text</Tap><span role="status" class="small">{{ said }}</span>
     </div>
   </section>
 </template>

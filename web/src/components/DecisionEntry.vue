@@ -4,6 +4,11 @@ import { byHand, choiceNames, topicNames, type Choice } from '@yastik/core/metho
 import type { Comparison, PlannedDecision } from '@yastik/core/plan'
 import { ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Tap from '../kit/Tap.vue'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Fold from '../kit/Fold.vue'
+import Form from '../kit/Form.vue'
 
 const { figure, unit } = useMeasures()
 const props = defineProps<{
@@ -41,9 +46,8 @@ function confirm() {
         <li v-for="reason in decision.because" :key="reason">{{ reason }}</li>
       </ul>
       <p v-if="decision.better" class="small">Better, but ruled out here: {{ name(decision.better) }}.</p>
-      <button v-if="decision.rule === byHand && !fixed" class="tap" @click="emit('choose', null, '')">Back to the rule</button>
-      <details v-if="decision.turnedDown.length > 0">
-        <summary class="small">Why not otherwise?</summary>
+      <Tap v-if="decision.rule === byHand && !fixed" @click="emit('choose', null, '')">Back to the rule</Tap>
+      <Fold v-if="decision.turnedDown.length > 0" class="small" title="Why not otherwise?">
         <ul class="plain others">
           <li v-for="{ other, instead } in decision.turnedDown.map((entry) => ({ other: entry, instead: insteadOf(entry) }))" :key="other.choice">
             <div class="spread">
@@ -56,19 +60,17 @@ function confirm() {
               ><template v-if="instead?.risk">. Risk: {{ instead.risk }}</template>
             </p>
             <template v-if="other.standing !== 'barred' && !fixed">
-              <button v-if="wanted !== other.choice" class="tap bare small" :data-flip="other.choice" @click="wanted = other.choice">
+              <Tap v-if="wanted !== other.choice" bare small :data-flip="other.choice" @click="wanted = other.choice">
                 Do it this way on this job …
-              </button>
-              <form v-else class="row" @submit.prevent="confirm">
-                <label class="field"
-                  ><span>Why, for the record</span><input v-model="because" name="because" class="line" required maxlength="500" /></label
-                ><button class="tap" type="submit">Decide so</button
-                ><button class="tap bare" type="button" @click="wanted = undefined">Leave it</button>
-              </form>
+              </Tap>
+              <Form v-else inline @submit="confirm">
+                <Field label="Why, for the record"><TextField v-model="because" name="because" required maxlength="500" /></Field
+                ><Tap type="submit">Decide so</Tap><Tap bare @click="wanted = undefined">Leave it</Tap>
+              </Form>
             </template>
           </li>
         </ul>
-      </details>
+      </Fold>
     </div>
   </li>
 </template>
@@ -97,12 +99,6 @@ function confirm() {
 }
 .diff {
   font-weight: 500;
-}
-summary {
-  cursor: pointer;
-  min-height: 2rem;
-  display: list-item;
-  padding-top: 0.3rem;
 }
 @media (max-width: 700px) {
   .decision {

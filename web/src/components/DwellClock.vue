@@ -3,6 +3,7 @@
 import type { RunningWait } from '@yastik/core/run'
 import { computed, ref, watch } from 'vue'
 import { isSilent, raise, setSilent, type Alarm } from './alarm.ts'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ wait: RunningWait; nowMs: number }>()
 const startMs = computed(() => props.wait.leastAtMs - (props.wait.step.wait?.leastMin ?? 0) * 60_000)
@@ -43,7 +44,7 @@ const least = computed(() => ((props.wait.leastAtMs - startMs.value) / spanMs.va
       ><b>{{ words[sign] }}</b
       ><small>{{ wait.step.wait?.for }}</small></span
     >
-    <button class="tap bare small" type="button" :aria-pressed="silent" @click="toggleSilent">{{ silent ? 'Silent' : 'Sound on' }}</button>
+    <Tap bare small :pressed="silent" @click="toggleSilent">{{ silent ? 'Silent' : 'Sound on' }}</Tap>
     <span class="track" aria-hidden="true"><i :style="{ width: `${passed}%` }" /><u :style="{ left: `${least}%` }" /></span>
   </div>
 </template>

@@ -2,8 +2,8 @@
 // While one has to wait here: what this person could do at the other units of the visit.
 import { nextSteps, type Asker } from '@yastik/core/run'
 import { computed } from 'vue'
-import { RouterLink } from 'vue-router'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ jobId: string; unitId: string; asker: Asker; nowMs: number }>()
 const job = useJob()
@@ -21,11 +21,11 @@ const steps = computed(() =>
 <template>
   <section v-if="steps.length > 0" class="stack" data-elsewhere>
     <h3>Meanwhile</h3>
-    <RouterLink v-for="{ id, step } in steps" :key="id" class="tap" :to="{ name: 'at-the-unit', params: { jobId, unitId: id } }">
+    <Tap v-for="{ id, step } in steps" :key="id" :to="{ name: 'at-the-unit', params: { jobId, unitId: id } }">
       <span
         ><b>{{ job.unitFor(id)?.name }}</b
         >: {{ step.title }}</span
       >
-    </RouterLink>
+    </Tap>
   </section>
 </template>

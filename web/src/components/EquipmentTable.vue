@@ -1,10 +1,16 @@
 <script setup lang="ts">
 // What is in the van besides bottles, with the figures that plans count on.
 import { equipmentKinds, type Equipment, type EquipmentKind } from '@yastik/core/products'
-import { ref } from 'vue'
-import NumberField from './NumberField.vue'
+import { computed, ref } from 'vue'
+import NumberField from '../kit/NumberField.vue'
+import type { Column } from '../kit/column.ts'
+import { optionsOf } from '../kit/option.ts'
 import type { SiUnit } from '../measures/measures.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Tap from '../kit/Tap.vue'
+import Field from '../kit/Field.vue'
+import Ledger from '../kit/Ledger.vue'
+import Pick from '../kit/Pick.vue'
 
 const { figure, unit } = useMeasures()
 const props = defineProps<{ equipment: readonly Equipment[]; mayEdit: boolean }>()
@@ -23,6 +29,18 @@ const change = (id: string, fields: Partial<Equipment>) =>
     'save',
     props.equipment.map((entry) => (entry.id === id ? { ...entry, ...fields } : entry)),
   )
+const takeOut = (id: string) =>
+  emit(
+    'save',
+    props.equipment.filter((entry) => entry.id !== id),
+  )
+const kinds = optionsOf(equipmentKinds, (own) => own.replaceAll('-', ' '))
+const columns = computed<Column<Equipment>[]>(() => [
+  { key: 'kind', says: 'Equipment' },
+  { key: 'count', says: 'How many', number: true },
+  ...figures.map(({ field, says, si }) => ({ key: field, says: si ? `${says}, ${unit(si)}` : says, number: true })),
+  { key: 'doings', says: '', hidden: !props.mayEdit },
+])
 function add() {
   const taken = new Set(props.equipment.map(({ id }) => id))
   let number = 1
@@ -32,60 +50,42 @@ function add() {
 </script>
 
 <template>
-  <table class="ledger" data-equipment>
-    <thead>
-      <tr>
-        <th>Equipment</th>
-        <th class="number">How many</th>
-        <th v-for="{ field, says, si } in figures" :key="field" class="number">{{ says }}{{ si ? `, ${unit(si)}` : '' }}</th>
-        <th v-if="mayEdit"></th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="entry in equipment" :key="entry.id" :data-kind="entry.kind">
-        <td>{{ entry.kind.replaceAll('-', ' ') }}</td>
-        <td class="number">
-          <NumberField
-            v-if="mayEdit"
-            :name="`count-${entry.id}`"
-            :model-value="entry.count"
-            @commit="change(entry.id, { count: $event ?? Number.NaN })"
-          /><template v-else>{{ entry.count }}</template>
-        </td>
-        <td v-for="{ field, si } in figures" :key="field" class="number">
-          <NumberField
-            v-if="mayEdit && entry[field] !== undefined"
-            :si="si"
-            :name="`${field}-${entry.id}`"
-            :model-value="entry[field]"
-            @commit="change(entry.id, { [field]: $event })"
-          /><template v-else>{{ entry[field] === undefined ? '' : si ? figure(entry[field], si) : entry[field] }}</template>
-        </td>
-        <td v-if="mayEdit" class="number">
-          <button
-            class="tap bare"
-            type="button"
-            :aria-label="`take ${entry.kind} out of the van`"
-            @click="
-              emit(
-                'save',
-                equipment.filter(({ id }) => id !== entry.id),
-              )
-            "
-          >
-            Take out
-          </button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <Ledger
+    data-equipment
+    title="Equipment in the van"
+    :rows="equipment"
+    :columns="columns"
+    :row-key="({ id }) => id"
+    :row-attrs="({ kind: own }) => ({ 'data-kind': own })"
+    empty="Nothing is in the van yet."
+  >
+    <template #kind="{ row }">{{ row.kind.replaceAll('-', ' ') }}</template>
+    <template #count="{ row }">
+      <NumberField
+        v-if="mayEdit"
+        :name="`count-${row.id}`"
+        :label="`how many: ${row.kind}`"
+        :model-value="row.count"
+        @commit="change(row.id, { count: $event ?? Number.NaN })"
+      /><template v-else>{{ row.count }}</template>
+    </template>
+    <template v-for="{ field, says, si } in figures" #[field]="{ row }" :key="field">
+      <NumberField
+        v-if="mayEdit && row[field] !== undefined"
+        :si="si"
+        :name="`${field}-${row.id}`"
+        :label="`${says} of the ${row.kind}`"
+        :model-value="row[field]"
+        @commit="change(row.id, { [field]: $event })"
+      /><template v-else>{{ row[field] === undefined ? '' : si ? figure(row[field], si) : row[field] }}</template>
+    </template>
+    <template #doings="{ row }">
+      <Tap bare :aria-label="`take ${row.kind} out of the van`" @click="takeOut(row.id)">Take out</Tap>
+    </template>
+  </Ledger>
   <div v-if="mayEdit" class="row">
-    <label class="field"
-      ><span>Add to the van</span
-      ><select v-model="kind" name="equipment-kind" class="line">
-        <option v-for="option in equipmentKinds" :key="option" :value="option">{{ option.replaceAll('-', ' ') }}</option>
-      </select></label
-    ><button class="tap" type="button" data-add-equipment @click="add">Add it</button>
+    <Field label="Add to the van"><Pick v-model="kind" name="equipment-kind" :options="kinds" /></Field
+    ><Tap data-add-equipment @click="add">Add it</Tap>
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // How many of one kind of fastener came out, or went back: counted with a thumb.
+import Tap from '../kit/Tap.vue'
 defineProps<{
   kind: string
   beside: string
@@ -16,13 +17,13 @@ const count = defineModel<number>({ required: true })
       ><b>{{ kind }}</b
       ><small class="beside">{{ beside }}</small></span
     >
-    <button class="tap" :aria-label="`one ${kind} less`" data-less @click="count = Math.max(0, count - 1)">−</button>
+    <Tap :aria-label="`one ${kind} less`" data-less @click="count = Math.max(0, count - 1)">−</Tap>
     <span class="figure" data-count>{{ count }}</span>
-    <button class="tap" :aria-label="`one ${kind} more`" data-more @click="count = count + 1">+</button>
+    <Tap :aria-label="`one ${kind} more`" data-more @click="count = count + 1">+</Tap>
     <small>{{ direction }}</small>
-    <button v-if="all !== undefined && all > 0" class="tap all" :aria-pressed="count === all" data-all-back @click="count = all">
+    <Tap v-if="all !== undefined && all > 0" class="all" :pressed="count === all" data-all-back @click="count = all">
       {{ all === 1 ? 'It is back' : `All ${all} back` }}
-    </button>
+    </Tap>
   </div>
 </template>
 
@@ -32,7 +33,7 @@ const count = defineModel<number>({ required: true })
 }
 .count {
   display: grid;
-  grid-template-columns: minmax(8rem, 1fr) var(--touch) 3rem var(--touch) 3rem;
+  grid-template-columns: minmax(5rem, 1fr) var(--touch) 3rem var(--touch) auto;
   align-items: center;
   gap: 0.5rem;
   border-top: var(--rule-width) solid var(--rule);
@@ -40,6 +41,7 @@ const count = defineModel<number>({ required: true })
 }
 .tap {
   min-height: var(--touch);
+  padding: 0.2rem;
   font-size: 1.5rem;
 }
 .figure {

@@ -3,42 +3,51 @@
 import { gradeLooks, inWords, soilKinds, type PartGrade, type SoilKind } from '@yastik/core/lookover'
 import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
 import { partNames, type Part } from '@yastik/core/units'
+import { optionsOf } from '../kit/option.ts'
+import Tap from '../kit/Tap.vue'
+import Choice from '../kit/Choice.vue'
+import Ticks from '../kit/Ticks.vue'
 
-const props = defineProps<{ part: Part; value?: PartGrade }>()
+defineProps<{ part: Part; value?: PartGrade }>()
 const emit = defineEmits<{ set: [grade: Grade | null, kinds: SoilKind[]] }>()
 
-function toggleKind(kind: SoilKind) {
-  const kinds = props.value?.kinds ?? []
-  emit('set', props.value?.grade ?? 1, kinds.includes(kind) ? kinds.filter((other) => other !== kind) : [...kinds, kind])
-}
-const commonKinds = soilKinds.filter((kind) => kind !== 'leaf-litter' && kind !== 'insects')
+const grades = optionsOf(allGrades, (grade) => gradeNames[grade])
+const commonKinds = optionsOf(
+  soilKinds.filter((kind) => kind !== 'leaf-litter' && kind !== 'insects'),
+  inWords,
+)
 </script>
 
 <template>
   <section class="scale" :aria-label="`Grade of ${partNames[part]}`">
     <div class="spread">
       <h2>{{ partNames[part] }}</h2>
-      <button v-if="value" class="tap bare small" @click="emit('set', null, [])">Take the grade away</button>
+      <Tap v-if="value" bare small @click="emit('set', null, [])">Take the grade away</Tap>
     </div>
-    <div class="grades" role="radiogroup" :aria-label="`Grade of ${partNames[part]}`">
-      <button
-        v-for="grade in allGrades"
-        :key="grade"
-        class="tap grade"
-        role="radio"
-        :aria-checked="value?.grade === grade"
-        :data-set-grade="grade"
-        @click="emit('set', grade, value?.kinds ?? [])"
-      >
-        <b>{{ grade }}</b><span>{{ gradeNames[grade] }}</span
-        ><small>{{ gradeLooks(part)[grade] }}</small>
-      </button>
-    </div>
-    <div v-if="value && value.grade > 0" class="chips" role="group" aria-label="Kinds of soil">
-      <button v-for="kind in commonKinds" :key="kind" class="tap" :aria-pressed="value.kinds?.includes(kind) ?? false" @click="toggleKind(kind)">
-        {{ inWords(kind) }}
-      </button>
-    </div>
+    <Choice
+      class="grades"
+      mark="set-grade"
+      :label="`Grade of ${partNames[part]}`"
+      :model-value="value?.grade"
+      :options="grades"
+      @update:model-value="emit('set', $event, [...(value?.kinds ?? [])])"
+    >
+      <template #default="{ option }">
+        <span class="grade"
+          ><b>{{ option.value }}</b
+          ><span>{{ option.says }}</span
+          ><small>{{ gradeLooks(part)[option.value] }}</small></span
+        >
+      </template>
+    </Choice>
+    <Ticks
+      v-if="value && value.grade > 0"
+      label="Kinds of soil"
+      mark="soil"
+      :model-value="value.kinds ?? []"
+      :options="commonKinds"
+      @update:model-value="emit('set', value.grade, $event)"
+    />
   </section>
 </template>
 
@@ -53,15 +62,20 @@ const commonKinds = soilKinds.filter((kind) => kind !== 'leaf-litter' && kind !=
   grid-template-columns: repeat(5, 1fr);
   gap: 0;
 }
-.grade {
-  flex-direction: column;
-  align-items: flex-start;
-  justify-content: flex-start;
-  text-align: left;
-  gap: 0;
+.grades :deep(.el-radio-button__inner) {
+  width: 100%;
+  height: 100%;
   min-height: 92px;
+  align-items: flex-start;
+  text-align: left;
   padding: 0.4rem 0.5rem;
+}
+.grades :deep(.el-radio-button:not(:first-child)) {
   margin-left: calc(-1 * var(--rule-width));
+}
+.grade {
+  display: flex;
+  flex-direction: column;
   line-height: 1.15;
 }
 .grade b {
@@ -76,12 +90,17 @@ const commonKinds = soilKinds.filter((kind) => kind !== 'leaf-litter' && kind !=
   .grades {
     grid-template-columns: 1fr;
   }
+  .grades :deep(.el-radio-button) {
+    margin: 0 0 -1px;
+  }
+  .grades :deep(.el-radio-button__inner) {
+    min-height: var(--touch);
+    align-items: center;
+  }
   .grade {
     flex-direction: row;
     align-items: center;
     gap: 0.7rem;
-    min-height: var(--touch);
-    margin: 0 0 -1px;
   }
   .grade b {
     min-width: 1.2rem;

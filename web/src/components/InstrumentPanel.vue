@@ -5,6 +5,8 @@ import { flowTestLitres, settledOf, type InstrumentReading, type MeasuredQuantit
 import { addressOf, endpoints, instrumentMessageSchema } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Tap from '../kit/Tap.vue'
+import Notice from '../kit/Notice.vue'
 
 const props = defineProps<{ jobId: string; unitId: string; label: string }>()
 const emit = defineEmits<{ take: [taken: Partial<Readings>] }>()
@@ -98,15 +100,13 @@ function take() {
 <template>
   <div class="stack" :data-instruments="label">
     <div class="row">
-      <button v-if="!isOn" type="button" class="tap" data-connect @click="connect">Read the instruments</button>
+      <Tap v-if="!isOn" data-connect @click="connect">Read the instruments</Tap>
       <template v-else>
-        <button type="button" class="tap now" data-take :disabled="settledCount === 0" @click="take">
-          Take what has settled ({{ settledCount }} of {{ rows.length }})
-        </button>
-        <button type="button" class="tap bare" @click="disconnect">Put them away</button>
+        <Tap now data-take :disabled="settledCount === 0" @click="take"> Take what has settled ({{ settledCount }} of {{ rows.length }}) </Tap>
+        <Tap bare @click="disconnect">Put them away</Tap>
       </template>
     </div>
-    <p v-if="trouble" role="alert">{{ trouble }}</p>
+    <Notice v-if="trouble" kind="now">{{ trouble }}</Notice>
     <ul v-if="isOn && readings.length > 0" class="plain live">
       <li v-for="row in shown" :key="row.quantity" :class="{ settled: row.settled }" :data-live="row.quantity">
         <span>{{ row.says }}</span>

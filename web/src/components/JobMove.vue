@@ -4,7 +4,10 @@ import { endpoints, type CrewRecord, type JobCard } from '@yastik/core/wire'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
 import CrewPick from './CrewPick.vue'
-import FaultNote from './FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
+import Field from '../kit/Field.vue'
+import DayField from '../kit/DayField.vue'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ job: JobCard }>()
 const emit = defineEmits<{ changed: []; close: [] }>()
@@ -34,12 +37,12 @@ const cancel = () => change(({ params, revision }) => ask(endpoints.cancelJob, {
 
 <template>
   <div class="move" data-job-move>
-    <label class="field"><span>Day</span><input v-model="onDate" type="date" class="line" name="move-to" /></label>
+    <Field label="Day"><DayField v-model="onDate" name="move-to" /></Field>
     <CrewPick v-model="crewIds" :crew="crew" />
-    <button class="tap now" :disabled="crewIds.length === 0 || onDate === ''" data-move-it @click="move">Save</button>
-    <button v-if="!sure" class="tap" data-cancel @click="sure = true">Cancel the visit</button>
-    <button v-else class="tap" data-cancel-sure @click="cancel">Yes, nobody goes there</button>
-    <button class="tap bare" @click="emit('close')">Leave it</button>
+    <Tap now :disabled="crewIds.length === 0 || onDate === ''" data-move-it @click="move">Save</Tap>
+    <Tap v-if="!sure" data-cancel @click="sure = true">Cancel the visit</Tap>
+    <Tap v-else data-cancel-sure @click="cancel">Yes, nobody goes there</Tap>
+    <Tap bare @click="emit('close')">Leave it</Tap>
     <FaultNote :error="error" />
   </div>
 </template>

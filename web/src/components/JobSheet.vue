@@ -7,6 +7,7 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import JobMove from './JobMove.vue'
 import { stageWords } from './stages.ts'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ job: JobCard }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -26,7 +27,7 @@ const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage
       <h2>{{ job.siteName }}</h2>
       <span class="small"
         >{{ dayjs(job.onDate).format('ddd D MMM') }} · {{ job.crew.join(', ') }}
-        <button v-if="!isFixed" class="tap bare small" :aria-expanded="moving" data-move-visit @click="moving = !moving">Move or cancel</button></span
+        <Tap v-if="!isFixed" bare small :aria-expanded="moving" data-move-visit @click="moving = !moving">Move or cancel</Tap></span
       >
     </header>
     <p class="small">{{ job.address }}</p>

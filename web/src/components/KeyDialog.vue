@@ -1,9 +1,7 @@
 <script setup lang="ts">
 // The keys of the open view.
-import { ElDialog } from 'element-plus/es/components/dialog/index'
-import 'element-plus/theme-chalk/el-dialog.css'
-import 'element-plus/theme-chalk/el-overlay.css'
 import { openKeys } from './keys.ts'
+import Dialog from '../kit/Dialog.vue'
 
 const isOpen = defineModel<boolean>({ required: true })
 /** Keys that are drawn rather than named. */
@@ -11,14 +9,14 @@ const shown: Record<string, string> = { ArrowRight: '→', ArrowLeft: '←' }
 </script>
 
 <template>
-  <ElDialog v-model="isOpen" title="Keys on this sheet" width="min(30rem, 92vw)">
+  <Dialog v-model="isOpen" title="Keys on this sheet" width="30rem">
     <dl>
       <div v-for="entry in openKeys" :key="entry.key + entry.does">
         <dt>{{ shown[entry.key] ?? entry.key }}</dt>
         <dd>{{ entry.does }}</dd>
       </div>
     </dl>
-  </ElDialog>
+  </Dialog>
 </template>
 
 <style scoped>

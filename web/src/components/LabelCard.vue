@@ -4,6 +4,7 @@ import type { Product } from '@yastik/core/products'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ product: Product; mayEdit: boolean }>()
 const { quantity } = useMeasures()
@@ -51,7 +52,7 @@ const allowed = computed(() => {
         <h3>{{ product.name }}</h3>
         <small>{{ product.class.replaceAll('-', ' ') }}</small>
       </div>
-      <button v-if="mayEdit" class="tap bare" type="button" @click="emit('edit')">Change the label</button>
+      <Tap v-if="mayEdit" bare @click="emit('edit')">Change the label</Tap>
     </header>
     <dl>
       <div v-for="[what, value] in lines" :key="what">

@@ -3,6 +3,10 @@
 import type { Step } from '@yastik/core/procedure'
 import { ref } from 'vue'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
+import TextField from '../kit/TextField.vue'
+import Form from '../kit/Form.vue'
+import Field from '../kit/Field.vue'
 
 const props = defineProps<{ unitId: string; step: Step }>()
 const job = useJob()
@@ -17,20 +21,15 @@ async function leaveOut() {
 </script>
 
 <template>
-  <button v-if="!asking" class="tap bare" data-leave-out @click="asking = true">Leave it out</button>
-  <form v-else class="stack" @submit.prevent="leaveOut">
+  <Tap v-if="!asking" bare data-leave-out @click="asking = true">Leave it out</Tap>
+  <Form v-else @submit="leaveOut">
     <p>What is lost: {{ step.optional }}.</p>
-    <div class="row">
-      <input
-        v-model="because"
-        class="line"
-        name="left-out-because"
-        maxlength="500"
-        placeholder="Why it is left out"
-        aria-label="Why it is left out"
-      />
-      <button class="tap" type="submit" :disabled="because.trim() === ''">Leave out</button>
-      <button class="tap bare" type="button" @click="asking = false">Keep it</button>
-    </div>
-  </form>
+    <Field label="Why it is left out"><TextField v-model="because" name="left-out-because" maxlength="500" /></Field>
+    <template #doings>
+      <div class="row">
+        <Tap type="submit" :disabled="because.trim() === ''">Leave out</Tap>
+        <Tap bare @click="asking = false">Keep it</Tap>
+      </div>
+    </template>
+  </Form>
 </template>

@@ -3,6 +3,10 @@
 import type { LedgerEntry, LedgerException } from '@yastik/core/run'
 import { computed, ref } from 'vue'
 import { useSession } from '../stores/session.ts'
+import Tap from '../kit/Tap.vue'
+import TextField from '../kit/TextField.vue'
+import Form from '../kit/Form.vue'
+import Field from '../kit/Field.vue'
 
 const props = defineProps<{ entry: LedgerEntry; takenAt: string; draft?: boolean; exception?: LedgerException; nameOf: (id: number) => string }>()
 const emit = defineEmits<{ write: [text: string]; record: [] }>()
@@ -26,23 +30,13 @@ function write() {
     <template v-else-if="short > 0">
       <template v-if="session.me?.role !== 'owner'">
         <small>Power waits until it is back, or until the owner writes that it may stay out.</small>
-        <button v-if="draft" class="tap" data-record-count @click="emit('record')">Put the count on record for the owner</button>
+        <Tap v-if="draft" data-record-count @click="emit('record')">Put the count on record for the owner</Tap>
       </template>
-      <button v-else-if="!asking" class="tap" data-except @click="asking = true">Let it stay out</button>
-      <form v-else class="stack" @submit.prevent="write">
-        <input
-          v-model="text"
-          class="line"
-          name="exception"
-          maxlength="500"
-          placeholder="Why it may, and what follows"
-          aria-label="Why it may stay out"
-        />
-        <span class="row"
-          ><button class="tap" type="submit" :disabled="text.trim() === ''">Put it on record</button
-          ><button class="tap bare" type="button" @click="asking = false">No</button></span
-        >
-      </form>
+      <Tap v-else-if="!asking" data-except @click="asking = true">Let it stay out</Tap>
+      <Form v-else @submit="write">
+        <Field label="Why it may, and what follows"><TextField v-model="text" name="exception" maxlength="500" /></Field>
+        <span class="row"><Tap type="submit" :disabled="text.trim() === ''">Put it on record</Tap><Tap bare @click="asking = false">No</Tap></span>
+      </Form>
     </template>
   </div>
 </template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 // In which units this person reads and enters figures.
 import type { Measures } from '@yastik/core/wire'
-import { ElDialog } from 'element-plus/es/components/dialog/index'
-import 'element-plus/theme-chalk/el-dialog.css'
-import 'element-plus/theme-chalk/el-overlay.css'
 import { ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useSession } from '../stores/session.ts'
-import FaultNote from './FaultNote.vue'
+import { optionsOf } from '../kit/option.ts'
+import FaultNote from '../kit/FaultNote.vue'
+import Dialog from '../kit/Dialog.vue'
+import Choice from '../kit/Choice.vue'
 
 const isOpen = defineModel<boolean>({ required: true })
 const session = useSession()
@@ -30,26 +30,20 @@ async function choose(name: keyof Measures, value: string) {
 </script>
 
 <template>
-  <ElDialog v-model="isOpen" title="Your units" width="min(28rem, 92vw)">
+  <Dialog v-model="isOpen" title="Your units" width="28rem">
     <div class="stack" data-measures>
-      <div v-for="row in rows" :key="row.name" class="spread" role="radiogroup" :aria-label="row.says">
+      <div v-for="row in rows" :key="row.name" class="spread">
         <span>{{ row.says }}</span>
-        <span class="chips">
-          <button
-            v-for="value in row.values"
-            :key="value"
-            class="tap"
-            role="radio"
-            :aria-checked="measures[row.name] === value"
-            :data-measure="value"
-            @click="choose(row.name, value)"
-          >
-            {{ value }}
-          </button>
-        </span>
+        <Choice
+          mark="measure"
+          :label="row.says"
+          :model-value="measures[row.name]"
+          :options="optionsOf(row.values, (value) => value)"
+          @update:model-value="choose(row.name, $event)"
+        />
       </div>
       <FaultNote :error="error" />
       <p class="small">Yours alone. What is stored and computed stays the same; sums are shown in what you choose.</p>
     </div>
-  </ElDialog>
+  </Dialog>
 </template>

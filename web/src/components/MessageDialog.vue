@@ -1,14 +1,14 @@
 <script setup lang="ts">
 // A message to a customer, drafted from the facts: read it, change it, send it. Why it cannot be sent is said at once.
 import { endpoints, longestMessage, type HoldReason, type MessageDraft } from '@yastik/core/wire'
-import { ElDialog } from 'element-plus/es/components/dialog/index'
-import 'element-plus/theme-chalk/el-dialog.css'
-import 'element-plus/theme-chalk/el-overlay.css'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
-import FaultNote from './FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import { channelWords } from './messages.ts'
+import TextField from '../kit/TextField.vue'
+import Tap from '../kit/Tap.vue'
+import Dialog from '../kit/Dialog.vue'
 
 const props = defineProps<{
   siteId: string
@@ -52,7 +52,7 @@ async function send() {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`To ${siteName}`" width="min(44rem, 94vw)" @closed="emit('close')">
+  <Dialog v-model="open" :title="`To ${siteName}`" width="44rem" @closed="emit('close')">
     <div class="stack" data-message>
       <template v-if="draft">
         <p v-if="draft.hold" class="hold" role="alert" data-hold>
@@ -61,18 +61,18 @@ async function send() {
         <p v-else-if="draft.channel">
           <b>{{ channelWords[draft.channel] }}</b> to {{ draft.to }}
         </p>
-        <textarea v-model="body" class="line text" name="message-body" rows="9" :maxlength="longestMessage" aria-label="The message"></textarea>
+        <TextField v-model="body" class="text" name="message-body" :lines="9" :maxlength="longestMessage" aria-label="The message"></TextField>
         <p class="small">{{ draft.stopLine }} <i>stands below it always.</i> {{ body.length }} of {{ longestMessage }} characters.</p>
       </template>
       <FaultNote :error="error" />
       <div class="row">
-        <button class="tap now" :disabled="!draft || draft.hold !== null || busy || body.trim() === ''" data-send-message @click="send">
+        <Tap now :disabled="!draft || draft.hold !== null || busy || body.trim() === ''" data-send-message @click="send">
           {{ busy ? 'Handing it over …' : 'Send it' }}
-        </button>
-        <button class="tap" @click="open = false">Leave it</button>
+        </Tap>
+        <Tap @click="open = false">Leave it</Tap>
       </div>
     </div>
-  </ElDialog>
+  </Dialog>
 </template>
 
 <style scoped>

@@ -3,18 +3,18 @@
 import { dilutionFor, mix, reasonsAgainst, unrinsedClash, type Mix, type Product, type UseWay } from '@yastik/core/products'
 import { round } from '@yastik/core/quantities'
 import { coilAreaM2 } from '@yastik/core/units'
-import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
-import 'element-plus/theme-chalk/el-option.css'
-import 'element-plus/theme-chalk/el-popper.css'
-import 'element-plus/theme-chalk/el-scrollbar.css'
-import 'element-plus/theme-chalk/el-select.css'
-import 'element-plus/theme-chalk/el-tag.css'
 import { computed, ref, watch } from 'vue'
-import NumberField from './NumberField.vue'
+import NumberField from '../kit/NumberField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Field from '../kit/Field.vue'
+import Pick from '../kit/Pick.vue'
+import Choice from '../kit/Choice.vue'
+import Ticks from '../kit/Ticks.vue'
+import Tick from '../kit/Tick.vue'
 
 const { figure, unit } = useMeasures()
 const props = defineProps<{ products: readonly Product[]; householdAllowed: boolean }>()
+type Place = 'coatedFins' | 'foodArea' | 'sensitiveOccupants'
 const productId = ref(props.products[0]?.id ?? '')
 const beforeId = ref('')
 const rinsedBetween = ref(false)
@@ -23,16 +23,22 @@ const areaM2 = ref<number | undefined>(coilAreaM2({ ratedCoolingKw: 3.5 }))
 const passes = ref<number | undefined>(1)
 const dilution = ref<number>()
 const side = ref<UseWay>('rinsed')
-const place = ref({ coatedFins: false, foodArea: false, sensitiveOccupants: false })
+const here = ref<Place[]>([])
+const place = computed(() => ({
+  coatedFins: here.value.includes('coatedFins'),
+  foodArea: here.value.includes('foodArea'),
+  sensitiveOccupants: here.value.includes('sensitiveOccupants'),
+}))
+const choices = computed(() => props.products.map(({ id, name }) => ({ value: id, says: name })))
 const sides: { value: UseWay; says: string }[] = [
   { value: 'rinsed', says: 'breathed-air coil, rinsed' },
   { value: 'unrinsed', says: 'breathed-air coil, not rinsed' },
   { value: 'outdoors', says: 'condenser' },
 ]
-const places: { name: keyof typeof place.value; says: string }[] = [
-  { name: 'coatedFins', says: 'coated fins' },
-  { name: 'foodArea', says: 'food area' },
-  { name: 'sensitiveOccupants', says: 'sensitive people' },
+const places: { value: Place; says: string }[] = [
+  { value: 'coatedFins', says: 'coated fins' },
+  { value: 'foodArea', says: 'food area' },
+  { value: 'sensitiveOccupants', says: 'sensitive people' },
 ]
 
 const product = computed(() => props.products.find(({ id }) => id === productId.value))
@@ -70,53 +76,19 @@ const left = computed(() => {
   <section class="mixer ruled" aria-label="Mixing calculator">
     <h2>Mix</h2>
     <div class="fields">
-      <label class="field"
-        ><span>Product</span
-        ><ElSelect v-model="productId" name="mix-product"
-          ><ElOption v-for="entry in products" :key="entry.id" :value="entry.id" :label="entry.name" /></ElSelect
-      ></label>
-      <label class="field"
-        ><span>On this part before</span
-        ><ElSelect v-model="beforeId" name="mix-before" placeholder="nothing"
-          ><ElOption value="" label="nothing" /><ElOption v-for="entry in products" :key="entry.id" :value="entry.id" :label="entry.name" /></ElSelect
-      ></label>
-      <label class="field"
-        ><span>Rated cooling, {{ unit('kW') }}</span
-        ><NumberField v-model="coolingKw" si="kW" name="mix-kw"
-      /></label>
-      <label class="field"><span>Area, m²</span><NumberField v-model="areaM2" name="mix-area" /></label>
-      <label class="field"><span>Passes</span><NumberField v-model="passes" name="mix-passes" /></label>
-      <label class="field"
-        ><span>Parts of water{{ product?.label.dilution ? `, ${product.label.dilution.join(' to ')}` : '' }}</span
+      <Field label="Product"><Pick v-model="productId" name="mix-product" :options="choices" /></Field>
+      <Field label="On this part before"><Pick v-model="beforeId" name="mix-before" :options="[{ value: '', says: 'nothing' }, ...choices]" /></Field>
+      <Field label="Rated cooling" :unit="unit('kW')"><NumberField v-model="coolingKw" si="kW" name="mix-kw" /></Field>
+      <Field label="Area" unit="m²"><NumberField v-model="areaM2" name="mix-area" /></Field>
+      <Field label="Passes"><NumberField v-model="passes" name="mix-passes" /></Field>
+      <Field :label="`Parts of water${product?.label.dilution ? `, ${product.label.dilution.join(' to ')}` : ''}`"
         ><NumberField v-model="dilution" name="mix-dilution"
-      /></label>
+      /></Field>
     </div>
-    <div class="chips">
-      <button
-        v-for="entry in sides"
-        :key="entry.value"
-        type="button"
-        class="tap"
-        role="radio"
-        :aria-checked="side === entry.value"
-        :data-side="entry.value"
-        @click="side = entry.value"
-      >
-        {{ entry.says }}
-      </button>
-      <button
-        v-for="entry in places"
-        :key="entry.name"
-        type="button"
-        class="tap"
-        :aria-pressed="place[entry.name]"
-        @click="place[entry.name] = !place[entry.name]"
-      >
-        {{ entry.says }}
-      </button>
-      <button v-if="beforeId" type="button" class="tap" :aria-pressed="rinsedBetween" data-rinsed @click="rinsedBetween = !rinsedBetween">
-        rinsed clear between
-      </button>
+    <Choice v-model="side" label="Where it goes" mark="side" :options="sides" />
+    <div class="row">
+      <Ticks v-model="here" label="What there is" mark="place" :options="places" />
+      <Tick v-if="beforeId" v-model="rinsedBetween" data-rinsed>rinsed clear between</Tick>
     </div>
     <div v-if="stops.length > 0" class="stop" role="alert" data-stop>
       <b>Stop.</b>
@@ -155,11 +127,6 @@ const left = computed(() => {
   display: flex;
   flex-direction: column;
   gap: 0.8rem;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
-  gap: 0.8rem 1.2rem;
 }
 .stop {
   border-left: 6px double var(--now);

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // Part by part: as it was found, as it is now, and how both looked.
-import { gradeLooks } from '@yastik/core/lookover'
 import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
 import { photosOfPart } from '@yastik/core/run'
 import { partNames, partsOf, type Part } from '@yastik/core/units'
 import { computed, defineAsyncComponent } from 'vue'
+import { optionsOf } from '../kit/option.ts'
 import { useJob } from '../stores/job.ts'
 import PhotoSlot from './PhotoSlot.vue'
+import Choice from '../kit/Choice.vue'
+import Tap from '../kit/Tap.vue'
 
 const PhotoCompare = defineAsyncComponent(() => import('../photo/PhotoCompare.vue'))
 const props = defineProps<{ jobId: string; unitId: string }>()
@@ -18,8 +20,8 @@ const parts = computed(() => partsOf[unit.value.family].filter((part) => state.v
 const photosOf = (part: Part, when: 'before' | 'after') => photosOfPart(state.value.photos, part, when)
 const before = (part: Part) => state.value.grades[part]!.grade
 const after = (part: Part) => state.value.gradesAfter[part]?.grade
-const set = (part: Part, grade: Grade) =>
-  job.add(props.unitId, { type: 'grade-set', part, grade: after(part) === grade ? null : grade, kinds: [], when: 'after' })
+const grades = optionsOf(allGrades, (grade) => `${grade} ${gradeNames[grade]}`)
+const set = (part: Part, grade: Grade | null) => job.add(props.unitId, { type: 'grade-set', part, grade, kinds: [], when: 'after' })
 /** From a photograph: as it was found, or as it is now. */
 const gradeByPhoto = (part: Part, value: Grade, when: 'before' | 'after') =>
   job.add(props.unitId, {
@@ -45,19 +47,15 @@ function measuredPair(part: Part) {
           <b>{{ partNames[part] }}</b>
           <small>found: {{ before(part) }} {{ gradeNames[before(part)] }}</small>
         </div>
-        <div class="grades" role="radiogroup" :aria-label="`${partNames[part]}, now`">
-          <button
-            v-for="grade in allGrades"
-            :key="grade"
-            class="tap"
-            role="radio"
-            :aria-checked="after(part) === grade"
-            :title="gradeLooks(part)[grade]"
-            :data-after-grade="grade"
-            @click="set(part, grade)"
-          >
-            {{ grade }} <small>{{ gradeNames[grade] }}</small>
-          </button>
+        <div class="grades">
+          <Choice
+            mark="after-grade"
+            :label="`${partNames[part]}, now`"
+            :model-value="after(part)"
+            :options="grades"
+            @update:model-value="set(part, $event)"
+          />
+          <Tap v-if="after(part) !== undefined" bare small data-take-grade @click="set(part, null)">Take it away</Tap>
         </div>
         <div class="photos">
           <div v-for="when in ['before', 'after'] as const" :key="when">
@@ -105,13 +103,6 @@ function measuredPair(part: Part) {
 .grades {
   display: flex;
   flex-wrap: wrap;
-}
-.grades .tap {
-  margin-left: calc(-1 * var(--rule-width));
-  min-width: 4.4rem;
-}
-.grades [aria-checked='true'] small {
-  color: inherit;
 }
 .photos {
   display: flex;

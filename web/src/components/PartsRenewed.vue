@@ -3,6 +3,8 @@
 import type { PartNeed } from '@yastik/core/run'
 import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
+import TextField from '../kit/TextField.vue'
 
 const props = defineProps<{ unitId: string }>()
 const job = useJob()
@@ -39,22 +41,15 @@ async function note(name: string, need: PartNeed | null) {
           ><b>{{ part.item }}</b
           >: {{ part.need === 'changed' ? 'changed' : 'has to be ordered' }}</span
         >
-        <button class="tap bare" @click="note(part.item, null)">Take it back</button>
+        <Tap bare @click="note(part.item, null)">Take it back</Tap>
       </li>
     </ul>
     <div class="row">
-      <input v-model="item" class="line" name="part-item" maxlength="120" list="usual-parts" aria-label="The part" placeholder="which part" />
+      <TextField v-model="item" name="part-item" maxlength="120" list="usual-parts" aria-label="The part" placeholder="which part" />
       <datalist id="usual-parts"><option v-for="name in usual" :key="name" :value="name" /></datalist>
-      <button
-        v-for="{ need, says } in needs"
-        :key="need"
-        class="tap"
-        :disabled="item.trim() === ''"
-        :data-part-need="need"
-        @click="note(item.trim(), need)"
-      >
+      <Tap v-for="{ need, says } in needs" :key="need" :disabled="item.trim() === ''" :data-part-need="need" @click="note(item.trim(), need)">
         {{ says }}
-      </button>
+      </Tap>
     </div>
   </section>
 </template>

@@ -5,6 +5,7 @@ import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ unitId: string; state: UnitState; waits: readonly RunningWait[]; nowMs: number; nameOf: (id: number) => string }>()
 const job = useJob()
@@ -34,15 +35,15 @@ async function pause(because?: string) {
         Paused since {{ dayjs(own.fromMs).format('HH:mm') }}<template v-if="own.because"> for {{ own.because }}</template>
         <small>{{ minutes(own.fromMs) }} min</small>
       </p>
-      <button class="tap now big" data-resume @click="job.add(unitId, { type: 'resumed' })">Go on</button>
+      <Tap now big data-resume @click="job.add(unitId, { type: 'resumed' })">Go on</Tap>
     </div>
     <template v-else>
       <div v-if="asking" class="chips" role="group" aria-label="Why paused">
-        <button v-for="reason in reasons" :key="reason" class="tap" @click="pause(reason)">{{ reason }}</button>
-        <button class="tap" data-pause-now @click="pause()">no reason</button>
-        <button class="tap bare" @click="asking = false">Not now</button>
+        <Tap v-for="reason in reasons" :key="reason" @click="pause(reason)">{{ reason }}</Tap>
+        <Tap data-pause-now @click="pause()">no reason</Tap>
+        <Tap bare @click="asking = false">Not now</Tap>
       </div>
-      <button v-else class="tap start" data-pause @click="asking = true">Pause</button>
+      <Tap v-else class="start" data-pause @click="asking = true">Pause</Tap>
     </template>
     <p v-if="presses && (own || asking)" class="presses">
       <b>Back by {{ dayjs(presses.mostAtMs).format('HH:mm') }}:</b> later is too long for {{ presses.what }}.

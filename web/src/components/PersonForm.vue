@@ -2,61 +2,31 @@
 // What an owner says of a person.
 import { skills } from '@yastik/core/procedure'
 import { roles, type PersonForm } from '@yastik/core/wire'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
-import NumberField from './NumberField.vue'
+import NumberField from '../kit/NumberField.vue'
 import { roleWords, skillWords } from './people.ts'
+import { optionsOf } from '../kit/option.ts'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Choice from '../kit/Choice.vue'
+import Ticks from '../kit/Ticks.vue'
 
 const form = defineModel<PersonForm>({ required: true })
 /** The name by which they sign in; left out where it stands already. */
 const signIn = defineModel<string>('signIn')
-const has = (skill: (typeof skills)[number]) => form.value.trained.includes(skill)
-const toggle = (skill: (typeof skills)[number]) =>
-  (form.value.trained = has(skill) ? form.value.trained.filter((other) => other !== skill) : [...form.value.trained, skill])
 </script>
 
 <template>
   <div class="fields">
-    <label class="field"><span>Name</span><ElInput v-model="form.name" name="person-name" maxlength="120" /></label>
-    <label v-if="signIn !== undefined" class="field"
-      ><span>Signs in as</span><ElInput v-model="signIn" name="person-sign-in" maxlength="80" autocapitalize="off"
-    /></label>
-    <label class="field"
-      ><span>Lifts alone, kg <small>else the house rule holds</small></span
+    <Field where="name" label="Name"><TextField v-model="form.name" name="person-name" maxlength="120" /></Field>
+    <Field v-if="signIn !== undefined" where="signIn" label="Signs in as"
+      ><TextField v-model="signIn" name="person-sign-in" maxlength="80" autocapitalize="off"
+    /></Field>
+    <Field where="liftKg" label="Lifts alone" unit="kg" hint="else the house rule holds"
       ><NumberField v-model="form.liftKg" name="person-lift"
-    /></label>
-    <div class="field">
-      <span>Is</span>
-      <div class="chips" role="radiogroup" aria-label="Role">
-        <button
-          v-for="role in roles"
-          :key="role"
-          type="button"
-          class="tap"
-          role="radio"
-          :aria-checked="form.role === role"
-          :data-role="role"
-          @click="form.role = role"
-        >
-          {{ roleWords[role] }}
-        </button>
-      </div>
-    </div>
-    <div class="field">
-      <span>Trained</span>
-      <div class="chips" role="group" aria-label="Trained">
-        <button v-for="skill in skills" :key="skill" type="button" class="tap" :aria-pressed="has(skill)" :data-skill="skill" @click="toggle(skill)">
-          {{ skillWords[skill] }}
-        </button>
-      </div>
-    </div>
+    /></Field>
+    <Field where="role" label="Is"><Choice v-model="form.role" mark="role" :options="optionsOf(roles, (role) => roleWords[role])" /></Field>
+    <Field where="trained" label="Trained"
+      ><Ticks v-model="form.trained" mark="skill" :options="optionsOf(skills, (skill) => skillWords[skill])"
+    /></Field>
   </div>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
-  gap: 0.8rem 1.2rem;
-}
-</style>

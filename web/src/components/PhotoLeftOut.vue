@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A photograph that a step asks for is taken, or left out with a tap on a reason.
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ unitId: string; stepId: string; because?: string }>()
 const job = useJob()
@@ -12,7 +13,7 @@ const leaveOut = (because: string) => job.add(props.unitId, { type: 'photo-left-
   <p v-if="because" class="small" data-photo-left-out>No photograph: {{ because }}.</p>
   <div v-else class="chips" role="group" aria-label="Leave the photograph out, because">
     <span class="small">Or none:</span>
-    <button v-for="reason in reasons" :key="reason" class="tap" data-leave-photo @click="leaveOut(reason)">{{ reason }}</button>
+    <Tap v-for="reason in reasons" :key="reason" data-leave-photo @click="leaveOut(reason)">{{ reason }}</Tap>
   </div>
 </template>
 

@@ -11,9 +11,10 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { fetchFile } from '../api/client.ts'
 import { useJob, type PhotoOf } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
-import FaultNote from './FaultNote.vue'
-import FileTap from './FileTap.vue'
+import FaultNote from '../kit/FaultNote.vue'
+import FileTap from '../kit/FileTap.vue'
 import PhotoThumb from './PhotoThumb.vue'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{
   jobId: string
@@ -71,20 +72,18 @@ async function keep(files: () => Promise<readonly File[]>) {
           :unit-id="unitId"
           :says="`${nameOf(photo.by)}, ${dayjs(photo.atMs).format('D MMM, HH:mm')}`"
         />
-        <button v-if="measurable" class="tap" :data-measure="photo.photoId" @click="measuring = photo.photoId">
+        <Tap v-if="measurable" :data-measure="photo.photoId" @click="measuring = photo.photoId">
           {{
             photo.measure
               ? `${Math.round(settledShare(photo.measure) * 100)} % covered${photo.measure.byHand === undefined ? '' : ', by hand'}`
               : 'Measure'
           }}
-        </button>
+        </Tap>
       </div>
       <FileTap name="photo" accept="image/*" camera class="slot" :class="{ wanted: wanted && photos.length === 0 }" :disabled="busy" @files="take">
         {{ busy ? 'Keeping it …' : photos.length === 0 ? 'Photograph' : 'One more' }}
       </FileTap>
-      <button v-if="measurable && session.me?.instruments" class="tap slot" data-camera :disabled="busy" @click="takeByCamera">
-        From the camera
-      </button>
+      <Tap v-if="measurable && session.me?.instruments" class="slot" data-camera :disabled="busy" @click="takeByCamera"> From the camera </Tap>
     </div>
     <PhotoMeasure
       v-if="measured && measurable"

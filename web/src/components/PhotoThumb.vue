@@ -2,12 +2,11 @@
 // One photograph, small; a tap shows it whole.
 import { Fault } from '@yastik/core/faults'
 import { addressOf, endpoints } from '@yastik/core/wire'
-import { ElDialog } from 'element-plus/es/components/dialog/index'
-import 'element-plus/theme-chalk/el-dialog.css'
-import 'element-plus/theme-chalk/el-overlay.css'
 import { onBeforeUnmount, ref, watch } from 'vue'
 import { NoAnswer } from '../api/client.ts'
 import { previewFor } from '../offline/photos.ts'
+import Tap from '../kit/Tap.vue'
+import Dialog from '../kit/Dialog.vue'
 
 const props = defineProps<{ photoId: string; jobId: string; unitId: string; says: string; /** As large as its place. */ wide?: boolean }>()
 const source = ref('')
@@ -37,12 +36,12 @@ function open() {
 </script>
 
 <template>
-  <button class="thumb" :class="{ wide }" :aria-label="`Photograph: ${says}`" :data-photo="photoId" @click="open">
+  <Tap class="thumb" :class="{ wide }" :aria-label="`Photograph: ${says}`" :data-photo="photoId" @click="open">
     <img v-if="source" :src="source" :alt="says" /><small v-else>not on this device yet</small>
-  </button>
-  <ElDialog v-model="isOpen" :title="says" width="min(60rem, 94vw)">
+  </Tap>
+  <Dialog v-model="isOpen" :title="says" width="60rem">
     <img class="whole" :src="whole" :alt="says" @error="whole = source" />
-  </ElDialog>
+  </Dialog>
 </template>
 
 <style scoped>

@@ -2,7 +2,8 @@
 // How much product was really used at this step: as planned unless somebody says otherwise.
 import type { Step } from '@yastik/core/procedure'
 import { useMeasures } from '../measures/useMeasures.ts'
-import NumberField from './NumberField.vue'
+import NumberField from '../kit/NumberField.vue'
+import Field from '../kit/Field.vue'
 
 defineProps<{ uses: NonNullable<Step['uses']>; modelValue: Record<string, number | undefined> }>()
 const emit = defineEmits<{ 'update:modelValue': [litres: Record<string, number | undefined>] }>()
@@ -11,17 +12,20 @@ const { unit, quantity } = useMeasures()
 
 <template>
   <div class="used" data-product-used>
-    <label v-for="{ productId, name, litres } in uses" :key="productId" class="field">
-      <span
-        >{{ name }} used, {{ unit('L') }} <small>planned {{ quantity(litres, 'L') }}</small></span
-      >
+    <Field
+      v-for="{ productId, name, litres } in uses"
+      :key="productId"
+      :label="`${name} used`"
+      :unit="unit('L')"
+      :hint="`planned ${quantity(litres, 'L')}`"
+    >
       <NumberField
         si="L"
         :name="`used-${productId}`"
         :model-value="productId in modelValue ? modelValue[productId] : litres"
         @update:model-value="emit('update:modelValue', { ...modelValue, [productId]: $event })"
       />
-    </label>
+    </Field>
   </div>
 </template>
 

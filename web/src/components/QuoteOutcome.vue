@@ -2,6 +2,8 @@
 // What an accepted quote really took and earned, beside what was reckoned with.
 import type { QuoteRecord } from '@yastik/core/wire'
 import { computed } from 'vue'
+import Tap from '../kit/Tap.vue'
+import Ledger from '../kit/Ledger.vue'
 
 const props = defineProps<{ outcome: NonNullable<QuoteRecord['outcome']> }>()
 const emit = defineEmits<{ visit: [] }>()
@@ -13,6 +15,12 @@ const rows = computed(() => {
     { says: 'Left after people and product', planned: plannedMargin, real: realMargin, digits: 2 },
   ]
 })
+const columns = [
+  { key: 'says', says: 'What' },
+  { key: 'planned', says: 'Reckoned', number: true },
+  { key: 'real', says: 'Really', number: true },
+  { key: 'more', says: 'Difference', number: true },
+]
 const isDone = computed(() => props.outcome.done === props.outcome.units)
 const signed = (value: number, digits: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${Math.abs(value).toFixed(digits)}`
 </script>
@@ -21,28 +29,15 @@ const signed = (value: number, digits: number) => `${value > 0 ? '+' : value < 0
   <section class="stack outcome" data-outcome>
     <div class="spread">
       <h2>{{ isDone ? 'What came of it' : `Accepted: ${outcome.done} of ${outcome.units} units handed over` }}</h2>
-      <button class="tap no-print" @click="emit('visit')">Open the visit</button>
+      <Tap class="no-print" @click="emit('visit')">Open the visit</Tap>
     </div>
-    <table v-if="isDone" class="ledger">
-      <thead>
-        <tr>
-          <th></th>
-          <th class="number">Reckoned</th>
-          <th class="number">Really</th>
-          <th class="number">Difference</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="{ says, planned, real, digits } in rows" :key="says">
-          <td>{{ says }}</td>
-          <td class="number">{{ planned.toFixed(digits) }}</td>
-          <td class="number">
-            <b>{{ real.toFixed(digits) }}</b>
-          </td>
-          <td class="number">{{ signed(real - planned, digits) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <Ledger v-if="isDone" title="What it took, beside what was reckoned" :rows="rows" :columns="columns" :row-key="({ says }) => says">
+      <template #planned="{ row }">{{ row.planned.toFixed(row.digits) }}</template>
+      <template #real="{ row }"
+        ><b>{{ row.real.toFixed(row.digits) }}</b></template
+      >
+      <template #more="{ row }">{{ signed(row.real - row.planned, row.digits) }}</template>
+    </Ledger>
     <p v-if="isDone" class="small">
       {{ Math.round(outcome.measuredShare * 100) }} % of the minutes were timed; the rest counts as planned. Travel and overheads are not in it.
     </p>

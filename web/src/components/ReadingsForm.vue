@@ -3,14 +3,16 @@
 import { traverse } from '@yastik/core/air'
 import { Fault, linesOf, type FaultLine } from '@yastik/core/faults'
 import { doubtfulReadings, readingsSchema, type Readings } from '@yastik/core/lookover'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
 import { computed, reactive, ref } from 'vue'
 import { asEntered, asRead, isSiUnit } from '../measures/measures.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
-import FaultNote from './FaultNote.vue'
 import InstrumentPanel from './InstrumentPanel.vue'
 import TraverseForm from './TraverseForm.vue'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Tap from '../kit/Tap.vue'
+import Form from '../kit/Form.vue'
+import Notice from '../kit/Notice.vue'
 
 const props = defineProps<{ jobId: string; unitId: string; label: string; value?: Readings }>()
 const emit = defineEmits<{ take: [readings: Readings] }>()
@@ -26,22 +28,22 @@ const fields = [
   { name: 'litres', says: 'Flow test, poured', unit: 'L', of: (r: Readings) => r.flowTest?.litres },
   { name: 'seconds', says: 'Flow test, took', unit: 's', of: (r: Readings) => r.flowTest?.seconds },
 ] as const
-type Field = (typeof fields)[number]['name']
+type FieldName = (typeof fields)[number]['name']
 
 const { measures, unit } = useMeasures()
-const unitOf = (name: Field) => fields.find((field) => field.name === name)!.unit
-const read = (value: number, name: Field) => {
+const unitOf = (name: FieldName) => fields.find((field) => field.name === name)!.unit
+const read = (value: number, name: FieldName) => {
   const si = unitOf(name)
   return isSiUnit(si) ? asRead(value, si, measures.value) : value
 }
-const stored = (value: number, name: Field) => {
+const stored = (value: number, name: FieldName) => {
   const si = unitOf(name)
   // A hundredth of what is stored is finer than any instrument; it keeps a figure what it was over there and back.
   return isSiUnit(si) ? Math.round(asEntered(value, si, measures.value) * 1e4) / 1e4 : value
 }
-const shown = (value: number | undefined, name: Field) => (value === undefined ? '' : String(Math.round(read(value, name) * 100) / 100))
+const shown = (value: number | undefined, name: FieldName) => (value === undefined ? '' : String(Math.round(read(value, name) * 100) / 100))
 const texts = reactive(
-  Object.fromEntries(fields.map(({ name, of }) => [name, props.value ? shown(of(props.value), name) : ''])) as Record<Field, string>,
+  Object.fromEntries(fields.map(({ name, of }) => [name, props.value ? shown(of(props.value), name) : ''])) as Record<FieldName, string>,
 )
 /** What instruments said of themselves, as long as their figures stand in the form. */
 const measured = ref<Partial<Readings>>(props.value?.tolerance && !props.value.traverse ? { ...props.value } : {})
@@ -56,7 +58,7 @@ function fromInstruments(taken: Partial<Readings>) {
 /** Their tolerances hold for figures that nobody changed afterwards. */
 function toleranceOf(): NonNullable<Readings['tolerance']> {
   const own = measured.value
-  const still = (...names: Field[]) =>
+  const still = (...names: FieldName[]) =>
     names.every((name) => {
       const value = fields.find((field) => field.name === name)!.of(own as Readings)
       return value === undefined || Number.isNaN(value) || shown(value, name) === texts[name]
@@ -73,11 +75,13 @@ function fromTraverse(taken: NonNullable<Readings['traverse']>) {
   points.value = taken
   texts.airflowM3h = shown(Math.round(traverse(taken).airflowM3h), 'airflowM3h')
 }
+/** Shares are entered in percent. */
+const readAs = (value: number, name: FieldName) => Math.round(read(unitOf(name) === '%' ? value * 100 : value, name) * 100) / 100
 const error = ref<unknown>()
 const doubts = ref<FaultLine[]>([])
 
-const number = (name: Field) => (texts[name].trim() === '' ? undefined : stored(Number(texts[name].replace(',', '.')), name))
-const share = (name: Field) => {
+const number = (name: FieldName) => (texts[name].trim() === '' ? undefined : stored(Number(texts[name].replace(',', '.')), name))
+const share = (name: FieldName) => {
   const value = number(name)
   return value === undefined ? undefined : value / 100
 }
@@ -106,19 +110,14 @@ function traverseOf(): Pick<Readings, 'traverse' | 'tolerance'> {
   if (toleranceShare === undefined) return { ...withOwn, traverse: points.value }
   return { traverse: points.value, tolerance: { ...tolerance, airflowShare: Math.min(0.5, toleranceShare) } }
 }
-const wordOf: Record<string, string> = {
-  returnRh: 'return humidity (0 is dry, 1 is saturated: enter percent)',
-  supplyRh: 'supply humidity (0 is dry, 1 is saturated: enter percent)',
-}
+/** Where what is entered goes, if it is not by its own name. */
+const whereOf: Partial<Record<FieldName, string>> = { litres: 'flowTest.litres', seconds: 'flowTest.seconds' }
 
 function take(inSpiteOfDoubts: boolean) {
   const parsed = readingsSchema.safeParse(draft.value)
   if (!parsed.success) {
     doubts.value = []
-    const lines = linesOf(parsed.error.issues, draft.value).map((line) => ({
-      ...line,
-      where: wordOf[line.where] ?? fields.find(({ name }) => name === line.where)?.says ?? line.where,
-    }))
+    const lines = linesOf(parsed.error.issues, draft.value)
     error.value = new Fault('does-not-hold-up', { sentence: 'These readings cannot be taken like this.', lines })
     return
   }
@@ -136,37 +135,26 @@ function swap() {
 </script>
 
 <template>
-  <form class="stack" :data-readings="label" @submit.prevent="take(false)">
+  <Form :data-readings="label" :fault="error" @submit="take(false)">
     <InstrumentPanel :job-id="jobId" :unit-id="unitId" :label="label" @take="fromInstruments" />
-    <div class="fields">
-      <label v-for="field in fields" :key="field.name" class="field"
-        ><span>{{ field.says }}, {{ unit(field.unit) }}</span
-        ><ElInput v-model="texts[field.name]" :name="field.name" inputmode="decimal"
-      /></label>
+    <div class="fields narrow">
+      <Field
+        v-for="field in fields"
+        :key="field.name"
+        :where="whereOf[field.name] ?? field.name"
+        :label="field.says"
+        :read="(stored) => readAs(stored, field.name)"
+        :unit="unit(field.unit)"
+        ><TextField v-model="texts[field.name]" :name="field.name" inputmode="decimal"
+      /></Field>
     </div>
     <TraverseForm :label="label" :value="points" @take="fromTraverse" />
-    <FaultNote :error="error" />
-    <div v-if="doubts.length > 0" class="doubt" role="alert">
+    <Notice v-if="doubts.length > 0" kind="now">
       <p v-for="doubt in doubts" :key="doubt.where">
         <b>{{ doubt.what }}.</b> Expected: {{ doubt.allowed }}.
       </p>
-      <div class="row">
-        <button type="button" class="tap now" @click="swap">Swap the probes</button
-        ><button type="button" class="tap" @click="take(true)">Keep them as they are</button>
-      </div>
-    </div>
-    <button class="tap" type="submit">{{ value ? `Correct the ${label} readings` : `Take the ${label} readings` }}</button>
-  </form>
+      <div class="row"><Tap now @click="swap">Swap the probes</Tap><Tap @click="take(true)">Keep them as they are</Tap></div></Notice
+    >
+    <Tap type="submit">{{ value ? `Correct the ${label} readings` : `Take the ${label} readings` }}</Tap>
+  </Form>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));
-  gap: 0.6rem;
-}
-.doubt {
-  border-left: 6px double var(--now);
-  padding: 0.5rem 0.9rem;
-}
-</style>

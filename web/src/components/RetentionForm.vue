@@ -3,8 +3,9 @@
 import { endpoints, keepsAll, type Retention } from '@yastik/core/wire'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from './FaultNote.vue'
-import NumberField from './NumberField.vue'
+import FaultNote from '../kit/FaultNote.vue'
+import NumberField from '../kit/NumberField.vue'
+import Field from '../kit/Field.vue'
 
 const kept = ref<Retention>(keepsAll)
 const error = ref<unknown>()
@@ -37,20 +38,11 @@ const set = (name: keyof Retention, months: number | undefined) =>
     <h2>How long things are kept</h2>
     <p class="small">Months; where nothing stands they are kept for good. Local law may ask for longer, or for less.</p>
     <div class="fields">
-      <label v-for="{ name, says } in kinds" :key="name" class="field"
-        ><span>{{ says }}</span
+      <Field v-for="{ name, says } in kinds" :key="name" :label="says"
         ><NumberField :name="`keep-${name}`" :model-value="kept[name] ?? undefined" @commit="set(name, $event)"
-      /></label>
+      /></Field>
     </div>
     <FaultNote :error="error" />
     <p v-if="said" role="status">{{ said }}</p>
   </section>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(14rem, 1fr));
-  gap: 0.8rem;
-}
-</style>

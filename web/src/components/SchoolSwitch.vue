@@ -2,6 +2,12 @@
 // One house rule where trades people differ: each school in a sentence with what it brings, one of them followed.
 import { schoolNames, schools, schoolSentences, type SchoolName } from '@yastik/core/method'
 import { ref } from 'vue'
+import { optionsOf } from '../kit/option.ts'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Tap from '../kit/Tap.vue'
+import Choice from '../kit/Choice.vue'
+import Form from '../kit/Form.vue'
 
 const props = defineProps<{
   school: SchoolName
@@ -32,32 +38,32 @@ function confirm() {
 </script>
 
 <template>
-  <div class="school" role="radiogroup" :aria-label="schoolNames[school]" :data-school="school">
+  <div class="school" :data-school="school">
     <h3>{{ schoolNames[school] }}</h3>
-    <template v-for="option in schools[school]" :key="option">
-      <button
-        class="tap option"
-        role="radio"
-        type="button"
-        :aria-checked="value === option"
-        :disabled="disabled"
-        :data-option="option"
-        @click="choose(option)"
-      >
-        <span
-          ><b>{{ option.replaceAll('-', ' ') }}</b
-          ><small v-if="houseRule === option"> house rule</small><br /><small>{{ sentence(option) }}</small
-          ><template v-if="brings?.[option]"
-            ><br /><small class="brings" :data-brings="option">{{ brings[option] }}</small></template
-          ></span
-        >
-      </button>
-      <form v-if="wanted === option" class="row why" @submit.prevent="confirm">
-        <label class="field"
-          ><span>Why, for the record</span><input v-model="because" name="school-because" class="line" required maxlength="500" /></label
-        ><button class="tap" type="submit">Decide so</button><button class="tap bare" type="button" @click="wanted = undefined">Leave it</button>
-      </form>
-    </template>
+    <Choice
+      class="options"
+      mark="option"
+      :label="schoolNames[school]"
+      :model-value="value"
+      :options="optionsOf(schools[school] as readonly string[], (option) => option.replaceAll('-', ' '))"
+      :disabled="disabled"
+      @update:model-value="choose"
+    >
+      <template #default="{ option }">
+        <span>
+          <b>{{ option.says }}</b>
+          <small v-if="houseRule === option.value"> house rule</small><br /><small>{{ sentence(option.value) }}</small
+          ><template v-if="brings?.[option.value]"
+            ><br /><small class="brings" :data-brings="option.value">{{ brings[option.value] }}</small></template
+          >
+        </span>
+      </template>
+    </Choice>
+    <Form v-if="wanted !== undefined" inline class="why" @submit="confirm">
+      <Field :label="`Why ${wanted.replaceAll('-', ' ')}, for the record`"
+        ><TextField v-model="because" name="school-because" required maxlength="500" /></Field
+      ><Tap type="submit">Decide so</Tap><Tap bare @click="wanted = undefined">Leave it</Tap>
+    </Form>
   </div>
 </template>
 
@@ -65,16 +71,22 @@ function confirm() {
 .school {
   display: flex;
   flex-direction: column;
+  gap: 0.3rem;
 }
-.option {
-  justify-content: flex-start;
-  text-align: left;
+.options {
+  flex-direction: column;
+  align-items: stretch;
+  gap: 0;
+}
+.options :deep(.el-radio-button:not(:first-child)) {
   margin-top: calc(-1 * var(--rule-width));
 }
-h3 + .option {
-  margin-top: 0.3rem;
+.options :deep(.el-radio-button__inner) {
+  width: 100%;
+  text-align: left;
+  padding: 0.4rem 0.9rem;
 }
-.option[aria-checked='true'] small {
+.options small {
   color: inherit;
 }
 .brings {

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 // A second factor for oneself: set up by a picture or its text, confirmed by a code, with codes for the loss of the device.
 import { endpoints } from '@yastik/core/wire'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
 import { ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
 import { useSession } from '../stores/session.ts'
-import FaultNote from './FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import QrPicture from './QrPicture.vue'
+import Tap from '../kit/Tap.vue'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Form from '../kit/Form.vue'
+import Notice from '../kit/Notice.vue'
 
 const session = useSession()
 const password = ref('')
@@ -40,56 +43,45 @@ const spaced = (text: string) => text.replace(/(.{4})/g, '$1 ').trim()
 <template>
   <section class="stack ruled-top" data-second-factor>
     <h2>A second factor</h2>
-    <p v-if="session.me?.secondFactor === 'needed'" class="asked" role="alert">
+    <Notice v-if="session.me?.secondFactor === 'needed'" kind="now">
       Your firm asks its owners for one: until it is set you do what technicians do.
-    </p>
+    </Notice>
     <FaultNote :error="error" />
     <template v-if="recoveryCodes.length > 0">
       <p><b>It is set.</b> Each of these gets you in once, where the device is lost. They are shown this once: print them, or write them down.</p>
       <ul class="plain codes" data-recovery-codes>
         <li v-for="own in recoveryCodes" :key="own">{{ own }}</li>
       </ul>
-      <div class="row"><button class="tap" @click="recoveryCodes = []">I have them</button></div>
+      <div class="row"><Tap @click="recoveryCodes = []">I have them</Tap></div>
     </template>
-    <form v-else-if="begun" class="stack" @submit.prevent="confirm">
+    <Form v-else-if="begun" @submit="confirm">
       <p>Let the application for codes on your telephone read this, or type the text into it. Then enter the code that it shows.</p>
       <div class="row">
         <QrPicture :text="begun.uri" says="The secret of your second factor, as a picture" />
         <div class="stack">
           <p class="secret" data-secret>{{ spaced(begun.secret) }}</p>
-          <label class="field"
-            ><span>The six digits</span><ElInput v-model="code" name="factor-code" inputmode="numeric" autocomplete="one-time-code"
-          /></label>
+          <Field label="The six digits"><TextField v-model="code" name="factor-code" inputmode="numeric" autocomplete="one-time-code" /></Field>
           <div class="row">
-            <button class="tap now" type="submit" :disabled="code === ''" data-confirm-factor>Set it</button>
-            <button class="tap" type="button" @click="begun = undefined">Leave it</button>
+            <Tap now type="submit" :disabled="code === ''" data-confirm-factor>Set it</Tap>
+            <Tap @click="begun = undefined">Leave it</Tap>
           </div>
         </div>
       </div>
-    </form>
-    <form v-else class="row end" @submit.prevent="session.me?.secondFactor === 'set' ? drop() : begin()">
+    </Form>
+    <Form v-else inline @submit="session.me?.secondFactor === 'set' ? drop() : begin()">
       <p v-if="session.me?.secondFactor === 'set'" class="says">It is set: signing in asks for a code of your device as well.</p>
       <p v-else class="says">Signing in then asks for a code of your telephone as well: whoever learns your password is not in yet.</p>
-      <label class="field"
-        ><span>Your password</span><ElInput v-model="password" name="factor-password" type="password" autocomplete="current-password"
-      /></label>
-      <button class="tap" type="submit" :disabled="password === ''" data-factor>
+      <Field label="Your password"><TextField v-model="password" name="factor-password" type="password" autocomplete="current-password" /></Field>
+      <Tap type="submit" :disabled="password === ''" data-factor>
         {{ session.me?.secondFactor === 'set' ? 'Take it off' : 'Set one up' }}
-      </button>
-    </form>
+      </Tap>
+    </Form>
   </section>
 </template>
 
 <style scoped>
 .says {
   flex: 1 1 20rem;
-}
-.end {
-  align-items: end;
-}
-.asked {
-  border-left: 6px double var(--now);
-  padding: 0.3rem 0.9rem;
 }
 .codes {
   display: grid;

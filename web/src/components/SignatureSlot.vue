@@ -3,7 +3,10 @@
 import SignaturePad from 'signature_pad'
 import { onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue'
 import { useJob } from '../stores/job.ts'
-import FaultNote from './FaultNote.vue'
+import TextField from '../kit/TextField.vue'
+import Tap from '../kit/Tap.vue'
+import Form from '../kit/Form.vue'
+import Field from '../kit/Field.vue'
 
 const props = defineProps<{ unitId: string }>()
 const job = useJob()
@@ -42,15 +45,14 @@ async function sign() {
 </script>
 
 <template>
-  <form class="stack no-print" data-signature @submit.prevent="sign">
+  <Form class="no-print" data-signature :fault="error" @submit="sign">
     <canvas ref="sheet" class="sheet" aria-label="Sign here with a finger or a pen" />
-    <div class="row">
-      <input v-model="name" class="line" name="signer" maxlength="120" placeholder="Name of who signs" aria-label="Name of who signs" />
-      <button class="tap" type="submit" :disabled="isEmpty || name.trim() === ''">Signed</button>
-      <button class="tap bare" type="button" :disabled="isEmpty" @click="clear">Again</button>
+    <div class="row inline">
+      <Field label="Name of who signs"><TextField v-model="name" name="signer" maxlength="120" /></Field>
+      <Tap type="submit" :disabled="isEmpty || name.trim() === ''">Signed</Tap>
+      <Tap bare :disabled="isEmpty" @click="clear">Again</Tap>
     </div>
-    <FaultNote :error="error" />
-  </form>
+  </Form>
 </template>
 
 <style scoped>

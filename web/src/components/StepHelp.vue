@@ -6,7 +6,10 @@ import { electricLoad, type KnownDesign } from '@yastik/core/units'
 import { finsStandKPa, jetOnFins } from '@yastik/core/wash'
 import { computed, ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
-import NumberField from './NumberField.vue'
+import NumberField from '../kit/NumberField.vue'
+import Field from '../kit/Field.vue'
+import Fold from '../kit/Fold.vue'
+import Notice from '../kit/Notice.vue'
 
 const props = defineProps<{ step: Step; design: KnownDesign; flowLMin: number; pressureBar: number }>()
 const { unit } = useMeasures()
@@ -37,14 +40,13 @@ const percent = (share: number) => `${round(share * 100, 1)} %`
 </script>
 
 <template>
-  <details v-if="isLoad" data-step-help="load">
-    <summary>Does the supply carry it?</summary>
-    <div class="fields">
-      <label class="field"><span>Nameplate, A</span><NumberField v-model="amps" name="load-amps" /></label>
-      <label class="field"><span>Supply, V</span><NumberField v-model="volts" name="load-volts" /></label>
-      <label class="field"><span>Breaker, A</span><NumberField v-model="breaker" name="load-breaker" /></label>
-      <label class="field"><span>Cord, mm² each</span><NumberField v-model="cordMm2" name="load-cord" /></label>
-      <label class="field"><span>Cord, m long</span><NumberField v-model="cordM" name="load-length" /></label>
+  <Fold v-if="isLoad" data-step-help="load" title="Does the supply carry it?">
+    <div class="fields narrow">
+      <Field label="Nameplate" unit="A"><NumberField v-model="amps" name="load-amps" /></Field>
+      <Field label="Supply" unit="V"><NumberField v-model="volts" name="load-volts" /></Field>
+      <Field label="Breaker" unit="A"><NumberField v-model="breaker" name="load-breaker" /></Field>
+      <Field label="Cord, mm² each"><NumberField v-model="cordMm2" name="load-cord" /></Field>
+      <Field label="Cord, m long"><NumberField v-model="cordM" name="load-length" /></Field>
     </div>
     <p v-if="load" role="status">
       <b>{{ percent(load.loadShare) }} of the breaker</b>:
@@ -54,39 +56,21 @@ const percent = (share: number) => `${round(share * 100, 1)} %`
         }}{{ load.dropsTooMuch ? ': motors start badly, take a shorter or thicker one.' : '.' }}
       </template>
     </p>
-    <p v-else role="alert">Amps, volts and breaker are numbers above zero.</p>
+    <Notice v-else kind="now">Amps, volts and breaker are numbers above zero.</Notice>
     <p class="small">A figure only: the local code and whoever is licensed for it decide.</p>
-  </details>
-  <details v-else-if="isJet" data-step-help="jet">
-    <summary>What does the jet do to the fins?</summary>
-    <div class="fields">
-      <label class="field"><span>Pressure, bar</span><NumberField v-model="pressure" name="jet-bar" /></label>
-      <label class="field"
-        ><span>Flow, {{ unit('L/min') }}</span
-        ><NumberField v-model="flow" si="L/min" name="jet-flow"
-      /></label>
-      <label class="field"><span>Distance, cm</span><NumberField v-model="distance" name="jet-distance" /></label>
-      <label class="field"><span>Fan tip, degrees</span><NumberField v-model="angle" name="jet-angle" /></label>
+  </Fold>
+  <Fold v-else-if="isJet" data-step-help="jet" title="What does the jet do to the fins?">
+    <div class="fields narrow">
+      <Field label="Pressure" unit="bar"><NumberField v-model="pressure" name="jet-bar" /></Field>
+      <Field label="Flow" :unit="unit('L/min')"><NumberField v-model="flow" si="L/min" name="jet-flow" /></Field>
+      <Field label="Distance" unit="cm"><NumberField v-model="distance" name="jet-distance" /></Field>
+      <Field label="Fan tip" unit="degrees"><NumberField v-model="angle" name="jet-angle" /></Field>
     </div>
     <p v-if="jet" role="status">
       <b>{{ round(jet.kPa, 2) }} kPa</b> where it lands; fins stand about {{ finsStandKPa.value }}.
       <b v-if="!jet.stands">Do not: {{ jet.reasons.join('; ') }}.</b>
       <template v-else>Along the fins, never across.</template>
     </p>
-    <p v-else role="alert">Pressure, flow and distance are numbers above zero, the angle lies between 0 and 120.</p>
-  </details>
+    <Notice v-else kind="now">Pressure, flow and distance are numbers above zero, the angle lies between 0 and 120.</Notice>
+  </Fold>
 </template>
-
-<style scoped>
-summary {
-  min-height: 44px;
-  padding-top: 0.5rem;
-  cursor: pointer;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(8rem, 1fr));
-  gap: 0.6rem;
-  margin-bottom: 0.6rem;
-}
-</style>

@@ -4,7 +4,10 @@ import type { HouseRules } from '@yastik/core/method'
 import { endpoints, type StepTimesRecord } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from './FaultNote.vue'
+import type { Column } from '../kit/column.ts'
+import FaultNote from '../kit/FaultNote.vue'
+import Tap from '../kit/Tap.vue'
+import Ledger from '../kit/Ledger.vue'
 
 const props = defineProps<{ inUse: NonNullable<HouseRules['stepTimes']> }>()
 const emit = defineEmits<{ use: [factors: NonNullable<HouseRules['stepTimes']>] }>()
@@ -24,6 +27,13 @@ async function look() {
   }
 }
 const moved = computed(() => record.value?.steps.filter(({ factor, stepId }) => factor !== 1 || props.inUse[stepId] !== undefined) ?? [])
+const columns: Column<StepTimesRecord['steps'][number]>[] = [
+  { key: 'title', says: 'Step', sort: ({ title }) => title },
+  { key: 'runs', says: 'Runs', number: true, sort: ({ runs }) => runs },
+  { key: 'setAside', says: 'Set aside', number: true },
+  { key: 'now', says: 'Now', number: true },
+  { key: 'factor', says: 'By your runs', number: true, sort: ({ factor }) => factor },
+]
 const percent = (factor: number | undefined) =>
   factor === undefined || factor === 1 ? 'as it is' : `${factor > 1 ? '+' : '−'}${Math.abs(Math.round((factor - 1) * 100))} %`
 const use = () => emit('use', Object.fromEntries(moved.value.flatMap(({ stepId, factor }) => (factor === 1 ? [] : [[stepId, factor]]))))
@@ -37,38 +47,28 @@ const use = () => emit('use', Object.fromEntries(moved.value.flatMap(({ stepId, 
       does not count. {{ Object.keys(inUse).length > 0 ? `${Object.keys(inUse).length} steps are corrected now.` : 'No step is corrected yet.' }}
     </p>
     <div class="row">
-      <button class="tap" :disabled="busy" data-look-through @click="look">
+      <Tap :disabled="busy" data-look-through @click="look">
         {{ busy ? 'Looking through them …' : 'Look through finished runs' }}
-      </button>
-      <button v-if="Object.keys(inUse).length > 0" class="tap bare" data-back-to-start @click="emit('use', {})">Back to the estimates</button>
+      </Tap>
+      <Tap v-if="Object.keys(inUse).length > 0" bare data-back-to-start @click="emit('use', {})">Back to the estimates</Tap>
     </div>
     <FaultNote :error="error" />
     <template v-if="record">
       <p v-if="moved.length === 0" role="status">{{ record.units }} units were looked through: nothing that would move an estimate.</p>
       <template v-else>
-        <table class="ledger">
-          <thead>
-            <tr>
-              <th>Step</th>
-              <th class="number">Runs</th>
-              <th class="number">Set aside</th>
-              <th class="number">Now</th>
-              <th class="number">By your runs</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="entry in moved" :key="entry.stepId" :data-step-time="entry.stepId">
-              <td>{{ entry.title }}</td>
-              <td class="number">{{ entry.runs }}</td>
-              <td class="number">{{ entry.setAside }}</td>
-              <td class="number">{{ percent(inUse[entry.stepId]) }}</td>
-              <td class="number">
-                <b>{{ percent(entry.factor) }}</b>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <button class="tap now" data-use-times @click="use">Plan with these from now on</button>
+        <Ledger
+          title="Steps that your own runs would move"
+          :rows="moved"
+          :columns="columns"
+          :row-key="({ stepId }) => stepId"
+          :row-attrs="({ stepId }) => ({ 'data-step-time': stepId })"
+        >
+          <template #now="{ row }">{{ percent(inUse[row.stepId]) }}</template>
+          <template #factor="{ row }"
+            ><b>{{ percent(row.factor) }}</b></template
+          >
+        </Ledger>
+        <Tap now data-use-times @click="use">Plan with these from now on</Tap>
       </template>
     </template>
   </section>

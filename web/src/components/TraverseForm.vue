@@ -4,7 +4,11 @@ import { traverse } from '@yastik/core/air'
 import type { Readings } from '@yastik/core/lookover'
 import { computed, ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
-import NumberField from './NumberField.vue'
+import NumberField from '../kit/NumberField.vue'
+import Field from '../kit/Field.vue'
+import Tap from '../kit/Tap.vue'
+import Fold from '../kit/Fold.vue'
+import Notice from '../kit/Notice.vue'
 
 type Traverse = NonNullable<Readings['traverse']>
 const props = defineProps<{ label: string; value?: Traverse }>()
@@ -30,27 +34,20 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
 </script>
 
 <template>
-  <details class="traverse" :open="isOpen" :data-traverse="label" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
-    <summary>Airflow from readings over the outlet</summary>
-    <div class="stack inside">
-      <div class="fields">
-        <label class="field"><span>Outlet width, mm</span><NumberField v-model="widthMm" name="outlet-width" /></label>
-        <label class="field"><span>Outlet height, mm</span><NumberField v-model="heightMm" name="outlet-height" /></label>
-        <label class="field"><span>Points across</span><NumberField v-model="columns" name="outlet-columns" /></label>
-        <label class="field"><span>Points down</span><NumberField v-model="rows" name="outlet-rows" /></label>
+  <Fold v-model="isOpen" :data-traverse="label" title="Airflow from readings over the outlet">
+    <div class="stack">
+      <div class="fields narrow">
+        <Field label="Outlet width" unit="mm"><NumberField v-model="widthMm" name="outlet-width" /></Field>
+        <Field label="Outlet height" unit="mm"><NumberField v-model="heightMm" name="outlet-height" /></Field>
+        <Field label="Points across"><NumberField v-model="columns" name="outlet-columns" /></Field>
+        <Field label="Points down"><NumberField v-model="rows" name="outlet-rows" /></Field>
       </div>
       <p class="small">Hold the vane at the centre of each part, square to the air, fan on high. Metres per second:</p>
       <div class="grid" :style="{ gridTemplateColumns: `repeat(${Math.max(1, Math.round(columns || 1))}, minmax(3.2rem, 1fr))` }">
-        <NumberField
-          v-for="index in cellCount"
-          :key="index"
-          v-model="cells[index - 1]"
-          :name="`point-${index}`"
-          :aria-label="`point ${index}, m/s`"
-        />
+        <NumberField v-for="index in cellCount" :key="index" v-model="cells[index - 1]" :name="`point-${index}`" :label="`point ${index}, m/s`" />
       </div>
-      <p v-if="wrong" role="alert">A velocity is a number from 0 on.</p>
-      <p v-else-if="taken && !result" role="alert">No air comes out at any of these points: is the fan on?</p>
+      <Notice v-if="wrong" kind="now">A velocity is a number from 0 on.</Notice>
+      <Notice v-else-if="taken && !result" kind="now">No air comes out at any of these points: is the fan on?</Notice>
       <p v-else-if="result" data-traverse-result>
         <b>{{ quantity(Math.round(result.airflowM3h), 'm³/h') }}</b>
         <template v-if="result.toleranceShare !== undefined">
@@ -59,25 +56,12 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
         </template>
         <template v-else>from one point: nobody knows how far that may be off.</template>
       </p>
-      <button type="button" class="tap" :disabled="!result || wrong" @click="taken && emit('take', taken)">Use this airflow</button>
+      <Tap :disabled="!result || wrong" @click="taken && emit('take', taken)">Use this airflow</Tap>
     </div>
-  </details>
+  </Fold>
 </template>
 
 <style scoped>
-summary {
-  min-height: 44px;
-  padding-top: 0.5rem;
-  cursor: pointer;
-}
-.inside {
-  padding: 0.4rem 0 0.8rem;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));
-  gap: 0.6rem;
-}
 .grid {
   display: grid;
   gap: 0.3rem;

@@ -2,16 +2,13 @@
 // Traits of a unit as a person notes them; what is not noted stays open and gets a stated, cautious default.
 import { traitsOf, type Design, type Trait } from '@yastik/core/units'
 import type { UnitForm } from '@yastik/core/wire'
-import { ElOption, ElSelect } from 'element-plus/es/components/select/index'
-import 'element-plus/theme-chalk/el-option.css'
-import 'element-plus/theme-chalk/el-popper.css'
-import 'element-plus/theme-chalk/el-scrollbar.css'
-import 'element-plus/theme-chalk/el-select.css'
-import 'element-plus/theme-chalk/el-tag.css'
 import { computed } from 'vue'
-import NumberField from './NumberField.vue'
+import NumberField from '../kit/NumberField.vue'
 import { isSiUnit } from '../measures/measures.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Field from '../kit/Field.vue'
+import Pick from '../kit/Pick.vue'
+import Choice from '../kit/Choice.vue'
 
 const form = defineModel<UnitForm>({ required: true })
 
@@ -70,64 +67,58 @@ const asked = computed(() => ({ numbers: numbers.filter(has), words: words.filte
 const wordOf = (trait: Trait) => (form.value.design[trait] ?? '') as string | number
 const valueOf = <T extends Design[Trait]>(trait: Trait) => form.value.design[trait] as T | undefined
 
+const threeWays = [
+  { value: 'yes', says: 'yes' },
+  { value: 'no', says: 'no' },
+  { value: 'open', says: 'not noted' },
+] as const
+type Said = (typeof threeWays)[number]['value']
+const saidOf = (trait: Trait): Said => (({ true: 'yes', false: 'no' }) as const)[String(valueOf(trait))] ?? 'open'
+const say = (trait: Trait, said: Said) => setTrait(trait, said === 'open' ? undefined : said === 'yes')
+
 const { unit } = useMeasures()
 const setTrait = (trait: string, value: unknown) =>
-  (form.value = { ...form.value, design: { ...form.value.design, [trait]: value === '' ? undefined : value } })
+  (form.value = { ...form.value, design: { ...form.value.design, [trait]: value === '' || value === null ? undefined : value } })
 </script>
 
 <template>
-  <div class="unit-form">
+  <div class="fields">
     <slot />
-    <label v-for="entry in asked.numbers" :key="entry.trait" class="field"
-      ><span>{{ entry.says }}{{ entry.unit ? `, ${unit(entry.unit)}` : '' }}</span
+    <Field
+      v-for="entry in asked.numbers"
+      :key="entry.trait"
+      :where="`design.${entry.trait}`"
+      :label="entry.says"
+      :unit="entry.unit === '' ? undefined : unit(entry.unit)"
       ><NumberField
         :si="entry.unit && isSiUnit(entry.unit) ? entry.unit : undefined"
         :name="entry.trait"
         :model-value="valueOf<number>(entry.trait)"
         @update:model-value="setTrait(entry.trait, $event)"
-    /></label>
-    <label class="field"><span>Runs a day, h</span><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></label>
-    <label v-for="entry in asked.words" :key="entry.trait" class="field"
-      ><span>{{ entry.says }}</span>
-      <ElSelect :model-value="wordOf(entry.trait)" :name="entry.trait" placeholder="not noted" clearable @change="setTrait(entry.trait, $event)"
-        ><ElOption v-for="option in entry.options" :key="option.value" :value="option.value" :label="option.says"
-      /></ElSelect>
-    </label>
-    <div v-for="entry in asked.yesNo" :key="entry.trait" class="field" role="radiogroup" :aria-label="entry.says">
-      <span>{{ entry.says }}</span>
-      <div class="three">
-        <button
-          v-for="[value, says] in [
-            [true, 'yes'],
-            [false, 'no'],
-            [undefined, 'not noted'],
-          ] as const"
-          :key="says"
-          type="button"
-          class="tap"
-          role="radio"
-          :aria-checked="valueOf(entry.trait) === value"
-          @click="setTrait(entry.trait, value)"
-        >
-          {{ says }}
-        </button>
-      </div>
-    </div>
+    /></Field>
+    <Field where="hoursPerDay" label="Runs a day" unit="h"><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></Field>
+    <Field v-for="entry in asked.words" :key="entry.trait" :where="`design.${entry.trait}`" :label="entry.says">
+      <Pick
+        :model-value="wordOf(entry.trait)"
+        :name="entry.trait"
+        placeholder="not noted"
+        clearable
+        :options="entry.options"
+        @update:model-value="setTrait(entry.trait, $event)"
+      />
+    </Field>
+    <Field v-for="entry in asked.yesNo" :key="entry.trait" :where="`design.${entry.trait}`" :label="entry.says">
+      <Choice class="three" :model-value="saidOf(entry.trait)" :options="threeWays" @update:model-value="say(entry.trait, $event)" />
+    </Field>
   </div>
 </template>
 
 <style scoped>
-.unit-form {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
-  gap: 0.8rem 1.2rem;
-}
 .three {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1.4fr;
+  gap: 0;
+  flex-wrap: nowrap;
 }
-.three .tap {
+.three :deep(.el-radio-button:not(:first-child)) {
   margin-left: calc(-1 * var(--rule-width));
-  padding: 0.2rem;
 }
 </style>

@@ -8,7 +8,9 @@ import dayjs from 'dayjs'
 import { computed, ref, useId } from 'vue'
 import { serverNow } from '../api/clock.ts'
 import LifeRows from './LifeRows.vue'
-import NumberField from './NumberField.vue'
+import NumberField from '../kit/NumberField.vue'
+import Field from '../kit/Field.vue'
+import Tick from '../kit/Tick.vue'
 
 const props = defineProps<{ outlook: UnitOutlook; entries: readonly LogEntry[] }>()
 const emit = defineEmits<{ open: [jobId: string] }>()
@@ -91,7 +93,7 @@ const entryFor = (jobId: string) => props.entries.find((entry) => entry.jobId ==
 <template>
   <section class="stack" data-unit-life>
     <p class="lead" data-due-says>{{ says }}</p>
-    <div class="scroll">
+    <div class="scroll" tabindex="0" role="region" aria-label="The unit’s life on one line, scrolls sideways">
       <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="says">
         <defs>
           <pattern :id="hatch" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(38)">
@@ -136,9 +138,9 @@ const entryFor = (jobId: string) => props.entries.find((entry) => entry.jobId ==
     </p>
     <fieldset v-if="visits.length > 0" class="row">
       <legend>What if</legend>
-      <label class="hours"><small>hours a day</small><NumberField v-model="hours" name="what-if-hours" /></label>
-      <label class="tick"><input v-model="kitchen" type="checkbox" name="what-if-kitchen" /> a kitchen nearby</label>
-      <label class="tick"><input v-model="monthly" type="checkbox" name="what-if-monthly" /> the filter is washed every month</label>
+      <Field class="hours" label="Hours a day"><NumberField v-model="hours" name="what-if-hours" /></Field>
+      <Tick v-model="kitchen" name="what-if-kitchen">a kitchen nearby</Tick>
+      <Tick v-model="monthly" name="what-if-monthly">the filter is washed every month</Tick>
       <b v-if="change" data-what-if>{{ change }}</b>
     </fieldset>
   </section>
@@ -213,14 +215,6 @@ fieldset {
   align-items: end;
 }
 .hours {
-  display: flex;
-  flex-direction: column;
   width: 7rem;
-}
-.tick {
-  display: flex;
-  gap: 0.4rem;
-  align-items: center;
-  min-height: 44px;
 }
 </style>

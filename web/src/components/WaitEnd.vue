@@ -4,6 +4,10 @@ import type { RunningWait } from '@yastik/core/run'
 import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import Tap from '../kit/Tap.vue'
+import TextField from '../kit/TextField.vue'
+import Form from '../kit/Form.vue'
+import Field from '../kit/Field.vue'
 
 const props = defineProps<{ unitId: string; wait: RunningWait }>()
 const job = useJob()
@@ -23,14 +27,14 @@ async function shorten() {
 
 <template>
   <div v-if="may" class="row" data-wait-end>
-    <button v-if="may === 'dry-to-the-touch'" class="tap" data-dry-to-the-touch @click="feelDry">It is dry to the touch</button>
+    <Tap v-if="may === 'dry-to-the-touch'" data-dry-to-the-touch @click="feelDry">It is dry to the touch</Tap>
     <template v-else-if="isOwner">
-      <button v-if="!asking" class="tap" data-shorten @click="asking = true">Shorten this wait, in writing</button>
-      <form v-else class="row" @submit.prevent="shorten">
-        <input v-model="text" class="line" name="shorten" maxlength="500" placeholder="Why it may be shorter" aria-label="Why it may be shorter" />
-        <button class="tap" type="submit" :disabled="text.trim() === ''">Put it on record</button>
-        <button class="tap bare" type="button" @click="asking = false">No</button>
-      </form>
+      <Tap v-if="!asking" data-shorten @click="asking = true">Shorten this wait, in writing</Tap>
+      <Form v-else inline @submit="shorten">
+        <Field label="Why it may be shorter"><TextField v-model="text" name="shorten" maxlength="500" /></Field>
+        <Tap type="submit" :disabled="text.trim() === ''">Put it on record</Tap>
+        <Tap bare @click="asking = false">No</Tap>
+      </Form>
     </template>
     <p v-else class="small">Only the owner shortens this wait, in writing.</p>
   </div>

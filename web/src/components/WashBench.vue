@@ -8,6 +8,8 @@ import { select } from 'd3-selection'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import type { WashAnswer, WashAsked } from '../workers/wash.worker.ts'
+import Tap from '../kit/Tap.vue'
+import Slide from '../kit/Slide.vue'
 
 const props = defineProps<{ run: WashRun; chosen?: WashPlan; flowIsFree: boolean }>()
 const emit = defineEmits<{ choose: [wash: WashPlan | null] }>()
@@ -116,19 +118,20 @@ const at = (minute: number) => `${round(minute, 1)} min`
   <section class="stack" data-wash>
     <h3>Washing, tried beforehand</h3>
     <div class="sliders">
-      <label class="field"
-        ><span
-          >Flow, <b>{{ quantity(round(flowLMin, 1), 'L/min') }}</b></span
-        ><input v-model.number="flowLMin" type="range" name="wash-flow" min="0.5" max="8" step="0.1" :disabled="!flowIsFree"
-      /></label>
-      <label class="field"
-        ><span
-          >Minutes of washing, <b>{{ round(washMin, 1) }}</b></span
-        ><input v-model.number="washMin" type="range" name="wash-minutes" min="1" max="30" step="0.5"
-      /></label>
+      <Slide
+        v-model="flowLMin"
+        label="Flow"
+        name="wash-flow"
+        :min="0.5"
+        :max="8"
+        :step="0.1"
+        :disabled="!flowIsFree"
+        :says="`${figure(round(flowLMin, 1), 'L/min')} ${unit('L/min')}`"
+      />
+      <Slide v-model="washMin" label="Minutes of washing" name="wash-minutes" :min="1" :max="30" :step="0.5" :says="String(washMin)" />
       <div class="row">
-        <button class="tap" type="button" data-keep-in :disabled="!runsOver" @click="pauses = pausesFor(tried)">Pause where it has to be</button>
-        <button class="tap" type="button" data-add-pause :disabled="pauses.length >= 12" @click="add">Add a pause</button>
+        <Tap data-keep-in :disabled="!runsOver" @click="pauses = pausesFor(tried)">Pause where it has to be</Tap>
+        <Tap data-add-pause :disabled="pauses.length >= 12" @click="add">Add a pause</Tap>
         <span class="small">Drag it along the time, or move it with ← and →; Delete takes it away.</span>
       </div>
     </div>
@@ -200,8 +203,8 @@ const at = (minute: number) => `${round(minute, 1)} min`
       </template>
     </p>
     <div class="row">
-      <button class="tap" type="button" data-choose-wash :class="{ now: isTried }" :disabled="!isTried" @click="choose">Wash like this</button>
-      <button v-if="chosen" class="tap" type="button" data-plan-wash @click="emit('choose', null)">Back to the plan’s way</button>
+      <Tap data-choose-wash :now="isTried" :disabled="!isTried" @click="choose">Wash like this</Tap>
+      <Tap v-if="chosen" data-plan-wash @click="emit('choose', null)">Back to the plan’s way</Tap>
     </div>
   </section>
 </template>

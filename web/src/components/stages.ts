@@ -1,7 +1,6 @@
 // How is said where a unit stands?
+import { verdictWords } from '@yastik/core/run'
 import type { JobCard } from '@yastik/core/wire'
-
-export const verdictWords = { proved: 'proved', partly: 'partly proved', 'not-proved': 'not proved' } as const
 
 export function stageWords({ stage, done, steps, verdict }: JobCard['units'][number]): string {
   switch (stage) {

@@ -5,12 +5,15 @@ import { settledShare } from '@yastik/core/lookover'
 import { pairNotes, surfaceOf } from '@yastik/core/proof'
 import type { TakenPhoto } from '@yastik/core/run'
 import { partNames, type Part } from '@yastik/core/units'
-import { computed, ref, shallowRef, useId, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { NoAnswer } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import { pictureFor } from '../offline/photos.ts'
 import PartMap from './PartMap.vue'
 import { usePhotoWorker, type PhotoRead } from './usePhotoWorker.ts'
+import Slide from '../kit/Slide.vue'
+import Tick from '../kit/Tick.vue'
+import Notice from '../kit/Notice.vue'
 
 /** Both measured: each has its own corners, through which they are aligned. */
 const props = defineProps<{ jobId: string; unitId: string; part: Part; before: TakenPhoto; after: TakenPhoto }>()
@@ -20,7 +23,6 @@ const error = ref<unknown>()
 /** Where the line stands, % from the left: before on its left, after on its right. */
 const line = ref(50)
 const showsMap = ref(true)
-const slider = useId()
 const surface = computed(() => surfaceOf(props.part))
 
 async function readOf(photo: TakenPhoto): Promise<PhotoRead> {
@@ -61,7 +63,7 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
     <p>
       <b>{{ partNames[part] }}:</b> {{ says }}
     </p>
-    <p v-for="note in notes" :key="note" class="note" role="note" data-pair-note>{{ note }}</p>
+    <Notice v-for="note in notes" :key="note" kind="now" data-pair-note>{{ note }}</Notice>
     <template v-if="reads">
       <div class="over">
         <PartMap :upright="reads.after.upright" :map="showsMap ? reads.after.measured.map : undefined" :says="`${partNames[part]}, after`" />
@@ -70,9 +72,8 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
         </div>
         <span class="divide" :style="{ left: `${line}%` }" aria-hidden="true"><i>before</i><i>after</i></span>
       </div>
-      <label :for="slider" class="small">Draw the line across</label>
-      <input :id="slider" v-model.number="line" type="range" min="0" max="100" class="slider" />
-      <label class="row small"><input v-model="showsMap" type="checkbox" /> hatch what is left</label>
+      <Slide v-model="line" label="Draw the line across" :min="0" :max="100" :says="`${line} % from the left`" />
+      <Tick v-model="showsMap">hatch what is left</Tick>
     </template>
     <p v-else-if="!error" class="small">Laying them over each other …</p>
     <FaultNote :error="error" />
@@ -80,10 +81,6 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
 </template>
 
 <style scoped>
-.note {
-  border-left: 6px double var(--now);
-  padding: 0.3rem 0.8rem;
-}
 .compare {
   width: 100%;
   min-width: 0;
@@ -118,10 +115,5 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
 }
 .divide i:last-child {
   left: 0.4rem;
-}
-.slider {
-  width: 100%;
-  height: 44px;
-  accent-color: var(--ink);
 }
 </style>

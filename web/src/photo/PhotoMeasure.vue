@@ -6,12 +6,9 @@ import { correctedShare, dabbed, type PhotoMeasured, type Surface } from '@yasti
 import type { Grade } from '@yastik/core/quantities'
 import type { TakenPhoto } from '@yastik/core/run'
 import { partNames, type Part } from '@yastik/core/units'
-import { ElDialog } from 'element-plus/es/components/dialog/index'
-import 'element-plus/theme-chalk/el-dialog.css'
-import 'element-plus/theme-chalk/el-overlay.css'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { NoAnswer } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import { pictureFor } from '../offline/photos.ts'
 import { useJob } from '../stores/job.ts'
 import MapBrush from './MapBrush.vue'
@@ -21,6 +18,8 @@ import PlacePicker from './PlacePicker.vue'
 import TwoPlaces from './TwoPlaces.vue'
 import { useCorners } from './useCorners.ts'
 import { usePhotoWorker, type PhotoRead } from './usePhotoWorker.ts'
+import Tap from '../kit/Tap.vue'
+import Dialog from '../kit/Dialog.vue'
 
 /** A photograph of a part with fins or blades; for another one the dialog is opened anew. */
 const props = defineProps<{ jobId: string; unitId: string; photo: TakenPhoto; part: Part; surface: Surface }>()
@@ -126,7 +125,7 @@ async function decide(grade: Grade) {
 </script>
 
 <template>
-  <ElDialog :model-value="true" :title="`The ${partNames[part]}, measured`" width="min(64rem, 96vw)" top="4vh" @close="close">
+  <Dialog :model-value="true" :title="`The ${partNames[part]}, measured`" width="64rem" @update:model-value="close">
     <TwoPlaces
       v-if="tapping && guide"
       :guide="guide.picture"
@@ -161,9 +160,9 @@ async function decide(grade: Grade) {
         <template v-if="read">
           <PhotoReading :measured="read.measured" :surface="surface" :by-hand="byHand" @grade="decide" />
           <div class="row" role="group" aria-label="Correct what is hatched">
-            <button class="tap" data-mark="bare" :aria-pressed="brush === 'bare'" @click="brush = 'bare'">Rub out</button>
-            <button class="tap" data-mark="covered" :aria-pressed="brush === 'covered'" @click="brush = 'covered'">Hatch more</button>
-            <button v-if="painted" class="tap" data-keep-correction @click="keepCorrection">Keep my correction</button>
+            <Tap data-mark="bare" :pressed="brush === 'bare'" @click="brush = 'bare'">Rub out</Tap>
+            <Tap data-mark="covered" :pressed="brush === 'covered'" @click="brush = 'covered'">Hatch more</Tap>
+            <Tap v-if="painted" data-keep-correction @click="keepCorrection">Keep my correction</Tap>
           </div>
           <p class="small">
             {{
@@ -172,7 +171,7 @@ async function decide(grade: Grade) {
                 : 'Hatched is what the reading took for covered. Where it is wrong, correct it.'
             }}
           </p>
-          <button class="tap bare" @click="again">Move the corners</button>
+          <Tap bare @click="again">Move the corners</Tap>
         </template>
         <template v-else>
           <p v-if="how === 'looking'" role="status">Looking for the part where {{ guideSays }} has it …</p>
@@ -187,16 +186,16 @@ async function decide(grade: Grade) {
             Put the four corners onto the part: the <b>{{ surface === 'fins' ? 'fins' : 'blades' }}</b> only, upright as the part sits
             {{ surface === 'fins' ? '(fins from top to bottom)' : '(blades from left to right)' }}, no housing.
           </p>
-          <button class="tap now big" data-measure-now :disabled="busy || !picture" @click="run">
+          <Tap now big data-measure-now :disabled="busy || !picture" @click="run">
             {{ busy ? `Reading it, ${Math.round(done * 100)} %` : 'Measure' }}
-          </button>
-          <button v-if="guide" class="tap bare" data-tap-places @click="tapping = true">Tap two places on both instead</button>
+          </Tap>
+          <Tap v-if="guide" bare data-tap-places @click="tapping = true">Tap two places on both instead</Tap>
           <p class="small">Nothing leaves this device for it. A photograph straight on, sharp, with even light, reads best.</p>
         </template>
         <FaultNote :error="error" />
       </div>
     </div>
-  </ElDialog>
+  </Dialog>
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { settledBand } from '@yastik/core/lookover'
 import { proposedGrade, type PhotoMeasured, type Surface } from '@yastik/core/proof'
 import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
 import { computed } from 'vue'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ measured: PhotoMeasured; surface: Surface; byHand: number | undefined }>()
 const emit = defineEmits<{ grade: [grade: Grade] }>()
@@ -36,12 +37,12 @@ const named = (grade: Grade) => `${grade} ${gradeNames[grade]}`
       That is grade <b>{{ named(proposal.grade) }}</b>, {{ Math.min(99, percent(proposal.chances[proposal.grade])) }} % sure. What you see with your
       own eyes goes before.
     </p>
-    <button class="tap now big" data-take-grade @click="emit('grade', proposal.grade)">Grade it {{ named(proposal.grade) }}</button>
+    <Tap now big data-take-grade @click="emit('grade', proposal.grade)">Grade it {{ named(proposal.grade) }}</Tap>
   </template>
   <div class="row" role="group" :aria-label="proposal.orElse === undefined ? 'Another grade' : 'The grade'">
-    <button v-for="other in others" :key="other" class="tap" :data-other-grade="other" @click="emit('grade', other)">
+    <Tap v-for="other in others" :key="other" :data-other-grade="other" @click="emit('grade', other)">
       {{ named(other) }} <small>{{ percent(proposal.chances[other]) }} %</small>
-    </button>
+    </Tap>
   </div>
 </template>
 

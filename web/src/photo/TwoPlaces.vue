@@ -3,8 +3,9 @@
 import type { Region } from '@yastik/core/lookover'
 import { usualRegion, type Marked } from '@yastik/core/proof'
 import { onBeforeUnmount, reactive, ref } from 'vue'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import PlacePicker from './PlacePicker.vue'
+import Tap from '../kit/Tap.vue'
 
 type Place = Region[number]
 const props = defineProps<{ guide: Blob; guideSays: string; source: string; says: string; put: (onGuide: Marked, onThis: Marked) => void }>()
@@ -65,8 +66,8 @@ function done() {
     </div>
     <FaultNote :error="error" />
     <div class="row">
-      <button class="tap now" data-put-corners @click="done">Put the corners by them</button>
-      <button class="tap bare" @click="emit('close')">Back</button>
+      <Tap now data-put-corners @click="done">Put the corners by them</Tap>
+      <Tap bare @click="emit('close')">Back</Tap>
     </div>
   </div>
 </template>

@@ -4,8 +4,11 @@ import { endpoints, type CalendarReceipt, type CalendarRow } from '@yastik/core/
 import dayjs from 'dayjs'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
-import FileTap from '../components/FileTap.vue'
+import FaultNote from '../kit/FaultNote.vue'
+import FileTap from '../kit/FileTap.vue'
+import Tap from '../kit/Tap.vue'
+import Ledger from '../kit/Ledger.vue'
+import Tick from '../kit/Tick.vue'
 
 const text = ref('')
 const seen = shallowRef<CalendarReceipt>()
@@ -16,6 +19,11 @@ const error = ref<unknown>()
 const faulty = computed(() => seen.value?.rows.filter(({ faults }) => faults.length > 0) ?? [])
 const doing = computed(() => seen.value?.rows.filter(({ action }) => action === 'plan' || action === 'move' || action === 'cancel') ?? [])
 const idle = computed(() => (seen.value?.rows.length ?? 0) - faulty.value.length - doing.value.length)
+const columns = [
+  { key: 'day', says: 'Day' },
+  { key: 'site', says: 'Site' },
+  { key: 'does', says: 'What it does' },
+]
 const words: Record<NonNullable<CalendarRow['action']>, string> = {
   plan: 'a new visit',
   move: 'moves to this day',
@@ -54,40 +62,37 @@ async function open([file]: File[]) {
       <b>{{ taken.planned }} planned, {{ taken.moved }} moved, {{ taken.cancelled }} cancelled.</b>
     </p>
     <template v-if="seen">
-      <table v-if="doing.length > 0" class="ledger" data-calendar-rows>
-        <tbody>
-          <tr v-for="row in doing.slice(0, 50)" :key="row.row">
-            <td>{{ row.day ? dayjs(row.day).format('ddd D MMM YYYY') : '' }}</td>
-            <td>
-              <b>{{ row.siteName }}</b><br /><small>{{ row.summary }}</small>
-            </td>
-            <td>{{ row.action ? words[row.action] : '' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <Ledger data-calendar-rows title="What the calendar would do here" :rows="doing.slice(0, 50)" :columns="columns" :row-key="({ row }) => row">
+        <template #day="{ row }">{{ row.day ? dayjs(row.day).format('ddd D MMM YYYY') : '' }}</template>
+        <template #site="{ row }">
+          <b>{{ row.siteName }}</b><br /><small>{{ row.summary }}</small>
+        </template>
+        <template #does="{ row }">{{ row.action ? words[row.action] : '' }}</template>
+      </Ledger>
       <p v-if="doing.length > 50" class="small">and {{ doing.length - 50 }} more</p>
       <p v-if="idle > 0" class="small">{{ idle }} {{ idle === 1 ? 'entry changes' : 'entries change' }} nothing.</p>
       <div v-if="faulty.length > 0" class="stack" data-calendar-faults>
         <p>
           <b>{{ faulty.length }} {{ faulty.length === 1 ? 'entry does' : 'entries do' }} not hold up.</b>
         </p>
-        <ul class="faults">
+        <ul class="faults" tabindex="0" aria-label="What does not hold up">
           <li v-for="{ row, summary, faults } in faulty" :key="row">
             entry {{ row }}, {{ summary }}:
             <span v-for="fault in faults" :key="fault.where">{{ fault.where }}: {{ fault.what }}; allowed: {{ fault.allowed }}. </span>
           </li>
         </ul>
-        <label class="row"><input v-model="setAside" type="checkbox" name="calendar-set-aside" /> set these aside and take the others</label>
+        <Tick v-model="setAside" name="calendar-set-aside">set these aside and take the others</Tick>
       </div>
-      <button
+      <Tap
         v-if="doing.length > 0"
-        class="tap now big"
+        now
+        big
         :disabled="busy || (faulty.length > 0 && !setAside)"
         data-take-calendar
         @click="send({ setAside: faulty.length })"
       >
         Do these {{ doing.length }}
-      </button>
+      </Tap>
     </template>
   </section>
 </template>

@@ -3,9 +3,14 @@
 import { endpoints, neededColumns, siteTableColumns, type SiteImportReceipt } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { askByLines } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
-import FileTap from '../components/FileTap.vue'
+import FaultNote from '../kit/FaultNote.vue'
+import FileTap from '../kit/FileTap.vue'
 import type { TableAnswer, TableAsked, TableOpened, TableRead } from './table.worker.ts'
+import Tap from '../kit/Tap.vue'
+import Ledger from '../kit/Ledger.vue'
+import Pick from '../kit/Pick.vue'
+import Tick from '../kit/Tick.vue'
+import Notice from '../kit/Notice.vue'
 
 defineProps<{ /** Whether this person may take the table of what there is out. */ mayTakeOut: boolean }>()
 
@@ -49,6 +54,8 @@ watch(
   },
   { deep: true },
 )
+const columns = computed(() => opened.value?.headings.map((heading, at) => ({ key: String(at), says: heading || '(no heading)' })) ?? [])
+const meanings = [{ value: '', says: 'left aside' }, ...siteTableColumns.map(({ name }) => ({ value: name, says: name }))]
 const ready = computed(() => read.value && read.value.sites.length > 0 && (read.value.faultyRows === 0 || setAside.value))
 const delimiterNames: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }
 
@@ -88,61 +95,46 @@ async function take() {
       <p data-dialect>
         {{ opened.rows }} rows, {{ delimiterNames[opened.delimiter] ?? opened.delimiter }} between the cells, letters in {{ opened.encoding }}.
       </p>
-      <div class="scroll">
-        <table class="ledger">
-          <thead>
-            <tr>
-              <th v-for="(heading, at) in opened.headings" :key="at">
-                {{ heading || '(no heading)' }}
-                <select v-model="mapping[at]" :aria-label="`What ${heading} is`" :data-column="heading">
-                  <option :value="undefined">left aside</option>
-                  <option v-for="column in siteTableColumns" :key="column.name" :value="column.name">{{ column.name }}</option>
-                </select>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(row, index) in opened.first" :key="index">
-              <td v-for="(_, at) in opened.headings" :key="at" :class="{ aside: !mapping[at] }">{{ row[at] }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <p v-if="missing.length > 0" role="alert">Still to be named: {{ missing.join(', ') }}.</p>
-      <p v-if="twice.length > 0" role="alert">Named twice: {{ twice.join(', ') }}.</p>
+      <Ledger title="The first rows, and what each column is" keeps-lines :rows="opened.first" :columns="columns" :row-key="(row) => row.join(' ')">
+        <template v-for="(heading, at) in opened.headings" #[`head-${at}`] :key="`head-${at}`">
+          {{ heading || '(no heading)' }}
+          <Pick
+            :model-value="mapping[at] ?? ''"
+            :name="`column-${at}`"
+            :label="`What ${heading} is`"
+            :data-column="heading"
+            :options="meanings"
+            @update:model-value="mapping[at] = $event === '' ? undefined : $event"
+          />
+        </template>
+        <template v-for="(_, at) in opened.headings" #[`${at}`]="{ row }" :key="at">
+          <span :class="{ aside: !mapping[at] }">{{ row[at] }}</span>
+        </template>
+      </Ledger>
+      <Notice v-if="missing.length > 0" kind="now">Still to be named: {{ missing.join(', ') }}.</Notice>
+      <Notice v-if="twice.length > 0" kind="now">Named twice: {{ twice.join(', ') }}.</Notice>
       <template v-if="read">
         <div v-if="read.faultyRows > 0" class="stack" data-row-faults>
           <p>
             <b>{{ read.faultyRows }} {{ read.faultyRows === 1 ? 'row does' : 'rows do' }} not hold up.</b> Mend them in the table and choose it again,
             or set them aside.
           </p>
-          <ul class="faults">
+          <ul class="faults" tabindex="0" aria-label="What does not hold up">
             <li v-for="fault in read.faults" :key="`${fault.row} ${fault.where} ${fault.what}`">
               row {{ fault.row }}, <b>{{ fault.where }}</b>: {{ fault.what }}. Allowed: {{ fault.allowed }}
             </li>
           </ul>
-          <label class="row"><input v-model="setAside" type="checkbox" name="set-aside" /> set these rows aside and take the others</label>
+          <Tick v-model="setAside" name="set-aside">set these rows aside and take the others</Tick>
         </div>
-        <button class="tap now big" :disabled="!ready || busy !== ''" data-take-in @click="take">
+        <Tap now big :disabled="!ready || busy !== ''" data-take-in @click="take">
           Take in {{ read.sites.length }} sites with {{ read.units }} units
-        </button>
+        </Tap>
       </template>
     </template>
   </section>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-th select {
-  display: block;
-  min-height: 44px;
-  max-width: 11rem;
-  background: var(--paper);
-  color: var(--ink);
-  border: var(--rule-width) solid var(--ink);
-}
 .aside {
   color: var(--ink-soft);
   text-decoration: line-through;

@@ -4,10 +4,12 @@ import { endpoints, type AuditEntry } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import HousePages from '../components/HousePages.vue'
 import { auditWords, stateInWords } from '../components/trust.ts'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
+import Ledger from '../kit/Ledger.vue'
 
 useJob().close()
 const entries = ref<AuditEntry[]>([])
@@ -25,6 +27,12 @@ async function load(after?: string) {
   }
 }
 await load()
+const columns = [
+  { key: 'at', says: 'When' },
+  { key: 'by', says: 'Who' },
+  { key: 'what', says: 'What' },
+  { key: 'from', says: 'From' },
+]
 const moment = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm:ss')
 </script>
 
@@ -35,80 +43,34 @@ const moment = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm:ss')
       <HousePages />
     </div>
     <div class="row">
-      <a :href="endpoints.auditTable.path" download class="tap">All of it as a table</a>
+      <Tap :href="endpoints.auditTable.path" download>All of it as a table</Tap>
       <small>Sign-ins and failures, what was taken out or in, what a role turned down, changes of people, prices, labels and rules.</small>
     </div>
     <FaultNote :error="error" />
-    <p v-if="entries.length === 0 && !error">Nothing is on record yet.</p>
-    <div v-else class="scroll">
-      <table data-audit>
-        <thead>
-          <tr>
-            <th>When</th>
-            <th>Who</th>
-            <th>What</th>
-            <th>From</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="entry in entries" :key="entry.id" :data-audit-what="entry.what">
-            <td class="when">{{ moment(entry.at) }}</td>
-            <td>{{ entry.by || 'the server itself' }}</td>
-            <td>
-              {{ auditWords[entry.what] }}<template v-if="entry.about">: {{ entry.about }}</template>
-              <small v-if="entry.before && Object.keys(entry.before).length > 0">before: {{ stateInWords(entry.before) }}</small>
-              <small v-if="entry.after && Object.keys(entry.after).length > 0">after: {{ stateInWords(entry.after) }}</small>
-            </td>
-            <td>{{ entry.from }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
-    <div v-if="next" class="row"><button class="tap" data-more @click="load(next)">Older</button></div>
+    <Ledger
+      data-audit
+      title="Who did what"
+      :rows="entries"
+      :columns="columns"
+      :row-key="({ id }) => id"
+      :row-attrs="({ what }) => ({ 'data-audit-what': what })"
+      :empty="error ? '' : 'Nothing is on record yet.'"
+    >
+      <template #at="{ row }">{{ moment(row.at) }}</template>
+      <template #by="{ row }">{{ row.by || 'the server itself' }}</template>
+      <template #what="{ row }">
+        {{ auditWords[row.what] }}<template v-if="row.about">: {{ row.about }}</template>
+        <small v-if="row.before && Object.keys(row.before).length > 0">before: {{ stateInWords(row.before) }}</small>
+        <small v-if="row.after && Object.keys(row.after).length > 0">after: {{ stateInWords(row.after) }}</small>
+      </template>
+    </Ledger>
+    <div v-if="next" class="row"><Tap data-more @click="load(next)">Older</Tap></div>
   </div>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th {
-  text-align: left;
-  font-weight: 400;
-  color: var(--ink-soft);
-}
-th,
-td {
-  border-top: var(--rule-width) solid var(--rule);
-  padding: 0.35rem 1.2rem 0.35rem 0;
-  vertical-align: top;
-}
-td small {
+small {
   display: block;
   overflow-wrap: anywhere;
-  max-height: 6.5rem;
-  overflow-y: auto;
-}
-.when {
-  white-space: nowrap;
-}
-@media (max-width: 700px) {
-  tr {
-    display: block;
-    border-top: var(--rule-width) solid var(--rule);
-    padding: 0.4rem 0;
-  }
-  thead {
-    display: none;
-  }
-  td {
-    display: block;
-    border: 0;
-    padding: 0;
-  }
 }
 </style>

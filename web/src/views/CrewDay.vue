@@ -7,9 +7,10 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { serverNow } from '../api/clock.ts'
 import CrewTimeline from '../components/CrewTimeline.vue'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import { useJob } from '../stores/job.ts'
 import { useCrewDay } from '../workers/crewDay.ts'
+import Tap from '../kit/Tap.vue'
 
 defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -99,7 +100,7 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
     <div v-else-if="fault" class="stack">
       <FaultNote :error="fault" />
       <p v-if="givenSteps.length > 0">
-        <button class="tap" @click="giveBackAll">Take back who was given what</button>
+        <Tap @click="giveBackAll">Take back who was given what</Tap>
       </p>
     </div>
     <p v-else-if="!day" role="status">Putting {{ units.length === 1 ? 'one unit' : `${units.length} units` }} in order …</p>
@@ -127,11 +128,11 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
           >
         </p>
         <div class="row">
-          <button v-for="person in people.filter((name) => !picked!.who.includes(name))" :key="person" class="tap" @click="give(picked, person)">
+          <Tap v-for="person in people.filter((name) => !picked!.who.includes(name))" :key="person" @click="give(picked, person)">
             Give to {{ person }}
-          </button>
-          <button v-if="isGiven(picked)" class="tap" @click="give(picked)">Whoever is free</button>
-          <button class="tap bare" @click="picked = undefined">Close</button>
+          </Tap>
+          <Tap v-if="isGiven(picked)" @click="give(picked)">Whoever is free</Tap>
+          <Tap bare @click="picked = undefined">Close</Tap>
         </div>
       </div>
       <p v-if="trying" role="status">Trying it …</p>

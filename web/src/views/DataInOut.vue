@@ -3,14 +3,15 @@
 import { bundleMedia, endpoints, type BundleReceipt } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
 import { sendFile } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
-import FileTap from '../components/FileTap.vue'
+import FaultNote from '../kit/FaultNote.vue'
+import FileTap from '../kit/FileTap.vue'
 import OneTimeCode from '../components/OneTimeCode.vue'
 import RetentionForm from '../components/RetentionForm.vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import CalendarImport from '../transfer/CalendarImport.vue'
 import TableImport from '../transfer/TableImport.vue'
+import Tap from '../kit/Tap.vue'
 
 useJob().close()
 const session = useSession()
@@ -45,7 +46,7 @@ async function takeBundle([file]: File[]) {
       <p v-if="!isOwner" data-owner-takes-out>What leaves the house holds customers: the owner takes it out.</p>
       <ul v-else class="plain outs">
         <li v-for="{ href, name, says } in outs" :key="href">
-          <a :href="href" download class="tap">{{ name }}</a> <small>{{ says }}</small>
+          <Tap :href="href" download>{{ name }}</Tap> <small>{{ says }}</small>
         </li>
       </ul>
     </section>

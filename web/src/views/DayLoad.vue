@@ -3,13 +3,17 @@
 import { endpoints, type DayLoad } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
-import { RouterLink } from 'vue-router'
 import { serverNow } from '../api/clock.ts'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import StoresPages from '../components/StoresPages.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { askOrKept } from '../offline/shelf.ts'
 import { useJob } from '../stores/job.ts'
+import Field from '../kit/Field.vue'
+import DayField from '../kit/DayField.vue'
+import Tap from '../kit/Tap.vue'
+import Tick from '../kit/Tick.vue'
+import Notice from '../kit/Notice.vue'
 
 useJob().close()
 const { quantity } = useMeasures()
@@ -57,7 +61,7 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
       <h1>The day’s load</h1>
       <StoresPages />
     </div>
-    <label class="field day"><span>Day</span><input v-model="day" type="date" class="line" name="load-day" /></label>
+    <Field label="Day" class="day"><DayField v-model="day" name="load-day" /></Field>
     <p v-if="fromDevice" role="status">No signal: this is what the server said last.</p>
     <FaultNote :error="error" />
     <template v-if="load">
@@ -68,34 +72,35 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
             <b>{{ visit.siteName }}</b>: {{ visit.units.map(({ name, source }) => `${name} (${sources[source]})`).join(', ') }}
           </li>
         </ul>
-        <div v-if="short.length > 0" class="short" role="alert" data-short>
+        <Notice v-if="short.length > 0" kind="now" data-short>
           <p><b>Not enough in the van:</b></p>
           <ul>
             <li v-for="item in short" :key="item.item">
               {{ item.item }}: {{ amount({ quantity: item.short!, unit: item.unit }) }} missing, for {{ item.sites.join(', ') }}
             </li>
           </ul>
-          <RouterLink to="/stores/stock" class="tap">What to buy</RouterLink>
-        </div>
+          <Tap to="/stores/stock">What to buy</Tap>
+        </Notice>
         <p role="status" data-loaded>
           {{ inVan.filter((item) => load!.items.some((entry) => entry.item === item)).length }} of {{ load.items.length }} in the van
         </p>
         <ul class="plain items" data-load>
           <li v-for="item in load.items" :key="item.item">
-            <button class="item" role="checkbox" :aria-checked="isIn(item.item)" :data-load-item="item.item" @click="tick(item.item)">
-              <span class="box" aria-hidden="true">{{ isIn(item.item) ? '✓' : '' }}</span>
-              <span class="much">{{ amount(item) }}</span>
-              <span
-                ><b>{{ item.item }}</b
-                ><br /><small
-                  >{{ item.why
-                  }}{{
-                    load.visits.length > 1 ? ` · ${item.sites.length === load.visits.length ? 'every visit' : item.sites.join(', ')}` : ''
-                  }}</small
-                ></span
-              >
-              <span v-if="item.has !== undefined" class="has small">{{ item.unit === 'L' ? quantity(item.has, 'L') : item.has }} in the van</span>
-            </button>
+            <Tick class="item" :model-value="isIn(item.item)" :data-load-item="item.item" @update:model-value="tick(item.item)">
+              <span class="row-of">
+                <span class="much">{{ amount(item) }}</span>
+                <span
+                  ><b>{{ item.item }}</b
+                  ><br /><small
+                    >{{ item.why
+                    }}{{
+                      load.visits.length > 1 ? ` · ${item.sites.length === load.visits.length ? 'every visit' : item.sites.join(', ')}` : ''
+                    }}</small
+                  ></span
+                >
+                <span v-if="item.has !== undefined" class="has small">{{ item.unit === 'L' ? quantity(item.has, 'L') : item.has }} in the van</span>
+              </span>
+            </Tick>
           </li>
         </ul>
         <p class="small">
@@ -115,10 +120,6 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
   border-bottom: var(--rule-width) solid var(--rule);
   padding: 0.3rem 0;
 }
-.short {
-  border-left: 6px double var(--now);
-  padding-left: 0.8rem;
-}
 .items {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(21rem, 1fr));
@@ -127,28 +128,19 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
 .item {
   width: 100%;
   min-height: var(--touch);
-  display: grid;
-  grid-template-columns: 1.8rem 5.5rem minmax(0, 1fr) auto;
-  gap: 0.6rem;
-  align-items: center;
-  text-align: left;
-  font: inherit;
-  color: inherit;
-  background: transparent;
-  border: 0;
   border-bottom: var(--rule-width) solid var(--rule);
-  cursor: pointer;
-  padding: 0.3rem 0;
 }
-.item[aria-checked='true'] {
+.item.is-checked {
   color: var(--ink-soft);
 }
-.box {
-  width: 1.7rem;
-  height: 1.7rem;
-  border: 2px solid var(--ink);
+.item :deep(.el-checkbox__label) {
+  flex: 1;
+}
+.row-of {
   display: grid;
-  place-items: center;
+  grid-template-columns: 5.5rem minmax(0, 1fr) auto;
+  gap: 0.6rem;
+  align-items: center;
 }
 .much {
   font-weight: 600;
@@ -157,11 +149,11 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
   .items {
     grid-template-columns: minmax(0, 1fr);
   }
-  .item {
-    grid-template-columns: 1.8rem 4.6rem minmax(0, 1fr);
+  .row-of {
+    grid-template-columns: 4.6rem minmax(0, 1fr);
   }
   .has {
-    grid-column: 3;
+    grid-column: 2;
   }
 }
 </style>

@@ -7,12 +7,18 @@ import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
 import { serverNow } from '../api/clock.ts'
-import FaultNote from '../components/FaultNote.vue'
+import type { Column } from '../kit/column.ts'
+import { optionsOf } from '../kit/option.ts'
+import FaultNote from '../kit/FaultNote.vue'
 import LogbookPages from '../components/LogbookPages.vue'
 import MessageDialog from '../components/MessageDialog.vue'
+import { dayWords } from '../measures/days.ts'
 import { messageStateWords } from '../components/messages.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import Tap from '../kit/Tap.vue'
+import Choice from '../kit/Choice.vue'
+import Ledger from '../kit/Ledger.vue'
 
 useJob().close()
 const session = useSession()
@@ -24,7 +30,7 @@ const entries = ref<DuePage['entries']>([])
 const next = ref<string | null>(null)
 const rates = ref<DuePage['rates']>()
 const error = ref<unknown>()
-const kind = ref<Due['what']>()
+const kind = ref<Due['what'] | 'everything'>('everything')
 const names: Record<Due['what'], string> = {
   filter: 'filters',
   'fine-filter': 'fine filter',
@@ -33,10 +39,22 @@ const names: Record<Due['what'], string> = {
   'deep-clean': 'deep clean',
 }
 
+const kinds = [{ value: 'everything' as const, says: 'everything' }, ...optionsOf(dueKinds, (name) => names[name])]
+type Entry = DuePage['entries'][number]
+const columns = computed<Column<Entry>[]>(() => [
+  { key: 'due', says: 'Due' },
+  { key: 'what', says: 'What' },
+  { key: 'unit', says: 'Unit' },
+  { key: 'between', says: 'Between' },
+  { key: 'good', says: 'A good time' },
+  { key: 'worth', says: 'Worth', number: true },
+  { key: 'customer', says: 'The customer', hidden: !isOwner.value },
+])
+
 async function load(after?: string) {
   error.value = undefined
   try {
-    const page = await ask(endpoints.due, { query: { what: kind.value, after } })
+    const page = await ask(endpoints.due, { query: { what: kind.value === 'everything' ? undefined : kind.value, after } })
     entries.value = after ? [...entries.value, ...page.entries] : page.entries
     next.value = page.next
     rates.value = page.rates
@@ -85,68 +103,51 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
         >
       </div>
     </div>
-    <div class="chips" role="group" aria-label="Kinds">
-      <button class="tap" :aria-pressed="kind === undefined" @click="kind = undefined">everything</button>
-      <button v-for="name in dueKinds" :key="name" class="tap" :aria-pressed="kind === name" :data-due-kind="name" @click="kind = name">
-        {{ names[name] }}
-      </button>
-    </div>
+    <Choice v-model="kind" label="Kinds" mark="due-kind" :options="kinds" />
     <p v-if="rates && rates.units > 0" class="small">
       Learned from {{ rates.units }} units of the firm: they foul {{ Math.abs(faster()) }} % {{ faster() < 0 ? 'slower' : 'faster' }} than
       surroundings and use alone would say.
     </p>
     <FaultNote :error="error" />
-    <p v-if="!error && entries.length === 0">Nothing is due: no unit was handed over yet.</p>
-    <table v-else class="ledger" data-due>
-      <thead>
-        <tr>
-          <th>Due</th>
-          <th>What</th>
-          <th>Unit</th>
-          <th>Between</th>
-          <th>A good time</th>
-          <th class="number">Worth</th>
-          <th v-if="isOwner">The customer</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="entry in entries" :key="entry.unitId + entry.what" :data-due-entry="entry.what">
-          <td>
-            <b>{{ dayjs(entry.dueOn).format('D MMM YYYY') }}</b><br /><small
-              >{{ weeksLeft(entry.dueOn) < 0 ? '! ' : '' }}{{ says(entry.dueOn) }}</small
-            >
-          </td>
-          <td>{{ names[entry.what] }}</td>
-          <td>
-            <RouterLink :to="{ name: 'logbook', query: { unit: entry.unitId } }"
-              ><b>{{ entry.unitName }}</b></RouterLink
-            ><br />
-            <RouterLink :to="{ name: 'site', params: { siteId: entry.siteId } }" class="small">{{ entry.siteName }}</RouterLink>
-          </td>
-          <td>
-            <template v-if="entry.lowOn && entry.highOn"
-              >{{ dayjs(entry.lowOn).format('MMM YYYY') }} – {{ dayjs(entry.highOn).format('MMM YYYY') }}</template
-            >
-            <template v-else>by rule</template>
-          </td>
-          <td>
-            <template v-if="entry.before">before {{ dayjs(entry.before).format('MMM YYYY') }}, when cooling begins</template>
-            <small v-if="entry.roofDays" class="each" data-roof-days>{{ roofWords(entry.roofDays) }}</small>
-          </td>
-          <td class="number">{{ entry.worth === null ? '' : `about ${Math.round(entry.worth)}` }}</td>
-          <td v-if="isOwner">
-            <template v-if="entry.worth !== null || entry.what === 'pan-treatment'">
-              <small v-if="entry.reminded" class="each" data-reminded
-                >{{ dayjs(entry.reminded.at).format('D MMM') }}: {{ messageStateWords[entry.reminded.state] }}</small
-              >
-              <small v-if="entry.hold && entry.hold !== 'lately'" class="each">{{ holdWords[entry.hold] }}</small>
-              <button v-else-if="entry.hold === null" class="tap bare" :data-write="entry.siteName" @click="writing = entry">Write</button>
-            </template>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <button v-if="next" class="tap" @click="load(next)">Later ones</button>
+    <Ledger
+      data-due
+      title="What is due"
+      :rows="entries"
+      :columns="columns"
+      :row-key="(row) => row.unitId + row.what"
+      :row-attrs="({ what }) => ({ 'data-due-entry': what })"
+      :empty="error ? '' : 'Nothing is due: no unit was handed over yet.'"
+    >
+      <template #due="{ row }">
+        <b>{{ dayWords(row.dueOn) }}</b><br /><small>{{ weeksLeft(row.dueOn) < 0 ? '! ' : '' }}{{ says(row.dueOn) }}</small>
+      </template>
+      <template #what="{ row }">{{ names[row.what] }}</template>
+      <template #unit="{ row }">
+        <RouterLink :to="{ name: 'logbook', query: { unit: row.unitId } }"
+          ><b>{{ row.unitName }}</b></RouterLink
+        ><br />
+        <RouterLink :to="{ name: 'site', params: { siteId: row.siteId } }" class="small">{{ row.siteName }}</RouterLink>
+      </template>
+      <template #between="{ row }">
+        <template v-if="row.lowOn && row.highOn">{{ dayjs(row.lowOn).format('MMM YYYY') }} – {{ dayjs(row.highOn).format('MMM YYYY') }}</template>
+        <template v-else>by rule</template>
+      </template>
+      <template #good="{ row }">
+        <template v-if="row.before">before {{ dayjs(row.before).format('MMM YYYY') }}, when cooling begins</template>
+        <small v-if="row.roofDays" class="each" data-roof-days>{{ roofWords(row.roofDays) }}</small>
+      </template>
+      <template #worth="{ row }">{{ row.worth === null ? '' : `about ${Math.round(row.worth)}` }}</template>
+      <template #customer="{ row }">
+        <template v-if="row.worth !== null || row.what === 'pan-treatment'">
+          <small v-if="row.reminded" class="each" data-reminded
+            >{{ dayjs(row.reminded.at).format('D MMM') }}: {{ messageStateWords[row.reminded.state] }}</small
+          >
+          <small v-if="row.hold && row.hold !== 'lately'" class="each">{{ holdWords[row.hold] }}</small>
+          <Tap v-else-if="row.hold === null" bare :data-write="row.siteName" @click="writing = row">Write</Tap>
+        </template>
+      </template>
+    </Ledger>
+    <Tap v-if="next" @click="load(next)">Later ones</Tap>
     <p class="small">
       Worth is work and product at an ordinary unit of its family; travel belongs to the visit. Roofs: wind within the house rule, dry, no frost.
     </p>
@@ -166,33 +167,5 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
 <style scoped>
 .each {
   display: block;
-}
-/* On a phone each entry is a block: when, what and where on top, the rest below. */
-@media (max-width: 700px) {
-  thead {
-    display: none;
-  }
-  tr {
-    display: grid;
-    grid-template-columns: 7.5rem minmax(0, 1fr);
-    gap: 0.1rem 0.8rem;
-    border-bottom: var(--rule-width) solid var(--rule);
-    padding: 0.5rem 0;
-  }
-  table.ledger td {
-    border: 0;
-    padding: 0;
-    text-align: left;
-  }
-  td {
-    grid-column: 2;
-  }
-  td:first-child {
-    grid-column: 1;
-    grid-row: span 5;
-  }
-  td:empty {
-    display: none;
-  }
 }
 </style>

@@ -5,13 +5,14 @@ import { consequencesOf, type Consequence } from '@yastik/core/plan'
 import { endpoints, type HouseRulesRecord, type StoresRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
 import HousePages from '../components/HousePages.vue'
-import NumberField from '../components/NumberField.vue'
+import NumberField from '../kit/NumberField.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
 import StepTimes from '../components/StepTimes.vue'
 import { useSession } from '../stores/session.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Field from '../kit/Field.vue'
+import Form from '../kit/Form.vue'
 
 const { figure, quantity, unit } = useMeasures()
 const session = useSession()
@@ -21,16 +22,17 @@ const error = ref<unknown>()
 const saved = ref('')
 const isOwner = computed(() => session.me?.role === 'owner')
 const rules = computed(() => knownHouseRules(record.value?.rules))
+type Figure = 'hourlyRate' | 'hourCost' | 'minimumCharge' | 'travelCharge' | 'furtherUnitDiscount' | 'roofWindLimitMs' | 'liftLimitKg'
 const names = Object.keys(schools) as SchoolName[]
-const figures = [
-  { name: 'hourlyRate', says: 'Rate per hour, for the customer' },
+const figures: readonly { name: Figure; says: string; unit?: string; times?: number }[] = [
+  { name: 'hourlyRate', says: 'An hour, for the customer' },
   { name: 'hourCost', says: 'An hour costs the firm' },
   { name: 'minimumCharge', says: 'Minimum charge' },
   { name: 'travelCharge', says: 'Travel' },
-  { name: 'furtherUnitDiscount', says: 'Discount on further units, share of one' },
-  { name: 'roofWindLimitMs', says: 'Nobody on a roof above, m/s of wind' },
-  { name: 'liftLimitKg', says: 'One person lifts up to, kg' },
-] as const
+  { name: 'furtherUnitDiscount', says: 'Off further units', unit: '%', times: 100 },
+  { name: 'roofWindLimitMs', says: 'Nobody on a roof in wind above', unit: 'm/s' },
+  { name: 'liftLimitKg', says: 'One person lifts up to', unit: 'kg' },
+]
 try {
   ;[record.value, stores.value] = await Promise.all([ask(endpoints.houseRules), ask(endpoints.stores)])
 } catch (caught) {
@@ -95,7 +97,6 @@ async function set(change: Partial<HouseRules>) {
       <b>{{ followed.money.toFixed(2) }}</b> of work and product, <b>{{ quantity(followed.waterL, 'L') }}</b> of water, and leaves
       <b>{{ followed.notReached }}</b> soiled parts. Under each other way stands what it would change.
     </p>
-    <FaultNote :error="error" />
     <p role="status">{{ saved }}</p>
     <div class="schools">
       <SchoolSwitch
@@ -108,15 +109,20 @@ async function set(change: Partial<HouseRules>) {
         @choose="set({ [name]: $event })"
       />
     </div>
-    <section class="ruled-top stack">
+    <Form class="ruled-top" :fault="error">
       <h2>Rates and limits</h2>
       <div class="fields">
-        <label v-for="entry in figures" :key="entry.name" class="field"
-          ><span>{{ entry.says }}</span
-          ><NumberField :name="entry.name" :model-value="rules[entry.name]" :disabled="!isOwner" @commit="set({ [entry.name]: $event })"
-        /></label>
+        <Field v-for="entry in figures" :key="entry.name" :where="`rules.${entry.name}`" :label="entry.says" :unit="entry.unit">
+          <NumberField
+            :name="entry.name"
+            :times="entry.times"
+            :model-value="rules[entry.name]"
+            :disabled="!isOwner"
+            @commit="set({ [entry.name]: $event })"
+          />
+        </Field>
       </div>
-    </section>
+    </Form>
     <StepTimes v-if="isOwner && record" :in-use="rules.stepTimes" @use="set({ stepTimes: $event })" />
   </div>
 </template>
@@ -126,10 +132,5 @@ async function set(change: Partial<HouseRules>) {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
   gap: 1.4rem 2rem;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
-  gap: 0.8rem;
 }
 </style>

@@ -5,10 +5,11 @@ import { familyNames } from '@yastik/core/units'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute } from 'vue-router'
 import { aheadMs } from '../api/clock.ts'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import PhaseRibbon from '../components/PhaseRibbon.vue'
 import { useKeys } from '../components/keys.ts'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -45,10 +46,8 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
           <h1>{{ unit.name }}</h1>
         </div>
         <div class="row no-print">
-          <RouterLink v-for="id in others" :key="id" class="tap" :to="{ name: String(route.name), params: { jobId, unitId: id } }">{{
-            job.unitFor(id)?.name
-          }}</RouterLink>
-          <button class="tap" :disabled="!canUndo" data-undo @click="job.undo(unitId)">Undo last tap</button>
+          <Tap v-for="id in others" :key="id" :to="{ name: String(route.name), params: { jobId, unitId: id } }">{{ job.unitFor(id)?.name }}</Tap>
+          <Tap :disabled="!canUndo" data-undo @click="job.undo(unitId)">Undo last tap</Tap>
         </div>
       </div>
       <p v-if="Math.abs(aheadMs ?? 0) > 60_000" class="small" role="status" data-clock>

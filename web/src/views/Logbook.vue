@@ -3,19 +3,25 @@
 import { inWords, soilKinds, type SoilKind } from '@yastik/core/lookover'
 import { choiceNames, type Choice } from '@yastik/core/method'
 import { gradeNames, type Grade } from '@yastik/core/quantities'
-import { verdicts } from '@yastik/core/run'
+import { verdicts, verdictWords } from '@yastik/core/run'
 import { families, familyNames, type Family } from '@yastik/core/units'
 import { endpoints, type CrewRecord, type LogEntry, type UnitOutlook } from '@yastik/core/wire'
-import dayjs from 'dayjs'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import type { Column } from '../kit/column.ts'
+import { optionsOf, type Option } from '../kit/option.ts'
+import FaultNote from '../kit/FaultNote.vue'
 import LogbookPages from '../components/LogbookPages.vue'
 import UnitLife from '../components/UnitLife.vue'
-import { verdictWords } from '../components/stages.ts'
+import { dayWords } from '../measures/days.ts'
 import { useJob } from '../stores/job.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import Tap from '../kit/Tap.vue'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Pick from '../kit/Pick.vue'
+import Ledger from '../kit/Ledger.vue'
 
 const { figure, unit } = useMeasures()
 useJob().close()
@@ -30,7 +36,16 @@ const unitId = computed(() => (typeof route.query.unit === 'string' ? route.quer
 /** One site alone, as its sheet asks for. */
 const siteId = computed(() => (typeof route.query.site === 'string' ? route.query.site : undefined))
 const people = ref<CrewRecord[]>([])
+const find = ref('')
 const filter = reactive<{ find: string; family?: Family; soil?: SoilKind; by?: number; verdict?: LogEntry['verdict'] }>({ find: '' })
+type Filter = 'family' | 'soil' | 'by' | 'verdict'
+const filters = computed<{ name: Filter; says: string; options: Option<string | number>[] }[]>(() => [
+  { name: 'family', says: 'Family', options: optionsOf(families, (family) => familyNames[family]) },
+  { name: 'soil', says: 'Soil', options: optionsOf(soilKinds, inWords) },
+  { name: 'by', says: 'By', options: people.value.map(({ id, name }) => ({ value: id, says: name })) },
+  { name: 'verdict', says: 'Verdict', options: optionsOf(verdicts, (verdict) => verdictWords[verdict]) },
+])
+const setFilter = (name: Filter, value: string | number) => Object.assign(filter, { [name]: value === '' ? undefined : value })
 const isFiltered = computed(() => siteId.value !== undefined || Object.values(filter).some((value) => value !== undefined && value !== ''))
 const query = (after?: string) => ({ ...filter, find: filter.find.trim() || undefined, siteId: siteId.value, after })
 /** The newest question counts: answers may overtake each other. */
@@ -55,6 +70,15 @@ async function load(after?: string) {
 await load()
 watch([unitId, siteId], () => load())
 watch(filter, () => load())
+const columns = computed<Column<LogEntry>[]>(() => [
+  { key: 'at', says: 'Handed over' },
+  { key: 'unit', says: 'Unit' },
+  { key: 'scope', says: 'Method' },
+  { key: 'worst', says: 'Worst found' },
+  { key: 'cooling', says: `Cooling, ${unit('kW')}, before → after`, number: true },
+  { key: 'verdict', says: 'Verdict' },
+  { key: 'by', says: 'By' },
+])
 const kw = (value: number | null) => (value === null ? '–' : String(figure(Math.round(value * 100) / 100, 'kW')))
 </script>
 
@@ -76,90 +100,39 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
     <p v-if="siteId && !unitId" data-one-site>
       {{ entries[0]?.siteName ?? 'This site' }} alone. <RouterLink :to="{ name: 'logbook' }">All sites</RouterLink>
     </p>
-    <div v-if="!unitId" class="row filters" role="group" aria-label="Filters" data-log-filters>
-      <label><small>site or unit</small><input v-model.lazy="filter.find" type="search" name="find" /></label>
-      <label
-        ><small>family</small
-        ><select v-model="filter.family" name="family">
-          <option :value="undefined">all</option>
-          <option v-for="family in families" :key="family" :value="family">{{ familyNames[family] }}</option>
-        </select></label
-      >
-      <label
-        ><small>soil</small
-        ><select v-model="filter.soil" name="soil">
-          <option :value="undefined">all</option>
-          <option v-for="kind in soilKinds" :key="kind" :value="kind">{{ inWords(kind) }}</option>
-        </select></label
-      >
-      <label
-        ><small>by</small
-        ><select v-model="filter.by" name="by">
-          <option :value="undefined">all</option>
-          <option v-for="person in people" :key="person.id" :value="person.id">{{ person.name }}</option>
-        </select></label
-      >
-      <label
-        ><small>verdict</small
-        ><select v-model="filter.verdict" name="verdict">
-          <option :value="undefined">all</option>
-          <option v-for="verdict in verdicts" :key="verdict" :value="verdict">{{ verdictWords[verdict] }}</option>
-        </select></label
-      >
+    <div v-if="!unitId" class="fields narrow" role="group" aria-label="Filters" data-log-filters>
+      <Field label="Site or unit"><TextField v-model="find" type="search" name="find" clearable @commit="filter.find = $event" /></Field>
+      <Field v-for="{ name, says, options } in filters" :key="name" :label="says">
+        <Pick
+          :model-value="filter[name] ?? ''"
+          :name="name"
+          :options="[{ value: '', says: 'all' }, ...options]"
+          @update:model-value="setFilter(name, $event)"
+        />
+      </Field>
     </div>
-    <p v-if="!error && entries.length === 0">{{ isFiltered ? 'Nothing in the logbook is like this.' : 'Nothing was handed over yet.' }}</p>
-    <table v-else class="ledger" data-logbook>
-      <thead>
-        <tr>
-          <th>Handed over</th>
-          <th>Unit</th>
-          <th>Method</th>
-          <th>Worst found</th>
-          <th class="number">Cooling, {{ unit('kW') }}<br />before → after</th>
-          <th>Verdict</th>
-          <th>By</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="entry in entries" :key="entry.jobId + entry.unitId">
-          <td>{{ dayjs(entry.handedOverAt).format('D MMM YYYY') }}</td>
-          <td>
-            <RouterLink :to="{ name: 'record', params: { jobId: entry.jobId, unitId: entry.unitId } }"
-              ><b>{{ entry.unitName }}</b></RouterLink
-            ><br /><small>{{ entry.siteName }}</small>
-            <RouterLink v-if="!unitId" :to="{ name: 'logbook', query: { unit: entry.unitId } }" class="small" data-life> its life</RouterLink>
-          </td>
-          <td>{{ choiceNames[entry.scope as Choice] ?? '–' }}</td>
-          <td>{{ entry.worstGrade === null ? '–' : `${entry.worstGrade} ${gradeNames[entry.worstGrade as Grade]}` }}</td>
-          <td class="number">
-            {{ kw(entry.coolingBeforeKw) }} → <b>{{ kw(entry.coolingAfterKw) }}</b>
-          </td>
-          <td>{{ verdictWords[entry.verdict] }}</td>
-          <td>{{ entry.by }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <button v-if="next" class="tap" @click="load(next)">Older ones</button>
+    <Ledger
+      data-logbook
+      title="What was handed over"
+      :rows="entries"
+      :columns="columns"
+      :row-key="(row) => row.jobId + row.unitId"
+      :empty="error ? '' : isFiltered ? 'Nothing in the logbook is like this.' : 'Nothing was handed over yet.'"
+    >
+      <template #at="{ row }">{{ dayWords(row.handedOverAt) }}</template>
+      <template #unit="{ row }">
+        <RouterLink :to="{ name: 'record', params: { jobId: row.jobId, unitId: row.unitId } }"
+          ><b>{{ row.unitName }}</b></RouterLink
+        ><br /><small>{{ row.siteName }}</small>
+        <RouterLink v-if="!unitId" :to="{ name: 'logbook', query: { unit: row.unitId } }" class="small" data-life> its life</RouterLink>
+      </template>
+      <template #scope="{ row }">{{ choiceNames[row.scope as Choice] ?? '–' }}</template>
+      <template #worst="{ row }">{{ row.worstGrade === null ? '–' : `${row.worstGrade} ${gradeNames[row.worstGrade as Grade]}` }}</template>
+      <template #cooling="{ row }">
+        {{ kw(row.coolingBeforeKw) }} → <b>{{ kw(row.coolingAfterKw) }}</b>
+      </template>
+      <template #verdict="{ row }">{{ verdictWords[row.verdict] }}</template>
+    </Ledger>
+    <Tap v-if="next" @click="load(next)">Older ones</Tap>
   </div>
 </template>
-
-<style scoped>
-.filters {
-  align-items: end;
-}
-.filters label {
-  display: flex;
-  flex-direction: column;
-}
-.filters select,
-.filters input {
-  min-height: 44px;
-  max-width: 12rem;
-  padding: 0 0.5rem;
-  font-size: 1rem;
-  background: var(--paper);
-  color: var(--ink);
-  border: var(--rule-width) solid var(--ink);
-  border-radius: 0;
-}
-</style>

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 // What customers were written, what became of it, and what they answered. It is looked at again while anything is on its way.
 import { endpoints, type MessageRecord } from '@yastik/core/wire'
-import dayjs from 'dayjs'
 import { onBeforeUnmount, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import LogbookPages from '../components/LogbookPages.vue'
+import { momentWords } from '../measures/days.ts'
 import { messageStateWords } from '../components/messages.ts'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
+import Fold from '../kit/Fold.vue'
 
 useJob().close()
 const againMs = 3000
@@ -68,26 +70,26 @@ async function move({ id }: MessageRecord, to: typeof endpoints.withdrawMessage 
           <RouterLink :to="{ name: 'site', params: { siteId: message.siteId } }"
             ><b>{{ message.siteName }}</b></RouterLink
           ><br />
-          <small>{{ dayjs(message.madeAt).format('D MMM YYYY, HH:mm') }}, {{ message.by }}</small
+          <small>{{ momentWords(message.madeAt) }}, {{ message.by }}</small
           ><br />
           <small>{{ message.channel === 'text' ? 'text' : 'mail' }} to {{ message.to }}</small>
         </div>
-        <details>
-          <summary>{{ message.body.split('\n')[0] }}</summary>
+        <Fold
+          ><template #title>{{ message.body.split('\n')[0] }}</template>
           <p class="body">{{ message.body }}</p>
-        </details>
+        </Fold>
         <div>
           <b>{{ messageStateWords[message.state] }}</b>
           <template v-if="message.because"
             ><br /><small>{{ message.because }}{{ message.state === 'waiting' ? `, tried ${message.tries}×, again by itself` : '' }}</small></template
           >
           <p v-for="reply in message.replies" :key="reply.at" class="reply" data-reply>“{{ reply.text }}”</p>
-          <button v-if="message.state === 'waiting'" class="tap bare" @click="move(message, endpoints.withdrawMessage)">Take it back</button>
-          <button v-if="message.state === 'failed'" class="tap bare" data-retry @click="move(message, endpoints.retryMessage)">Try again</button>
+          <Tap v-if="message.state === 'waiting'" bare @click="move(message, endpoints.withdrawMessage)">Take it back</Tap>
+          <Tap v-if="message.state === 'failed'" bare data-retry @click="move(message, endpoints.retryMessage)">Try again</Tap>
         </div>
       </li>
     </ol>
-    <button v-if="next" class="tap" @click="loadOlder">Older ones</button>
+    <Tap v-if="next" @click="loadOlder">Older ones</Tap>
   </div>
 </template>
 

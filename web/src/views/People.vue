@@ -1,16 +1,19 @@
 <script setup lang="ts">
 // People of the firm, for its owners: who they are, how they get in, and that somebody gets in no more.
 import { endpoints, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core/wire'
-import dayjs from 'dayjs'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import HousePages from '../components/HousePages.vue'
 import OneTimeCode from '../components/OneTimeCode.vue'
 import PersonFields from '../components/PersonForm.vue'
+import { momentWords } from '../measures/days.ts'
 import { roleWords, skillWords, wayWords } from '../components/people.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import Tap from '../kit/Tap.vue'
+import Form from '../kit/Form.vue'
+import Tick from '../kit/Tick.vue'
 
 useJob().close()
 const session = useSession()
@@ -71,7 +74,6 @@ const setNeeded = (isNeeded: boolean) =>
     // Whoever asks it of others, and has none, is asked as well.
     await session.askAgain()
   })
-const day = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm')
 </script>
 
 <template>
@@ -89,7 +91,7 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm')
           <b>{{ person.name }}</b> <span>{{ roleWords[person.role] }}</span>
           <small>
             signs in as {{ person.signIn }}, {{ wayWords[person.way] }}{{ person.secondFactor ? ' and a second factor' : '' }};
-            {{ person.lastSeenAt ? `last in ${day(person.lastSeenAt)}` : 'was never in' }}
+            {{ person.lastSeenAt ? `last in ${momentWords(person.lastSeenAt)}` : 'was never in' }}
           </small>
           <small>
             {{ person.trained.length > 0 ? person.trained.map((skill) => skillWords[skill]).join(', ') : 'no training noted' }};
@@ -97,45 +99,54 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm')
           </small>
         </div>
         <div class="row">
-          <button class="tap" data-edit-person @click="edit(person)">Change</button>
+          <Tap data-edit-person @click="edit(person)">Change</Tap>
           <template v-if="person.id !== session.me?.id">
-            <button v-if="sure?.id !== person.id || sure.what !== 'code'" class="tap" data-reset @click="sure = { id: person.id, what: 'code' }">
-              New way in
-            </button>
-            <button v-else class="tap now" data-reset-sure @click="reset(person.id)">Yes: take the password, give a code</button>
-            <button v-if="sure?.id !== person.id || sure.what !== 'end'" class="tap" data-end @click="sure = { id: person.id, what: 'end' }">
-              Let in no more
-            </button>
-            <button v-else class="tap now" data-end-sure @click="setActive(person, false)">Yes: signed out everywhere, now</button>
+            <Tap v-if="sure?.id !== person.id || sure.what !== 'code'" data-reset @click="sure = { id: person.id, what: 'code' }"> New way in </Tap>
+            <Tap v-else now data-reset-sure @click="reset(person.id)">Yes: take the password, give a code</Tap>
+            <Tap v-if="sure?.id !== person.id || sure.what !== 'end'" data-end @click="sure = { id: person.id, what: 'end' }"> Let in no more </Tap>
+            <Tap v-else now data-end-sure @click="setActive(person, false)">Yes: signed out everywhere, now</Tap>
           </template>
         </div>
-        <form v-if="editing?.id === person.id" class="stack whole" data-person-form @submit.prevent="save">
+        <Form
+          v-if="editing?.id === person.id"
+          class="whole"
+          data-person-form
+          :sends="{ ...editing.form, active: editing.active }"
+          :schema="endpoints.savePerson.body"
+          :fault="error"
+          @submit="save"
+        >
           <PersonFields v-model="editing.form" />
-          <FaultNote :error="error" />
-          <div class="row">
-            <button class="tap now" type="submit" data-save-person>Save</button>
-            <button class="tap" type="button" @click="editing = undefined">Leave it</button>
-          </div>
-        </form>
+          <template #doings
+            ><div class="row">
+              <Tap now type="submit" data-save-person>Save</Tap>
+              <Tap @click="editing = undefined">Leave it</Tap>
+            </div></template
+          >
+        </Form>
       </li>
     </ul>
     <section class="stack ruled-top">
-      <form v-if="editing && editing.id === undefined" class="stack" data-person-form @submit.prevent="save">
+      <Form
+        v-if="editing && editing.id === undefined"
+        data-person-form
+        :sends="{ ...editing.form, signIn: editing.signIn }"
+        :schema="endpoints.addPerson.body"
+        :fault="error"
+        @submit="save"
+      >
         <h2>Somebody new</h2>
         <PersonFields v-model="editing.form" v-model:sign-in="editing.signIn" />
-        <FaultNote :error="error" />
-        <div class="row">
-          <button class="tap now" type="submit" data-save-person>Add, and make a code</button>
-          <button class="tap" type="button" @click="editing = undefined">Leave it</button>
-        </div>
-      </form>
+        <template #doings
+          ><div class="row">
+            <Tap now type="submit" data-save-person>Add, and make a code</Tap>
+            <Tap @click="editing = undefined">Leave it</Tap>
+          </div></template
+        >
+      </Form>
       <div v-else class="row">
-        <button class="tap" data-add-person @click="((given = undefined), (editing = { active: true, form: blank(), signIn: '' }))">
-          Add somebody
-        </button>
-        <button class="tap" :aria-pressed="needed" data-need-second-factor @click="setNeeded(!needed)">
-          Owners need a second factor: {{ needed ? 'yes' : 'no' }}
-        </button>
+        <Tap data-add-person @click="((given = undefined), (editing = { active: true, form: blank(), signIn: '' }))"> Add somebody </Tap>
+        <Tick :model-value="needed" data-need-second-factor @update:model-value="setNeeded">Owners need a second factor</Tick>
       </div>
     </section>
     <section v-if="gone.length > 0" class="stack ruled-top" data-gone>
@@ -145,7 +156,7 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm')
           <div class="who">
             <b>{{ person.name }}</b> <small>{{ person.signIn }}; what they did stays on record</small>
           </div>
-          <button class="tap" data-let-in @click="setActive(person, true)">Let in again</button>
+          <Tap data-let-in @click="setActive(person, true)">Let in again</Tap>
         </li>
       </ul>
     </section>

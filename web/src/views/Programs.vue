@@ -1,14 +1,19 @@
 <script setup lang="ts">
 // Other programs that get in by a token, for owners.
-import { endpoints, longestToken, tokenScopes, type TokenRecord } from '@yastik/core/wire'
+import { endpoints, tokenScopes, type TokenRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import { optionsOf } from '../kit/option.ts'
+import { dayWords } from '../measures/days.ts'
 import HousePages from '../components/HousePages.vue'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Form from '../kit/Form.vue'
+import Choice from '../kit/Choice.vue'
+import DayField from '../kit/DayField.vue'
 
 useJob().close()
 const tokens = ref<TokenRecord[]>([])
@@ -40,7 +45,6 @@ const make = () =>
     form.value = blank()
   })
 const end = (id: string) => attempt(() => ask(endpoints.endToken, { params: { id } }))
-const day = (at: string) => dayjs(at).format('D MMM YYYY')
 </script>
 
 <template>
@@ -53,7 +57,6 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY')
       A program gets in by a token, in <code>Authorization: Bearer</code>, and does what whoever made it may do, within its scope. What is there to
       ask is described in <a :href="endpoints.openapi.path">an OpenAPI document</a>.
     </p>
-    <FaultNote :error="error" />
     <div v-if="made" class="made" role="status" data-token>
       <p>
         For <b>{{ made.name }}</b>, shown this once:
@@ -63,35 +66,24 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY')
     <ul class="plain tokens">
       <li v-for="token in tokens" :key="token.id" :data-program="token.name">
         <div class="who">
-          <b>{{ token.name }}</b> {{ scopeWords[token.scope] }} until {{ day(token.endsOn) }}
-          <small>made by {{ token.madeBy }} on {{ day(token.madeAt) }}; {{ token.usedAt ? `last used ${day(token.usedAt)}` : 'never used' }}</small>
+          <b>{{ token.name }}</b> {{ scopeWords[token.scope] }} until {{ dayWords(token.endsOn) }}
+          <small
+            >made by {{ token.madeBy }} on {{ dayWords(token.madeAt) }};
+            {{ token.usedAt ? `last used ${dayWords(token.usedAt)}` : 'never used' }}</small
+          >
         </div>
-        <button v-if="sure !== token.id" class="tap" data-end-token @click="sure = token.id">End it</button>
-        <button v-else class="tap now" data-end-token-sure @click="end(token.id)">Yes, it gets in no more</button>
+        <Tap v-if="sure !== token.id" data-end-token @click="sure = token.id">End it</Tap>
+        <Tap v-else now data-end-token-sure @click="end(token.id)">Yes, it gets in no more</Tap>
       </li>
     </ul>
-    <form class="row end ruled-top" data-token-form @submit.prevent="make">
-      <label class="field"><span>Which program</span><ElInput v-model="form.name" name="token-name" maxlength="120" /></label>
-      <div class="chips" role="radiogroup" aria-label="What it may do">
-        <button
-          v-for="scope in tokenScopes"
-          :key="scope"
-          type="button"
-          class="tap"
-          role="radio"
-          :aria-checked="form.scope === scope"
-          :data-scope="scope"
-          @click="form.scope = scope"
-        >
-          {{ scopeWords[scope] }}
-        </button>
+    <Form class="ruled-top" data-token-form :sends="form" :schema="endpoints.makeToken.body" :fault="error" @submit="make">
+      <div class="row inline">
+        <Field where="name" label="Which program"><TextField v-model="form.name" name="token-name" maxlength="120" /></Field>
+        <Choice v-model="form.scope" label="What it may do" mark="scope" :options="optionsOf(tokenScopes, (scope) => scopeWords[scope])" />
+        <Field where="endsOn" label="Until" hint="a year at most"><DayField v-model="form.endsOn" name="token-ends" /></Field>
+        <Tap now type="submit" data-make-token>Make a token</Tap>
       </div>
-      <label class="field"
-        ><span>Until <small>a year at most</small></span
-        ><ElInput v-model="form.endsOn" name="token-ends" type="date" :max="dayjs().add(longestToken, 'day').format('YYYY-MM-DD')"
-      /></label>
-      <button class="tap now" type="submit" :disabled="form.name.trim() === ''" data-make-token>Make a token</button>
-    </form>
+    </Form>
   </div>
 </template>
 
@@ -110,9 +102,6 @@ const day = (at: string) => dayjs(at).format('D MMM YYYY')
 }
 .who small {
   display: block;
-}
-.end {
-  align-items: end;
 }
 .made {
   border: 2px solid var(--ink);

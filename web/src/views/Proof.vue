@@ -1,21 +1,22 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
 import { dueInWords } from '@yastik/core/plan'
-import { isLimited, proofOf, type ProofLine } from '@yastik/core/proof'
-import { leftOut } from '@yastik/core/run'
+import { proofOf } from '@yastik/core/proof'
+import { leftOut, verdictWords } from '@yastik/core/run'
 import { partNames } from '@yastik/core/units'
 import { computed, ref } from 'vue'
-import { RouterLink, useRouter } from 'vue-router'
+import { useRouter } from 'vue-router'
 import { dayAfter } from '../measures/days.ts'
 import CustomerText from '../components/CustomerText.vue'
 import PartsAfter from '../components/PartsAfter.vue'
 import PartsRenewed from '../components/PartsRenewed.vue'
-import ProofBar from '../components/ProofBar.vue'
+import ProofLines from '../components/ProofLines.vue'
 import PsychroChart from '../components/PsychroChart.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
-import { verdictWords } from '../components/stages.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
+import Notice from '../kit/Notice.vue'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -41,22 +42,7 @@ const dueDay = (weeks: number) => dayAfter(state.value.handedOver?.atMs ?? Date.
 const left = computed(() => leftOut(state.value))
 /** What the customer is told: the plan's text, and what was left out on the day. */
 const told = computed(() => [unitPlan.value?.customerText ?? '', ...left.value.map((sentence) => `${sentence}.`)].join(' '))
-const { figure, unit: unitName, sentence } = useMeasures()
-/** Lines in the units of the person who reads them. */
-const lines = computed(() =>
-  (proof.value?.lines ?? []).map((line): ProofLine => {
-    const read = (value: number | undefined) => (value === undefined ? undefined : figure(value, line.unit))
-    return {
-      ...line,
-      unit: unitName(line.unit),
-      before: read(line.before),
-      after: read(line.after),
-      expected: read(line.expected),
-      tolerance: read(line.tolerance),
-      expectedTolerance: read(line.expectedTolerance),
-    }
-  }),
-)
+const { sentence } = useMeasures()
 const openSteps = computed(() =>
   (state.value.steps ?? []).filter(({ id, doneBy }) => doneBy !== 'hand-over' && state.value.progress[id]?.doneAtMs === undefined),
 )
@@ -85,43 +71,7 @@ async function handOver() {
       <span class="stamp">{{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}</span>
       <p>{{ sentence(declined ? whyDeclined : proof.sentence) }}</p>
     </div>
-    <table v-if="lines.length > 0" class="ledger">
-      <thead>
-        <tr>
-          <th>What</th>
-          <th class="number">Before</th>
-          <th class="number">After</th>
-          <th class="number">Clean unit</th>
-          <th>On one scale: ○ before ● after ┆ clean</th>
-          <th>Verdict</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="line in lines" :key="line.id" :data-line="line.id">
-          <td>
-            <b>{{ line.what }}</b><br /><small
-              >{{ line.unit }}{{ isLimited(line) && line.expected !== undefined ? `, limit ${line.expected}` : '' }}</small
-            >
-          </td>
-          <td class="number">{{ line.before ?? '–' }}</td>
-          <td class="number">
-            <b>{{ line.after ?? '–' }}</b><template v-if="line.tolerance"
-              ><br /><small>± {{ line.tolerance }}</small></template
-            >
-          </td>
-          <td class="number">
-            {{ isLimited(line) ? '–' : (line.expected ?? '–')
-            }}<template v-if="line.expectedTolerance"
-              ><br /><small>± {{ line.expectedTolerance }}</small></template
-            >
-          </td>
-          <td><ProofBar :line="line" /></td>
-          <td>
-            {{ line.verdict ? verdictWords[line.verdict] : '' }}<br /><small>{{ line.says }}</small>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ProofLines v-if="proof.lines.length > 0" :lines="proof.lines" />
     <PsychroChart
       v-if="design && (state.readings.before || state.readings.after)"
       :design="design"
@@ -177,24 +127,24 @@ async function handOver() {
     <CustomerText :text="state.handedOver?.customerText ?? told" :given="state.handedOver !== undefined" />
     <p v-if="!state.handedOver && handOverGate" class="small" data-hand-over-gate>{{ sentence(handOverGate) }}.</p>
     <div class="row ruled-top">
-      <button
+      <Tap
         v-if="!state.handedOver"
-        class="tap big"
-        :class="{ now: openSteps.length === 0 && (state.readings.after || declined) }"
+        big
+        :now="openSteps.length === 0 && (state.readings.after !== undefined || declined)"
         data-hand-over
         @click="handOver"
       >
         Hand over as {{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}
-      </button>
-      <RouterLink class="tap" :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</RouterLink>
-      <RouterLink v-if="state.handedOver" class="tap" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</RouterLink>
+      </Tap>
+      <Tap :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</Tap>
+      <Tap v-if="state.handedOver" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</Tap>
     </div>
-    <div v-if="refused.length > 0" class="refused" role="alert">
+    <Notice v-if="refused.length > 0" kind="now" data-refused>
       <b>Not handed over yet:</b>
       <ul>
         <li v-for="reason in refused.slice(0, 8)" :key="reason">{{ reason }}</li>
       </ul>
-    </div>
+    </Notice>
   </div>
 </template>
 
@@ -233,28 +183,9 @@ async function handOver() {
   display: inline-block;
   margin-right: 1.5rem;
 }
-.refused {
-  border-left: 6px double var(--now);
-  padding-left: 0.9rem;
-}
 @media (max-width: 900px) {
   .two {
     grid-template-columns: 1fr;
-  }
-  table.ledger,
-  table.ledger tbody,
-  table.ledger tr,
-  table.ledger td {
-    display: block;
-  }
-  table.ledger thead {
-    display: none;
-  }
-  table.ledger .number {
-    text-align: left;
-    display: inline-block;
-    margin-right: 1.2rem;
-    border: 0;
   }
 }
 </style>

@@ -6,15 +6,26 @@ import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
 import { serverNow } from '../api/clock.ts'
-import FaultNote from '../components/FaultNote.vue'
+import type { Column } from '../kit/column.ts'
+import { dayWords } from '../measures/days.ts'
+import FaultNote from '../kit/FaultNote.vue'
 import { quoteStateWords } from '../components/quotes.ts'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
+import Ledger from '../kit/Ledger.vue'
 
 useJob().close()
 const entries = ref<QuotePage['entries']>([])
 const next = ref<string | null>(null)
 const error = ref<unknown>()
 const today = dayjs(serverNow()).format('YYYY-MM-DD')
+const columns: Column<QuotePage['entries'][number]>[] = [
+  { key: 'madeOn', says: 'Made' },
+  { key: 'site', says: 'Site' },
+  { key: 'units', says: 'Units', number: true },
+  { key: 'total', says: 'To pay', number: true },
+  { key: 'state', says: 'How it stands' },
+]
 
 async function load(after?: string) {
   error.value = undefined
@@ -34,31 +45,23 @@ await load()
     <p><RouterLink to="/sites">Sites</RouterLink></p>
     <h1>Quotes</h1>
     <FaultNote :error="error" />
-    <p v-if="!error && entries.length === 0">No quotes yet: open a site, choose its units, and make one.</p>
-    <table v-else class="ledger" data-quotes>
-      <thead>
-        <tr>
-          <th>Made</th>
-          <th>Site</th>
-          <th class="number">Units</th>
-          <th class="number">To pay</th>
-          <th>How it stands</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="quote in entries" :key="quote.id">
-          <td>{{ dayjs(quote.madeOn).format('D MMM YYYY') }}</td>
-          <td>
-            <RouterLink :to="{ name: 'quote', params: { quoteId: quote.id } }"
-              ><b>{{ quote.siteName }}</b></RouterLink
-            >
-          </td>
-          <td class="number">{{ quote.units }}</td>
-          <td class="number">{{ quote.total.toFixed(2) }}</td>
-          <td>{{ quoteStateWords(quote, today) }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <button v-if="next" class="tap" @click="load(next)">Older ones</button>
+    <Ledger
+      data-quotes
+      title="Quotes"
+      :rows="entries"
+      :columns="columns"
+      :row-key="({ id }) => id"
+      :empty="error ? '' : 'No quotes yet: open a site, choose its units, and make one.'"
+    >
+      <template #madeOn="{ row }">{{ dayWords(row.madeOn) }}</template>
+      <template #site="{ row }">
+        <RouterLink :to="{ name: 'quote', params: { quoteId: row.id } }"
+          ><b>{{ row.siteName }}</b></RouterLink
+        >
+      </template>
+      <template #total="{ row }">{{ row.total.toFixed(2) }}</template>
+      <template #state="{ row }">{{ quoteStateWords(row, today) }}</template>
+    </Ledger>
+    <Tap v-if="next" @click="load(next)">Older ones</Tap>
   </div>
 </template>

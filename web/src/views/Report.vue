@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The report for the customer: on the screen and printed as a page, and the same as a PDF.
 import { computed, ref } from 'vue'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import PhotoThumb from '../components/PhotoThumb.vue'
 import SignatureSlot from '../components/SignatureSlot.vue'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
@@ -10,6 +10,8 @@ import { reportContent } from '../report/content.ts'
 import type { ReportAnswer, ReportAsked } from '../report/report.worker.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import Tap from '../kit/Tap.vue'
+import Ledger from '../kit/Ledger.vue'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -64,8 +66,8 @@ const print = () => window.print()
 <template>
   <div v-if="content" class="stack">
     <div class="row no-print">
-      <button class="tap now" data-save-report :disabled="busy" @click="save">{{ busy ? 'Making it …' : 'Save as PDF' }}</button>
-      <button class="tap" @click="print">Print this page</button>
+      <Tap now data-save-report :disabled="busy" @click="save">{{ busy ? 'Making it …' : 'Save as PDF' }}</Tap>
+      <Tap @click="print">Print this page</Tap>
       <span v-if="missing > 0" role="status" class="small">{{ missing }} photographs are not on this device and could not be fetched.</span>
     </div>
     <FaultNote :error="error" />
@@ -98,26 +100,21 @@ const print = () => window.print()
       </section>
       <section v-if="content.readings.length > 0">
         <h3>Readings</h3>
-        <table class="ledger">
-          <thead>
-            <tr>
-              <th>What</th>
-              <th>Before</th>
-              <th>After</th>
-              <th>A clean unit here</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="line in content.readings" :key="line.what">
-              <td>
-                <b>{{ line.what }}</b>
-              </td>
-              <td>{{ line.before }}</td>
-              <td>{{ line.after }}</td>
-              <td>{{ line.clean }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <Ledger
+          title="Readings"
+          :rows="content.readings"
+          :columns="[
+            { key: 'what', says: 'What' },
+            { key: 'before', says: 'Before' },
+            { key: 'after', says: 'After' },
+            { key: 'clean', says: 'A clean unit here' },
+          ]"
+          :row-key="({ what }) => what"
+        >
+          <template #what="{ row }"
+            ><b>{{ row.what }}</b></template
+          >
+        </Ledger>
       </section>
       <section v-if="content.photos.length > 0">
         <h3>Photographs</h3>

@@ -2,13 +2,14 @@
 // Sign in.
 import { Fault } from '@yastik/core/faults'
 import { leastPassword } from '@yastik/core/wire'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import FaultNote from '../components/FaultNote.vue'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useSession } from '../stores/session.ts'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Tap from '../kit/Tap.vue'
+import Form from '../kit/Form.vue'
 
 const session = useSession()
 const router = useRouter()
@@ -53,31 +54,24 @@ const sample = {
 <template>
   <div class="page sign-in">
     <div class="drawing" aria-hidden="true"><SectionDrawing family="wall-head" :grades="sample" readonly /></div>
-    <form class="stack" @submit.prevent="submit">
+    <Form class="sheet" :fault="error" @submit="submit">
       <h1>Yastik</h1>
       <p>Looks over, decides, computes, times and proves the deep cleaning of room air conditioners.</p>
-      <label class="field"><span>Sign-in name</span><ElInput v-model="name" name="sign-in" autocomplete="username" autofocus required /></label>
-      <label v-if="byCode" class="field"
-        ><span>The code that you were given</span><ElInput v-model="code" name="one-time-code" autocapitalize="characters"
-      /></label>
-      <label class="field"
-        ><span v-if="byCode"
-          >Your new password <small>at least {{ leastPassword }} characters; four words, say</small></span
-        ><span v-else>Password</span
-        ><ElInput v-model="password" name="password" type="password" :autocomplete="byCode ? 'new-password' : 'current-password'" required
-      /></label>
-      <label v-if="asksFactor && !byCode" class="field" data-asks-factor
-        ><span>The code of your second factor <small>from your telephone, or one for its loss</small></span
-        ><ElInput v-model="factor" name="second-factor" autocomplete="one-time-code" autofocus
-      /></label>
-      <FaultNote :error="error" />
-      <button class="tap now big" type="submit" :disabled="busy || !name || !password || (byCode && !code)">
+      <Field label="Sign-in name"><TextField v-model="name" name="sign-in" autocomplete="username" autofocus required /></Field>
+      <Field v-if="byCode" label="The code that you were given"><TextField v-model="code" name="one-time-code" autocapitalize="characters" /></Field>
+      <Field :label="byCode ? 'Your new password' : 'Password'" :hint="byCode ? `at least ${leastPassword} characters; four words, say` : undefined">
+        <TextField v-model="password" name="password" type="password" :autocomplete="byCode ? 'new-password' : 'current-password'" required />
+      </Field>
+      <Field v-if="asksFactor && !byCode" label="The code of your second factor" hint="from your telephone, or one for its loss" data-asks-factor
+        ><TextField v-model="factor" name="second-factor" autocomplete="one-time-code" autofocus
+      /></Field>
+      <Tap now big type="submit" :disabled="busy || !name || !password || (byCode && !code)">
         {{ byCode ? 'Set it and sign in' : 'Sign in' }}
-      </button>
-      <button class="tap bare" type="button" data-by-code @click="((byCode = !byCode), (error = undefined), (password = ''))">
+      </Tap>
+      <Tap bare data-by-code @click="((byCode = !byCode), (error = undefined), (password = ''))">
         {{ byCode ? 'I have a password' : 'I was given a code' }}
-      </button>
-    </form>
+      </Tap>
+    </Form>
   </div>
 </template>
 
@@ -89,7 +83,7 @@ const sample = {
   align-items: center;
   min-height: 90vh;
 }
-form {
+.sheet {
   border-left: var(--rule-width) solid var(--ink);
   padding-left: 2rem;
 }
@@ -99,7 +93,7 @@ form {
     gap: 1rem;
     align-content: start;
   }
-  form {
+  .sheet {
     border-left: 0;
     padding-left: 0;
   }

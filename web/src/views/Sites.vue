@@ -1,14 +1,17 @@
 <script setup lang="ts">
 // All sites of the firm with their units.
 import { endpoints, type SitePage } from '@yastik/core/wire'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
-import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import type { Column } from '../kit/column.ts'
+import { dayWords } from '../measures/days.ts'
+import FaultNote from '../kit/FaultNote.vue'
 import { useSession } from '../stores/session.ts'
+import Tap from '../kit/Tap.vue'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Ledger from '../kit/Ledger.vue'
 
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
@@ -16,6 +19,13 @@ const entries = ref<SitePage['entries']>([])
 const next = ref<string | null>(null)
 const error = ref<unknown>()
 const wanted = ref('')
+const empty = computed(() => (error.value ? '' : wanted.value.trim() === '' ? 'No sites yet: make the first one.' : 'No site matches.'))
+const columns: Column<SitePage['entries'][number]>[] = [
+  { key: 'name', says: 'Site' },
+  { key: 'setting', says: 'Setting' },
+  { key: 'units', says: 'Units' },
+  { key: 'last', says: 'Last cleaned', number: true },
+]
 /** The newest question counts: answers may overtake each other. */
 let asked = 0
 
@@ -41,41 +51,28 @@ watch(wanted, () => load())
     <div class="spread">
       <h1>Sites</h1>
       <div class="row">
-        <RouterLink v-if="isOwner" to="/quotes" class="tap" data-to-quotes>Quotes</RouterLink>
-        <RouterLink to="/data" class="tap">Data, out and in</RouterLink>
-        <RouterLink to="/sites/new" class="tap">New site</RouterLink>
+        <Tap v-if="isOwner" to="/quotes" data-to-quotes>Quotes</Tap>
+        <Tap to="/data">Data, out and in</Tap>
+        <Tap to="/sites/new">New site</Tap>
       </div>
     </div>
     <FaultNote :error="error" />
-    <label class="field find"><span>Find by site, address or unit</span><ElInput v-model="wanted" name="find" clearable /></label>
-    <table class="ledger">
-      <thead>
-        <tr>
-          <th>Site</th>
-          <th>Setting</th>
-          <th>Units</th>
-          <th class="number">Last cleaned</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="site in entries" :key="site.id">
-          <td>
-            <RouterLink :to="`/sites/${site.id}`"
-              ><b>{{ site.name }}</b></RouterLink
-            ><br /><small>{{ site.address }}</small>
-          </td>
-          <td>
-            {{ site.setting.replace('-', ' ') }}<br /><small>{{ site.surroundings.join(', ').replaceAll('-', ' ') }}</small>
-          </td>
-          <td>
-            {{ site.units.length }}<br /><small>{{ site.units.join(', ') }}</small>
-          </td>
-          <td class="number">{{ site.lastCleanedAt ? dayjs(site.lastCleanedAt).format('D MMM YYYY') : 'never' }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <button v-if="next" class="tap" @click="load(next)">More sites</button>
-    <p v-if="!error && entries.length === 0">{{ wanted.trim() === '' ? 'No sites yet: make the first one.' : 'No site matches.' }}</p>
+    <Field label="Find by site, address or unit" class="find"><TextField v-model="wanted" name="find" clearable /></Field>
+    <Ledger title="Sites" :rows="entries" :columns="columns" :row-key="({ id }) => id" :empty="empty">
+      <template #name="{ row }">
+        <RouterLink :to="`/sites/${row.id}`"
+          ><b>{{ row.name }}</b></RouterLink
+        ><br /><small>{{ row.address }}</small>
+      </template>
+      <template #setting="{ row }">
+        {{ row.setting.replace('-', ' ') }}<br /><small>{{ row.surroundings.join(', ').replaceAll('-', ' ') }}</small>
+      </template>
+      <template #units="{ row }">
+        {{ row.units.length }}<br /><small>{{ row.units.join(', ') }}</small>
+      </template>
+      <template #last="{ row }">{{ row.lastCleanedAt ? dayWords(row.lastCleanedAt) : 'never' }}</template>
+    </Ledger>
+    <Tap v-if="next" @click="load(next)">More sites</Tap>
   </div>
 </template>
 

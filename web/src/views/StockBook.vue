@@ -1,15 +1,24 @@
 <script setup lang="ts">
 // Stock: what may be used of each product, lot by lot; what to buy; what came and went, and where it was used.
-import { endpoints, type StockMoves, type StockRecord } from '@yastik/core/wire'
-import dayjs from 'dayjs'
+import { endpoints, stockFormSchema, type StockForm, type StockMoves, type StockRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
-import NumberField from '../components/NumberField.vue'
+import type { Column } from '../kit/column.ts'
+import { dayWords, momentWords } from '../measures/days.ts'
+import FaultNote from '../kit/FaultNote.vue'
+import NumberField from '../kit/NumberField.vue'
 import StoresPages from '../components/StoresPages.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import DayField from '../kit/DayField.vue'
+import Form from '../kit/Form.vue'
+import Pick from '../kit/Pick.vue'
+import Choice from '../kit/Choice.vue'
+import Ledger from '../kit/Ledger.vue'
 
 useJob().close()
 const { product: asked } = useRoute().query as { product?: string }
@@ -20,10 +29,10 @@ const next = ref<string | null>(null)
 const error = ref<unknown>()
 const saved = ref('')
 type Kind = 'bought' | 'counted' | 'thrown-out'
-const kinds: { kind: Kind; says: string }[] = [
-  { kind: 'bought', says: 'bought' },
-  { kind: 'counted', says: 'counted: this is what is there' },
-  { kind: 'thrown-out', says: 'thrown out' },
+const kinds: { value: Kind; says: string }[] = [
+  { value: 'bought', says: 'bought' },
+  { value: 'counted', says: 'counted: this is what is there' },
+  { value: 'thrown-out', says: 'thrown out' },
 ]
 const form = ref<{ productId: string; kind: Kind; litres: number | undefined; lot: string; labelDate: string }>({
   productId: '',
@@ -59,12 +68,16 @@ function setLot(lot: string) {
   const own = known.value.find((other) => other.lot === lot)
   if (own) form.value.labelDate = own.labelDate ?? ''
 }
+/** What is noted, as it is sent: what was not entered is not there, and is told as missing. */
+const sends = computed(() => {
+  const { labelDate, litres, ...rest } = form.value
+  return { ...rest, ...(litres === undefined ? {} : { litres }), ...(labelDate === '' ? {} : { labelDate }) }
+})
 async function note() {
   error.value = undefined
   saved.value = ''
-  const { labelDate, litres, ...rest } = form.value
   try {
-    stock.value = await ask(endpoints.noteStock, { body: { ...rest, litres: litres ?? Number.NaN, ...(labelDate === '' ? {} : { labelDate }) } })
+    stock.value = await ask(endpoints.noteStock, { body: sends.value as StockForm })
     saved.value = 'Noted.'
     form.value = { ...form.value, litres: undefined, lot: '', labelDate: '' }
     await loadMoves()
@@ -72,7 +85,21 @@ async function note() {
     error.value = caught
   }
 }
-const day = (date: string) => dayjs(date).format('D MMM YYYY')
+const products = computed(() => stock.value?.products.map(({ productId, name }) => ({ value: productId, says: name })) ?? [])
+const columns: Column<StockRecord['products'][number]>[] = [
+  { key: 'name', says: 'Product', sort: ({ name }) => name },
+  { key: 'usable', says: 'May be used', number: true, sort: ({ usableL }) => usableL ?? undefined },
+  { key: 'lots', says: 'Lots' },
+  { key: 'weekly', says: 'A week', number: true, sort: ({ weeklyL }) => weeklyL },
+  { key: 'planned', says: 'Planned', number: true, sort: ({ plannedL }) => plannedL },
+]
+const moveColumns = [
+  { key: 'at', says: 'When' },
+  { key: 'litres', says: 'How much', number: true },
+  { key: 'product', says: 'Product' },
+  { key: 'what', says: 'What' },
+  { key: 'by', says: 'Who' },
+]
 const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.abs(litres), 'L')}`
 </script>
 
@@ -82,7 +109,7 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
       <h1>What came and went</h1>
       <StoresPages />
     </div>
-    <FaultNote :error="error" />
+    <FaultNote v-if="!stock" :error="error" />
     <template v-if="stock">
       <section v-if="toBuy.length > 0" class="buy" data-to-buy>
         <h2>
@@ -100,109 +127,75 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
         </ul>
         <p class="small">For the visits of the coming fortnight, or what is usually used in it, and a week in hand.</p>
       </section>
-      <div class="scroll">
-        <table class="ledger" data-stock>
-          <thead>
-            <tr>
-              <th>Product</th>
-              <th class="number">May be used</th>
-              <th>Lots</th>
-              <th class="number">A week</th>
-              <th class="number">Planned</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="product in stock.products" :key="product.productId" :data-stock-of="product.productId">
-              <td>
-                <b>{{ product.name }}</b>
-              </td>
-              <td class="number">
-                {{ product.usableL === null ? 'not counted' : quantity(product.usableL, 'L') }}
-                <template v-if="product.usableL !== null && product.usableL < 0"><br /><small>! count it</small></template>
-              </td>
-              <td>
-                <button
-                  v-for="lot in product.lots"
-                  :key="lot.lot"
-                  class="lot"
-                  :class="{ past: lot.past }"
-                  :data-lot-of="product.productId"
-                  @click="pick(product.productId, lot)"
-                >
-                  {{ lot.lot || 'no number' }}: {{ quantity(lot.litres, 'L')
-                  }}<template v-if="lot.labelDate"
-                    >, {{ lot.past ? `! past its date ${day(lot.labelDate)}: take it out` : `until ${day(lot.labelDate)}` }}</template
-                  >
-                </button>
-              </td>
-              <td class="number">{{ quantity(product.weeklyL, 'L') }}</td>
-              <td class="number">{{ quantity(product.plannedL, 'L') }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <form class="note ruled" @submit.prevent="note">
-        <h2>Note what you see</h2>
-        <label class="field"
-          ><span>Product</span
-          ><select v-model="form.productId" class="line" name="stock-product">
-            <option v-for="{ productId, name } in stock.products" :key="productId" :value="productId">{{ name }}</option>
-          </select></label
+      <Ledger
+        data-stock
+        title="What may be used"
+        :rows="stock.products"
+        :columns="columns"
+        :row-key="({ productId }) => productId"
+        :row-attrs="({ productId }) => ({ 'data-stock-of': productId })"
+      >
+        <template #name="{ row }"
+          ><b>{{ row.name }}</b></template
         >
-        <div class="chips" role="radiogroup" aria-label="What happened">
-          <button
-            v-for="{ kind, says } in kinds"
-            :key="kind"
-            type="button"
-            class="tap"
-            role="radio"
-            :aria-checked="form.kind === kind"
-            :data-move="kind"
-            @click="form.kind = kind"
+        <template #usable="{ row }">
+          {{ row.usableL === null ? 'not counted' : quantity(row.usableL, 'L') }}
+          <template v-if="row.usableL !== null && row.usableL < 0"><br /><small>! count it</small></template>
+        </template>
+        <template #lots="{ row }">
+          <Tap
+            v-for="lot in row.lots"
+            :key="lot.lot"
+            bare
+            class="lot"
+            :class="{ past: lot.past }"
+            :data-lot-of="row.productId"
+            @click="pick(row.productId, lot)"
           >
-            {{ says }}
-          </button>
+            {{ lot.lot || 'no number' }}: {{ quantity(lot.litres, 'L')
+            }}<template v-if="lot.labelDate"
+              >, {{ lot.past ? `! past its date ${dayWords(lot.labelDate)}: take it out` : `until ${dayWords(lot.labelDate)}` }}</template
+            >
+          </Tap>
+        </template>
+        <template #weekly="{ row }">{{ quantity(row.weeklyL, 'L') }}</template>
+        <template #planned="{ row }">{{ quantity(row.plannedL, 'L') }}</template>
+      </Ledger>
+      <Form class="note ruled" :sends="sends" :schema="stockFormSchema" :fault="error" @submit="note">
+        <h2>Note what you see</h2>
+        <div class="row inline">
+          <Field where="productId" label="Product"><Pick v-model="form.productId" name="stock-product" :options="products" /></Field>
+          <Choice v-model="form.kind" label="What happened" mark="move" :options="kinds" />
+          <Field where="litres" label="How much" :unit="unit('L')"><NumberField v-model="form.litres" si="L" name="stock-litres" /></Field>
+          <Field where="lot" label="Lot, as printed on the pack">
+            <TextField
+              name="stock-lot"
+              maxlength="40"
+              :suggestions="known.map(({ lot }) => lot)"
+              :model-value="form.lot"
+              @update:model-value="setLot"
+            />
+          </Field>
+          <Field where="labelDate" label="May be used until"><DayField v-model="form.labelDate" name="stock-date" clearable /></Field>
+          <Tap now type="submit" data-note-stock>Note it</Tap>
+          <span role="status">{{ saved }}</span>
         </div>
-        <label class="field"
-          ><span>How much, {{ unit('L') }}</span
-          ><NumberField v-model="form.litres" si="L" name="stock-litres"
-        /></label>
-        <label class="field"
-          ><span>Lot, as printed on the pack</span
-          ><input
-            class="line"
-            name="stock-lot"
-            maxlength="40"
-            list="known-lots"
-            :value="form.lot"
-            @input="setLot(($event.target as HTMLInputElement).value)"
-        /></label>
-        <datalist id="known-lots"><option v-for="{ lot } in known" :key="lot" :value="lot" /></datalist>
-        <label class="field"><span>May be used until</span><input v-model="form.labelDate" type="date" class="line" name="stock-date" /></label>
-        <button class="tap now" type="submit" data-note-stock>Note it</button>
-        <span role="status">{{ saved }}</span>
-      </form>
+      </Form>
       <h2 class="ruled-top">The ledger</h2>
-      <p v-if="moves.length === 0">Nothing came or went yet.</p>
-      <table v-else class="ledger" data-moves>
-        <tbody>
-          <tr v-for="move in moves" :key="move.id">
-            <td>{{ dayjs(move.at).format('D MMM YYYY, HH:mm') }}</td>
-            <td class="number">{{ signed(move.litres) }}</td>
-            <td>
-              <b>{{ move.name }}</b><small v-if="move.lot"> lot {{ move.lot }}</small>
-            </td>
-            <td>
-              {{ moveWords[move.kind] }}
-              <RouterLink v-if="move.job" :to="{ name: 'record', params: { jobId: move.job.id, unitId: move.job.unitId } }">{{
-                move.job.siteName
-              }}</RouterLink>
-            </td>
-            <td>{{ move.by }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <button v-if="next" class="tap" @click="loadMoves(next)">Older ones</button>
+      <Ledger data-moves title="What came and went" :rows="moves" :columns="moveColumns" :row-key="({ id }) => id" empty="Nothing came or went yet.">
+        <template #at="{ row }">{{ momentWords(row.at) }}</template>
+        <template #litres="{ row }">{{ signed(row.litres) }}</template>
+        <template #product="{ row }">
+          <b>{{ row.name }}</b><small v-if="row.lot"> lot {{ row.lot }}</small>
+        </template>
+        <template #what="{ row }">
+          {{ moveWords[row.kind] }}
+          <RouterLink v-if="row.job" :to="{ name: 'record', params: { jobId: row.job.id, unitId: row.job.unitId } }">{{
+            row.job.siteName
+          }}</RouterLink>
+        </template>
+      </Ledger>
+      <Tap v-if="next" @click="loadMoves(next)">Older ones</Tap>
     </template>
   </div>
 </template>
@@ -215,35 +208,18 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
 .buy ul {
   margin: 0.3rem 0;
 }
-.scroll {
-  overflow-x: auto;
-}
 .lot {
-  display: block;
+  display: flex;
+  justify-content: flex-start;
   min-width: 14rem;
-  font: inherit;
-  color: inherit;
-  text-align: left;
-  background: transparent;
-  border: 0;
-  min-height: 32px;
+  min-height: 36px;
   padding: 0.1rem 0;
-  cursor: pointer;
+  text-align: left;
 }
 .past {
   text-decoration: underline wavy var(--now);
 }
 .note {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.8rem 1.2rem;
-  align-items: end;
   padding: 0.9rem;
-}
-.note h2 {
-  flex-basis: 100%;
-}
-.note .line {
-  min-width: 11rem;
 }
 </style>

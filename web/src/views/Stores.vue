@@ -1,18 +1,22 @@
 <script setup lang="ts">
 // Stores: what the van holds, each product with its label, and the mixing calculator. The owner changes it; everybody uses it.
+import { Fault } from '@yastik/core/faults'
 import { knownHouseRules } from '@yastik/core/method'
-import { clashesAmong, type Equipment, type Product } from '@yastik/core/products'
+import { clashesAmong, productSchema, type Equipment, type Product } from '@yastik/core/products'
 import { endpoints, type StoresRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import EquipmentTable from '../components/EquipmentTable.vue'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import LabelCard from '../components/LabelCard.vue'
 import LabelForm from '../components/LabelForm.vue'
 import StoresPages from '../components/StoresPages.vue'
 import MixCalculator from '../components/MixCalculator.vue'
 import { useSession } from '../stores/session.ts'
+import Tap from '../kit/Tap.vue'
+import Form from '../kit/Form.vue'
+import Notice from '../kit/Notice.vue'
 
 const session = useSession()
 const record = ref<StoresRecord>()
@@ -57,6 +61,14 @@ async function takeOut() {
   const gone = editing.value?.id
   if (await save({ products: record.value?.products.filter(({ id }) => id !== gone) })) editing.value = undefined
 }
+/** What the server says of the product that is written, at its fields. */
+const productFault = computed(() => {
+  const { value: fault } = error
+  if (!(fault instanceof Fault)) return fault
+  const at = withProduct(editing.value as Product).findIndex(({ id }) => id === editing.value?.id)
+  const lines = fault.lines.map((line) => ({ ...line, where: line.where.replace(`products[${at}].`, '') }))
+  return new Fault(fault.code, { sentence: fault.message, lines })
+})
 const isNew = computed(() => !record.value?.products.some(({ id }) => id === editing.value?.id))
 </script>
 
@@ -68,25 +80,28 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
     </div>
     <p v-if="saved" role="status">{{ saved }}</p>
     <p v-if="!isOwner">The owner writes labels. You can mix from what is here, and note what came and went.</p>
-    <FaultNote :error="error" />
-    <ul v-if="clashes.length > 0" class="plain clash" role="alert">
-      <li v-for="clash in clashes" :key="clash">{{ clash }}</li>
-    </ul>
+    <FaultNote v-if="!editing" :error="error" />
+    <Notice v-if="clashes.length > 0" kind="now"
+      ><ul class="plain">
+        <li v-for="clash in clashes" :key="clash">{{ clash }}</li>
+      </ul></Notice
+    >
     <template v-if="record">
       <MixCalculator v-if="record.products.length > 0" :products="record.products" :household-allowed="householdAllowed" />
       <div class="spread">
         <h2>Products by their labels</h2>
-        <button v-if="isOwner && !editing" class="tap" @click="write">Write a label down</button>
+        <Tap v-if="isOwner && !editing" @click="write">Write a label down</Tap>
       </div>
-      <form v-if="editing" class="stack ruled label-form" @submit.prevent="saveLabel">
+      <Form v-if="editing" class="ruled label-form" :sends="editing" :schema="productSchema" :fault="productFault" @submit="saveLabel">
         <h2>{{ isNew ? 'New product' : editing.name }}</h2>
         <LabelForm v-model="editing" :is-new="isNew" />
-        <FaultNote :error="error" />
-        <div class="row">
-          <button class="tap now" type="submit">Save the label</button><button class="tap" type="button" @click="editing = undefined">Leave it</button
-          ><button v-if="!isNew" class="tap bare" type="button" @click="takeOut">Take it out of the van</button>
-        </div>
-      </form>
+        <template #doings
+          ><div class="row">
+            <Tap now type="submit">Save the label</Tap><Tap @click="editing = undefined">Leave it</Tap
+            ><Tap v-if="!isNew" bare @click="takeOut">Take it out of the van</Tap>
+          </div></template
+        ></Form
+      >
       <p v-if="record.products.length === 0">No products yet: without one every plan is left with plain water.</p>
       <div class="cards">
         <LabelCard v-for="product in record.products" :key="product.id" :product="product" :may-edit="isOwner" @edit="edit(product)" />
@@ -105,9 +120,5 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
 }
 .label-form {
   padding: 0.9rem;
-}
-.clash {
-  border-left: 6px double var(--now);
-  padding-left: 0.8rem;
 }
 </style>

@@ -3,11 +3,11 @@
 import { endpoints, type JobCard } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
-import { RouterLink } from 'vue-router'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import JobSheet from '../components/JobSheet.vue'
 import { askOrKept, clearShelf, fetchAhead } from '../offline/shelf.ts'
 import { useJob } from '../stores/job.ts'
+import Tap from '../kit/Tap.vue'
 
 useJob().close()
 const day = dayjs().format('YYYY-MM-DD')
@@ -36,8 +36,8 @@ const left = computed(() => jobs.value.today.filter(({ onDate }) => onDate < day
     <div class="spread">
       <h1>{{ dayjs(day).format('dddd, D MMMM YYYY') }}</h1>
       <div class="row">
-        <RouterLink to="/stores/load" class="tap">The day’s load</RouterLink>
-        <RouterLink to="/sites" class="tap">Plan a visit from a site</RouterLink>
+        <Tap to="/stores/load">The day’s load</Tap>
+        <Tap to="/sites">Plan a visit from a site</Tap>
       </div>
     </div>
     <FaultNote :error="error" />

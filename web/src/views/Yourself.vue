@@ -2,14 +2,16 @@
 // Oneself: password, second factor, and where one is signed in.
 import { endpoints, leastPassword, type SessionRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { ElInput } from 'element-plus/es/components/input/index'
-import 'element-plus/theme-chalk/el-input.css'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
-import FaultNote from '../components/FaultNote.vue'
+import FaultNote from '../kit/FaultNote.vue'
 import SecondFactor from '../components/SecondFactor.vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import Field from '../kit/Field.vue'
+import TextField from '../kit/TextField.vue'
+import Tap from '../kit/Tap.vue'
+import Form from '../kit/Form.vue'
 
 useJob().close()
 const session = useSession()
@@ -54,22 +56,19 @@ const day = (at: string) => dayjs(at).format('D MMM, HH:mm')
 <template>
   <div class="page stack">
     <h1>{{ session.me?.name }}</h1>
-    <form class="stack" data-change-password @submit.prevent="change">
+    <Form data-change-password :sends="{ password, next }" :schema="endpoints.changePassword.body" :fault="error" @submit="change">
       <h2>Password</h2>
-      <FaultNote :error="error" />
       <p v-if="said" role="status">{{ said }}</p>
-      <div class="row end">
-        <label class="field"
-          ><span>The one you have</span><ElInput v-model="password" name="password" type="password" autocomplete="current-password"
-        /></label>
-        <label class="field"
-          ><span
-            >A new one <small>at least {{ leastPassword }} characters; four words, say</small></span
-          ><ElInput v-model="next" name="next-password" type="password" autocomplete="new-password"
-        /></label>
-        <button class="tap" type="submit" :disabled="password === '' || next === ''">Change it</button>
+      <div class="row inline">
+        <Field where="password" label="The one you have"
+          ><TextField v-model="password" name="password" type="password" autocomplete="current-password"
+        /></Field>
+        <Field where="next" label="A new one" :hint="`at least ${leastPassword} characters; four words, say`"
+          ><TextField v-model="next" name="next-password" type="password" autocomplete="new-password"
+        /></Field>
+        <Tap type="submit" :disabled="password === '' || next === ''">Change it</Tap>
       </div>
-    </form>
+    </Form>
     <SecondFactor />
     <section class="stack ruled-top" data-sessions>
       <h2>Where you are signed in</h2>
@@ -79,18 +78,15 @@ const day = (at: string) => dayjs(at).format('D MMM, HH:mm')
           <span
             ><b>{{ own.device }}</b> since {{ day(own.madeAt) }} <small>{{ own.isThis ? 'here, now' : `used ${day(own.usedAt)}` }}</small></span
           >
-          <button v-if="!own.isThis" class="tap" @click="end(own.id)">Sign out there</button>
+          <Tap v-if="!own.isThis" @click="end(own.id)">Sign out there</Tap>
         </li>
       </ul>
-      <div v-if="sessions.length > 1" class="row"><button class="tap" data-end-others @click="end()">Sign out everywhere but here</button></div>
+      <div v-if="sessions.length > 1" class="row"><Tap data-end-others @click="end()">Sign out everywhere but here</Tap></div>
     </section>
   </div>
 </template>
 
 <style scoped>
-.end {
-  align-items: end;
-}
 .sessions li {
   display: flex;
   flex-wrap: wrap;

@@ -2,6 +2,7 @@
 // What went wrong, where, and what is allowed.
 import { Fault } from '@yastik/core/faults'
 import { computed } from 'vue'
+import Notice from './Notice.vue'
 
 const props = defineProps<{ error: unknown }>()
 const sentence = computed(() => (props.error instanceof Error ? props.error.message : props.error ? String(props.error) : ''))
@@ -9,21 +10,17 @@ const lines = computed(() => (props.error instanceof Fault ? props.error.lines :
 </script>
 
 <template>
-  <div v-if="sentence" class="fault" role="alert">
+  <Notice v-if="sentence" kind="now" class="fault">
     <b>{{ sentence }}</b>
     <ul v-if="lines.length > 0">
       <li v-for="line in lines" :key="line.where + line.what">
         <b>{{ line.where }}</b>: {{ line.what }}<template v-if="line.allowed">. Allowed: {{ line.allowed }}</template>
       </li>
     </ul>
-  </div>
+  </Notice>
 </template>
 
 <style scoped>
-.fault {
-  border-left: 6px double var(--now);
-  padding: 0.5rem 0.9rem;
-}
 ul {
   margin: 0.3rem 0 0;
   padding-left: 1.1rem;

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+// What the customer said to a quote: the way that was accepted, with the visit that follows; or no.
+import type { QuoteOption } from '@yastik/core/plan'
+import { wayLetter, type CrewRecord, type QuoteAccept } from '@yastik/core/wire'
+import { computed, ref } from 'vue'
+import Choice from '../kit/Choice.vue'
+import DayField from '../kit/DayField.vue'
+import Field from '../kit/Field.vue'
+import Tap from '../kit/Tap.vue'
+import { today } from '../measures/days.ts'
+import CrewPick from './CrewPick.vue'
+
+const props = defineProps<{ offered: readonly QuoteOption[]; toPay: (option: QuoteOption) => number; crew: readonly CrewRecord[] }>()
+const emit = defineEmits<{ accepted: [how: Omit<QuoteAccept, 'version'>]; declined: [] }>()
+const chosen = ref<string>()
+const onDate = ref(today())
+const crewIds = ref<number[]>(props.crew.slice(0, 2).map(({ id }) => id))
+const ways = computed(() => props.offered.map((option, at) => ({ value: option.key, says: `${wayLetter(at)}: ${props.toPay(option).toFixed(2)}` })))
+const accept = () => chosen.value !== undefined && emit('accepted', { option: chosen.value, onDate: onDate.value, crewIds: crewIds.value })
+</script>
+
+<template>
+  <section class="stack no-print ruled-top" data-answer>
+    <h2>What the customer said</h2>
+    <div class="row inline">
+      <Choice v-model="chosen" label="The way that was accepted" mark="accept" :options="ways" />
+      <Field label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
+      <CrewPick v-model="crewIds" :crew="crew" />
+      <Tap now big :disabled="!chosen || crewIds.length === 0 || onDate === ''" data-accepted @click="accept">Accepted: plan the visit</Tap>
+      <Tap data-declined @click="emit('declined')">Declined</Tap>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+// What is added to a quote or taken off, and until when its prices stand.
+import type { QuoteRecord } from '@yastik/core/wire'
+import { ref } from 'vue'
+import DayField from '../kit/DayField.vue'
+import Field from '../kit/Field.vue'
+import Form from '../kit/Form.vue'
+import NumberField from '../kit/NumberField.vue'
+import Tap from '../kit/Tap.vue'
+import TextField from '../kit/TextField.vue'
+
+export type Terms = Partial<Pick<QuoteRecord, 'adjustments' | 'validUntil'>>
+const props = defineProps<{ quote: QuoteRecord; /** @returns whether it was changed */ change: (terms: Terms) => Promise<boolean> }>()
+const added = ref<{ what: string; amount: number | undefined }>({ what: '', amount: undefined })
+async function add() {
+  const { what, amount = Number.NaN } = added.value
+  if (await props.change({ adjustments: [...props.quote.adjustments, { what, amount }] })) added.value = { what: '', amount: undefined }
+}
+const takeAway = (index: number) => props.change({ adjustments: props.quote.adjustments.filter((_, at) => at !== index) })
+</script>
+
+<template>
+  <section class="stack no-print ruled-top">
+    <h2>Added or taken off</h2>
+    <ul v-if="quote.adjustments.length > 0" class="plain">
+      <li v-for="(entry, index) in quote.adjustments" :key="index" class="row">
+        <span>{{ entry.what }}: {{ entry.amount.toFixed(2) }}</span>
+        <Tap bare :aria-label="`Take away: ${entry.what}`" @click="takeAway(index)">Take away</Tap>
+      </li>
+    </ul>
+    <Form inline @submit="add">
+      <Field label="For what"><TextField v-model="added.what" name="adjust-what" maxlength="120" /></Field>
+      <Field label="Amount, below zero takes off"><NumberField v-model="added.amount" name="adjust-amount" /></Field>
+      <Tap type="submit" :disabled="added.what.trim() === '' || !Number.isFinite(added.amount)">Add it to every way</Tap>
+      <Field label="Prices stand until"
+        ><DayField :model-value="quote.validUntil" name="valid-until" @commit="change({ validUntil: $event })"
+      /></Field>
+      <slot />
+    </Form>
+  </section>
+</template>

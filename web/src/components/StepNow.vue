@@ -1,0 +1,253 @@
+<script setup lang="ts">
+// The one step to do now, readable at arm's length: what it needs, what is counted, what keeps it from being done, and its button.
+import type { Step } from '@yastik/core/procedure'
+import { exceptionFor, reasonsToHold, withCounts, type Asker, type LedgerEntry } from '@yastik/core/run'
+import { partNames } from '@yastik/core/units'
+import { rinseFlowLMin, usualPumpBar } from '@yastik/core/wash'
+import { computed, ref, watch } from 'vue'
+import Notice from '../kit/Notice.vue'
+import Tap from '../kit/Tap.vue'
+import Tick from '../kit/Tick.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
+import FastenerCount from './FastenerCount.vue'
+import LeaveOut from './LeaveOut.vue'
+import LedgerShortfall from './LedgerShortfall.vue'
+import PhotoLeftOut from './PhotoLeftOut.vue'
+import PhotoSlot from './PhotoSlot.vue'
+import ProductUsed from './ProductUsed.vue'
+import StepHelp from './StepHelp.vue'
+import { useKeys } from './keys.ts'
+import { useCounts } from './useCounts.ts'
+
+const props = defineProps<{
+  jobId: string
+  unitId: string
+  step: Step
+  /** How many other steps could be begun as well. */
+  others: number
+  /** Who is at this screen. */
+  asker: Asker
+  nowMs: number
+  nameOf: (id: number) => string
+}>()
+const emit = defineEmits<{ other: []; done: [] }>()
+
+const { sentence } = useMeasures()
+const job = useJob()
+const session = useSession()
+const state = computed(() => job.stateFor(props.unitId))
+const trained = computed(() => props.asker.trained)
+
+const counting = useCounts(
+  state,
+  () => props.step,
+  (happening) => job.add(props.unitId, happening),
+)
+const confirmed = computed(() => state.value.progress[props.step.id]?.gateConfirmed === true)
+/** What keeps the step from being done, counts as they stand on the screen included. */
+const holds = computed(() => reasonsToHold(withCounts(state.value, props.step, counting.onScreen.value), props.step, props.nowMs))
+
+/** Who is at the step, and to whom it was given, where that is somebody. */
+const whose = computed(() => {
+  const { id } = props.step
+  const { begunAtMs, begunBy } = state.value.progress[id] ?? {}
+  const given = state.value.given[id]
+  const who = (person: number) => (person === session.me?.id ? 'you' : props.nameOf(person))
+  const sinceMin = begunAtMs === undefined ? 0 : Math.floor((props.nowMs - begunAtMs) / 60_000)
+  return [
+    ...(given === undefined ? [] : [`given to ${who(given)}`]),
+    ...(begunBy === undefined || begunAtMs === undefined ? [] : [`begun by ${who(begunBy)}, ${sinceMin < 1 ? 'just now' : `${sinceMin} min ago`}`]),
+  ]
+})
+async function begin() {
+  if (state.value.progress[props.step.id]?.begunBy === undefined) await job.add(props.unitId, { type: 'step-begun', stepId: props.step.id })
+}
+const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
+/** The count goes on record before the word that it may stay so. */
+async function except({ item, kind, out, in: back }: LedgerEntry, text: string) {
+  await counting.record()
+  await job.add(props.unitId, { type: 'exception-written', item, kind, short: out - back, text })
+}
+async function confirmGate() {
+  if (props.step.gate && !confirmed.value) await job.add(props.unitId, { type: 'gate-confirmed', stepId: props.step.id })
+}
+/** Litres as they stand on the screen, by product; what is planned where nobody says otherwise. */
+const used = ref<Record<string, number | undefined>>({})
+watch(
+  () => props.step.id,
+  () => (used.value = {}),
+)
+const usedOf = (of: Step) =>
+  (of.uses ?? []).flatMap(({ productId, litres }) => {
+    const said = productId in used.value ? (used.value[productId] ?? 0) : litres
+    return [{ productId, litres: said }]
+  })
+const mostLitres = 1000
+/** What is typed as an amount and is none. */
+const badAmount = computed(() => usedOf(props.step).some(({ litres }) => !(litres >= 0 && litres <= mostLitres)))
+async function done() {
+  const own = props.step
+  if (badAmount.value) return
+  await counting.record()
+  if (holds.value.length > 0) return
+  for (const { productId, litres } of usedOf(own)) await job.add(props.unitId, { type: 'product-used', stepId: own.id, productId, litres })
+  used.value = {}
+  await job.add(props.unitId, { type: 'step-done', stepId: own.id })
+  counting.forget()
+  emit('done')
+}
+const design = computed(() => job.designFor(props.unitId))
+/** What the pump in the van gives, for sums about its jet. */
+const jet = computed(() => {
+  const equipment = job.record?.equipment ?? []
+  const { pressureBar = usualPumpBar.value } = equipment.find(({ kind }) => kind === 'pump-wand') ?? {}
+  return { flowLMin: rinseFlowLMin('pump-wand', equipment), pressureBar }
+})
+const photosOf = (stepId: string) => state.value.photos.filter((photo) => photo.stepId === stepId)
+/** A step that is done by something else opens it: ticking would prove nothing. */
+const opens = computed(() => {
+  if (props.step.doneBy === 'before-readings')
+    return { station: 'proof', hash: '#before', what: 'Enter the before readings', taken: state.value.readings.before !== undefined }
+  if (props.step.doneBy === 'after-readings')
+    return { station: 'proof', hash: '#after', what: 'Enter the after readings', taken: state.value.readings.after !== undefined }
+  return undefined
+})
+
+useKeys([
+  { key: 'Enter', does: 'this step is done', run: () => void done() },
+  { key: 'b', does: 'begin this step, so that others see who is at it', run: () => void begin() },
+  { key: 'g', does: 'confirm the gate of this step', run: () => void confirmGate() },
+])
+</script>
+
+<template>
+  <article class="step" :data-step="step.id">
+    <p class="eyebrow">{{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min</p>
+    <h2 class="title">{{ sentence(step.title) }}</h2>
+    <p v-if="step.skill" class="how" data-skill>
+      <b>{{ trained?.includes(step.skill) ? 'For somebody trained, such as you:' : 'For somebody trained:' }}</b>
+      {{ step.skill.replace('-', ' ') }}.
+    </p>
+    <p v-if="step.how" class="how">{{ sentence(step.how) }}</p>
+    <p v-if="whose.length > 0" class="how" data-whose>{{ whose.join(', ') }}</p>
+    <PhotoSlot
+      v-if="step.photo || step.takesOff || photosOf(step.id).length > 0"
+      :key="step.id"
+      :job-id="jobId"
+      :unit-id="unitId"
+      :subject="{ stepId: step.id }"
+      :photos="photosOf(step.id)"
+      :wanted="step.photo"
+      :name-of="nameOf"
+    />
+    <PhotoLeftOut
+      v-if="step.needsPhoto && photosOf(step.id).length === 0"
+      :unit-id="unitId"
+      :step-id="step.id"
+      :because="state.progress[step.id]?.photoLeftOut"
+    />
+    <p v-if="step.takesOff" class="how"><b>Goes to:</b> {{ step.slot }}.</p>
+    <ul v-if="step.cautions.length > 0" class="cautions plain">
+      <li v-for="caution in step.cautions" :key="caution"><span class="sign" aria-hidden="true">!</span>{{ caution }}</li>
+    </ul>
+    <FastenerCount
+      v-for="fastener in step.fasteners ?? []"
+      :key="fastener.kind"
+      :kind="fastener.kind"
+      :direction="step.takesOff ? 'out' : 'back'"
+      :all="step.putsBack ? counting.outOf(fastener) : undefined"
+      :beside="step.takesOff ? `expected ${fastener.count}` : `${counting.outOf(fastener)} came out`"
+      :model-value="counting.counted(fastener)"
+      @update:model-value="counting.set(fastener, $event)"
+    />
+    <LedgerShortfall
+      v-for="entry in counting.short.value"
+      :key="entry.kind"
+      :entry="entry"
+      :taken-at="titleOf(entry.takenAt)"
+      :exception="exceptionFor(state, entry)"
+      :name-of="nameOf"
+      :draft="state.ledger.some((other) => other.item === entry.item && other.kind === entry.kind && other.in !== entry.in)"
+      @write="(text) => except(entry, text)"
+      @record="counting.record()"
+    />
+    <template v-if="step.uses">
+      <ProductUsed :key="step.id" v-model="used" :uses="step.uses" />
+      <Notice v-if="badAmount" kind="now">What was used is a number from 0 to {{ mostLitres }}.</Notice>
+    </template>
+    <Tick v-if="step.gate" big :class="{ open: !confirmed }" :model-value="confirmed" data-gate @update:model-value="confirmGate">{{
+      sentence(step.gate)
+    }}</Tick>
+    <Tap v-if="opens" big :now="!opens.taken" data-opens :to="{ name: opens.station, params: { jobId, unitId }, hash: opens.hash }">{{
+      opens.taken ? `${opens.what}: taken` : opens.what
+    }}</Tap>
+    <div class="row">
+      <Tap now big class="finish" data-done :disabled="holds.length > 0 || badAmount" @click="done">Done</Tap>
+      <Tap v-if="state.progress[step.id]?.begunBy === undefined" big data-begin @click="begin">Begin</Tap>
+      <Tap v-if="others > 0" big data-other @click="emit('other')">Another step ({{ others }})</Tap>
+    </div>
+    <StepHelp v-if="design" :key="`${step.id}-help`" :step="step" :design="design" :flow-l-min="jet.flowLMin" :pressure-bar="jet.pressureBar" />
+    <LeaveOut v-if="step.optional" :key="step.id" :unit-id="unitId" :step="step" />
+    <div v-if="holds.length > 0" role="status" data-holds>
+      <ul class="holds">
+        <li v-for="reason in holds" :key="reason">{{ reason }}</li>
+      </ul>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.step {
+  display: flex;
+  flex-direction: column;
+  gap: 0.8rem;
+}
+.title {
+  font-size: 1.9rem;
+  line-height: 1.15;
+  font-weight: 600;
+}
+.how {
+  font-size: 1.15rem;
+  max-width: 46rem;
+}
+.cautions li {
+  display: flex;
+  gap: 0.6rem;
+  align-items: flex-start;
+  padding: 0.25rem 0;
+  font-size: 1.05rem;
+}
+.sign {
+  flex: none;
+  width: 1.5rem;
+  height: 1.5rem;
+  border: 2px solid var(--ink);
+  border-radius: 50%;
+  display: inline-grid;
+  place-items: center;
+  font-weight: 600;
+  line-height: 1;
+}
+.tick.open {
+  border-color: var(--now);
+}
+.finish {
+  min-width: 12rem;
+}
+.holds {
+  margin: 0;
+  padding-left: 1.1rem;
+  font-size: 1.05rem;
+}
+@media (max-width: 900px) {
+  .title {
+    font-size: 1.6rem;
+  }
+  .finish {
+    flex: 1;
+  }
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+// One unit written down, changed, or several alike at once.
+import { families, familyNames, traitsOf, type Family } from '@yastik/core/units'
+import { endpoints, type UnitForm } from '@yastik/core/wire'
+import { computed, ref } from 'vue'
+import { ask } from '../api/client.ts'
+import Choice from '../kit/Choice.vue'
+import Field from '../kit/Field.vue'
+import Form from '../kit/Form.vue'
+import Tap from '../kit/Tap.vue'
+import TextField from '../kit/TextField.vue'
+import { optionsOf } from '../kit/option.ts'
+import UnitFormFields from './UnitForm.vue'
+
+const props = defineProps<{
+  siteId: string
+  /** The unit that is changed; without one it is new. */ id?: string
+  version?: number
+  start: UnitForm
+}>()
+const emit = defineEmits<{ saved: []; leave: [] }>()
+const form = ref<UnitForm>(props.start)
+/** Names of further units like it, one a line. */
+const more = ref('')
+const error = ref<unknown>()
+const names = computed(() => [form.value.name, ...more.value.split('\n')].map((entry) => entry.trim()).filter((entry) => entry !== ''))
+/** What is sent: one that is changed, one that is new, or several. */
+const sends = computed(() => {
+  const { name, ...traits } = form.value
+  if (props.id !== undefined) return { schema: endpoints.saveUnit.body, body: { ...form.value, version: props.version } }
+  return names.value.length > 1
+    ? { schema: endpoints.makeAlikeUnits.body, body: { names: names.value, ...traits } }
+    : { schema: endpoints.makeUnit.body, body: { name, ...traits } }
+})
+
+/** Traits of another family say nothing about this one and go. */
+function setFamily(family: Family) {
+  const kept = Object.entries(form.value.design).filter(([trait]) => traitsOf[family].some((known) => known === trait))
+  form.value = { ...form.value, family, design: Object.fromEntries(kept) }
+}
+async function save() {
+  error.value = undefined
+  const params = { id: props.siteId }
+  const { name: _, ...traits } = form.value
+  try {
+    if (props.id !== undefined && props.version !== undefined)
+      await ask(endpoints.saveUnit, { params: { id: props.id }, body: { ...form.value, version: props.version } })
+    else if (names.value.length > 1) await ask(endpoints.makeAlikeUnits, { params, body: { names: names.value, ...traits } })
+    else await ask(endpoints.makeUnit, { params, body: form.value })
+    emit('saved')
+  } catch (caught) {
+    error.value = caught
+  }
+}
+</script>
+
+<template>
+  <Form class="ruled editing" data-unit-form :sends="sends.body" :schema="sends.schema" :fault="error" @submit="save">
+    <h2>{{ id ? `Traits of the ${familyNames[form.family]}` : `New ${familyNames[form.family]}` }}</h2>
+    <Choice
+      v-if="!id"
+      label="Family"
+      mark="family"
+      :model-value="form.family"
+      :options="optionsOf(families, (family) => familyNames[family])"
+      @update:model-value="setFamily"
+    />
+    <UnitFormFields v-model="form">
+      <Field :where="names.length > 1 ? 'names[0]' : 'name'" label="Name of the unit, as people on site call it" class="whole wide"
+        ><TextField v-model="form.name" name="unit-name"
+      /></Field>
+      <Field v-if="!id" where="names" label="More like it, one name a line: rooms of a corridor, say" class="whole wide"
+        ><TextField v-model="more" name="more-names" :lines="2" />
+      </Field>
+    </UnitFormFields>
+    <template #doings>
+      <div class="row"><Tap now type="submit">Save the unit</Tap><Tap @click="emit('leave')">Leave it</Tap></div>
+    </template>
+  </Form>
+</template>
+
+<style scoped>
+.editing {
+  padding: 0.9rem;
+}
+.wide {
+  max-width: 32rem;
+}
+</style>

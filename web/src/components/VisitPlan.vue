@@ -1,0 +1,65 @@
+<script setup lang="ts">
+// The next visit to a site: which day and who goes; or first what it would cost.
+import { endpoints, type CrewRecord } from '@yastik/core/wire'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { ask } from '../api/client.ts'
+import DayField from '../kit/DayField.vue'
+import Field from '../kit/Field.vue'
+import Form from '../kit/Form.vue'
+import Tap from '../kit/Tap.vue'
+import { today } from '../measures/days.ts'
+import CrewPick from './CrewPick.vue'
+
+const props = defineProps<{ siteId: string; unitIds: readonly string[]; mayQuote: boolean; /** Whether this is what to do now. */ now: boolean }>()
+const router = useRouter()
+const onDate = ref(today())
+const crew = ref<CrewRecord[]>([])
+const crewIds = ref<number[]>([])
+const error = ref<unknown>()
+
+async function attempt(work: () => Promise<void>) {
+  error.value = undefined
+  try {
+    await work()
+  } catch (caught) {
+    error.value = caught
+  }
+}
+await attempt(async () => {
+  crew.value = await ask(endpoints.crew)
+  crewIds.value = crew.value.slice(0, 2).map(({ id }) => id)
+})
+const plan = () =>
+  attempt(async () => {
+    const body = { siteId: props.siteId, unitIds: [...props.unitIds], onDate: onDate.value, crewIds: crewIds.value }
+    const job = await ask(endpoints.makeJob, { body })
+    await router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
+  })
+/** The soil is as it was seen or is expected; the quote's sheet says which, and takes another. */
+const quote = () =>
+  attempt(async () => {
+    const { id } = await ask(endpoints.makeQuote, { body: { siteId: props.siteId, units: props.unitIds.map((unitId) => ({ unitId })) } })
+    await router.push({ name: 'quote', params: { quoteId: id } })
+  })
+</script>
+
+<template>
+  <Form class="ruled visit" data-visit-plan :fault="error" @submit="plan">
+    <div class="row inline">
+      <Field where="onDate" label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
+      <Field where="crewIds" label="Who goes"><CrewPick v-model="crewIds" :crew="crew" /></Field>
+      <Tap type="submit" :now="now" :disabled="unitIds.length === 0 || crewIds.length === 0 || onDate === ''">Start the visit</Tap>
+      <Tap v-if="mayQuote" :disabled="unitIds.length === 0" data-make-quote @click="quote">Make a quote</Tap>
+    </div>
+  </Form>
+</template>
+
+<style scoped>
+.visit {
+  padding: 0.9rem;
+}
+.visit .row {
+  gap: 1.5rem;
+}
+</style>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+// What follows from a look-over, as far as it went: the method, its minutes, what the unit still does, and what the signs point to.
+import { choiceNames, type Choice } from '@yastik/core/method'
+import type { UnitPlan } from '@yastik/core/plan'
+import { computed } from 'vue'
+import Fold from '../kit/Fold.vue'
+import Tap from '../kit/Tap.vue'
+import ReferralNote from './ReferralNote.vue'
+
+const props = defineProps<{ jobId: string; unitId: string; plan: UnitPlan; isGraded: boolean }>()
+const scope = computed(() => props.plan.decisions.find(({ topic }) => topic === 'scope'))
+const minutes = computed(() => Math.round(props.plan.steps.reduce((sum, { handsMin }) => sum + handsMin, 0)))
+const helps = { yes: 'cleaning helps', partly: 'cleaning helps in part', no: 'cleaning does not help' }
+const wholeWords = (choice: string) => choiceNames[choice as Choice]
+</script>
+
+<template>
+  <aside class="stack" aria-label="What follows">
+    <template v-if="scope">
+      <p class="eyebrow">{{ isGraded ? 'From what is graded so far' : 'Before anything is graded' }}</p>
+      <h2 class="verdict" data-scope>{{ wholeWords(scope.choice) }}</h2>
+      <ul class="because">
+        <li v-for="reason in scope.because" :key="reason">{{ reason }}</li>
+      </ul>
+      <div class="figures">
+        <div>
+          <span class="figure">{{ minutes }}<small>min work</small></span>
+        </div>
+        <template v-if="plan.expected.basedOn !== 'nothing'">
+          <div>
+            <span class="figure">{{ Math.round(plan.expected.airflowShareNow * 100) }}<small>% of its air</small></span>
+          </div>
+          <div data-cooling-now>
+            <span class="figure">{{ Math.round(plan.expected.coolingShareNow * 100) }}<small>% of its cooling</small></span>
+          </div>
+        </template>
+      </div>
+      <p v-if="plan.expected.basedOn === 'nothing'" class="small" data-nothing-known>
+        What it still does is told once filter, coil or wheel are graded, or the air is measured.
+      </p>
+      <p v-else-if="plan.expected.basedOn === 'readings'" class="small">Air and cooling are told by the readings.</p>
+      <ReferralNote :referrals="plan.referrals" />
+      <h3 class="ruled-top">Likely causes</h3>
+      <p v-if="plan.diagnosis.length === 0" class="small">Nothing points anywhere yet.</p>
+      <ol class="plain causes">
+        <li v-for="entry in plan.diagnosis.slice(0, 4)" :key="entry.cause">
+          <Fold>
+            <template #title>
+              <span
+                ><span class="weight">{{ Math.round(entry.weight * 100) }}<small>%</small></span
+                ><b>{{ entry.cause }}</b> <span class="small">{{ helps[entry.cleaningHelps] }}</span></span
+              >
+            </template>
+            <ul>
+              <li v-for="line in entry.evidence" :key="line" class="small">{{ line }}</li>
+            </ul>
+          </Fold>
+        </li>
+      </ol>
+      <Tap now big :to="{ name: 'method', params: { jobId, unitId } }">See the method</Tap>
+    </template>
+  </aside>
+</template>
+
+<style scoped>
+.verdict {
+  font-size: 1.6rem;
+  line-height: 1.1;
+}
+.verdict::first-letter {
+  text-transform: uppercase;
+}
+.because {
+  margin: 0;
+  padding-left: 1.1rem;
+}
+.causes li {
+  border-bottom: var(--rule-width) solid var(--rule);
+}
+.weight {
+  display: inline-block;
+  min-width: 3.2rem;
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+// A day: typed as it is written everywhere, or tapped on a sheet of the month.
+import { ElDatePicker } from 'element-plus/es/components/date-picker/index'
+import './day.css'
+import { useField } from './field.ts'
+import { dayFormat } from '../measures/days.ts'
+
+defineProps<{ /** As 2027-03-01; empty where none is set. */ modelValue: string | undefined; name: string; clearable?: boolean; label?: string }>()
+const emit = defineEmits<{ 'update:modelValue': [day: string]; commit: [day: string] }>()
+const { described } = useField()
+function set(day: unknown) {
+  const value = typeof day === 'string' ? day : ''
+  emit('update:modelValue', value)
+  emit('commit', value)
+}
+</script>
+
+<template>
+  <ElDatePicker
+    v-bind="described"
+    class="day"
+    :model-value="modelValue || null"
+    :name="name"
+    :aria-label="label"
+    :format="dayFormat"
+    value-format="YYYY-MM-DD"
+    :placeholder="dayFormat"
+    :clearable="clearable ?? false"
+    :validate-event="false"
+    @update:model-value="set"
+  />
+</template>

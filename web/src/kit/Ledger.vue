@@ -1,0 +1,85 @@
+<script setup lang="ts" generic="Row">
+// A table: ruled lines, headings that put it in order, on a phone one entry below the other. Drawn as a plain table: docs/decisions/31 says why.
+import { computed, ref } from 'vue'
+import { ordered, type Column, type Order } from './column.ts'
+
+const props = defineProps<{
+  rows: readonly Row[]
+  columns: readonly Column<Row>[]
+  /** Tells rows apart. */
+  rowKey: (row: Row) => string | number
+  /** What it is a table of, for who does not see it; shown above it with `titled`. */
+  title: string
+  titled?: boolean
+  /** What is said where there are no rows. */
+  empty?: string
+  loading?: boolean
+  /** Attributes of a row, by which it is found on the page. */
+  rowAttrs?: (row: Row, index: number) => Record<string, unknown>
+  /** On a phone it stays a table and scrolls sideways: figures to compare along a line. */
+  keepsLines?: boolean
+  /** The first cell of each row names it. */
+  headed?: boolean
+}>()
+
+const order = ref<Order>()
+const shown = computed(() => ordered(props.rows, props.columns, order.value))
+const seen = computed(() => props.columns.filter(({ hidden }) => hidden !== true))
+const sortOf = ({ key, sort }: Column<Row>) =>
+  sort === undefined ? undefined : order.value?.key !== key ? 'none' : order.value.down ? 'descending' : 'ascending'
+function tap(key: string) {
+  if (order.value?.key !== key) order.value = { key, down: false }
+  else order.value = order.value.down ? undefined : { key, down: true }
+}
+const signs = { none: '', ascending: '↑', descending: '↓' }
+const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
+</script>
+
+<template>
+  <div
+    class="ledger-frame"
+    :class="{ 'keeps-lines': keepsLines }"
+    :tabindex="keepsLines ? 0 : undefined"
+    :role="keepsLines ? 'region' : undefined"
+    :aria-label="keepsLines ? title : undefined"
+  >
+    <!-- Its roles are named: what is no table to the eye on a phone stays one to who listens. -->
+    <table v-if="rows.length > 0" role="table" class="ledger" :aria-busy="loading">
+      <caption :class="titled ? 'small' : 'unseen'">
+        {{
+          title
+        }}
+      </caption>
+      <thead role="rowgroup">
+        <tr role="row">
+          <th v-for="column in seen" :key="column.key" scope="col" role="columnheader" :class="{ number: column.number }" :aria-sort="sortOf(column)">
+            <button v-if="column.sort" class="order" type="button" :data-order="column.key" @click="tap(column.key)">
+              {{ column.says }} <span class="sign" aria-hidden="true">{{ signs[sortOf(column) ?? 'none'] }}</span>
+            </button>
+            <slot v-else-if="column.says !== ''" :name="`head-${column.key}`" :column="column">{{ column.says }}</slot>
+            <span v-else class="unseen">doings</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody role="rowgroup">
+        <tr v-for="(row, index) in shown" :key="rowKey(row)" role="row" v-bind="rowAttrs?.(row, index)">
+          <component
+            :is="headed && at === 0 ? 'th' : 'td'"
+            v-for="(column, at) in seen"
+            :key="column.key"
+            :scope="headed && at === 0 ? 'row' : undefined"
+            :role="headed && at === 0 ? 'rowheader' : 'cell'"
+            :class="{ number: column.number, doings: column.says === '' }"
+          >
+            <span v-if="column.says !== ''" class="of" aria-hidden="true">{{ column.says }}</span>
+            <span class="is"
+              ><slot :name="column.key" :row="row" :index="index">{{ cellOf(row, column.key) }}</slot></span
+            >
+          </component>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="loading" role="status">Fetching …</p>
+    <p v-else-if="empty" class="empty">{{ empty }}</p>
+  </div>
+</template>
