@@ -87,10 +87,11 @@ async function leave() {
         <template #fallback><p class="page" role="status">Fetching the sheet …</p></template>
       </Suspense>
     </RouterView>
+    <!-- In here, so that they stand in a landmark. -->
+    <KeyHelp />
+    <MeasuresDialog v-if="asked === 'units'" :model-value="true" @update:model-value="asked = undefined" />
+    <LightDialog v-if="asked === 'light'" :model-value="true" @update:model-value="asked = undefined" />
   </main>
-  <KeyHelp />
-  <MeasuresDialog v-if="asked === 'units'" :model-value="true" @update:model-value="asked = undefined" />
-  <LightDialog v-if="asked === 'light'" :model-value="true" @update:model-value="asked = undefined" />
 </template>
 
 <style scoped>

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 
 export const families = ['wall-head', 'ceiling-cassette', 'window', 'through-wall', 'rv-rooftop'] as const
-export const familySchema = z.literal(families)
+export const familySchema = /* @__PURE__ */ z.literal(families)
 export type Family = z.infer<typeof familySchema>
 
 export const familyNames: Record<Family, string> = {
@@ -27,7 +27,7 @@ export const parts = [
   'rearFan',
   'basePan',
 ] as const
-export const partSchema = z.literal(parts)
+export const partSchema = /* @__PURE__ */ z.literal(parts)
 export type Part = z.infer<typeof partSchema>
 
 export const partNames: Record<Part, string> = {

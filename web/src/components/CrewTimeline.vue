@@ -103,7 +103,7 @@ const shortEnough = (text: string, room: number) => text.length * 6 < room
 
 <template>
   <div class="along" tabindex="0" role="region" aria-label="Timeline, scrolls sideways on a narrow screen">
-    <svg ref="sheet" class="day" :viewBox="`0 0 ${width} ${height}`" role="img" aria-label="Timeline of the crew" data-crew-timeline>
+    <svg ref="sheet" class="day" :viewBox="`0 0 ${width} ${height}`" role="group" aria-label="Timeline of the crew" data-crew-timeline>
       <g class="axis">
         <g v-for="tick in ticks" :key="tick">
           <line :x1="scale(tick)" :x2="scale(tick)" :y1="top - 6" :y2="height - 26" />

@@ -80,7 +80,7 @@ function add() {
       /><template v-else>{{ row[field] === undefined ? '' : si ? figure(row[field], si) : row[field] }}</template>
     </template>
     <template #doings="{ row }">
-      <Tap bare :aria-label="`take ${row.kind} out of the van`" @click="takeOut(row.id)">Take out</Tap>
+      <Tap bare :aria-label="`Take out: ${row.kind.replaceAll('-', ' ')}`" @click="takeOut(row.id)">Take out</Tap>
     </template>
   </Ledger>
   <div v-if="mayEdit" class="row">

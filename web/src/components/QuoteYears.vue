@@ -53,7 +53,7 @@ const dashes = ['', '9 5', '2 4', '12 4 2 4', '5 2', '1 6']
 <template>
   <figure class="years">
     <figcaption>What each way adds up to over {{ years }} years, each unit done again when it needs it</figcaption>
-    <div class="along">
+    <div class="along" tabindex="0" role="region" aria-label="What each way adds up to, scrolls sideways on a narrow screen">
       <svg :viewBox="`0 0 ${width} ${height}`" class="chart-sheet" role="img" aria-label="Cost of each way over the years" data-quote-years>
         <g v-for="tick in y.ticks(5)" :key="tick">
           <line :x1="frame.left" :x2="width - frame.right" :y1="y(tick)" :y2="y(tick)" class="rule" />

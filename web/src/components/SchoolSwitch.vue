@@ -18,6 +18,8 @@ const props = defineProps<{
   brings?: Readonly<Record<string, string>>
   /** Whether a change asks for its reason: for one job it does, as a house rule it does not. */
   asksWhy?: boolean
+  /** Of its heading. */
+  level: 2 | 3
 }>()
 const emit = defineEmits<{ choose: [value: string, because: string] }>()
 const wanted = ref<string>()
@@ -39,7 +41,7 @@ function confirm() {
 
 <template>
   <div class="school" :data-school="school">
-    <h3>{{ schoolNames[school] }}</h3>
+    <component :is="`h${level}`" class="minor">{{ schoolNames[school] }}</component>
     <Choice
       class="options"
       mark="option"

@@ -2,12 +2,24 @@
 // A day: typed as it is written everywhere, or tapped on a sheet of the month.
 import { ElDatePicker } from 'element-plus/es/components/date-picker/index'
 import './day.css'
+import { nextTick, useId } from 'vue'
 import { useField } from './field.ts'
 import { dayFormat } from '../measures/days.ts'
 
-defineProps<{ /** As 2027-03-01; empty where none is set. */ modelValue: string | undefined; name: string; clearable?: boolean; label?: string }>()
+const props = defineProps<{
+  /** As 2027-03-01; empty where none is set. */ modelValue: string | undefined
+  name: string
+  clearable?: boolean
+  label?: string
+}>()
 const emit = defineEmits<{ 'update:modelValue': [day: string]; commit: [day: string] }>()
 const { described } = useField()
+const popper = `month-${useId()}`
+/** The month that opens says what it is. */
+async function opened(isOpen: boolean) {
+  await nextTick()
+  if (isOpen) document.querySelector(`.${popper}`)?.setAttribute('aria-label', props.label ?? 'Days of a month')
+}
 function set(day: unknown) {
   const value = typeof day === 'string' ? day : ''
   emit('update:modelValue', value)
@@ -26,6 +38,8 @@ function set(day: unknown) {
     value-format="YYYY-MM-DD"
     :placeholder="dayFormat"
     :clearable="clearable ?? false"
+    :popper-class="popper"
+    @visible-change="opened"
     :validate-event="false"
     @update:model-value="set"
   />

@@ -103,6 +103,7 @@ async function set(change: Partial<HouseRules>) {
         v-for="name in names"
         :key="name"
         :school="name"
+        :level="2"
         :value="rules[name]"
         :brings="brings[name]"
         :disabled="!isOwner"

@@ -107,7 +107,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           @choose="(choice, because) => choose(decision.topic, choice, because)"
         />
       </ol>
-      <h3 class="ruled-top">No other way at this unit</h3>
+      <h2 class="ruled-top minor">No other way at this unit</h2>
       <ol class="plain foregone">
         <DecisionEntry v-for="decision in foregone" :key="decision.topic" :decision="decision" fixed />
       </ol>
@@ -128,6 +128,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         :value="rules[school]"
         :house-rule="houseRules[school]"
         :disabled="started"
+        :level="3"
         asks-why
         @choose="(value, because) => chooseSchool(school, value, because)"
       />
