@@ -8,14 +8,26 @@ const common = {
     '^@yastik/(server|stand-ins)/(.*)$': '<rootDir>/$1/src/$2.ts',
   },
   // Packages that ship as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb|@vueuse)/)'],
 }
 const esm = { '^.+\\.js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }] }
 
 export default {
   projects: [
     { ...common, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
-    { ...common, displayName: 'web', testMatch: ['<rootDir>/web/src/**/*.test.ts'], transform: { ...transform, ...esm } },
+    {
+      ...common,
+      displayName: 'web',
+      testMatch: ['<rootDir>/web/src/**/*.test.ts'],
+      transform: { ...transform, ...esm, '\\.vue$': '<rootDir>/scripts/jest/vue.mjs' },
+      moduleNameMapper: {
+        ...common.moduleNameMapper,
+        '\\.css$': '<rootDir>/scripts/jest/noStyles.cjs',
+        // Built for a page; built for this runner.
+        '^element-plus/es/(.*)$': 'element-plus/lib/$1',
+      },
+      testEnvironmentOptions: { customExportConditions: ['node', 'node-addons'] },
+    },
     {
       ...common,
       displayName: 'server',

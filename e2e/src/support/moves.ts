@@ -72,8 +72,8 @@ export async function countAllBack(sheet: Sheet, id: string): Promise<void> {
     await click(sheet, `[data-step="${id}"] .count:nth-child(${index + 1} of .count) [data-all-back]`)
 }
 
-/** Works on until `stop` says so; where only waiting is left, the clock moves. Returns the ids of the steps done. */
-export async function workUntil(sheet: Sheet, stop: (id: string) => boolean): Promise<string[]> {
+/** Works on until `stop` says so, each step as `how` does it; where only waiting is left, the clock moves. Returns the ids of the steps done. */
+export async function workUntil(sheet: Sheet, stop: (id: string) => boolean, how = doStep): Promise<string[]> {
   const done: string[] = []
   for (let turns = 0; turns < 200; turns++) {
     if (await exists(sheet, '[data-finished]')) return done
@@ -86,7 +86,7 @@ export async function workUntil(sheet: Sheet, stop: (id: string) => boolean): Pr
       continue
     }
     if (stop(id)) return done
-    done.push(await doStep(sheet))
+    done.push(await how(sheet))
   }
   throw new Error(`still not there after: ${done.join(', ')}`)
 }

@@ -7,8 +7,10 @@ import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
 import Form from '../kit/Form.vue'
 import Field from '../kit/Field.vue'
+import { useNames } from '../job/useNames.ts'
 
-const props = defineProps<{ entry: LedgerEntry; takenAt: string; draft?: boolean; exception?: LedgerException; nameOf: (id: number) => string }>()
+const props = defineProps<{ entry: LedgerEntry; takenAt: string; draft?: boolean; exception?: LedgerException }>()
+const { personName } = useNames()
 const emit = defineEmits<{ write: [text: string]; record: [] }>()
 const session = useSession()
 const asking = ref(false)
@@ -26,7 +28,7 @@ function write() {
   <div class="slot" :class="exception ? 'excepted' : 'short'" :role="exception ? undefined : 'alert'" :data-short="entry.kind">
     <b>{{ short > 0 ? `${short} × ${entry.kind} missing` : `${-short} × ${entry.kind} too many` }}</b>
     <small>came out at “{{ takenAt }}”, {{ entry.slot }}</small>
-    <small v-if="exception">May stay out, by {{ nameOf(exception.by) }}: {{ exception.text }}</small>
+    <small v-if="exception">May stay out, by {{ personName(exception.by) }}: {{ exception.text }}</small>
     <template v-else-if="short > 0">
       <template v-if="session.me?.role !== 'owner'">
         <small>Power waits until it is back, or until the owner writes that it may stay out.</small>

@@ -15,7 +15,6 @@ const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
-const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 const parts = computed(() => partsOf[unit.value.family].filter((part) => state.value.grades[part] !== undefined))
 const photosOf = (part: Part, when: 'before' | 'after') => photosOfPart(state.value.photos, part, when)
 const before = (part: Part) => state.value.grades[part]!.grade
@@ -65,7 +64,6 @@ function measuredPair(part: Part) {
               :unit-id="unitId"
               :subject="{ of: { part, when } }"
               :photos="photosOf(part, when)"
-              :name-of="nameOf"
               @grade="gradeByPhoto(part, $event, when)"
             />
           </div>

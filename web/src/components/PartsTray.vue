@@ -6,8 +6,10 @@ import { computed } from 'vue'
 import { useJob } from '../stores/job.ts'
 import LedgerShortfall from './LedgerShortfall.vue'
 import PhotoThumb from './PhotoThumb.vue'
+import { useNames } from '../job/useNames.ts'
 
-const props = defineProps<{ jobId: string; unitId: string; state: UnitState; nameOf: (id: number) => string }>()
+const props = defineProps<{ jobId: string; unitId: string; state: UnitState }>()
+const { personName, titleOf } = useNames(() => props.unitId)
 const job = useJob()
 const rows = computed(() =>
   props.state.tray.map((item) => ({
@@ -19,7 +21,6 @@ const rows = computed(() =>
 const loose = computed(() =>
   props.state.ledger.filter((entry) => entry.out !== entry.in && !props.state.tray.some(({ item }) => item === entry.item)),
 )
-const titleOf = (stepId: string) => props.state.steps?.find(({ id }) => id === stepId)?.title ?? stepId
 const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
   job.add(props.unitId, { type: 'exception-written', item, kind, short: out - back, text })
 </script>
@@ -31,7 +32,7 @@ const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
     </h2>
     <ul class="plain">
       <li v-for="row in rows" :key="row.item" class="slot" :data-tray="row.item">
-        <b>{{ row.item }}</b><small>{{ row.slot }} · {{ nameOf(row.by) }}, {{ dayjs(row.atMs).format('HH:mm') }}</small>
+        <b>{{ row.item }}</b><small>{{ row.slot }} · {{ personName(row.by) }}, {{ dayjs(row.atMs).format('HH:mm') }}</small>
         <small v-for="entry in row.fasteners" :key="entry.kind">{{ entry.in }} of {{ entry.out }} × {{ entry.kind }} back</small>
         <span v-if="row.photos.length > 0" class="row photos">
           <PhotoThumb
@@ -49,7 +50,6 @@ const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
           :entry="entry"
           :taken-at="titleOf(entry.takenAt)"
           :exception="exceptionFor(state, entry)"
-          :name-of="nameOf"
           @write="(text) => except(entry, text)"
         />
       </li>

@@ -6,8 +6,10 @@ import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
+import { useNames } from '../job/useNames.ts'
 
-const props = defineProps<{ unitId: string; state: UnitState; waits: readonly RunningWait[]; nowMs: number; nameOf: (id: number) => string }>()
+const props = defineProps<{ unitId: string; state: UnitState; waits: readonly RunningWait[]; nowMs: number }>()
+const { personName } = useNames()
 const job = useJob()
 const session = useSession()
 const reasons = ['a break', 'waiting for somebody', 'something is missing']
@@ -49,7 +51,7 @@ async function pause(because?: string) {
       <b>Back by {{ dayjs(presses.mostAtMs).format('HH:mm') }}:</b> later is too long for {{ presses.what }}.
     </p>
     <p v-for="other in others" :key="other.by" class="small">
-      {{ nameOf(other.by) }} paused at {{ dayjs(other.fromMs).format('HH:mm') }}<template v-if="other.because">: {{ other.because }}</template
+      {{ personName(other.by) }} paused at {{ dayjs(other.fromMs).format('HH:mm') }}<template v-if="other.because">: {{ other.because }}</template
       >.
     </p>
   </div>

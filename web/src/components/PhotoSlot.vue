@@ -15,6 +15,7 @@ import FaultNote from '../kit/FaultNote.vue'
 import FileTap from '../kit/FileTap.vue'
 import PhotoThumb from './PhotoThumb.vue'
 import Tap from '../kit/Tap.vue'
+import { useNames } from '../job/useNames.ts'
 
 const props = defineProps<{
   jobId: string
@@ -22,8 +23,8 @@ const props = defineProps<{
   subject: PhotoOf
   photos: readonly TakenPhoto[]
   wanted?: string
-  nameOf: (id: number) => string
 }>()
+const { personName } = useNames()
 const emit = defineEmits<{ grade: [grade: Grade] }>()
 const PhotoMeasure = defineAsyncComponent(() => import('../photo/PhotoMeasure.vue'))
 const job = useJob()
@@ -70,7 +71,7 @@ async function keep(files: () => Promise<readonly File[]>) {
           :photo-id="photo.photoId"
           :job-id="jobId"
           :unit-id="unitId"
-          :says="`${nameOf(photo.by)}, ${dayjs(photo.atMs).format('D MMM, HH:mm')}`"
+          :says="`${personName(photo.by)}, ${dayjs(photo.atMs).format('D MMM, HH:mm')}`"
         />
         <Tap v-if="measurable" :data-measure="photo.photoId" @click="measuring = photo.photoId">
           {{

@@ -3,19 +3,21 @@
 import type { UnitState } from '@yastik/core/run'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
+import { useNames } from '../job/useNames.ts'
 
-const props = defineProps<{ state: UnitState; nameOf: (id: number) => string }>()
+const props = defineProps<{ state: UnitState }>()
+const { personName } = useNames()
 const at = (ms: number | undefined) => (ms === undefined ? '' : dayjs(ms).format('HH:mm'))
 const notes = computed(() =>
   (props.state.steps ?? []).flatMap(({ id, title }) => {
     const { by, doneAtMs, alsoBy = [], takenBackBy } = props.state.progress[id] ?? {}
     if (by === undefined) return []
-    const first = `${props.nameOf(by)}’s, at ${at(doneAtMs)}`
+    const first = `${personName(by)}’s, at ${at(doneAtMs)}`
     return [
-      ...(takenBackBy === undefined ? [] : [{ key: `${id}/back`, says: `“${title}”: ${props.nameOf(takenBackBy)} took it back; ${first}, stands.` }]),
+      ...(takenBackBy === undefined ? [] : [{ key: `${id}/back`, says: `“${title}”: ${personName(takenBackBy)} took it back; ${first}, stands.` }]),
       ...alsoBy.map((other) => ({
         key: `${id}/${other.by}/${other.atMs}`,
-        says: `“${title}”: ${props.nameOf(other.by)} did it too, at ${at(other.atMs)}; ${first}, counts.`,
+        says: `“${title}”: ${personName(other.by)} did it too, at ${at(other.atMs)}; ${first}, counts.`,
       })),
     ]
   }),

@@ -92,6 +92,8 @@ function confirm() {
   color: inherit;
 }
 .brings {
+  display: inline-block;
+  min-height: 2.6em;
   font-weight: 600;
 }
 .why {

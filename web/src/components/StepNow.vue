@@ -20,6 +20,7 @@ import ProductUsed from './ProductUsed.vue'
 import StepHelp from './StepHelp.vue'
 import { useKeys } from './keys.ts'
 import { useCounts } from './useCounts.ts'
+import { useNames } from '../job/useNames.ts'
 
 const props = defineProps<{
   jobId: string
@@ -30,8 +31,8 @@ const props = defineProps<{
   /** Who is at this screen. */
   asker: Asker
   nowMs: number
-  nameOf: (id: number) => string
 }>()
+const { personName, titleOf } = useNames(() => props.unitId)
 const emit = defineEmits<{ other: []; done: [] }>()
 
 const { sentence } = useMeasures()
@@ -54,7 +55,7 @@ const whose = computed(() => {
   const { id } = props.step
   const { begunAtMs, begunBy } = state.value.progress[id] ?? {}
   const given = state.value.given[id]
-  const who = (person: number) => (person === session.me?.id ? 'you' : props.nameOf(person))
+  const who = (person: number) => (person === session.me?.id ? 'you' : personName(person))
   const sinceMin = begunAtMs === undefined ? 0 : Math.floor((props.nowMs - begunAtMs) / 60_000)
   return [
     ...(given === undefined ? [] : [`given to ${who(given)}`]),
@@ -64,7 +65,6 @@ const whose = computed(() => {
 async function begin() {
   if (state.value.progress[props.step.id]?.begunBy === undefined) await job.add(props.unitId, { type: 'step-begun', stepId: props.step.id })
 }
-const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
 /** The count goes on record before the word that it may stay so. */
 async function except({ item, kind, out, in: back }: LedgerEntry, text: string) {
   await counting.record()
@@ -140,7 +140,6 @@ useKeys([
       :subject="{ stepId: step.id }"
       :photos="photosOf(step.id)"
       :wanted="step.photo"
-      :name-of="nameOf"
     />
     <PhotoLeftOut
       v-if="step.needsPhoto && photosOf(step.id).length === 0"
@@ -168,7 +167,6 @@ useKeys([
       :entry="entry"
       :taken-at="titleOf(entry.takenAt)"
       :exception="exceptionFor(state, entry)"
-      :name-of="nameOf"
       :draft="state.ledger.some((other) => other.item === entry.item && other.kind === entry.kind && other.in !== entry.in)"
       @write="(text) => except(entry, text)"
       @record="counting.record()"

@@ -2,7 +2,7 @@
 import type { Step } from '@yastik/core/procedure'
 import type { LedgerEntry, UnitState } from '@yastik/core/run'
 import { computed, reactive, type ComputedRef, type Ref } from 'vue'
-import type { UnitHappening } from '../stores/job.ts'
+import type { UnitHappening } from '../job/useLog.ts'
 
 type Fasteners = NonNullable<Step['fasteners']>[number]
 

@@ -2,7 +2,7 @@
 // A day: typed as it is written everywhere, or tapped on a sheet of the month.
 import { ElDatePicker } from 'element-plus/es/components/date-picker/index'
 import './day.css'
-import { nextTick, useId } from 'vue'
+import { useId } from 'vue'
 import { useField } from './field.ts'
 import { dayFormat } from '../measures/days.ts'
 
@@ -16,9 +16,8 @@ const emit = defineEmits<{ 'update:modelValue': [day: string]; commit: [day: str
 const { described } = useField()
 const popper = `month-${useId()}`
 /** The month that opens says what it is. */
-async function opened(isOpen: boolean) {
-  await nextTick()
-  if (isOpen) document.querySelector(`.${popper}`)?.setAttribute('aria-label', props.label ?? 'Days of a month')
+function opened(isOpen: boolean) {
+  if (isOpen) setTimeout(() => document.querySelector(`.${popper}`)?.setAttribute('aria-label', props.label ?? 'Days of a month'))
 }
 function set(day: unknown) {
   const value = typeof day === 'string' ? day : ''
@@ -39,8 +38,8 @@ function set(day: unknown) {
     :placeholder="dayFormat"
     :clearable="clearable ?? false"
     :popper-class="popper"
-    @visible-change="opened"
     :validate-event="false"
+    @visible-change="opened"
     @update:model-value="set"
   />
 </template>

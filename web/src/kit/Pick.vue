@@ -30,6 +30,7 @@ const emit = defineEmits<{ 'update:modelValue': [value: Value] }>()
   <ElSelect
     ref="own"
     append-to="main"
+    :persistent="false"
     class="pick"
     :model-value="modelValue"
     :name="name"

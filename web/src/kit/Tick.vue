@@ -13,10 +13,9 @@ const emit = defineEmits<{ 'update:modelValue': [on: boolean] }>()
     :model-value="modelValue"
     :disabled="disabled"
     :name="name"
-    :aria-label="label"
     :validate-event="false"
     @update:model-value="emit('update:modelValue', $event === true)"
   >
-    <slot />
+    <span v-if="label" class="unseen">{{ label }}</span><slot />
   </ElCheckbox>
 </template>

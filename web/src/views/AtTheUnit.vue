@@ -21,6 +21,7 @@ import Notice from '../kit/Notice.vue'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 
@@ -51,13 +52,13 @@ const toCome = computed(() => {
     because: reasonsToWait(state.value, { id, title, ...entry }, now.value)[0],
   }))
 })
-const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 function pick(direction: 1 | -1) {
   const index = ready.value.findIndex(({ id }) => id === step.value?.id)
   pickedId.value = ready.value[(index + direction + ready.value.length) % ready.value.length]?.id
 }
 /** Whether what was found since asks for other work than what was agreed. */
-const changes = computed(() => changeOf(state.value, job.planFor(props.unitId)?.units[0].steps ?? []) !== undefined)
+const plan = usePlan(() => props.unitId)
+const changes = computed(() => changeOf(state.value, plan.value?.units[0].steps ?? []) !== undefined)
 const noteText = ref('')
 async function note() {
   if (noteText.value.trim() === '') return
@@ -102,7 +103,6 @@ useKeys([
         :others="ready.length - 1"
         :asker="asker"
         :now-ms="now"
-        :name-of="nameOf"
         @other="pick(1)"
         @done="pickedId = undefined"
       />
@@ -114,7 +114,7 @@ useKeys([
         <p class="title" role="status">Only waiting is left for now.</p>
         <Elsewhere :job-id="jobId" :unit-id="unitId" :asker="asker" :now-ms="now" />
       </template>
-      <PauseBar v-if="!finished" :unit-id="unitId" :state="state" :waits="waits" :now-ms="now" :name-of="nameOf" />
+      <PauseBar v-if="!finished" :unit-id="unitId" :state="state" :waits="waits" :now-ms="now" />
     </section>
     <aside class="stack">
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly :off="offParts" :wet="wetParts" :bagged="bagged" />
@@ -123,7 +123,7 @@ useKeys([
           >{{ progress.done }}<small>of {{ progress.all }} steps</small></span
         ><LedgerState :state="state" />
       </p>
-      <SameStepTwice :state="state" :name-of="nameOf" />
+      <SameStepTwice :state="state" />
       <Fold :title="`Steps to come (${toCome.length})`">
         <ol class="small">
           <li v-for="entry in toCome" :key="entry.id">
@@ -139,7 +139,7 @@ useKeys([
         <Tap type="submit" data-note>Note</Tap>
       </Form>
     </aside>
-    <PartsTray class="whole" :job-id="jobId" :unit-id="unitId" :state="state" :name-of="nameOf" />
+    <PartsTray class="whole" :job-id="jobId" :unit-id="unitId" :state="state" />
   </div>
 </template>
 

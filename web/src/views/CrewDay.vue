@@ -8,6 +8,7 @@ import { RouterLink } from 'vue-router'
 import { serverNow } from '../api/clock.ts'
 import CrewTimeline from '../components/CrewTimeline.vue'
 import FaultNote from '../kit/FaultNote.vue'
+import { useNames } from '../job/useNames.ts'
 import { useJob } from '../stores/job.ts'
 import { useCrewDay } from '../workers/crewDay.ts'
 import Tap from '../kit/Tap.vue'
@@ -21,7 +22,7 @@ const fault = shallowRef<Fault>()
 const crew = computed(() => job.record?.crew ?? [])
 const people = computed(() => crew.value.map(({ name }) => name))
 const letterOf = (id: string) => String.fromCharCode(65 + units.value.findIndex((unit) => unit.id === id))
-const nameOf = (id: string) => job.unitFor(id)?.name ?? id
+const { unitName } = useNames()
 const missing = computed(() =>
   (job.record?.unitIds ?? []).filter((id) => !units.value.some((unit) => unit.id === id) && !job.stateFor(id).handedOver),
 )
@@ -120,7 +121,7 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
       <p class="small no-print">Drag a piece of work to somebody else’s lane, or tap it; with keys: Tab to it, then ↑ or ↓.</p>
       <div v-if="picked" class="picked" data-picked>
         <p>
-          <b>{{ nameOf(picked.unitId) }}: {{ stepOf(picked)?.title }}</b>
+          <b>{{ unitName(picked.unitId) }}: {{ stepOf(picked)?.title }}</b>
           <small>
             {{ picked.who.join(' and ') }}, from {{ Math.round(picked.startMin) }} to {{ Math.round(picked.endMin) }} min{{
               isGiven(picked) ? ', given' : ''
@@ -145,7 +146,7 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
             <li v-for="{ person, task, step } in first" :key="person">
               <b>{{ person }}</b>:
               <template v-if="task && step"
-                >{{ nameOf(task.unitId) }} — {{ step.title }}<small v-if="step.part"> ({{ partNames[step.part] }})</small></template
+                >{{ unitName(task.unitId) }} — {{ step.title }}<small v-if="step.part"> ({{ partNames[step.part] }})</small></template
               ><template v-else>nothing to do</template>
             </li>
           </ul>
@@ -155,10 +156,10 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
           <ul class="plain">
             <li v-for="unit in units" :key="unit.id">
               <b class="letter">{{ letterOf(unit.id) }}</b>
-              <RouterLink :to="{ name: 'method', params: { jobId, unitId: unit.id } }">{{ nameOf(unit.id) }}</RouterLink>
+              <RouterLink :to="{ name: 'method', params: { jobId, unitId: unit.id } }">{{ unitName(unit.id) }}</RouterLink>
             </li>
           </ul>
-          <p v-if="missing.length > 0" class="small">Not looked over yet, so not counted: {{ missing.map(nameOf).join(', ') }}.</p>
+          <p v-if="missing.length > 0" class="small">Not looked over yet, so not counted: {{ missing.map(unitName).join(', ') }}.</p>
         </section>
         <section>
           <h3>What would shorten it</h3>

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 // House rules: which school the firm follows where trades people differ. The owner sets them; everybody reads them.
-import { knownHouseRules, schools, type HouseRules, type SchoolName } from '@yastik/core/method'
-import { consequencesOf, type Consequence } from '@yastik/core/plan'
+import { knownHouseRules, schools, type HouseRules } from '@yastik/core/method'
+import type { Consequence } from '@yastik/core/plan'
 import { endpoints, type HouseRulesRecord, type StoresRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import HousePages from '../components/HousePages.vue'
 import NumberField from '../kit/NumberField.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
+import { schoolList, useConsequences } from '../components/useConsequences.ts'
 import StepTimes from '../components/StepTimes.vue'
+import { usePainted } from '../job/afterPaint.ts'
 import { useSession } from '../stores/session.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Field from '../kit/Field.vue'
@@ -21,9 +23,10 @@ const stores = ref<StoresRecord>()
 const error = ref<unknown>()
 const saved = ref('')
 const isOwner = computed(() => session.me?.role === 'owner')
+/** Rates stand further down: they come once what is on top was painted. */
+const painted = usePainted()
 const rules = computed(() => knownHouseRules(record.value?.rules))
 type Figure = 'hourlyRate' | 'hourCost' | 'minimumCharge' | 'travelCharge' | 'furtherUnitDiscount' | 'roofWindLimitMs' | 'liftLimitKg'
-const names = Object.keys(schools) as SchoolName[]
 const figures: readonly { name: Figure; says: string; unit?: string; times?: number }[] = [
   { name: 'hourlyRate', says: 'An hour, for the customer' },
   { name: 'hourCost', says: 'An hour costs the firm' },
@@ -51,15 +54,25 @@ function difference(one: Consequence, followed: Consequence): string {
   ]
   return said.join(', ') || 'no difference on this round'
 }
-const consequences = computed(() =>
-  names.map((name) => ({ name, all: consequencesOf(name, rules.value, stores.value?.products, stores.value?.equipment) })),
+const consequences = useConsequences(
+  () => (record.value ? rules.value : undefined),
+  () => stores.value,
 )
-const followed = computed(() => consequences.value[0].all.find(({ value }) => value === rules.value[consequences.value[0].name])!)
+const followed = computed(() => consequences.value[schoolList[0]]?.find(({ value }) => value === rules.value[schoolList[0]]))
+/** What stands under a way until it is reckoned keeps its place. */
+const reckoning = 'reckoning …'
 const brings = computed(() =>
   Object.fromEntries(
-    consequences.value.map(({ name, all }) => [
+    schoolList.map((name) => [
       name,
-      Object.fromEntries(all.filter(({ value }) => value !== rules.value[name]).map((one) => [one.value, difference(one, followed.value)])),
+      Object.fromEntries(
+        schools[name]
+          .filter((value) => value !== rules.value[name])
+          .map((value) => {
+            const one = consequences.value[name]?.find((own) => own.value === value)
+            return [value, one && followed.value ? difference(one, followed.value) : reckoning]
+          }),
+      ),
     ]),
   ),
 )
@@ -92,15 +105,18 @@ async function set(change: Partial<HouseRules>) {
           : 'The owner sets these. In Method you can decide otherwise for one job, and say why.'
       }}
     </p>
-    <p data-round>
-      The same round of ten ordinary units, two of each family, takes one person <b>{{ followed.minutes }} min</b> with waits,
-      <b>{{ followed.money.toFixed(2) }}</b> of work and product, <b>{{ quantity(followed.waterL, 'L') }}</b> of water, and leaves
-      <b>{{ followed.notReached }}</b> soiled parts. Under each other way stands what it would change.
+    <p class="round" data-round>
+      The same round of ten ordinary units, two of each family, takes one person
+      <template v-if="followed"
+        ><b>{{ followed.minutes }} min</b> with waits, <b>{{ followed.money.toFixed(2) }}</b> of work and product,
+        <b>{{ quantity(followed.waterL, 'L') }}</b> of water, and leaves <b>{{ followed.notReached }}</b> soiled parts</template
+      ><template v-else>{{ reckoning }}</template
+      >. Under each other way stands what it would change.
     </p>
     <p role="status">{{ saved }}</p>
     <div class="schools">
       <SchoolSwitch
-        v-for="name in names"
+        v-for="name in schoolList"
         :key="name"
         :school="name"
         :level="2"
@@ -110,7 +126,7 @@ async function set(change: Partial<HouseRules>) {
         @choose="set({ [name]: $event })"
       />
     </div>
-    <Form class="ruled-top" :fault="error">
+    <Form v-if="painted" class="ruled-top" :fault="error">
       <h2>Rates and limits</h2>
       <div class="fields">
         <Field v-for="entry in figures" :key="entry.name" :where="`rules.${entry.name}`" :label="entry.says" :unit="entry.unit">
@@ -124,11 +140,14 @@ async function set(change: Partial<HouseRules>) {
         </Field>
       </div>
     </Form>
-    <StepTimes v-if="isOwner && record" :in-use="rules.stepTimes" @use="set({ stepTimes: $event })" />
+    <StepTimes v-if="isOwner && record && painted" :in-use="rules.stepTimes" @use="set({ stepTimes: $event })" />
   </div>
 </template>
 
 <style scoped>
+.round {
+  min-height: 2.8em;
+}
 .schools {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));

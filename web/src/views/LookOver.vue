@@ -23,6 +23,7 @@ import type { Column } from '../kit/column.ts'
 import { optionsOf } from '../kit/option.ts'
 import { useKeys } from '../components/keys.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
+import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Ticks from '../kit/Ticks.vue'
@@ -35,7 +36,7 @@ const job = useJob()
 const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
 const design = computed(() => job.designFor(props.unitId)!)
-const plan = computed(() => job.planFor(props.unitId))
+const plan = usePlan(() => props.unitId)
 const unitPlan = computed(() => plan.value?.units[0])
 const selected = ref<Part>()
 const parts = computed(() => partsToSee(unit.value.family, design.value))
@@ -69,7 +70,6 @@ const extentsOf = (finding: Finding) =>
     (extent) => extentInWords(finding, extent),
   )
 const setExtent = (finding: Finding, extent: Extent) => job.add(props.unitId, { type: 'finding-set', finding, present: true, extent })
-const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
 const columns: Column<{ part: Part }>[] = [
   { key: 'part', says: 'Part' },
   { key: 'grade', says: 'Grade' },
@@ -107,7 +107,6 @@ useKeys([
         :unit-id="unitId"
         :subject="{ of: { part: selected, when: 'before' } }"
         :photos="photosOfPart(state.photos, selected, 'before')"
-        :name-of="nameOf"
         @grade="setGrade(selected!, $event)"
       />
       <div v-if="!selected" class="hint">

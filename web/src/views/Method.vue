@@ -14,6 +14,7 @@ import SchoolSwitch from '../components/SchoolSwitch.vue'
 import WashBench from '../components/WashBench.vue'
 import ReferralNote from '../components/ReferralNote.vue'
 import { useKeys } from '../components/keys.ts'
+import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Tap from '../kit/Tap.vue'
@@ -24,7 +25,7 @@ const job = useJob()
 const router = useRouter()
 const state = computed(() => job.stateFor(props.unitId))
 const file = computed(() => job.jobFileFor(props.unitId))
-const plan = computed(() => job.planFor(props.unitId))
+const plan = usePlan(() => props.unitId)
 const unitPlan = computed(() => plan.value?.units[0])
 /** The course of the wash water, where something fills up. */
 const planned = computed(() => file.value && planUnit(file.value.units[0], contextOf(file.value)))
@@ -52,11 +53,12 @@ const choose = (topic: Topic, choice: string | null, because: string) =>
   job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
 
 async function agree() {
-  if (!unitPlan.value) return
+  const own = job.planFor(props.unitId)?.units[0]
+  if (!own) return
   await job.add(props.unitId, {
     type: 'method-agreed',
-    decisions: unitPlan.value.decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule })),
-    steps: unitPlan.value.steps,
+    decisions: own.decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule })),
+    steps: own.steps,
   })
   await router.push({ name: 'at-the-unit', params: { jobId: props.jobId, unitId: props.unitId } })
 }

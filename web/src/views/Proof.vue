@@ -14,6 +14,8 @@ import ProofLines from '../components/ProofLines.vue'
 import PsychroChart from '../components/PsychroChart.vue'
 import ReadingsForm from '../components/ReadingsForm.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePainted } from '../job/afterPaint.ts'
+import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Notice from '../kit/Notice.vue'
@@ -22,7 +24,10 @@ const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const router = useRouter()
 const state = computed(() => job.stateFor(props.unitId))
-const unitPlan = computed(() => job.planFor(props.unitId)?.units[0])
+/** What stands further down comes once what is on top was painted. */
+const painted = usePainted()
+const plan = usePlan(() => props.unitId)
+const unitPlan = computed(() => plan.value?.units[0])
 const unit = computed(() => job.unitFor(props.unitId))
 const site = computed(() => job.record?.site.site)
 const refused = ref<string[]>([])
@@ -80,7 +85,7 @@ async function handOver() {
       :altitude-m="site?.altitudeM"
       :outdoor-c="site?.outdoorAir?.dryBulbC"
     />
-    <div class="two">
+    <div v-if="painted" class="two">
       <section id="before" class="stack">
         <h2>Before</h2>
         <ReadingsForm
@@ -104,7 +109,7 @@ async function handOver() {
         />
       </section>
     </div>
-    <PartsAfter v-if="!declined" :job-id="jobId" :unit-id="unitId" />
+    <PartsAfter v-if="!declined && painted" :job-id="jobId" :unit-id="unitId" />
     <PartsRenewed :unit-id="unitId" />
     <section v-if="unitPlan.notReached.length > 0">
       <h3>Not reached, or not clean</h3>

@@ -11,8 +11,10 @@ import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
+import { useNames } from '../job/useNames.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
+const names = useNames(() => props.unitId)
 const job = useJob()
 const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
@@ -21,17 +23,8 @@ const own = computed(() => job.events.filter(({ happening }) => happening.unitId
 const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)))
 const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))
 const entries = computed(() => inOrder(own.value))
-const nameOf = (id: number) => job.record?.people.find((person) => person.id === id)?.name ?? ''
-const titleOf = (stepId: string) => state.value.steps?.find(({ id }) => id === stepId)?.title ?? stepId
-const productName = (id: string) => job.record?.products.find((product) => product.id === id)?.name ?? id
 
-const says = (happening: Happening) =>
-  happeningInWords(happening, {
-    titleOf,
-    gateOf: (stepId) => state.value.steps?.find(({ id }) => id === stepId)?.gate ?? stepId,
-    productName,
-    personName: nameOf,
-  })
+const says = (happening: Happening) => happeningInWords(happening, names)
 const columns = [
   { key: 'at', says: 'When' },
   { key: 'by', says: 'Who' },
@@ -59,7 +52,7 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
         empty="Nothing has happened yet."
       >
         <template #at="{ row }">{{ dayjs(timeOf(row)).format('D MMM HH:mm:ss') }}</template>
-        <template #by="{ row }">{{ nameOf(row.by) }}</template>
+        <template #by="{ row }">{{ names.personName(row.by) }}</template>
         <template #what="{ row: event }">
           <span class="said">{{ says(event.happening) }}</span><PhotoThumb
             v-if="photoIdOf(event.happening)"

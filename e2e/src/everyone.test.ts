@@ -1,0 +1,39 @@
+// For everyone: nothing that can be seen keeps anybody from using it, on a desk or on a phone, in whatever light.
+import { startApp, type RunningApp } from './support/app.ts'
+import { findings } from './support/axe.ts'
+import { find, fitsPhone, openBrowser, setSize, signIn, type Sheet } from './support/browser.ts'
+import { goTo, sights, unitsOfDemo } from './support/everywhere.ts'
+
+jest.setTimeout(60_000)
+let app: RunningApp
+let sheet: Sheet
+let units: { JOB: string; PROVED: string }
+beforeAll(async () => {
+  app = await startApp()
+  sheet = await openBrowser(app.base)
+  await sheet.driver.get(`${app.base}/sign-in`)
+}, 120_000)
+afterAll(async () => {
+  await sheet.close()
+  await app.close()
+})
+
+it('signing in keeps nobody out', async () => {
+  await find(sheet, 'input[name="sign-in"]')
+  expect(await findings(sheet)).toEqual([])
+  await signIn(sheet, 'mira', 'clear-to-the-fins')
+  units = await unitsOfDemo(sheet)
+})
+
+describe.each([
+  ['on a desk', 1280, 800],
+  ['on a phone', 390, 844],
+])('%s', (_, width, height) => {
+  beforeAll(() => setSize(sheet, width, height))
+  it.each(sights)('$name keeps nobody out, and nothing sticks out', async (sight) => {
+    await setSize(sheet, width, height)
+    await goTo(sheet, sight, units)
+    expect(await findings(sheet)).toEqual([])
+    if (width < 700) await fitsPhone(sheet)
+  })
+})

@@ -1,0 +1,1 @@
+// Styles say nothing to a test that has no eyes.

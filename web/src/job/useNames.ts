@@ -1,0 +1,25 @@
+// What is called how on the open job: people, units, products, and the steps of a unit.
+import { useJob } from '../stores/job.ts'
+
+export interface Names {
+  personName(id: number): string
+  unitName(id: string): string
+  productName(id: string): string
+  /** Title of a step of the unit. */
+  titleOf(stepId: string): string
+  /** What a step's gate asks for. */
+  gateOf(stepId: string): string
+}
+
+/** @param unitId whose steps are spoken of */
+export function useNames(unitId: () => string = () => ''): Names {
+  const job = useJob()
+  const step = (id: string) => job.stateFor(unitId()).steps?.find((own) => own.id === id)
+  return {
+    personName: (id) => job.record?.people.find((person) => person.id === id)?.name ?? '',
+    unitName: (id) => job.unitFor(id)?.name ?? id,
+    productName: (id) => job.record?.products.find((product) => product.id === id)?.name ?? id,
+    titleOf: (stepId) => step(stepId)?.title ?? stepId,
+    gateOf: (stepId) => step(stepId)?.gate ?? stepId,
+  }
+}

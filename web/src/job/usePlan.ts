@@ -1,0 +1,21 @@
+// The plan of a unit on a view: there at once when the view opens, and anew right after each tap was painted.
+import type { PlanFile } from '@yastik/core/plan'
+import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
+import { useJob } from '../stores/job.ts'
+import { afterPaint } from './afterPaint.ts'
+
+/** @returns the plan as it was last made; whoever puts it on record asks the job for the one that holds now */
+export function usePlan(unitId: () => string): Readonly<ShallowRef<PlanFile | undefined>> {
+  const job = useJob()
+  const plan = shallowRef(job.planFor(unitId()))
+  let callOff: (() => void) | undefined
+  watch(
+    () => [job.record, job.events, unitId()],
+    () => {
+      callOff?.()
+      callOff = afterPaint(() => (plan.value = job.planFor(unitId())))
+    },
+  )
+  onScopeDispose(() => callOff?.())
+  return plan
+}

@@ -1,0 +1,124 @@
+// What the core makes of the open job: its units as job files, their plans, and what is left of the visit.
+import type { UnitSteps } from '@yastik/core/crew'
+import type { HouseRules } from '@yastik/core/method'
+import { planJob, type JobFile, type PlanFile, type PlanMemory } from '@yastik/core/plan'
+import { heldNow, stepsLeft, type UnitState } from '@yastik/core/run'
+import { knownDesign, type KnownDesign } from '@yastik/core/units'
+import { foundChances, indexSeenAfter } from '@yastik/core/upkeep'
+import { crewOfPlan, type UnitRecord } from '@yastik/core/wire'
+import { serverNow } from '../api/clock.ts'
+import { dayAfter } from '../measures/days.ts'
+import type { Log } from './useLog.ts'
+
+const yearMs = 365.25 * 86_400_000
+/** So long a plan holds while nothing happens: forecasts in it move with the days. */
+const freshMs = 60_000
+
+export interface Plans {
+  unitFor(unitId: string): UnitRecord | undefined
+  designFor(unitId: string): KnownDesign | undefined
+  /** The unit as a job file: what the plan command would read. */
+  jobFileFor(unitId: string): JobFile | undefined
+  planFor(unitId: string): PlanFile | undefined
+  /** Steps left at every unit of the visit that was looked over: as agreed, or as they would be agreed now. */
+  visitSteps(nowMs: number): UnitSteps[]
+}
+
+export function usePlans({ record, events, stateFor }: Pick<Log, 'record' | 'events' | 'stateFor'>): Plans {
+  const unitFor = (unitId: string) => record.value?.site.units.find(({ id }) => id === unitId)
+
+  function jobFileFor(unitId: string): JobFile | undefined {
+    const job = record.value
+    const unit = unitFor(unitId)
+    if (!job || !unit) return undefined
+    const state = stateFor(unitId)
+    return {
+      format: 'yastik.job/1',
+      site: job.site.site,
+      crew: crewOfPlan(job.crew),
+      units: [
+        {
+          id: unit.id,
+          family: unit.family,
+          name: unit.name,
+          design: unit.design,
+          complaints: state.complaints,
+          grades: state.grades,
+          findings: state.findings,
+          ...(Object.keys(state.findingExtent).length > 0 ? { findingExtent: state.findingExtent } : {}),
+          ...(state.extras.length > 0 ? { extras: state.extras } : {}),
+          ...(state.readings.before ? { readings: state.readings.before } : {}),
+          ...(state.wash ? { wash: state.wash } : {}),
+          ...(unit.hoursPerDay === undefined ? {} : { hoursPerDay: unit.hoursPerDay }),
+          ...(Object.keys(state.choices).length > 0 ? { choices: state.choices as JobFile['units'][number]['choices'] } : {}),
+        },
+      ],
+      houseRules: { ...job.houseRules, ...(state.schools as Partial<HouseRules>) },
+      products: job.products,
+      equipment: job.equipment,
+    }
+  }
+
+  /** What is remembered of the units, as it was at a moment: later visits say nothing of an earlier one. */
+  function memoryOf(atMs: number): PlanMemory | undefined {
+    /** What there is of each unit. */
+    const byUnit = <Of>(of: (state: UnitState) => Of | undefined): Map<string, Of> =>
+      new Map(
+        (record.value?.unitIds ?? []).flatMap((unitId) => {
+          const own = of(stateFor(unitId))
+          return own === undefined ? [] : [[unitId, own] as const]
+        }),
+      )
+    const memory = record.value?.memory
+    if (!memory) return undefined
+    const yearsNow = atMs / yearMs
+    const pastOf = memory.units.map(({ unitId, visits, surroundings, hoursPerDay, ...unit }) => {
+      const past = { ...unit, visits: visits.filter(({ atYears }) => atYears < yearsNow), use: { surroundings, hoursPerDay } }
+      return [unitId, past] as const
+    })
+    return {
+      pastOf: new Map(pastOf),
+      rates: memory.rates,
+      yearsNow,
+      isSeen: true,
+      leftOf: byUnit(indexSeenAfter),
+      foundOf: byUnit(foundChances),
+      dayAfter: (weeks) => dayAfter(atMs, weeks),
+    }
+  }
+
+  /** Plans that were made, each as long as nothing of what it was made from is another. */
+  const made = new Map<string, { from: readonly unknown[]; plan: PlanFile }>()
+  function planFor(unitId: string): PlanFile | undefined {
+    const from = [record.value, events.value, Math.floor(serverNow() / freshMs)]
+    const known = made.get(unitId)
+    if (known?.from.every((part, at) => part === from[at])) return known.plan
+    const file = jobFileFor(unitId)
+    if (!file) return undefined
+    const plan = planJob(file, memoryOf(stateFor(unitId).handedOver?.atMs ?? serverNow()))
+    made.set(unitId, { from, plan })
+    return plan
+  }
+
+  function visitSteps(nowMs: number): UnitSteps[] {
+    const nameOf = (userId: number) => record.value?.crew.find((member) => member.id === userId)?.name
+    return (record.value?.unitIds ?? []).flatMap((id) => {
+      const state = stateFor(id)
+      if (state.handedOver || Object.keys(state.grades).length + state.findings.length === 0) return []
+      const steps = state.steps ? stepsLeft(state, nowMs) : (planFor(id)?.units[0].steps ?? [])
+      const given = Object.fromEntries(
+        Object.entries(state.given).flatMap(([stepId, userId]) => {
+          const name = nameOf(userId)
+          return name === undefined ? [] : [[stepId, name]]
+        }),
+      )
+      return steps.length > 0 ? [{ id, steps, given, held: heldNow(state) }] : []
+    })
+  }
+
+  const designFor = (unitId: string) => {
+    const unit = unitFor(unitId)
+    return unit && knownDesign(unit.family, unit.design).design
+  }
+  return { unitFor, designFor, jobFileFor, planFor, visitSteps }
+}

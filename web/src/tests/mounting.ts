@@ -1,0 +1,26 @@
+// A component as it stands on a page: with the stores, a router that leads nowhere, and a document that can have the focus.
+import { metric, type Me } from '@yastik/core/wire'
+import { mount, type VueWrapper } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import type { Component } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import { useSession } from '../stores/session.ts'
+
+const nowhere = { template: '<p />' }
+const names = ['today', 'site', 'logbook', 'record', 'method', 'look-over', 'at-the-unit', 'proof', 'crew', 'report', 'quote']
+
+/** Somebody of the made-up firm, as the server would say who is signed in. */
+export const somebody = (change: Partial<Me> = {}): Me =>
+  ({ id: 7, name: 'Rana Quill', role: 'technician', measures: metric, secondFactor: 'none', ...change }) as Me
+
+/** Mounts on the document, so that focus and labels hold. @param me who is signed in */
+export function mountOnPage(component: Component, props: Record<string, unknown> = {}, slots: Record<string, unknown> = {}, me?: Me): VueWrapper {
+  const pinia = createPinia()
+  setActivePinia(pinia)
+  if (me) useSession().me = me
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [{ path: '/', component: nowhere }, ...names.map((name) => ({ name, path: `/${name}/:a?/:b?`, component: nowhere }))],
+  })
+  return mount(component, { props, slots: slots as never, attachTo: document.body, global: { plugins: [pinia, router] } })
+}
