@@ -3,11 +3,13 @@
 import { familyNames } from '@yastik/core/units'
 import type { JobCard } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import JobMove from './JobMove.vue'
 import { stageWords } from './stages.ts'
 import Tap from '../kit/Tap.vue'
+
+// Opened seldom: loaded then.
+const JobMove = defineAsyncComponent(() => import('./JobMove.vue'))
 
 const props = defineProps<{ job: JobCard }>()
 const emit = defineEmits<{ changed: [] }>()

@@ -4,7 +4,7 @@ import type { Step } from '@yastik/core/procedure'
 import { exceptionFor, reasonsToHold, withCounts, type Asker, type LedgerEntry } from '@yastik/core/run'
 import { partNames } from '@yastik/core/units'
 import { rinseFlowLMin, usualPumpBar } from '@yastik/core/wash'
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import Notice from '../kit/Notice.vue'
 import Tap from '../kit/Tap.vue'
 import Tick from '../kit/Tick.vue'
@@ -15,12 +15,14 @@ import FastenerCount from './FastenerCount.vue'
 import LeaveOut from './LeaveOut.vue'
 import LedgerShortfall from './LedgerShortfall.vue'
 import PhotoLeftOut from './PhotoLeftOut.vue'
-import PhotoSlot from './PhotoSlot.vue'
 import ProductUsed from './ProductUsed.vue'
-import StepHelp from './StepHelp.vue'
 import { useKeys } from './keys.ts'
 import { useCounts } from './useCounts.ts'
 import { useNames } from '../job/useNames.ts'
+
+// Further down, or opened on demand: loaded then.
+const StepHelp = defineAsyncComponent(() => import('./StepHelp.vue'))
+const PhotoSlot = defineAsyncComponent(() => import('./PhotoSlot.vue'))
 
 const props = defineProps<{
   jobId: string

@@ -2,18 +2,20 @@
 import type { PlanFile } from '@yastik/core/plan'
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import { useJob } from '../stores/job.ts'
+import { usePlanning } from '../stores/planning.ts'
 import { afterPaint } from './afterPaint.ts'
 
 /** @returns the plan as it was last made; whoever puts it on record asks the job for the one that holds now */
 export function usePlan(unitId: () => string): Readonly<ShallowRef<PlanFile | undefined>> {
   const job = useJob()
-  const plan = shallowRef(job.planFor(unitId()))
+  const planning = usePlanning()
+  const plan = shallowRef(planning.planFor(unitId()))
   let callOff: (() => void) | undefined
   watch(
     () => [job.record, job.events, unitId()],
     () => {
       callOff?.()
-      callOff = afterPaint(() => (plan.value = job.planFor(unitId())))
+      callOff = afterPaint(() => (plan.value = planning.planFor(unitId())))
     },
   )
   onScopeDispose(() => callOff?.())

@@ -2,10 +2,10 @@
 import type { UnitSteps } from '@yastik/core/crew'
 import type { HouseRules } from '@yastik/core/method'
 import { planJob, type JobFile, type PlanFile, type PlanMemory } from '@yastik/core/plan'
-import { heldNow, stepsLeft, type UnitState } from '@yastik/core/run'
-import { knownDesign, type KnownDesign } from '@yastik/core/units'
+import { heldNow, stepsLeft, type JobEvent, type UnitState } from '@yastik/core/run'
 import { foundChances, indexSeenAfter } from '@yastik/core/upkeep'
-import { crewOfPlan, type UnitRecord } from '@yastik/core/wire'
+import { crewOfPlan, type JobRecord, type UnitRecord } from '@yastik/core/wire'
+import type { Ref } from 'vue'
 import { serverNow } from '../api/clock.ts'
 import { dayAfter } from '../measures/days.ts'
 import type { Log } from './useLog.ts'
@@ -15,8 +15,6 @@ const yearMs = 365.25 * 86_400_000
 const freshMs = 60_000
 
 export interface Plans {
-  unitFor(unitId: string): UnitRecord | undefined
-  designFor(unitId: string): KnownDesign | undefined
   /** The unit as a job file: what the plan command would read. */
   jobFileFor(unitId: string): JobFile | undefined
   planFor(unitId: string): PlanFile | undefined
@@ -24,9 +22,14 @@ export interface Plans {
   visitSteps(nowMs: number): UnitSteps[]
 }
 
-export function usePlans({ record, events, stateFor }: Pick<Log, 'record' | 'events' | 'stateFor'>): Plans {
-  const unitFor = (unitId: string) => record.value?.site.units.find(({ id }) => id === unitId)
+/** What there is of a job. */
+export interface Planned extends Pick<Log, 'stateFor'> {
+  readonly record: Readonly<Ref<JobRecord | undefined>>
+  readonly events: Readonly<Ref<readonly JobEvent[]>>
+  unitFor(unitId: string): UnitRecord | undefined
+}
 
+export function usePlans({ record, events, stateFor, unitFor }: Planned): Plans {
   function jobFileFor(unitId: string): JobFile | undefined {
     const job = record.value
     const unit = unitFor(unitId)
@@ -116,9 +119,5 @@ export function usePlans({ record, events, stateFor }: Pick<Log, 'record' | 'eve
     })
   }
 
-  const designFor = (unitId: string) => {
-    const unit = unitFor(unitId)
-    return unit && knownDesign(unit.family, unit.design).design
-  }
-  return { unitFor, designFor, jobFileFor, planFor, visitSteps }
+  return { jobFileFor, planFor, visitSteps }
 }

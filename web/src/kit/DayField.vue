@@ -15,9 +15,11 @@ const props = defineProps<{
 const emit = defineEmits<{ 'update:modelValue': [day: string]; commit: [day: string] }>()
 const { described } = useField()
 const popper = `month-${useId()}`
-/** The month that opens says what it is. */
-function opened(isOpen: boolean) {
-  if (isOpen) setTimeout(() => document.querySelector(`.${popper}`)?.setAttribute('aria-label', props.label ?? 'Days of a month'))
+/** The month that opens says what it is: as soon as it is drawn, which may take some frames. */
+function opened(isOpen: boolean, frames = 60) {
+  const month = document.querySelector(`.${popper}`)
+  month?.setAttribute('aria-label', props.label ?? 'Days of a month')
+  if (isOpen && !month && frames > 0) requestAnimationFrame(() => opened(true, frames - 1))
 }
 function set(day: unknown) {
   const value = typeof day === 'string' ? day : ''
@@ -39,7 +41,7 @@ function set(day: unknown) {
     :clearable="clearable ?? false"
     :popper-class="popper"
     :validate-event="false"
-    @visible-change="opened"
+    @visible-change="(isOpen: boolean) => opened(isOpen)"
     @update:model-value="set"
   />
 </template>

@@ -1,12 +1,12 @@
 // The job that is open: its log, what others do on it, what is not sent yet, and what the core makes of it.
 import type { Happening, JobEvent } from '@yastik/core/run'
-import { endpoints } from '@yastik/core/wire'
+import { knownDesign, type KnownDesign } from '@yastik/core/units'
+import { endpoints, type UnitRecord } from '@yastik/core/wire'
 import { defineStore } from 'pinia'
 import { v7 as newId } from 'uuid'
 import { isNoJudgement } from '../api/client.ts'
 import { measureClock } from '../api/clock.ts'
 import { useLog, type UnitHappening } from '../job/useLog.ts'
-import { usePlans } from '../job/usePlans.ts'
 import { useSending } from '../job/useSending.ts'
 import { useStream } from '../job/useStream.ts'
 import { keep, waiting } from '../offline/outbox.ts'
@@ -28,7 +28,11 @@ export const useJob = defineStore('job', () => {
   const session = useSession()
   const log = useLog()
   const { record, events, stateFor } = log
-  const plans = usePlans(log)
+  const designFor = (unitId: string): KnownDesign | undefined => {
+    const unit = unitFor(unitId)
+    return unit && knownDesign(unit.family, unit.design).design
+  }
+  const unitFor = (unitId: string): UnitRecord | undefined => record.value?.site.units.find(({ id }) => id === unitId)
   const sending = useSending(() => session.me?.id, watcherOf)
   const stream = useStream(
     (fresh) => {
@@ -113,5 +117,5 @@ export const useJob = defineStore('job', () => {
   }
 
   const { unsent, trouble, send } = sending
-  return { record, events, unsent, trouble, open, close, add, addPhoto, sign, undo, undoable, send, stateFor, ...plans }
+  return { record, events, unsent, trouble, open, close, add, addPhoto, sign, undo, undoable, send, stateFor, unitFor, designFor }
 })

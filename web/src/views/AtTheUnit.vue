@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // At the unit: one step at a time; waits that run, what is to come, and the parts tray in view.
-import { changeOf, nextSteps, pauseOf, progressOf, reasonsToWait, runningWaits, stageOf, type Asker } from '@yastik/core/run'
+import { nextSteps, pauseOf, progressOf, reasonsToWait, runningWaits, stageOf, type Asker } from '@yastik/core/run'
 import type { Part } from '@yastik/core/units'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import DwellClock from '../components/DwellClock.vue'
 import Elsewhere from '../components/Elsewhere.vue'
 import LedgerState from '../components/LedgerState.vue'
@@ -17,13 +17,14 @@ import SectionDrawing from '../drawing/SectionDrawing.vue'
 import Field from '../kit/Field.vue'
 import Fold from '../kit/Fold.vue'
 import Form from '../kit/Form.vue'
-import Notice from '../kit/Notice.vue'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
-import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+
+// Further down, or opened on demand: loaded then.
+const FoundSince = defineAsyncComponent(() => import('../components/FoundSince.vue'))
 
 const { sentence } = useMeasures()
 const props = defineProps<{ jobId: string; unitId: string }>()
@@ -56,9 +57,6 @@ function pick(direction: 1 | -1) {
   const index = ready.value.findIndex(({ id }) => id === step.value?.id)
   pickedId.value = ready.value[(index + direction + ready.value.length) % ready.value.length]?.id
 }
-/** Whether what was found since asks for other work than what was agreed. */
-const plan = usePlan(() => props.unitId)
-const changes = computed(() => changeOf(state.value, plan.value?.units[0].steps ?? []) !== undefined)
 const noteText = ref('')
 async function note() {
   if (noteText.value.trim() === '') return
@@ -88,10 +86,7 @@ useKeys([
   </div>
   <div v-else class="two-up">
     <section class="work stack" aria-label="The step to do now">
-      <Notice v-if="changes && !finished" data-found>
-        What was found since changes the work.
-        <Tap :to="{ name: 'method', params: { jobId, unitId } }">See the change</Tap>
-      </Notice>
+      <FoundSince v-if="!finished" :job-id="jobId" :unit-id="unitId" />
       <div v-for="wait in waits" :key="wait.step.id" class="stack">
         <DwellClock :wait="wait" :now-ms="now" /><WaitEnd :unit-id="unitId" :wait="wait" />
       </div>

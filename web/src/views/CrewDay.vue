@@ -10,11 +10,13 @@ import CrewTimeline from '../components/CrewTimeline.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import { useNames } from '../job/useNames.ts'
 import { useJob } from '../stores/job.ts'
+import { usePlanning } from '../stores/planning.ts'
 import { useCrewDay } from '../workers/crewDay.ts'
 import Tap from '../kit/Tap.vue'
 
 defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
+const planning = usePlanning()
 const askDay = useCrewDay()
 const units = shallowRef<UnitSteps[]>([])
 const day = shallowRef<CrewDay>()
@@ -29,7 +31,7 @@ const missing = computed(() =>
 
 const isNoSchedule = (error: unknown): error is Fault => error instanceof Fault && error.code === 'no-schedule'
 async function compute() {
-  const own = job.visitSteps(serverNow())
+  const own = planning.visitSteps(serverNow())
   units.value = own
   if (own.length === 0) return
   try {

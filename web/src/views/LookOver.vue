@@ -14,10 +14,8 @@ import {
 import { gradeNames, type Grade } from '@yastik/core/quantities'
 import { photosOfPart } from '@yastik/core/run'
 import { isOnRoof, isSplit, partNames, partsToSee, type Part } from '@yastik/core/units'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import GradeScale from '../components/GradeScale.vue'
-import PhotoSlot from '../components/PhotoSlot.vue'
-import ReadingsForm from '../components/ReadingsForm.vue'
 import WhatFollows from '../components/WhatFollows.vue'
 import type { Column } from '../kit/column.ts'
 import { optionsOf } from '../kit/option.ts'
@@ -30,6 +28,10 @@ import Ticks from '../kit/Ticks.vue'
 import Choice from '../kit/Choice.vue'
 import Fold from '../kit/Fold.vue'
 import Ledger from '../kit/Ledger.vue'
+
+// Further down, or opened on demand: loaded then.
+const ReadingsForm = defineAsyncComponent(() => import('../components/ReadingsForm.vue'))
+const PhotoSlot = defineAsyncComponent(() => import('../components/PhotoSlot.vue'))
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()

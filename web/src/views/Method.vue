@@ -4,27 +4,31 @@ import { knownHouseRules, schools, type Choice, type SchoolName, type Topic } fr
 import { compareChoice, contextOf, planUnit, planTotals, type JobFile, type PlannedDecision } from '@yastik/core/plan'
 import type { Extra } from '@yastik/core/procedure'
 import { changeOf } from '@yastik/core/run'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
 import MethodChange from '../components/MethodChange.vue'
 import PlanDetails from '../components/PlanDetails.vue'
 import PlanMixes from '../components/PlanMixes.vue'
 import DecisionEntry from '../components/DecisionEntry.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
-import WashBench from '../components/WashBench.vue'
 import ReferralNote from '../components/ReferralNote.vue'
 import { useKeys } from '../components/keys.ts'
 import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
+import { usePlanning } from '../stores/planning.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Tap from '../kit/Tap.vue'
+
+// Further down, or opened on demand: loaded then.
+const WashBench = defineAsyncComponent(() => import('../components/WashBench.vue'))
 
 const { figure, unit: unitName } = useMeasures()
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
+const planning = usePlanning()
 const router = useRouter()
 const state = computed(() => job.stateFor(props.unitId))
-const file = computed(() => job.jobFileFor(props.unitId))
+const file = computed(() => planning.jobFileFor(props.unitId))
 const plan = usePlan(() => props.unitId)
 const unitPlan = computed(() => plan.value?.units[0])
 /** The course of the wash water, where something fills up. */
@@ -53,7 +57,7 @@ const choose = (topic: Topic, choice: string | null, because: string) =>
   job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
 
 async function agree() {
-  const own = job.planFor(props.unitId)?.units[0]
+  const own = planning.planFor(props.unitId)?.units[0]
   if (!own) return
   await job.add(props.unitId, {
     type: 'method-agreed',

@@ -4,21 +4,23 @@ import { dueInWords } from '@yastik/core/plan'
 import { proofOf } from '@yastik/core/proof'
 import { leftOut, verdictWords } from '@yastik/core/run'
 import { partNames } from '@yastik/core/units'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { dayAfter } from '../measures/days.ts'
 import CustomerText from '../components/CustomerText.vue'
-import PartsAfter from '../components/PartsAfter.vue'
-import PartsRenewed from '../components/PartsRenewed.vue'
 import ProofLines from '../components/ProofLines.vue'
-import PsychroChart from '../components/PsychroChart.vue'
-import ReadingsForm from '../components/ReadingsForm.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { usePainted } from '../job/afterPaint.ts'
 import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Notice from '../kit/Notice.vue'
+
+// Further down, or opened on demand: loaded then.
+const ReadingsForm = defineAsyncComponent(() => import('../components/ReadingsForm.vue'))
+const PsychroChart = defineAsyncComponent(() => import('../components/PsychroChart.vue'))
+const PartsAfter = defineAsyncComponent(() => import('../components/PartsAfter.vue'))
+const PartsRenewed = defineAsyncComponent(() => import('../components/PartsRenewed.vue'))
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()

@@ -4,21 +4,23 @@ import type { Complaint } from '@yastik/core/lookover'
 import type { QuoteOption } from '@yastik/core/plan'
 import type { Grade } from '@yastik/core/quantities'
 import { endpoints, payable, type CrewRecord, type QuoteAccept, type QuoteForm, type QuoteRecord } from '@yastik/core/wire'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
-import MessageDialog from '../components/MessageDialog.vue'
 import QuoteAnswer from '../components/QuoteAnswer.vue'
 import QuoteOutcome from '../components/QuoteOutcome.vue'
 import QuoteTerms from '../components/QuoteTerms.vue'
 import QuoteWays from '../components/QuoteWays.vue'
-import QuoteYears from '../components/QuoteYears.vue'
 import QuotedUnits from '../components/QuotedUnits.vue'
 import { quoteStateWords } from '../components/quotes.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
 import { dayWords, today } from '../measures/days.ts'
 import { useJob } from '../stores/job.ts'
+
+// Further down, or opened on demand: loaded then.
+const QuoteYears = defineAsyncComponent(() => import('../components/QuoteYears.vue'))
+const MessageDialog = defineAsyncComponent(() => import('../components/MessageDialog.vue'))
 
 const props = defineProps<{ quoteId: string }>()
 useJob().close()

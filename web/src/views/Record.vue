@@ -9,6 +9,7 @@ import ReferralNote from '../components/ReferralNote.vue'
 import { momentWords } from '../measures/days.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
+import { usePlanning } from '../stores/planning.ts'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 import { useNames } from '../job/useNames.ts'
@@ -16,9 +17,10 @@ import { useNames } from '../job/useNames.ts'
 const props = defineProps<{ jobId: string; unitId: string }>()
 const names = useNames(() => props.unitId)
 const job = useJob()
+const planning = usePlanning()
 const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
-const unitPlan = computed(() => job.planFor(props.unitId)?.units[0])
+const unitPlan = computed(() => planning.planFor(props.unitId)?.units[0])
 const own = computed(() => job.events.filter(({ happening }) => happening.unitId === props.unitId))
 const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)))
 const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))

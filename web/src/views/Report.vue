@@ -1,26 +1,30 @@
 <script setup lang="ts">
 // The report for the customer: on the screen and printed as a page, and the same as a PDF.
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import FaultNote from '../kit/FaultNote.vue'
 import PhotoThumb from '../components/PhotoThumb.vue'
-import SignatureSlot from '../components/SignatureSlot.vue'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { pictureFor } from '../offline/photos.ts'
 import { reportContent } from '../report/content.ts'
 import type { ReportAnswer, ReportAsked } from '../report/report.worker.ts'
 import { useJob } from '../stores/job.ts'
+import { usePlanning } from '../stores/planning.ts'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 
+// Further down, or opened on demand: loaded then.
+const SignatureSlot = defineAsyncComponent(() => import('../components/SignatureSlot.vue'))
+
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
+const planning = usePlanning()
 const session = useSession()
 const state = computed(() => job.stateFor(props.unitId))
 const content = computed(() => {
   const { record } = job
   const unit = job.unitFor(props.unitId)
-  const plan = job.planFor(props.unitId)?.units[0]
+  const plan = planning.planFor(props.unitId)?.units[0]
   if (!record || !unit || !plan || !session.me) return undefined
   return reportContent({ firm: session.me.firm, record, unit, state: state.value, plan })
 })
