@@ -8,7 +8,7 @@ const common = {
     '^@yastik/(server|stand-ins)/(.*)$': '<rootDir>/$1/src/$2.ts',
   },
   // Packages that ship as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb|@vueuse)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb|@vueuse|@tanstack|remove-accents)/)'],
 }
 const esm = { '^.+\\.js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }] }
 

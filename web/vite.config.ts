@@ -18,7 +18,12 @@ export default defineConfig({
         theme_color: '#f3f0e6',
         icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
-      workbox: { globPatterns: ['**/*.{js,css,html,svg,woff2}'], navigateFallbackDenylist: [/^\/api\//] },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        // Tables are taken in by the server: without a signal nobody reads one.
+        globIgnores: ['**/table.worker-*.js'],
+        navigateFallbackDenylist: [/^\/api\//],
+      },
     }),
   ],
   resolve: { conditions: ['yastik-source', 'module', 'browser', 'development|production', 'default'] },

@@ -38,6 +38,29 @@ const follow = `
   link.click()
   look()`
 
+/** Makes a site of many units, and a visit to some of them, as the page would. @returns their ids */
+const makeLarge = `
+  const [units, onVisit, back] = arguments
+  const post = async (path, body) => {
+    const response = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    const said = await response.json()
+    if (!response.ok) throw new Error(path + ': ' + JSON.stringify(said))
+    return said
+  }
+  const make = async () => {
+    const site = await post('/api/sites', { site: { name: 'The long corridor', setting: 'lodging', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })
+    const traits = { family: 'wall-head', design: { ratedCoolingKw: 3.5 } }
+    for (let from = 0; from < units; from += 50)
+      await post('/api/sites/' + site.id + '/alike-units', { names: Array.from({ length: 50 }, (_, at) => 'Room ' + (from + at)), ...traits })
+    const made = await (await fetch('/api/sites/' + site.id)).json()
+    const me = await (await fetch('/api/session')).json()
+    const job = await post('/api/jobs', {
+      siteId: site.id, unitIds: made.units.slice(0, onVisit).map(({ id }) => id), onDate: new Date().toISOString().slice(0, 10), crewIds: [me.id],
+    })
+    return { siteId: site.id, jobId: job.id, unitId: made.units[0].id }
+  }
+  make().then(back, (error) => back({ error: String(error) }))`
+
 /** @param browser the moves of the interface tests @returns {taps, views, shift}: ms each, and the largest sum of shifts on one view */
 export async function paintTimes(sheet, { find, devtools }) {
   const { driver, base } = sheet
@@ -95,6 +118,18 @@ export async function paintTimes(sheet, { find, devtools }) {
       await go(css, place)
     if (round === 'first') views.length = 0
   }
+  await slow(1)
+  const large = await driver.executeAsyncScript(makeLarge, 200, 24)
+  if (large.error) throw new Error(large.error)
+  await slow(slowed)
+  await open('/sites', `a[href="/sites/${large.siteId}"]`)
+  await go(`a[href="/sites/${large.siteId}"]`, 'site')
+  views.at(-1).place = 'a site of 200 units'
+  await open('/', `a.unit[href*="${large.jobId}/${large.unitId}"]`)
+  await go(`a.unit[href*="${large.jobId}/${large.unitId}"]`, 'look-over')
+  views.at(-1).place = 'look-over in a job of 24'
+  await tap('[data-callout="wheel"] .hit')
+  for (const grade of [1, 3, 2]) await tap(`[data-set-grade="${grade}"]`)
   await open(`${started}/look-over`, 'svg.section')
   for (const part of ['wheel', 'coilFace', 'pan', 'outlet']) {
     await tap(`[data-callout="${part}"] .hit`)

@@ -9,12 +9,13 @@ import './kit/kit.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
+import { withServer } from './api/useServer.ts'
 import { router } from './router.ts'
 import { tellUnhandled } from './unhandled.ts'
 
 const app = createApp(App)
 tellUnhandled(app)
-app.use(createPinia()).use(router).mount('#app')
+withServer(app).use(createPinia()).use(router).mount('#app')
 
 // A newer version was put in place meanwhile, and a view that was not opened yet is gone with the old one: load anew, nothing is lost.
 // Where nobody answers it is the signal that is gone: then what is open stays open.

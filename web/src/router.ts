@@ -39,6 +39,7 @@ export const router = createRouter({
     { path: '/house-rules/audit', name: 'audit', component: () => import('./views/AuditLog.vue') },
     { path: '/yourself', name: 'yourself', component: () => import('./views/Yourself.vue') },
     { path: '/data', name: 'data', component: () => import('./views/DataInOut.vue') },
+    ...(import.meta.env.DEV ? [{ path: '/kit', name: 'kit', component: () => import('./kit/KitPage.vue'), meta: { open: true } }] : []),
     { path: '/:rest(.*)*', name: 'nothing-here', component: () => import('./views/NothingHere.vue') },
   ],
 })

@@ -3,27 +3,21 @@
 import { addressOf, endpoints, type SiteRecord } from '@yastik/core/wire'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ site: SiteRecord }>()
 const emit = defineEmits<{ erased: [site: SiteRecord] }>()
 const sure = ref(false)
-const busy = ref(false)
-const error = ref<unknown>()
+const { busy, error, run } = useDoing()
 
-async function erase() {
-  ;[error.value, busy.value] = [undefined, true]
-  try {
+const erase = () =>
+  run(async () => {
     const { id, version } = props.site
     emit('erased', await ask(endpoints.eraseCustomer, { params: { id }, body: { version } }))
     sure.value = false
-  } catch (caught) {
-    error.value = caught
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

@@ -7,6 +7,7 @@ import { optionsOf } from '../kit/option.ts'
 import Tap from '../kit/Tap.vue'
 import Choice from '../kit/Choice.vue'
 import Ticks from '../kit/Ticks.vue'
+import Later from '../kit/Later.vue'
 
 defineProps<{ part: Part; value?: PartGrade }>()
 const emit = defineEmits<{ set: [grade: Grade | null, kinds: SoilKind[]] }>()
@@ -40,14 +41,14 @@ const commonKinds = optionsOf(
         >
       </template>
     </Choice>
-    <Ticks
-      v-if="value && value.grade > 0"
-      label="Kinds of soil"
-      mark="soil"
-      :model-value="value.kinds ?? []"
-      :options="commonKinds"
-      @update:model-value="emit('set', value.grade, $event)"
-    />
+    <Later v-if="value && value.grade > 0" :key="part"
+      ><Ticks
+        label="Kinds of soil"
+        mark="soil"
+        :model-value="value.kinds ?? []"
+        :options="commonKinds"
+        @update:model-value="emit('set', value.grade, $event)"
+    /></Later>
   </section>
 </template>
 

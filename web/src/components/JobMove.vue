@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // A visit on another day, with other people, or not at all.
-import { endpoints, type CrewRecord, type JobCard } from '@yastik/core/wire'
-import { ref } from 'vue'
+import { endpoints, type JobCard } from '@yastik/core/wire'
+import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import CrewPick from './CrewPick.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import Field from '../kit/Field.vue'
@@ -13,22 +14,14 @@ const props = defineProps<{ job: JobCard }>()
 const emit = defineEmits<{ changed: []; close: [] }>()
 const onDate = ref(props.job.onDate)
 const crewIds = ref<number[]>([...props.job.crewIds])
-const crew = ref<CrewRecord[]>([])
+const asked = useAsked(endpoints.crew, () => ({}))
+await asked.ready()
+const crew = computed(() => asked.said.value ?? [])
 const sure = ref(false)
-const error = ref<unknown>()
-try {
-  crew.value = await ask(endpoints.crew)
-} catch (caught) {
-  error.value = caught
-}
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? asked.error.value)
 async function change(how: (job: { params: { id: string }; revision: number }) => Promise<unknown>) {
-  error.value = undefined
-  try {
-    await how({ params: { id: props.job.id }, revision: props.job.revision })
-    emit('changed')
-  } catch (caught) {
-    error.value = caught
-  }
+  if (await doing.run(() => how({ params: { id: props.job.id }, revision: props.job.revision }))) emit('changed')
 }
 const move = () =>
   change(({ params, revision }) => ask(endpoints.moveJob, { params, body: { onDate: onDate.value, crewIds: crewIds.value, revision } }))

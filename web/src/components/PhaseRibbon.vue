@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // Where in the job one is: look-over, method, at the unit, proof.
-import { nextTick, onMounted, useTemplateRef, watch } from 'vue'
+import { onMounted, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import { afterPaint } from '../kit/afterPaint.ts'
 
 defineProps<{ jobId: string; unitId: string; stage: string; readonlyAfter?: boolean }>()
 const stations = [
@@ -15,10 +16,10 @@ const stations = [
 const ribbon = useTemplateRef<HTMLElement>('ribbon')
 const route = useRoute()
 const showOpen = () => ribbon.value?.querySelector('.router-link-exact-active')?.scrollIntoView({ inline: 'center', block: 'nearest' })
-onMounted(showOpen)
+onMounted(() => afterPaint(showOpen))
 watch(
   () => route.name,
-  () => nextTick(showOpen),
+  () => afterPaint(showOpen),
 )
 const reached = (stage: string) => ['look-over', 'method', 'at-the-unit', 'proof', 'handed-over'].indexOf(stage)
 </script>

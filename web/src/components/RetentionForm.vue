@@ -1,14 +1,17 @@
 <script setup lang="ts">
 // After how many months things go, for owners; nothing entered keeps them for good.
 import { endpoints, keepsAll, type Retention } from '@yastik/core/wire'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import NumberField from '../kit/NumberField.vue'
 import Field from '../kit/Field.vue'
 
-const kept = ref<Retention>(keepsAll)
-const error = ref<unknown>()
+const asked = useAsked(endpoints.retention, () => ({}))
+const kept = computed<Retention>(() => asked.said.value ?? keepsAll)
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? asked.error.value)
 const said = ref('')
 const kinds = [
   { name: 'photographs', says: 'Photographs, from the day of their visit' },
@@ -16,21 +19,13 @@ const kinds = [
   { name: 'audit', says: 'Who did what' },
 ] as const satisfies readonly { name: keyof Retention; says: string }[]
 
-async function attempt(work: () => Promise<Retention>) {
-  ;[error.value, said.value] = [undefined, '']
-  try {
-    kept.value = await work()
-  } catch (caught) {
-    error.value = caught
-  }
-}
-await attempt(() => ask(endpoints.retention))
-const set = (name: keyof Retention, months: number | undefined) =>
-  attempt(async () => {
-    const saved = await ask(endpoints.saveRetention, { body: { ...kept.value, [name]: months ?? null } })
+await asked.ready()
+async function set(name: keyof Retention, months: number | undefined) {
+  said.value = ''
+  const body = { ...kept.value, [name]: months ?? null }
+  if (await doing.run(async () => asked.set(await ask(endpoints.saveRetention, { body }))))
     said.value = 'Saved. It is cleared within hours, and that is on record.'
-    return saved
-  })
+}
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import { familyNames } from '@yastik/core/units'
 import type { SiteRecord, UnitForm, UnitRecord } from '@yastik/core/wire'
 import { ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
+import Later from '../kit/Later.vue'
 import Ledger from '../kit/Ledger.vue'
 import Tap from '../kit/Tap.vue'
 import Tick from '../kit/Tick.vue'
@@ -91,6 +92,8 @@ const columns: Column<UnitRecord>[] = [
       @saved="saved"
       @leave="editing = undefined"
     />
-    <VisitPlan v-if="site.units.length > 0" :site-id="site.id" :unit-ids="picked" :may-quote="mayQuote" :now="!editing" />
+    <Later v-if="site.units.length > 0"
+      ><Suspense><VisitPlan :site-id="site.id" :unit-ids="picked" :may-quote="mayQuote" :now="!editing" /></Suspense
+    ></Later>
   </section>
 </template>

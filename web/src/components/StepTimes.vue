@@ -2,8 +2,9 @@
 // Start values of step times against the firm's own finished runs: what they say, and taking it over.
 import type { HouseRules } from '@yastik/core/method'
 import { endpoints, type StepTimesRecord } from '@yastik/core/wire'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import type { Column } from '../kit/column.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
@@ -12,20 +13,9 @@ import Ledger from '../kit/Ledger.vue'
 const props = defineProps<{ inUse: NonNullable<HouseRules['stepTimes']> }>()
 const emit = defineEmits<{ use: [factors: NonNullable<HouseRules['stepTimes']>] }>()
 const record = shallowRef<StepTimesRecord>()
-const error = ref<unknown>()
-const busy = ref(false)
+const { busy, error, run } = useDoing()
 
-async function look() {
-  error.value = undefined
-  busy.value = true
-  try {
-    record.value = await ask(endpoints.stepTimes)
-  } catch (caught) {
-    error.value = caught
-  } finally {
-    busy.value = false
-  }
-}
+const look = () => run(async () => void (record.value = await ask(endpoints.stepTimes)))
 const moved = computed(() => record.value?.steps.filter(({ factor, stepId }) => factor !== 1 || props.inUse[stepId] !== undefined) ?? [])
 const columns: Column<StepTimesRecord['steps'][number]>[] = [
   { key: 'title', says: 'Step', sort: ({ title }) => title },

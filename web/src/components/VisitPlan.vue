@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // The next visit to a site: which day and who goes; or first what it would cost.
-import { endpoints, type CrewRecord } from '@yastik/core/wire'
-import { ref } from 'vue'
+import { endpoints } from '@yastik/core/wire'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import DayField from '../kit/DayField.vue'
 import Field from '../kit/Field.vue'
 import Form from '../kit/Form.vue'
@@ -14,31 +15,21 @@ import CrewPick from './CrewPick.vue'
 const props = defineProps<{ siteId: string; unitIds: readonly string[]; mayQuote: boolean; /** Whether this is what to do now. */ now: boolean }>()
 const router = useRouter()
 const onDate = ref(today())
-const crew = ref<CrewRecord[]>([])
-const crewIds = ref<number[]>([])
-const error = ref<unknown>()
-
-async function attempt(work: () => Promise<void>) {
-  error.value = undefined
-  try {
-    await work()
-  } catch (caught) {
-    error.value = caught
-  }
-}
-await attempt(async () => {
-  crew.value = await ask(endpoints.crew)
-  crewIds.value = crew.value.slice(0, 2).map(({ id }) => id)
-})
+const asked = useAsked(endpoints.crew, () => ({}))
+await asked.ready()
+const crew = computed(() => asked.said.value ?? [])
+const crewIds = ref<number[]>(crew.value.slice(0, 2).map(({ id }) => id))
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? asked.error.value)
 const plan = () =>
-  attempt(async () => {
+  doing.run(async () => {
     const body = { siteId: props.siteId, unitIds: [...props.unitIds], onDate: onDate.value, crewIds: crewIds.value }
     const job = await ask(endpoints.makeJob, { body })
     await router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
   })
 /** The soil is as it was seen or is expected; the quote's sheet says which, and takes another. */
 const quote = () =>
-  attempt(async () => {
+  doing.run(async () => {
     const { id } = await ask(endpoints.makeQuote, { body: { siteId: props.siteId, units: props.unitIds.map((unitId) => ({ unitId })) } })
     await router.push({ name: 'quote', params: { quoteId: id } })
   })

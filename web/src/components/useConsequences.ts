@@ -3,7 +3,7 @@ import { schools, type HouseRules, type SchoolName } from '@yastik/core/method'
 import { consequencesOf, type Consequence } from '@yastik/core/plan'
 import type { StoresRecord } from '@yastik/core/wire'
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
-import { afterPaint } from '../job/afterPaint.ts'
+import { afterPaint } from '../kit/afterPaint.ts'
 
 export type Consequences = Partial<Record<SchoolName, readonly Consequence[]>>
 export const schoolList = Object.keys(schools) as SchoolName[]

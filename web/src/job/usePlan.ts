@@ -3,7 +3,7 @@ import type { PlanFile } from '@yastik/core/plan'
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import { useJob } from '../stores/job.ts'
 import { usePlanning } from '../stores/planning.ts'
-import { afterPaint } from './afterPaint.ts'
+import { afterPaint } from '../kit/afterPaint.ts'
 
 /** @returns the plan as it was last made; whoever puts it on record asks the job for the one that holds now */
 export function usePlan(unitId: () => string): Readonly<ShallowRef<PlanFile | undefined>> {

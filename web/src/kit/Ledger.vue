@@ -1,6 +1,7 @@
 <script setup lang="ts" generic="Row">
 // A table: ruled lines, headings that put it in order, on a phone one entry below the other. Drawn as a plain table: docs/decisions/31 says why.
-import { computed, ref } from 'vue'
+import { computed, onScopeDispose, ref, watch } from 'vue'
+import { afterPaint } from './afterPaint.ts'
 import { ordered, type Column, type Order } from './column.ts'
 
 const props = defineProps<{
@@ -23,7 +24,25 @@ const props = defineProps<{
 }>()
 
 const order = ref<Order>()
-const shown = computed(() => ordered(props.rows, props.columns, order.value))
+/** So many rows are drawn before the first paint, and so many more after each further one: the rest is below what is seen. */
+const atOnce = 20
+const room = ref(atOnce)
+const all = computed(() => ordered(props.rows, props.columns, order.value))
+const shown = computed(() => all.value.slice(0, room.value))
+let callOff: (() => void) | undefined
+watch(
+  () => all.value.length > room.value,
+  function grow(isMore) {
+    callOff?.()
+    if (!isMore) return
+    callOff = afterPaint(() => {
+      room.value += atOnce
+      grow(all.value.length > room.value)
+    })
+  },
+  { immediate: true },
+)
+onScopeDispose(() => callOff?.())
 const seen = computed(() => props.columns.filter(({ hidden }) => hidden !== true))
 const sortOf = ({ key, sort }: Column<Row>) =>
   sort === undefined ? undefined : order.value?.key !== key ? 'none' : order.value.down ? 'descending' : 'ascending'
@@ -44,7 +63,7 @@ const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
     :aria-label="keepsLines ? title : undefined"
   >
     <!-- Its roles are named: what is no table to the eye on a phone stays one to who listens. -->
-    <table v-if="rows.length > 0" role="table" class="ledger" :aria-busy="loading">
+    <table v-if="rows.length > 0" role="table" class="ledger" :aria-busy="loading" :aria-rowcount="rows.length + 1">
       <caption :class="titled ? 'small' : 'unseen'">
         {{
           title

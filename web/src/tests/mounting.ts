@@ -15,6 +15,8 @@ export const somebody = (change: Partial<Me> = {}): Me =>
 
 /** Mounts on the document, so that focus and labels hold. @param me who is signed in */
 export function mountOnPage(component: Component, props: Record<string, unknown> = {}, slots: Record<string, unknown> = {}, me?: Me): VueWrapper {
+  // Lists open in the main part of the page.
+  if (!document.querySelector('main')) document.body.append(document.createElement('main'))
   const pinia = createPinia()
   setActivePinia(pinia)
   if (me) useSession().me = me

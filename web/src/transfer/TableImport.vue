@@ -34,6 +34,10 @@ worker.onmessage = ({ data }: MessageEvent<TableAnswer>) => {
     mapping.value = [...data.mapping]
   } else read.value = data
 }
+worker.onerror = () => {
+  busy.value = ''
+  error.value = new Error('Reading a table needs a signal.')
+}
 function send(asked: { file: Blob } | { mapping: (string | undefined)[] }) {
   worker.postMessage({ asking: ++asking, ...asked } satisfies TableAsked)
 }

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 // Who did what that matters to trust, newest first, for owners.
-import { endpoints, type AuditEntry } from '@yastik/core/wire'
+import { endpoints } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { ref } from 'vue'
-import { ask } from '../api/client.ts'
+import { usePages } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import HousePages from '../components/HousePages.vue'
 import { auditWords, stateInWords } from '../components/trust.ts'
@@ -12,21 +11,8 @@ import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 
 useJob().close()
-const entries = ref<AuditEntry[]>([])
-const next = ref<string | null>(null)
-const error = ref<unknown>()
-
-async function load(after?: string) {
-  error.value = undefined
-  try {
-    const page = await ask(endpoints.audit, { query: { after } })
-    entries.value = after === undefined ? page.entries : [...entries.value, ...page.entries]
-    next.value = page.next
-  } catch (caught) {
-    error.value = caught
-  }
-}
-await load()
+const { entries, error, hasMore, more, ready } = usePages(endpoints.audit)
+await ready()
 const columns = [
   { key: 'at', says: 'When' },
   { key: 'by', says: 'Who' },
@@ -64,7 +50,7 @@ const moment = (at: string) => dayjs(at).format('D MMM YYYY, HH:mm:ss')
         <small v-if="row.after && Object.keys(row.after).length > 0">after: {{ stateInWords(row.after) }}</small>
       </template>
     </Ledger>
-    <div v-if="next" class="row"><Tap data-more @click="load(next)">Older</Tap></div>
+    <div v-if="hasMore" class="row"><Tap data-more @click="more">Older</Tap></div>
   </div>
 </template>
 

@@ -3,9 +3,9 @@
 import { dueKinds, type Due } from '@yastik/core/upkeep'
 import { endpoints, type DuePage, type DueWorth, type HoldReason } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { ask } from '../api/client.ts'
+import { useAsked, usePages } from '../api/useServer.ts'
 import { serverNow } from '../api/clock.ts'
 import type { Column } from '../kit/column.ts'
 import { optionsOf } from '../kit/option.ts'
@@ -23,13 +23,8 @@ import Ledger from '../kit/Ledger.vue'
 useJob().close()
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
-const worth = ref<DueWorth>([])
 /** The site whose customer is being written to. */
 const writing = ref<DuePage['entries'][number]>()
-const entries = ref<DuePage['entries']>([])
-const next = ref<string | null>(null)
-const rates = ref<DuePage['rates']>()
-const error = ref<unknown>()
 const kind = ref<Due['what'] | 'everything'>('everything')
 const names: Record<Due['what'], string> = {
   filter: 'filters',
@@ -51,24 +46,13 @@ const columns = computed<Column<Entry>[]>(() => [
   { key: 'customer', says: 'The customer', hidden: !isOwner.value },
 ])
 
-async function load(after?: string) {
-  error.value = undefined
-  try {
-    const page = await ask(endpoints.due, { query: { what: kind.value === 'everything' ? undefined : kind.value, after } })
-    entries.value = after ? [...entries.value, ...page.entries] : page.entries
-    next.value = page.next
-    rates.value = page.rates
-  } catch (caught) {
-    error.value = caught
-  }
-}
-await load()
-try {
-  worth.value = await ask(endpoints.dueWorth)
-} catch (caught) {
-  error.value = caught
-}
-watch(kind, () => load())
+const due = usePages(endpoints.due, () => ({ what: kind.value === 'everything' ? undefined : kind.value }))
+const { entries, hasMore, more } = due
+const all = useAsked(endpoints.dueWorth, () => ({}))
+const worth = computed<DueWorth>(() => all.said.value ?? [])
+const rates = computed(() => due.said.value?.rates)
+const error = computed(() => due.error.value ?? all.error.value)
+await Promise.all([due.ready(), all.ready()])
 const today = dayjs(serverNow())
 const weeksLeft = (day: string) => Math.round(dayjs(day).diff(today, 'day') / 7)
 const says = (day: string) => {
@@ -85,9 +69,9 @@ function roofWords(days: readonly string[]): string {
 }
 async function wasSent() {
   writing.value = undefined
-  await load()
+  await due.reload()
 }
-const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
+const faster = () => Math.round((Math.exp(rates.value?.shift ?? 0) - 1) * 100)
 </script>
 
 <template>
@@ -147,7 +131,7 @@ const faster = () => Math.round((Math.exp(rates.value!.shift) - 1) * 100)
         </template>
       </template>
     </Ledger>
-    <Tap v-if="next" @click="load(next)">Later ones</Tap>
+    <Tap v-if="hasMore" @click="more">Later ones</Tap>
     <p class="small">
       Worth is work and product at an ordinary unit of its family; travel belongs to the visit. Roofs: wind within the house rule, dry, no frost.
     </p>

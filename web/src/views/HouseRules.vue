@@ -2,15 +2,16 @@
 // House rules: which school the firm follows where trades people differ. The owner sets them; everybody reads them.
 import { knownHouseRules, schools, type HouseRules } from '@yastik/core/method'
 import type { Consequence } from '@yastik/core/plan'
-import { endpoints, type HouseRulesRecord, type StoresRecord } from '@yastik/core/wire'
+import { endpoints } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import HousePages from '../components/HousePages.vue'
 import NumberField from '../kit/NumberField.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
 import { schoolList, useConsequences } from '../components/useConsequences.ts'
 import StepTimes from '../components/StepTimes.vue'
-import { usePainted } from '../job/afterPaint.ts'
+import { usePainted } from '../kit/afterPaint.ts'
 import { useSession } from '../stores/session.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Field from '../kit/Field.vue'
@@ -18,9 +19,11 @@ import Form from '../kit/Form.vue'
 
 const { figure, quantity, unit } = useMeasures()
 const session = useSession()
-const record = ref<HouseRulesRecord>()
-const stores = ref<StoresRecord>()
-const error = ref<unknown>()
+const asked = useAsked(endpoints.houseRules, () => ({}))
+const van = useAsked(endpoints.stores, () => ({}))
+const record = asked.said
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? asked.error.value ?? van.error.value)
 const saved = ref('')
 const isOwner = computed(() => session.me?.role === 'owner')
 /** Rates stand further down: they come once what is on top was painted. */
@@ -36,11 +39,7 @@ const figures: readonly { name: Figure; says: string; unit?: string; times?: num
   { name: 'roofWindLimitMs', says: 'Nobody on a roof in wind above', unit: 'm/s' },
   { name: 'liftLimitKg', says: 'One person lifts up to', unit: 'kg' },
 ]
-try {
-  ;[record.value, stores.value] = await Promise.all([ask(endpoints.houseRules), ask(endpoints.stores)])
-} catch (caught) {
-  error.value = caught
-}
+await Promise.all([asked.ready(), van.ready()])
 
 const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
 /** What a value changes against the one that is followed, on the same round. */
@@ -56,7 +55,7 @@ function difference(one: Consequence, followed: Consequence): string {
 }
 const consequences = useConsequences(
   () => (record.value ? rules.value : undefined),
-  () => stores.value,
+  () => van.said.value,
 )
 const followed = computed(() => consequences.value[schoolList[0]]?.find(({ value }) => value === rules.value[schoolList[0]]))
 /** What stands under a way until it is reckoned keeps its place. */
@@ -78,17 +77,12 @@ const brings = computed(() =>
 )
 
 async function set(change: Partial<HouseRules>) {
-  if (!record.value) return
-  error.value = undefined
+  const { value: own } = record
+  if (!own) return
   saved.value = ''
-  try {
-    record.value = await ask(endpoints.saveHouseRules, {
-      body: { rules: { ...record.value.rules, ...change }, version: record.value.version },
-    })
+  const body = { rules: { ...own.rules, ...change }, version: own.version }
+  if (await doing.run(async () => asked.set(await ask(endpoints.saveHouseRules, { body }))))
     saved.value = 'Saved. Visits that are planned from now on follow it.'
-  } catch (caught) {
-    error.value = caught
-  }
 }
 </script>
 

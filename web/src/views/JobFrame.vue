@@ -3,17 +3,20 @@
 import { stageOf } from '@yastik/core/run'
 import { familyNames } from '@yastik/core/units'
 import { computed, ref, watch } from 'vue'
-import { RouterLink, RouterView, useRoute } from 'vue-router'
+import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { aheadMs } from '../api/clock.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import PhaseRibbon from '../components/PhaseRibbon.vue'
 import { useKeys } from '../components/keys.ts'
+import { useNames } from '../job/useNames.ts'
+import Pick from '../kit/Pick.vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const route = useRoute()
+const router = useRouter()
 const error = ref<unknown>()
 
 async function load() {
@@ -30,6 +33,12 @@ watch(() => props.jobId, load)
 const unit = computed(() => job.unitFor(props.unitId))
 const state = computed(() => job.stateFor(props.unitId))
 const others = computed(() => (job.record?.unitIds ?? []).filter((id) => id !== props.unitId))
+const { unitName } = useNames()
+/** So many stand beside each other; more are a list. */
+const fewUnits = 4
+/** The same station at another unit. */
+const stationOf = (id: string) => ({ name: String(route.name), params: { jobId: props.jobId, unitId: id } })
+const goTo = (id: string) => router.push(stationOf(id))
 const canUndo = computed(() => job.undoable(props.unitId) !== undefined && !state.value.handedOver)
 useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job.undo(props.unitId) }])
 </script>
@@ -46,7 +55,20 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
           <h1>{{ unit.name }}</h1>
         </div>
         <div class="row no-print">
-          <Tap v-for="id in others" :key="id" :to="{ name: String(route.name), params: { jobId, unitId: id } }">{{ job.unitFor(id)?.name }}</Tap>
+          <Pick
+            v-if="others.length > fewUnits"
+            class="others"
+            :model-value="undefined"
+            name="other-unit"
+            label="Another unit of this visit"
+            placeholder="another unit"
+            filterable
+            :options="others.map((id) => ({ value: id, says: unitName(id) }))"
+            @update:model-value="goTo"
+          />
+          <template v-else
+            ><Tap v-for="id in others" :key="id" :to="stationOf(id)">{{ unitName(id) }}</Tap></template
+          >
           <Tap :disabled="!canUndo" data-undo @click="job.undo(unitId)">Undo last tap</Tap>
         </div>
       </div>
@@ -63,6 +85,9 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
 </template>
 
 <style scoped>
+.others {
+  width: 14rem;
+}
 .trouble {
   border: 2px dashed var(--now);
   padding: 0.4rem 0.8rem;

@@ -5,10 +5,10 @@ import { choiceNames, type Choice } from '@yastik/core/method'
 import { gradeNames, type Grade } from '@yastik/core/quantities'
 import { verdicts, verdictWords } from '@yastik/core/run'
 import { families, familyNames, type Family } from '@yastik/core/units'
-import { endpoints, type CrewRecord, type LogEntry, type UnitOutlook } from '@yastik/core/wire'
-import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { endpoints, type LogEntry } from '@yastik/core/wire'
+import { computed, reactive, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { ask } from '../api/client.ts'
+import { useAsked, usePages } from '../api/useServer.ts'
 import type { Column } from '../kit/column.ts'
 import { optionsOf, type Option } from '../kit/option.ts'
 import FaultNote from '../kit/FaultNote.vue'
@@ -27,15 +27,12 @@ const { figure, unit } = useMeasures()
 useJob().close()
 const route = useRoute()
 const router = useRouter()
-const entries = ref<LogEntry[]>([])
-const next = ref<string | null>(null)
-const outlook = shallowRef<UnitOutlook>()
-const error = ref<unknown>()
 const unitId = computed(() => (typeof route.query.unit === 'string' ? route.query.unit : undefined))
 
 /** One site alone, as its sheet asks for. */
 const siteId = computed(() => (typeof route.query.site === 'string' ? route.query.site : undefined))
-const people = ref<CrewRecord[]>([])
+const crew = useAsked(endpoints.crew, () => ({}))
+const people = computed(() => crew.said.value ?? [])
 const find = ref('')
 const filter = reactive<{ find: string; family?: Family; soil?: SoilKind; by?: number; verdict?: LogEntry['verdict'] }>({ find: '' })
 type Filter = 'family' | 'soil' | 'by' | 'verdict'
@@ -47,29 +44,15 @@ const filters = computed<{ name: Filter; says: string; options: Option<string | 
 ])
 const setFilter = (name: Filter, value: string | number) => Object.assign(filter, { [name]: value === '' ? undefined : value })
 const isFiltered = computed(() => siteId.value !== undefined || Object.values(filter).some((value) => value !== undefined && value !== ''))
-const query = (after?: string) => ({ ...filter, find: filter.find.trim() || undefined, siteId: siteId.value, after })
-/** The newest question counts: answers may overtake each other. */
-let asked = 0
-
-async function load(after?: string) {
-  const asking = ++asked
-  error.value = undefined
-  try {
-    const page = unitId.value
-      ? await ask(endpoints.unitLife, { params: { id: unitId.value } })
-      : await ask(endpoints.logbook, { query: query(after) })
-    if (asking !== asked) return
-    if (people.value.length === 0) people.value = await ask(endpoints.crew)
-    outlook.value = unitId.value ? await ask(endpoints.unitOutlook, { params: { id: unitId.value } }) : undefined
-    entries.value = after ? [...entries.value, ...page.entries] : page.entries
-    next.value = unitId.value ? null : page.next
-  } catch (caught) {
-    error.value = caught
-  }
-}
-await load()
-watch([unitId, siteId], () => load())
-watch(filter, () => load())
+/** All of the firm, narrowed down; or one unit's life and what is to be expected of it. */
+const log = usePages(endpoints.logbook, () => ({ ...filter, find: filter.find.trim() || undefined, siteId: siteId.value }))
+const own = () => (unitId.value === undefined ? undefined : { params: { id: unitId.value } })
+const life = useAsked(endpoints.unitLife, own)
+const outlookOf = useAsked(endpoints.unitOutlook, own)
+const outlook = computed(() => (unitId.value === undefined ? undefined : outlookOf.said.value))
+const entries = computed(() => (unitId.value === undefined ? log.entries.value : (life.said.value?.entries ?? [])))
+const error = computed(() => [crew, log, life, outlookOf].map((one) => one.error.value).find((one) => one !== undefined))
+await Promise.all([crew, log, life, outlookOf].map((one) => one.ready()))
 const columns = computed<Column<LogEntry>[]>(() => [
   { key: 'at', says: 'Handed over' },
   { key: 'unit', says: 'Unit' },
@@ -133,6 +116,6 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
       </template>
       <template #verdict="{ row }">{{ verdictWords[row.verdict] }}</template>
     </Ledger>
-    <Tap v-if="next" @click="load(next)">Older ones</Tap>
+    <Tap v-if="!unitId && log.hasMore.value" @click="log.more">Older ones</Tap>
   </div>
 </template>

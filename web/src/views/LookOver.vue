@@ -28,6 +28,7 @@ import Ticks from '../kit/Ticks.vue'
 import Choice from '../kit/Choice.vue'
 import Fold from '../kit/Fold.vue'
 import Ledger from '../kit/Ledger.vue'
+import Later from '../kit/Later.vue'
 
 // Further down, or opened on demand: loaded then.
 const ReadingsForm = defineAsyncComponent(() => import('../components/ReadingsForm.vue'))
@@ -102,15 +103,14 @@ useKeys([
         @grade="(part, grade) => ((selected = part), setGrade(part, grade))"
       />
       <GradeScale v-if="selected" :part="selected" :value="state.grades[selected]" @set="(grade, kinds) => setGrade(selected!, grade, kinds)" />
-      <PhotoSlot
-        v-if="selected"
-        :key="selected"
-        :job-id="jobId"
-        :unit-id="unitId"
-        :subject="{ of: { part: selected, when: 'before' } }"
-        :photos="photosOfPart(state.photos, selected, 'before')"
-        @grade="setGrade(selected!, $event)"
-      />
+      <Later v-if="selected" :key="selected"
+        ><PhotoSlot
+          :job-id="jobId"
+          :unit-id="unitId"
+          :subject="{ of: { part: selected, when: 'before' } }"
+          :photos="photosOfPart(state.photos, selected, 'before')"
+          @grade="setGrade(selected!, $event)"
+      /></Later>
       <div v-if="!selected" class="hint">
         <p><b>Tap a part</b> on the drawing and grade what you see.</p>
         <Tap v-if="nextUngraded" now big @click="selected = nextUngraded">Start with the {{ partNames[nextUngraded] }}</Tap>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // What customers were written, what became of it, and what they answered. It is looked at again while anything is on its way.
 import { endpoints, type MessageRecord } from '@yastik/core/wire'
-import { onBeforeUnmount, ref } from 'vue'
+import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
+import { useDoing, usePages } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import LogbookPages from '../components/LogbookPages.vue'
 import { momentWords } from '../measures/days.ts'
@@ -14,44 +15,17 @@ import Fold from '../kit/Fold.vue'
 
 useJob().close()
 const againMs = 3000
-const entries = ref<MessageRecord[]>([])
-const next = ref<string | null>(null)
-const error = ref<unknown>()
+// What cannot be asked just now is asked again in a moment; the first line says why.
+const { entries, error: notThere, hasMore, more, reload, ready } = usePages(endpoints.messages, undefined, { againMs })
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? notThere.value)
+await ready()
 
-const page = (after?: string) => ask(endpoints.messages, { query: { after } })
-async function load() {
-  try {
-    const first = await page()
-    // Older ones that were asked for stay below.
-    const known = new Set(first.entries.map(({ id }) => id))
-    const older = entries.value.filter(({ id, madeAt }) => !known.has(id) && madeAt <= (first.entries.at(-1)?.madeAt ?? ''))
-    if (older.length === 0) next.value = first.next
-    entries.value = [...first.entries, ...older]
-    error.value = undefined
-  } catch (caught) {
-    error.value = caught
-  }
-}
-async function loadOlder() {
-  if (!next.value) return
-  const older = await page(next.value)
-  entries.value = [...entries.value, ...older.entries]
-  next.value = older.next
-}
-await load()
-// What cannot be asked just now is asked again in a moment; `load` says why.
-const timer = setInterval(() => void load(), againMs)
-onBeforeUnmount(() => clearInterval(timer))
-
-async function move({ id }: MessageRecord, to: typeof endpoints.withdrawMessage | typeof endpoints.retryMessage) {
-  error.value = undefined
-  try {
+const move = ({ id }: MessageRecord, to: typeof endpoints.withdrawMessage | typeof endpoints.retryMessage) =>
+  doing.run(async () => {
     await ask(to, { params: { id } })
-    await load()
-  } catch (caught) {
-    error.value = caught
-  }
-}
+    await reload()
+  })
 </script>
 
 <template>
@@ -89,7 +63,7 @@ async function move({ id }: MessageRecord, to: typeof endpoints.withdrawMessage 
         </div>
       </li>
     </ol>
-    <Tap v-if="next" @click="loadOlder">Older ones</Tap>
+    <Tap v-if="hasMore" @click="more">Older ones</Tap>
   </div>
 </template>
 

@@ -3,6 +3,7 @@
 import { endpoints, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import HousePages from '../components/HousePages.vue'
 import OneTimeCode from '../components/OneTimeCode.vue'
@@ -17,9 +18,12 @@ import Tick from '../kit/Tick.vue'
 
 useJob().close()
 const session = useSession()
-const people = ref<PersonRecord[]>([])
-const needed = ref(false)
-const error = ref<unknown>()
+const list = useAsked(endpoints.people, () => ({}))
+const security = useAsked(endpoints.security, () => ({}))
+const people = computed(() => list.said.value ?? [])
+const needed = computed(() => security.said.value?.ownersNeedSecondFactor ?? false)
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? list.error.value ?? security.error.value)
 const said = ref('')
 const given = shallowRef<PersonCode>()
 /** Who is changed, or added where there is no id yet. */
@@ -29,19 +33,11 @@ const sure = ref<{ id: number; what: 'code' | 'end' }>()
 const active = computed(() => people.value.filter((person) => person.active))
 const gone = computed(() => people.value.filter((person) => !person.active))
 
-async function attempt(work: () => Promise<void>) {
-  ;[error.value, said.value, sure.value] = [undefined, '', undefined]
-  try {
-    await work()
-  } catch (caught) {
-    error.value = caught
-  }
+const attempt = (work: () => Promise<void>) => {
+  ;[said.value, sure.value] = ['', undefined]
+  return doing.run(work)
 }
-const load = async () => void (people.value = await ask(endpoints.people))
-await attempt(async () => {
-  await load()
-  needed.value = (await ask(endpoints.security)).ownersNeedSecondFactor
-})
+await Promise.all([list.ready(), security.ready()])
 
 const blank = (): PersonForm => ({ name: '', role: 'technician', trained: [] })
 const edit = ({ id, active: isActive, name, role, trained, liftKg }: PersonRecord) => {
@@ -55,22 +51,22 @@ const save = () =>
     if (id === undefined) given.value = await ask(endpoints.addPerson, { body: { ...form, signIn } })
     else await ask(endpoints.savePerson, { params: { id }, body: { ...form, active: isActive } })
     editing.value = undefined
-    await load()
+    await list.reload()
   })
 const setActive = ({ id, name, role, trained, liftKg }: PersonRecord, isActive: boolean) =>
   attempt(async () => {
     await ask(endpoints.savePerson, { params: { id }, body: { name, role, trained, liftKg, active: isActive } })
     said.value = isActive ? `${name} gets in again.` : `${name} gets in no more. What they did stays on record.`
-    await load()
+    await list.reload()
   })
 const reset = (id: number) =>
   attempt(async () => {
     given.value = await ask(endpoints.resetPerson, { params: { id } })
-    await load()
+    await list.reload()
   })
 const setNeeded = (isNeeded: boolean) =>
   attempt(async () => {
-    needed.value = (await ask(endpoints.saveSecurity, { body: { ownersNeedSecondFactor: isNeeded } })).ownersNeedSecondFactor
+    security.set(await ask(endpoints.saveSecurity, { body: { ownersNeedSecondFactor: isNeeded } }))
     // Whoever asks it of others, and has none, is asked as well.
     await session.askAgain()
   })

@@ -2,8 +2,9 @@
 // Other programs that get in by a token, for owners.
 import { endpoints, tokenScopes, type TokenRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import { optionsOf } from '../kit/option.ts'
 import { dayWords } from '../measures/days.ts'
 import HousePages from '../components/HousePages.vue'
@@ -16,8 +17,10 @@ import Choice from '../kit/Choice.vue'
 import DayField from '../kit/DayField.vue'
 
 useJob().close()
-const tokens = ref<TokenRecord[]>([])
-const error = ref<unknown>()
+const list = useAsked(endpoints.tokens, () => ({}))
+const tokens = computed(() => list.said.value ?? [])
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? list.error.value)
 const made = ref<{ name: string; token: string }>()
 const sure = ref<string>()
 const blank = (): { name: string; scope: TokenRecord['scope']; endsOn: string } => ({
@@ -28,16 +31,14 @@ const blank = (): { name: string; scope: TokenRecord['scope']; endsOn: string } 
 const form = ref(blank())
 const scopeWords: Record<TokenRecord['scope'], string> = { read: 'reads', write: 'reads and writes' }
 
-async function attempt(work: () => Promise<void>) {
-  ;[error.value, sure.value] = [undefined, undefined]
-  try {
+const attempt = (work: () => Promise<void>) => {
+  sure.value = undefined
+  return doing.run(async () => {
     await work()
-    tokens.value = await ask(endpoints.tokens)
-  } catch (caught) {
-    error.value = caught
-  }
+    await list.reload()
+  })
 }
-await attempt(async () => undefined)
+await list.ready()
 const make = () =>
   attempt(async () => {
     const { record, token } = await ask(endpoints.makeToken, { body: form.value })

@@ -10,7 +10,7 @@ import { dayAfter } from '../measures/days.ts'
 import CustomerText from '../components/CustomerText.vue'
 import ProofLines from '../components/ProofLines.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
-import { usePainted } from '../job/afterPaint.ts'
+import { usePainted } from '../kit/afterPaint.ts'
 import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
@@ -79,73 +79,78 @@ async function handOver() {
       <p>{{ sentence(declined ? whyDeclined : proof.sentence) }}</p>
     </div>
     <ProofLines v-if="proof.lines.length > 0" :lines="proof.lines" />
-    <PsychroChart
-      v-if="design && (state.readings.before || state.readings.after)"
-      :design="design"
-      :before="state.readings.before"
-      :after="state.readings.after"
-      :altitude-m="site?.altitudeM"
-      :outdoor-c="site?.outdoorAir?.dryBulbC"
-    />
-    <div v-if="painted" class="two">
-      <section id="before" class="stack">
-        <h2>Before</h2>
-        <ReadingsForm
-          :key="`before${state.readings.before ? 1 : 0}`"
-          :job-id="jobId"
-          :unit-id="unitId"
-          label="before"
-          :value="state.readings.before"
-          @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"
+    <!-- All of it at once: what comes later pushes nothing that is seen. -->
+    <Suspense v-if="painted">
+      <div class="stack">
+        <PsychroChart
+          v-if="design && (state.readings.before || state.readings.after)"
+          :design="design"
+          :before="state.readings.before"
+          :after="state.readings.after"
+          :altitude-m="site?.altitudeM"
+          :outdoor-c="site?.outdoorAir?.dryBulbC"
         />
-      </section>
-      <section id="after" class="stack">
-        <h2>After <small>at least ten minutes of steady cooling</small></h2>
-        <ReadingsForm
-          :key="`after${state.readings.after ? 1 : 0}`"
-          :job-id="jobId"
-          :unit-id="unitId"
-          label="after"
-          :value="state.readings.after"
-          @take="job.add(unitId, { type: 'reading-taken', when: 'after', readings: $event })"
-        />
-      </section>
-    </div>
-    <PartsAfter v-if="!declined && painted" :job-id="jobId" :unit-id="unitId" />
-    <PartsRenewed :unit-id="unitId" />
-    <section v-if="unitPlan.notReached.length > 0">
-      <h3>Not reached, or not clean</h3>
-      <ul>
-        <li v-for="entry in unitPlan.notReached" :key="entry.part">{{ partNames[entry.part] }}: {{ entry.because }}</li>
-      </ul>
-    </section>
-    <section v-if="left.length > 0" data-left-out>
-      <h3>Left out, or still out</h3>
-      <ul>
-        <li v-for="entry in left" :key="entry">{{ sentence(entry) }}</li>
-      </ul>
-    </section>
-    <section class="due">
-      <h3>Due next</h3>
-      <p v-for="entry in unitPlan.due" :key="entry.what">
-        {{ capital(dueInWords(entry, dueDay)) }}<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }} weeks)</small>
-      </p>
-    </section>
-    <CustomerText :text="state.handedOver?.customerText ?? told" :given="state.handedOver !== undefined" />
-    <p v-if="!state.handedOver && handOverGate" class="small" data-hand-over-gate>{{ sentence(handOverGate) }}.</p>
-    <div class="row ruled-top">
-      <Tap
-        v-if="!state.handedOver"
-        big
-        :now="openSteps.length === 0 && (state.readings.after !== undefined || declined)"
-        data-hand-over
-        @click="handOver"
-      >
-        Hand over as {{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}
-      </Tap>
-      <Tap :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</Tap>
-      <Tap v-if="state.handedOver" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</Tap>
-    </div>
+        <div class="two">
+          <section id="before" class="stack">
+            <h2>Before</h2>
+            <ReadingsForm
+              :key="`before${state.readings.before ? 1 : 0}`"
+              :job-id="jobId"
+              :unit-id="unitId"
+              label="before"
+              :value="state.readings.before"
+              @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"
+            />
+          </section>
+          <section id="after" class="stack">
+            <h2>After <small>at least ten minutes of steady cooling</small></h2>
+            <ReadingsForm
+              :key="`after${state.readings.after ? 1 : 0}`"
+              :job-id="jobId"
+              :unit-id="unitId"
+              label="after"
+              :value="state.readings.after"
+              @take="job.add(unitId, { type: 'reading-taken', when: 'after', readings: $event })"
+            />
+          </section>
+        </div>
+        <PartsAfter v-if="!declined" :job-id="jobId" :unit-id="unitId" />
+        <PartsRenewed :unit-id="unitId" />
+        <section v-if="unitPlan.notReached.length > 0">
+          <h3>Not reached, or not clean</h3>
+          <ul>
+            <li v-for="entry in unitPlan.notReached" :key="entry.part">{{ partNames[entry.part] }}: {{ entry.because }}</li>
+          </ul>
+        </section>
+        <section v-if="left.length > 0" data-left-out>
+          <h3>Left out, or still out</h3>
+          <ul>
+            <li v-for="entry in left" :key="entry">{{ sentence(entry) }}</li>
+          </ul>
+        </section>
+        <section class="due">
+          <h3>Due next</h3>
+          <p v-for="entry in unitPlan.due" :key="entry.what">
+            {{ capital(dueInWords(entry, dueDay)) }}<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }} weeks)</small>
+          </p>
+        </section>
+        <CustomerText :text="state.handedOver?.customerText ?? told" :given="state.handedOver !== undefined" />
+        <p v-if="!state.handedOver && handOverGate" class="small" data-hand-over-gate>{{ sentence(handOverGate) }}.</p>
+        <div class="row ruled-top">
+          <Tap
+            v-if="!state.handedOver"
+            big
+            :now="openSteps.length === 0 && (state.readings.after !== undefined || declined)"
+            data-hand-over
+            @click="handOver"
+          >
+            Hand over as {{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}
+          </Tap>
+          <Tap :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</Tap>
+          <Tap v-if="state.handedOver" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</Tap>
+        </div>
+      </div>
+    </Suspense>
     <Notice v-if="refused.length > 0" kind="now" data-refused>
       <b>Not handed over yet:</b>
       <ul>

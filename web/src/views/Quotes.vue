@@ -2,9 +2,8 @@
 // What was offered to customers, newest first, and what came of it.
 import { endpoints, type QuotePage } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { ask } from '../api/client.ts'
+import { usePages } from '../api/useServer.ts'
 import { serverNow } from '../api/clock.ts'
 import type { Column } from '../kit/column.ts'
 import { dayWords } from '../measures/days.ts'
@@ -15,9 +14,7 @@ import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 
 useJob().close()
-const entries = ref<QuotePage['entries']>([])
-const next = ref<string | null>(null)
-const error = ref<unknown>()
+const { entries, error, hasMore, more, ready } = usePages(endpoints.quotes)
 const today = dayjs(serverNow()).format('YYYY-MM-DD')
 const columns: Column<QuotePage['entries'][number]>[] = [
   { key: 'madeOn', says: 'Made' },
@@ -27,17 +24,7 @@ const columns: Column<QuotePage['entries'][number]>[] = [
   { key: 'state', says: 'How it stands' },
 ]
 
-async function load(after?: string) {
-  error.value = undefined
-  try {
-    const page = await ask(endpoints.quotes, { query: { after } })
-    entries.value = after ? [...entries.value, ...page.entries] : page.entries
-    next.value = page.next
-  } catch (caught) {
-    error.value = caught
-  }
-}
-await load()
+await ready()
 </script>
 
 <template>
@@ -62,6 +49,6 @@ await load()
       <template #total="{ row }">{{ row.total.toFixed(2) }}</template>
       <template #state="{ row }">{{ quoteStateWords(row, today) }}</template>
     </Ledger>
-    <Tap v-if="next" @click="load(next)">Older ones</Tap>
+    <Tap v-if="hasMore" @click="more">Older ones</Tap>
   </div>
 </template>

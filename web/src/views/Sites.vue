@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // All sites of the firm with their units.
 import { endpoints, type SitePage } from '@yastik/core/wire'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { ask } from '../api/client.ts'
+import { usePages } from '../api/useServer.ts'
 import type { Column } from '../kit/column.ts'
 import { dayWords } from '../measures/days.ts'
 import FaultNote from '../kit/FaultNote.vue'
@@ -15,10 +15,8 @@ import Ledger from '../kit/Ledger.vue'
 
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
-const entries = ref<SitePage['entries']>([])
-const next = ref<string | null>(null)
-const error = ref<unknown>()
 const wanted = ref('')
+const { entries, error, hasMore, more, ready } = usePages(endpoints.sites, () => ({ find: wanted.value.trim() || undefined }))
 const empty = computed(() => (error.value ? '' : wanted.value.trim() === '' ? 'No sites yet: make the first one.' : 'No site matches.'))
 const columns: Column<SitePage['entries'][number]>[] = [
   { key: 'name', says: 'Site' },
@@ -26,24 +24,7 @@ const columns: Column<SitePage['entries'][number]>[] = [
   { key: 'units', says: 'Units' },
   { key: 'last', says: 'Last cleaned', number: true },
 ]
-/** The newest question counts: answers may overtake each other. */
-let asked = 0
-
-async function load(after?: string) {
-  const asking = ++asked
-  error.value = undefined
-  try {
-    const find = wanted.value.trim()
-    const page = await ask(endpoints.sites, { query: { find: find === '' ? undefined : find, after } })
-    if (asking !== asked) return
-    entries.value = after === undefined ? page.entries : [...entries.value, ...page.entries]
-    next.value = page.next
-  } catch (caught) {
-    error.value = caught
-  }
-}
-await load()
-watch(wanted, () => load())
+await ready()
 </script>
 
 <template>
@@ -72,7 +53,7 @@ watch(wanted, () => load())
       </template>
       <template #last="{ row }">{{ row.lastCleanedAt ? dayWords(row.lastCleanedAt) : 'never' }}</template>
     </Ledger>
-    <Tap v-if="next" @click="load(next)">More sites</Tap>
+    <Tap v-if="hasMore" @click="more">More sites</Tap>
   </div>
 </template>
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // Stock: what may be used of each product, lot by lot; what to buy; what came and went, and where it was used.
-import { endpoints, stockFormSchema, type StockForm, type StockMoves, type StockRecord } from '@yastik/core/wire'
+import { endpoints, stockFormSchema, type StockForm, type StockRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing, usePages } from '../api/useServer.ts'
 import type { Column } from '../kit/column.ts'
 import { dayWords, momentWords } from '../measures/days.ts'
 import FaultNote from '../kit/FaultNote.vue'
@@ -21,12 +22,14 @@ import Choice from '../kit/Choice.vue'
 import Ledger from '../kit/Ledger.vue'
 
 useJob().close()
-const { product: asked } = useRoute().query as { product?: string }
+const { product: wanted } = useRoute().query as { product?: string }
 const { quantity, unit } = useMeasures()
-const stock = ref<StockRecord>()
-const moves = ref<StockMoves['entries']>([])
-const next = ref<string | null>(null)
-const error = ref<unknown>()
+const asked = useAsked(endpoints.stock, () => ({}))
+const stock = asked.said
+const ledger = usePages(endpoints.stockMoves)
+const { entries: moves, hasMore, more } = ledger
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? asked.error.value ?? ledger.error.value)
 const saved = ref('')
 type Kind = 'bought' | 'counted' | 'thrown-out'
 const kinds: { value: Kind; says: string }[] = [
@@ -43,18 +46,8 @@ const form = ref<{ productId: string; kind: Kind; litres: number | undefined; lo
 })
 const moveWords = { bought: 'bought', counted: 'counted', 'thrown-out': 'thrown out', used: 'used' } as const
 
-async function loadMoves(after?: string) {
-  const page = await ask(endpoints.stockMoves, { query: { after } })
-  moves.value = after ? [...moves.value, ...page.entries] : page.entries
-  next.value = page.next
-}
-try {
-  stock.value = await ask(endpoints.stock)
-  form.value.productId = asked ?? stock.value.products[0]?.productId ?? ''
-  await loadMoves()
-} catch (caught) {
-  error.value = caught
-}
+await Promise.all([asked.ready(), ledger.ready()])
+form.value.productId = wanted ?? stock.value?.products[0]?.productId ?? ''
 const known = computed(() => stock.value?.products.find(({ productId }) => productId === form.value.productId)?.lots ?? [])
 const toBuy = computed(() => stock.value?.products.filter(({ buy }) => buy) ?? [])
 const cost = computed(() => toBuy.value.reduce((sum, { buy }) => sum + (buy?.cost ?? 0), 0))
@@ -74,16 +67,14 @@ const sends = computed(() => {
   return { ...rest, ...(litres === undefined ? {} : { litres }), ...(labelDate === '' ? {} : { labelDate }) }
 })
 async function note() {
-  error.value = undefined
   saved.value = ''
-  try {
-    stock.value = await ask(endpoints.noteStock, { body: sends.value as StockForm })
-    saved.value = 'Noted.'
-    form.value = { ...form.value, litres: undefined, lot: '', labelDate: '' }
-    await loadMoves()
-  } catch (caught) {
-    error.value = caught
-  }
+  const isNoted = await doing.run(async () => {
+    asked.set(await ask(endpoints.noteStock, { body: sends.value as StockForm }))
+    await ledger.reload()
+  })
+  if (!isNoted) return
+  saved.value = 'Noted.'
+  form.value = { ...form.value, litres: undefined, lot: '', labelDate: '' }
 }
 const products = computed(() => stock.value?.products.map(({ productId, name }) => ({ value: productId, says: name })) ?? [])
 const columns: Column<StockRecord['products'][number]>[] = [
@@ -195,7 +186,7 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
           }}</RouterLink>
         </template>
       </Ledger>
-      <Tap v-if="next" @click="loadMoves(next)">Older ones</Tap>
+      <Tap v-if="hasMore" @click="more">Older ones</Tap>
     </template>
   </div>
 </template>

@@ -3,10 +3,11 @@
 import { Fault } from '@yastik/core/faults'
 import { knownHouseRules } from '@yastik/core/method'
 import { clashesAmong, productSchema, type Equipment, type Product } from '@yastik/core/products'
-import { endpoints, type StoresRecord } from '@yastik/core/wire'
+import { endpoints } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import EquipmentTable from '../components/EquipmentTable.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import LabelCard from '../components/LabelCard.vue'
@@ -19,33 +20,25 @@ import Form from '../kit/Form.vue'
 import Notice from '../kit/Notice.vue'
 
 const session = useSession()
-const record = ref<StoresRecord>()
-const householdAllowed = ref(false)
-const error = ref<unknown>()
+const asked = useAsked(endpoints.stores, () => ({}))
+const house = useAsked(endpoints.houseRules, () => ({}))
+const record = asked.said
+const householdAllowed = computed(() => knownHouseRules(house.said.value?.rules).agentSchool === 'household')
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? asked.error.value ?? house.error.value)
 const saved = ref('')
 const editing = ref<Product>()
 const isOwner = computed(() => session.me?.role === 'owner')
 const clashes = computed(() => clashesAmong(record.value?.products ?? []))
-try {
-  const [stores, house] = await Promise.all([ask(endpoints.stores), ask(endpoints.houseRules)])
-  record.value = stores
-  householdAllowed.value = knownHouseRules(house.rules).agentSchool === 'household'
-} catch (caught) {
-  error.value = caught
-}
+await Promise.all([asked.ready(), house.ready()])
 
 async function save(change: { products?: Product[]; equipment?: Equipment[] }): Promise<boolean> {
-  if (!record.value) return false
-  error.value = undefined
+  const { value: own } = record
+  if (!own) return false
   saved.value = ''
-  try {
-    record.value = await ask(endpoints.saveStores, { body: { ...record.value, ...change } })
-    saved.value = 'Saved. Visits that are planned from now on count on it.'
-    return true
-  } catch (caught) {
-    error.value = caught
-    return false
-  }
+  const isSaved = await doing.run(async () => asked.set(await ask(endpoints.saveStores, { body: { ...own, ...change } })))
+  if (isSaved) saved.value = 'Saved. Visits that are planned from now on count on it.'
+  return isSaved
 }
 
 const withProduct = (product: Product): Product[] => {

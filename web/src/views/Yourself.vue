@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // Oneself: password, second factor, and where one is signed in.
-import { endpoints, leastPassword, type SessionRecord } from '@yastik/core/wire'
+import { endpoints, leastPassword } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import SecondFactor from '../components/SecondFactor.vue'
 import { useJob } from '../stores/job.ts'
@@ -17,39 +18,27 @@ useJob().close()
 const session = useSession()
 const password = ref('')
 const next = ref('')
-const error = ref<unknown>()
-const sessionError = ref<unknown>()
+const { error, run } = useDoing()
+const ending = useDoing()
 const said = ref('')
-const sessions = ref<SessionRecord[]>([])
+const list = useAsked(endpoints.sessions, () => ({}))
+const sessions = computed(() => list.said.value ?? [])
+const sessionError = computed(() => ending.error.value ?? list.error.value)
 
-async function load() {
-  sessionError.value = undefined
-  try {
-    sessions.value = await ask(endpoints.sessions)
-  } catch (caught) {
-    sessionError.value = caught
-  }
-}
-await load()
+await list.ready()
 async function change() {
-  ;[error.value, said.value] = [undefined, '']
-  try {
-    await ask(endpoints.changePassword, { body: { password: password.value, next: next.value } })
-    ;[password.value, next.value] = ['', '']
-    said.value = 'It is changed. Wherever else you were signed in, you are not any more.'
-    await load()
-  } catch (caught) {
-    error.value = caught
-  }
+  said.value = ''
+  const isChanged = await run(() => ask(endpoints.changePassword, { body: { password: password.value, next: next.value } }))
+  if (!isChanged) return
+  ;[password.value, next.value] = ['', '']
+  said.value = 'It is changed. Wherever else you were signed in, you are not any more.'
+  await list.reload()
 }
-async function end(id?: string) {
-  try {
+const end = (id?: string) =>
+  ending.run(async () => {
     await (id === undefined ? ask(endpoints.endSessions) : ask(endpoints.endSession, { params: { id } }))
-    await load()
-  } catch (caught) {
-    sessionError.value = caught
-  }
-}
+    await list.reload()
+  })
 const day = (at: string) => dayjs(at).format('D MMM, HH:mm')
 </script>
 
