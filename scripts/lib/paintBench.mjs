@@ -122,12 +122,22 @@ export async function paintTimes(sheet, { find, devtools }) {
   const large = await driver.executeAsyncScript(makeLarge, 200, 24)
   if (large.error) throw new Error(large.error)
   await slow(slowed)
-  await open('/sites', `a[href="/sites/${large.siteId}"]`)
-  await go(`a[href="/sites/${large.siteId}"]`, 'site')
-  views.at(-1).place = 'a site of 200 units'
-  await open('/', `a.unit[href*="${large.jobId}/${large.unitId}"]`)
-  await go(`a.unit[href*="${large.jobId}/${large.unitId}"]`, 'look-over')
-  views.at(-1).place = 'look-over in a job of 24'
+  const toSite = `a[href="/sites/${large.siteId}"]`
+  const toJob = `a.unit[href*="${large.jobId}/${large.unitId}"]`
+  await open('/sites', toSite)
+  for (const round of ['first', 'second']) {
+    await go(toSite, 'site')
+    if (round === 'second') views.at(-1).place = 'a site of 200 units'
+    await go('header nav a[href="/"]', 'today')
+    await find(sheet, toJob)
+    await go(toJob, 'look-over')
+    if (round === 'second') views.at(-1).place = 'look-over in a job of 24'
+    await go('header nav a[href="/sites"]', 'sites')
+    if (round === 'first') views.length -= 4
+  }
+  await open('/', toJob)
+  await go(toJob, 'look-over')
+  views.length--
   await tap('[data-callout="wheel"] .hit')
   for (const grade of [1, 3, 2]) await tap(`[data-set-grade="${grade}"]`)
   await open(`${started}/look-over`, 'svg.section')

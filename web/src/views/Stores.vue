@@ -16,6 +16,7 @@ import StoresPages from '../components/StoresPages.vue'
 import MixCalculator from '../components/MixCalculator.vue'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
+import Later from '../kit/Later.vue'
 import Form from '../kit/Form.vue'
 import Notice from '../kit/Notice.vue'
 
@@ -99,8 +100,10 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
       <div class="cards">
         <LabelCard v-for="product in record.products" :key="product.id" :product="product" :may-edit="isOwner" @edit="edit(product)" />
       </div>
-      <h2 class="ruled-top">Equipment</h2>
-      <EquipmentTable :equipment="record.equipment" :may-edit="isOwner" @save="save({ equipment: $event })" />
+      <Later
+        ><h2 class="ruled-top">Equipment</h2>
+        <EquipmentTable :equipment="record.equipment" :may-edit="isOwner" @save="save({ equipment: $event })"
+      /></Later>
     </template>
   </div>
 </template>
