@@ -63,6 +63,9 @@ const commonKinds = optionsOf(
   grid-template-columns: repeat(5, 1fr);
   gap: 0;
 }
+.grades :deep(.el-radio-button) {
+  display: flex;
+}
 .grades :deep(.el-radio-button__inner) {
   width: 100%;
   height: 100%;

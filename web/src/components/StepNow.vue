@@ -205,7 +205,7 @@ useKeys([
   gap: 0.8rem;
 }
 .title {
-  font-size: 1.9rem;
+  font-size: clamp(1.6rem, 3vw, 1.9rem);
   line-height: 1.15;
   font-weight: 600;
 }
@@ -243,9 +243,6 @@ useKeys([
   font-size: 1.05rem;
 }
 @media (max-width: 900px) {
-  .title {
-    font-size: 1.6rem;
-  }
   .finish {
     flex: 1;
   }

@@ -3,9 +3,9 @@
 import { round } from '@yastik/core/quantities'
 import { pausesFor, type WashCourse, type WashPlan, type WashRun } from '@yastik/core/wash'
 import { drag, type D3DragEvent } from 'd3-drag'
-import { scaleLinear } from 'd3-scale'
 import { select } from 'd3-selection'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useWashChart } from './useWashChart.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import type { WashAnswer, WashAsked } from '../workers/wash.worker.ts'
 import Tap from '../kit/Tap.vue'
@@ -37,45 +37,11 @@ worker.onmessage = ({ data }: MessageEvent<WashAnswer>) => {
 onBeforeUnmount(() => worker.terminate())
 watch(tried, (run) => worker.postMessage({ asking: ++asking, run: JSON.parse(JSON.stringify(run)) } satisfies WashAsked), { immediate: true })
 
-const width = 900
-const frame = { left: 52, right: 16, top: 18, bottom: 40 }
-const high = 150
-const low = 90
-const gap = 26
-const height = frame.top + high + gap + low + frame.bottom
-const endMin = computed(() => Math.max(course.value?.moments.at(-1)?.minute ?? 0, washMin.value + 3))
-const x = computed(() =>
-  scaleLinear()
-    .domain([0, endMin.value])
-    .range([frame.left, width - frame.right]),
+const { width, frame, high, low, gap, height, x, bag, bucketTop, bucket, bagLine, bucketLine, pauseBands } = useWashChart(
+  course,
+  washMin,
+  () => props.run,
 )
-const bag = computed(() =>
-  scaleLinear()
-    .domain([0, props.run.holdsL * 1.15])
-    .range([frame.top + high, frame.top]),
-)
-const bucketTop = frame.top + high + gap
-const bucket = computed(() =>
-  scaleLinear()
-    .domain([0, props.run.bucketL])
-    .range([bucketTop + low, bucketTop]),
-)
-const line = (of: (moment: WashCourse['moments'][number]) => number) =>
-  (course.value?.moments ?? [])
-    .map((moment, index) => `${index === 0 ? 'M' : 'L'}${x.value(moment.minute).toFixed(1)},${of(moment).toFixed(1)}`)
-    .join('')
-const bagLine = computed(() => line(({ standingL }) => bag.value(standingL)))
-const bucketLine = computed(() => line(({ bucketL }) => bucket.value(bucketL)))
-const pauseBands = computed(() => {
-  const bands: { from: number; to: number }[] = []
-  for (const { minute, doing } of course.value?.moments ?? []) {
-    const last = bands.at(-1)
-    if (doing !== 'pause') continue
-    if (last && minute - last.to < 0.11) last.to = minute
-    else bands.push({ from: minute, to: minute })
-  }
-  return bands
-})
 
 /** Whether it runs over as tried, and pauses could keep it in. */
 const runsOver = computed(() => course.value !== undefined && course.value.overflowsAtMin !== null && pausesFor(tried.value).length > 0)
@@ -128,7 +94,7 @@ const at = (minute: number) => `${round(minute, 1)} min`
         :disabled="!flowIsFree"
         :says="`${figure(round(flowLMin, 1), 'L/min')} ${unit('L/min')}`"
       />
-      <Slide v-model="washMin" label="Minutes of washing" name="wash-minutes" :min="1" :max="30" :step="0.5" :says="String(washMin)" />
+      <Slide v-model="washMin" label="Minutes of washing" name="wash-minutes" :min="1" :max="30" :step="0.5" :says="String(round(washMin, 1))" />
       <div class="row">
         <Tap data-keep-in :disabled="!runsOver" @click="pauses = pausesFor(tried)">Pause where it has to be</Tap>
         <Tap data-add-pause :disabled="pauses.length >= 12" @click="add">Add a pause</Tap>
@@ -215,11 +181,6 @@ const at = (minute: number) => `${round(minute, 1)} min`
   grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
   gap: 0.6rem 1.6rem;
   align-items: end;
-}
-input[type='range'] {
-  width: 100%;
-  min-height: 44px;
-  accent-color: var(--ink);
 }
 /* Its place is kept while it is reckoned: the buttons below must not move under a thumb. */
 .says {

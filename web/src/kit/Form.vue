@@ -2,7 +2,7 @@
 // A form: what is wrong with it by the schema of what it sends is said at its fields before anything is sent, and what the server says after it there too.
 import { Fault, linesOf, type FaultLine } from '@yastik/core/faults'
 import { ElForm } from 'element-plus/es/components/form/index'
-import { computed, provide, reactive, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, provide, reactive, ref, useTemplateRef } from 'vue'
 import type { z } from 'zod'
 import FaultNote from './FaultNote.vue'
 import { formKey } from './field.ts'
@@ -59,8 +59,8 @@ function submit() {
     emit('submit')
     return
   }
-  // Whoever cannot see what is wrong is led there.
-  setTimeout(() => (root.value?.$el as HTMLElement | undefined)?.querySelector<HTMLElement>('.is-error :is(input, textarea)')?.focus(), 150)
+  // Whoever cannot see what is wrong is led there, at once: nobody who writes on already is taken away from where they are.
+  void nextTick(() => (root.value?.$el as HTMLElement | undefined)?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus())
 }
 </script>
 

@@ -66,6 +66,18 @@ describe('a ledger', () => {
   })
 })
 
+describe('a long ledger', () => {
+  it('draws what is seen first, and the rest after the paint', async () => {
+    const many = Array.from({ length: 75 }, (_, at) => ({ id: String(at), name: `Room ${at}` }))
+    const wrapper = ledger({ rows: many })
+    expect(wrapper.findAll('tbody tr').length).toBeLessThan(75)
+    expect(wrapper.find('table').attributes('aria-rowcount')).toBe('76')
+    await new Promise((done) => setTimeout(done, 400))
+    expect(wrapper.findAll('tbody tr')).toHaveLength(75)
+    wrapper.unmount()
+  })
+})
+
 describe('the order of rows', () => {
   it('is by number where both are numbers, by the alphabet else', () => {
     expect(ordered(rows, columns, { key: 'name', down: false }).map(({ id }) => id)).toEqual(['b', 'c', 'a'])

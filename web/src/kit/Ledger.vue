@@ -1,5 +1,7 @@
 <script setup lang="ts" generic="Row">
 // A table: ruled lines, headings that put it in order, on a phone one entry below the other. Drawn as a plain table: docs/decisions/31 says why.
+import { Bottom, Top } from '@element-plus/icons-vue'
+import { ElIcon } from 'element-plus/es/components/icon/index'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { afterPaint } from './afterPaint.ts'
 import { ordered, type Column, type Order } from './column.ts'
@@ -50,7 +52,7 @@ function tap(key: string) {
   if (order.value?.key !== key) order.value = { key, down: false }
   else order.value = order.value.down ? undefined : { key, down: true }
 }
-const signs = { none: '', ascending: '↑', descending: '↓' }
+const signs = { none: undefined, ascending: Top, descending: Bottom }
 const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 </script>
 
@@ -73,7 +75,8 @@ const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
         <tr role="row">
           <th v-for="column in seen" :key="column.key" scope="col" role="columnheader" :class="{ number: column.number }" :aria-sort="sortOf(column)">
             <button v-if="column.sort" class="order" type="button" :data-order="column.key" @click="tap(column.key)">
-              {{ column.says }} <span class="sign" aria-hidden="true">{{ signs[sortOf(column) ?? 'none'] }}</span>
+              {{ column.says }}
+              <ElIcon v-if="signs[sortOf(column) ?? 'none']" class="sign"><component :is="signs[sortOf(column) ?? 'none']" /></ElIcon>
             </button>
             <slot v-else-if="column.says !== ''" :name="`head-${column.key}`" :column="column">{{ column.says }}</slot>
             <span v-else class="unseen">doings</span>
@@ -88,7 +91,7 @@ const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
             :key="column.key"
             :scope="headed && at === 0 ? 'row' : undefined"
             :role="headed && at === 0 ? 'rowheader' : 'cell'"
-            :class="{ number: column.number, doings: column.says === '' }"
+            :class="{ number: column.number, 'one-line': column.oneLine, doings: column.says === '' }"
           >
             <span v-if="column.says !== ''" class="of" aria-hidden="true">{{ column.says }}</span>
             <span class="is"

@@ -16,17 +16,24 @@ const emit = defineEmits<{ 'update:modelValue': [value: number] }>()
 </script>
 
 <template>
-  <ElSlider
-    class="slide"
-    :model-value="modelValue"
-    :aria-label="label"
-    :min="min"
-    :max="max"
-    :step="step ?? 1"
-    :disabled="disabled"
-    :show-tooltip="false"
-    :format-value-text="(value: number) => says ?? String(value)"
-    :validate-event="false"
-    @update:model-value="emit('update:modelValue', Number($event))"
-  />
+  <div class="slide">
+    <span class="label" aria-hidden="true"
+      >{{ label
+      }}<template v-if="says"
+        >, <b>{{ says }}</b></template
+      ></span
+    >
+    <ElSlider
+      :model-value="modelValue"
+      :aria-label="label"
+      :min="min"
+      :max="max"
+      :step="step ?? 1"
+      :disabled="disabled"
+      :show-tooltip="false"
+      :format-value-text="(value: number) => says ?? String(value)"
+      :validate-event="false"
+      @update:model-value="emit('update:modelValue', Number($event))"
+    />
+  </div>
 </template>

@@ -6,6 +6,8 @@ export interface Column<Row> {
   readonly says: string
   /** A figure: set to the right. */
   readonly number?: boolean
+  /** Never broken over lines: a moment, a name. */
+  readonly oneLine?: boolean
   /** By what rows are put in order when its heading is tapped; undefined goes last, whichever way. */
   readonly sort?: (row: Row) => string | number | undefined
   /** Left out where nothing of it is known. */

@@ -20,6 +20,7 @@ import { useCorners } from './useCorners.ts'
 import { usePhotoWorker, type PhotoRead } from './usePhotoWorker.ts'
 import Tap from '../kit/Tap.vue'
 import Dialog from '../kit/Dialog.vue'
+import Progress from '../kit/Progress.vue'
 
 /** A photograph of a part with fins or blades; for another one the dialog is opened anew. */
 const props = defineProps<{ jobId: string; unitId: string; photo: TakenPhoto; part: Part; surface: Surface }>()
@@ -187,8 +188,9 @@ async function decide(grade: Grade) {
             {{ surface === 'fins' ? '(fins from top to bottom)' : '(blades from left to right)' }}, no housing.
           </p>
           <Tap now big data-measure-now :disabled="busy || !picture" @click="run">
-            {{ busy ? `Reading it, ${Math.round(done * 100)} %` : 'Measure' }}
+            {{ busy ? 'Reading it …' : 'Measure' }}
           </Tap>
+          <Progress v-if="busy" :share="done" :says="`Reading it, ${Math.round(done * 100)} %`" />
           <Tap v-if="guide" bare data-tap-places @click="tapping = true">Tap two places on both instead</Tap>
           <p class="small">Nothing leaves this device for it. A photograph straight on, sharp, with even light, reads best.</p>
         </template>

@@ -11,6 +11,7 @@ import Ledger from '../kit/Ledger.vue'
 import Pick from '../kit/Pick.vue'
 import Tick from '../kit/Tick.vue'
 import Notice from '../kit/Notice.vue'
+import Progress from '../kit/Progress.vue'
 
 defineProps<{ /** Whether this person may take the table of what there is out. */ mayTakeOut: boolean }>()
 
@@ -18,6 +19,8 @@ const worker = new Worker(new URL('./table.worker.ts', import.meta.url), { type:
 onBeforeUnmount(() => worker.terminate())
 let asking = 0
 const busy = ref('')
+/** How far it is, where that is known. */
+const share = ref<number>()
 const opened = shallowRef<TableOpened>()
 const mapping = ref<(string | undefined)[]>([])
 const read = shallowRef<TableRead>()
@@ -70,13 +73,16 @@ async function take() {
   try {
     await askByLines(endpoints.takeSites, { body: { sites: read.value.sites } }, (line) => {
       if ('receipt' in line) receipt.value = line.receipt
-      else if ('rows' in line) busy.value = `Taking in: ${line.rows} of ${line.of} written …`
+      else if ('rows' in line) {
+        busy.value = `Taking in: ${line.rows} of ${line.of} written …`
+        share.value = line.rows / line.of
+      }
     })
     ;[opened.value, read.value] = [undefined, undefined]
   } catch (caught) {
     error.value = caught
   } finally {
-    busy.value = ''
+    ;[busy.value, share.value] = ['', undefined]
   }
 }
 </script>
@@ -90,7 +96,7 @@ async function take() {
       <template v-else>the table that the owner can take out</template> are known by themselves; others you choose below.
     </p>
     <FileTap name="table" accept=".csv,.txt,.tsv,text/csv" :disabled="busy !== ''" @files="open">Choose a table</FileTap>
-    <p v-if="busy" role="status">{{ busy }}</p>
+    <Progress v-if="busy" :share="share" :says="busy" />
     <FaultNote :error="error" />
     <p v-if="receipt" role="status" data-taken-in>
       <b>{{ receipt.sites }} sites with {{ receipt.units }} units were taken in.</b>

@@ -14,8 +14,8 @@ useJob().close()
 const { entries, error, hasMore, more, ready } = usePages(endpoints.audit)
 await ready()
 const columns = [
-  { key: 'at', says: 'When' },
-  { key: 'by', says: 'Who' },
+  { key: 'at', says: 'When', oneLine: true },
+  { key: 'by', says: 'Who', oneLine: true },
   { key: 'what', says: 'What' },
   { key: 'from', says: 'From' },
 ]

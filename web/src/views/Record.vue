@@ -28,8 +28,8 @@ const entries = computed(() => inOrder(own.value))
 
 const says = (happening: Happening) => happeningInWords(happening, names)
 const columns = [
-  { key: 'at', says: 'When' },
-  { key: 'by', says: 'Who' },
+  { key: 'at', says: 'When', oneLine: true },
+  { key: 'by', says: 'Who', oneLine: true },
   { key: 'what', says: 'What' },
 ]
 const sinceMin = (event: JobEvent) => Math.round(Math.abs(event.aheadMs ?? 0) / 60_000)

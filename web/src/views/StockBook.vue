@@ -85,7 +85,7 @@ const columns: Column<StockRecord['products'][number]>[] = [
   { key: 'planned', says: 'Planned', number: true, sort: ({ plannedL }) => plannedL },
 ]
 const moveColumns = [
-  { key: 'at', says: 'When' },
+  { key: 'at', says: 'When', oneLine: true },
   { key: 'litres', says: 'How much', number: true },
   { key: 'product', says: 'Product' },
   { key: 'what', says: 'What' },
