@@ -124,6 +124,8 @@ describe('a screw that does not come back', () => {
     await sent(imre)
   })
   it('may stay out once the owner has written so, and power comes back', async () => {
+    // All that happened at the unit has come here: nothing moves any more under the hand.
+    await find(mira, '[data-step="power-on"]')
     await find(mira, '[data-short="cover screw"]')
     await click(mira, '[data-except]')
     await type(mira, 'input[name="exception"]', 'fell behind the wall; a new one comes on Friday')

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import '../tests/browserParts.ts'
 import type { RunningWait } from '@yastik/core/run'
-import { mountOnPage, somebody } from '../tests/mounting.ts'
+import { mountOnPage, somebody, waitFor } from '../tests/mounting.ts'
 import DwellClock from './DwellClock.vue'
 import FastenerCount from './FastenerCount.vue'
 import GradeScale from './GradeScale.vue'
@@ -44,6 +44,8 @@ describe('the scale of a part', () => {
     const wrapper = mountOnPage(GradeScale, { part: 'wheel', value: { grade: 2, kinds: ['dust'] } })
     await wrapper.find('[data-set-grade="3"] input').setValue(true)
     expect(wrapper.emitted('set')).toEqual([[3, ['dust']]])
+    // Kinds of soil come once the grades were painted.
+    await waitFor(() => wrapper.find('[data-soil="grease"]').exists())
     await wrapper.find('[data-soil="grease"] input').setValue(true)
     expect(wrapper.emitted('set')?.at(-1)).toEqual([2, ['dust', 'grease']])
     await wrapper.setProps({ value: { grade: 0 } })

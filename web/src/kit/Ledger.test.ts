@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import '../tests/browserParts.ts'
-import { mountOnPage } from '../tests/mounting.ts'
+import { mountOnPage, waitFor } from '../tests/mounting.ts'
 import Ledger from './Ledger.vue'
 import { ordered, type Column } from './column.ts'
 
@@ -72,7 +72,7 @@ describe('a long ledger', () => {
     const wrapper = ledger({ rows: many })
     expect(wrapper.findAll('tbody tr').length).toBeLessThan(75)
     expect(wrapper.find('table').attributes('aria-rowcount')).toBe('76')
-    await new Promise((done) => setTimeout(done, 400))
+    await waitFor(() => wrapper.findAll('tbody tr').length === 75)
     expect(wrapper.findAll('tbody tr')).toHaveLength(75)
     wrapper.unmount()
   })

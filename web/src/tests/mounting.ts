@@ -26,3 +26,11 @@ export function mountOnPage(component: Component, props: Record<string, unknown>
   })
   return mount(component, { props, slots: slots as never, attachTo: document.body, global: { plugins: [pinia, router] } })
 }
+
+/** Waits until something holds. @throws Error when it does not within five seconds */
+export async function waitFor(holds: () => boolean): Promise<void> {
+  for (const startMs = performance.now(); !holds();) {
+    if (performance.now() - startMs > 5000) throw new Error('it does not come to hold')
+    await new Promise((done) => setTimeout(done, 10))
+  }
+}
