@@ -61,6 +61,7 @@ const commonKinds = optionsOf(
 .grades {
   display: grid;
   grid-template-columns: repeat(5, 1fr);
+  align-items: stretch;
   gap: 0;
 }
 .grades :deep(.el-radio-button) {
