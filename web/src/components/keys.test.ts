@@ -34,6 +34,22 @@ describe('keys of a view', () => {
     wrapper.unmount()
     expect(run).not.toHaveBeenCalled()
   })
+  it.each([
+    ['checkbox', 'g', 1],
+    ['checkbox', 'ArrowRight', 1],
+    ['checkbox', ' ', 0],
+    ['radio', 'n', 1],
+    ['radio', 'ArrowRight', 0],
+    ['radio', ' ', 0],
+  ])('after a %s was tapped: “%s” is the view’s %p times, the rest it takes itself', (type, key, times) => {
+    const run = jest.fn()
+    const wrapper = view(run, key)
+    const input = wrapper.find('input').element as HTMLInputElement
+    input.type = type
+    press(input, { key })
+    wrapper.unmount()
+    expect(run).toHaveBeenCalledTimes(times)
+  })
   it.each<KeyboardEventInit>([{ ctrlKey: true }, { metaKey: true }, { altKey: true }])('are the browser’s with %p', (held) => {
     const run = jest.fn()
     const wrapper = view(run)

@@ -10,8 +10,12 @@ export interface KeyAction {
 /** Actions of the open views, newest view last. */
 export const openKeys = shallowReactive<KeyAction[]>([])
 
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+/** Keys that boxes and choices take for themselves; every other one is the view's. */
+const ownKeys: Readonly<Record<string, readonly string[]>> = { checkbox: [' '], radio: [' ', 'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'] }
+function isTyping(target: EventTarget | null, key: string): boolean {
+  if (target instanceof HTMLInputElement && target.type in ownKeys) return ownKeys[target.type].includes(key)
+  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+}
 
 /** What Enter presses by itself when it has the focus. */
 const actsOnEnter = (target: EventTarget | null) => target instanceof Element && target.closest('button, a, summary, [role="button"]') !== null
@@ -19,7 +23,7 @@ const actsOnEnter = (target: EventTarget | null) => target instanceof Element &&
 /** Names the keys of a view for as long as it is open. */
 export function useKeys(actions: readonly KeyAction[]): void {
   const onKey = (event: KeyboardEvent) => {
-    if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
+    if (isTyping(event.target, event.key) || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
     const action = actions.find(({ key }) => key === event.key)
     if (!action || (event.key === 'Enter' && actsOnEnter(event.target))) return
     event.preventDefault()

@@ -91,9 +91,13 @@ export function usePlans({ record, events, stateFor, unitFor }: Planned): Plans 
   }
 
   /** Plans that were made, each as long as nothing of what it was made from is another. */
+  let madeOf: string | undefined
   const made = new Map<string, { from: readonly unknown[]; plan: PlanFile }>()
   function planFor(unitId: string): PlanFile | undefined {
     const from = [record.value, events.value, Math.floor(serverNow() / freshMs)]
+    // Plans of a job that was left hold its whole log: they go.
+    if (madeOf !== record.value?.id) made.clear()
+    madeOf = record.value?.id
     const known = made.get(unitId)
     if (known?.from.every((part, at) => part === from[at])) return known.plan
     const file = jobFileFor(unitId)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A field: what it is for above, how to fill it in and what is wrong with it below, said to who sees it and to who listens.
 import { ElFormItem } from 'element-plus/es/components/form/index'
-import { computed, inject, onBeforeUnmount, provide, shallowRef, useId } from 'vue'
+import { computed, inject, provide, shallowRef, useId, watch } from 'vue'
 import { fieldKey, formKey } from './field.ts'
 import { sayAtField, type Read } from './faultWords.ts'
 
@@ -20,7 +20,14 @@ const props = defineProps<{
 const id = useId()
 const form = inject(formKey, undefined)
 const shows = shallowRef<Read>()
-if (form && props.where !== undefined) onBeforeUnmount(form.stands(props.where))
+// A field may come to stand for another place, as a name does for the first of several.
+watch(
+  () => props.where,
+  (where, _, onCleanup) => {
+    if (form && where !== undefined) onCleanup(form.stands(where))
+  },
+  { immediate: true },
+)
 const line = computed(() => (props.where === undefined ? undefined : form?.lineAt(props.where)))
 const wrong = computed(() => props.error || (line.value ? sayAtField(line.value, props.read ?? shows.value, props.unit) : ''))
 const saidBy = computed(() => {

@@ -13,7 +13,7 @@ function take(event: Event) {
 </script>
 
 <template>
-  <label class="tap file-tap">
+  <label class="tap file-tap" :class="{ 'is-disabled': disabled }">
     <input type="file" class="file" :name="name" :accept="accept" :disabled="disabled" :capture="camera ? 'environment' : undefined" @change="take" />
     <slot />
   </label>

@@ -90,6 +90,27 @@ describe('a form', () => {
     expect(submitted).toHaveBeenCalledTimes(1)
     expect(wrong()).toEqual([])
   })
+  it('complains of nothing that is entered next, once it was sent', async () => {
+    const { wrapper, set, send, wrong, settle } = page()
+    await wrapper.find('[name="name"]').setValue('Landing')
+    await send()
+    set({ name: '' })
+    await settle()
+    expect(wrong()).toEqual([])
+  })
+  it('says at a field what is wrong further in at its place, and nowhere else', async () => {
+    const { wrapper, fault, wrong, settle } = page()
+    fault.value = new Fault('does-not-hold-up', {
+      lines: [
+        { where: 'share[1]', what: '20 is not allowed', allowed: 'at most 0.14', bound: { is: 'at most', value: 0.14 } },
+        { where: 'shares', what: 'nothing of this name is known here', allowed: 'share' },
+      ],
+    })
+    await settle()
+    expect(wrong()).toEqual(['Enter at most 14 %.'])
+    expect(wrapper.find('.fault').text()).toContain('shares')
+    expect(wrapper.find('.fault').text()).not.toContain('share[1]')
+  })
   it('says what the server found at the field that it is about, and the rest below', async () => {
     const { wrapper, fault, wrong, settle } = page()
     fault.value = new Fault('does-not-hold-up', {

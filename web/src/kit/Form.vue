@@ -6,6 +6,7 @@ import { computed, nextTick, provide, reactive, ref, useTemplateRef } from 'vue'
 import type { z } from 'zod'
 import FaultNote from './FaultNote.vue'
 import { formKey } from './field.ts'
+import { isMissing } from './faultWords.ts'
 
 const props = defineProps<{
   /** What it would send as it stands now, and the schema that judges it. */
@@ -28,19 +29,24 @@ const own = computed<FaultLine[]>(() => {
   const result = props.schema?.safeParse(props.sends)
   return result && !result.success ? linesOf(result.error.issues, props.sends) : []
 })
+/** The field that stands for a place: the nearest one that holds it, as a range holds both of its ends. */
+function standsFor(place: string): string | undefined {
+  const holds = (where: string) => place === where || (place.startsWith(where) && /^[.[]/.test(place.slice(where.length)))
+  const holding = [...fields].flatMap(([where, count]) => (count > 0 && holds(where) ? [where] : []))
+  return holding.reduce<string | undefined>((nearest, where) => (where.length > (nearest?.length ?? -1) ? where : nearest), undefined)
+}
 const answered = computed(() => (props.fault instanceof Fault ? props.fault.lines : []))
-const isMissing = ({ what }: FaultLine) => what === 'this is missing' || what.startsWith('there are 0 ')
 provide(formKey, {
   lineAt: (where) =>
-    own.value.find((line) => line.where === where && (tried.value || (leftOnes.has(where) && !isMissing(line)))) ??
-    answered.value.find((line) => line.where === where),
+    own.value.find((line) => standsFor(line.where) === where && (tried.value || (leftOnes.has(where) && !isMissing(line)))) ??
+    answered.value.find((line) => standsFor(line.where) === where),
   stands: (where) => {
     fields.set(where, (fields.get(where) ?? 0) + 1)
     return () => fields.set(where, (fields.get(where) ?? 1) - 1)
   },
   left: (where) => leftOnes.add(where),
 })
-const hasField = ({ where }: FaultLine) => (fields.get(where) ?? 0) > 0
+const hasField = ({ where }: FaultLine) => standsFor(where) !== undefined
 /** What no field stands for is said below all of them. */
 const rest = computed<unknown>(() => {
   if (tried.value && own.value.length > 0) {
@@ -56,6 +62,9 @@ const rest = computed<unknown>(() => {
 function submit() {
   tried.value = true
   if (own.value.length === 0) {
+    // What is entered next, after this went well, nobody tried yet.
+    tried.value = false
+    leftOnes.clear()
     emit('submit')
     return
   }

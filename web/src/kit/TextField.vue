@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A line to write on, or several.
 import { ElInput } from 'element-plus/es/components/input/index'
-import { useId, useTemplateRef } from 'vue'
+import { useId } from 'vue'
 import { useField } from './field.ts'
 
 defineOptions({ inheritAttrs: false })
@@ -22,13 +22,10 @@ withDefaults(
 const emit = defineEmits<{ 'update:modelValue': [text: string]; commit: [text: string] }>()
 const { described } = useField()
 const list = useId()
-const own = useTemplateRef<InstanceType<typeof ElInput>>('own')
-defineExpose({ focus: () => own.value?.focus() })
 </script>
 
 <template>
   <ElInput
-    ref="own"
     v-bind="{ ...described, ...$attrs }"
     :model-value="modelValue ?? ''"
     :name="name"
