@@ -187,6 +187,16 @@ describe('stores', () => {
     await click(sheet, '[data-note-stock]')
     await expectText(sheet, '[role="status"]', 'Noted')
     await expectText(sheet, '[data-stock-of="outdoor"] .number', '0 L')
+    // What is entered next is not complained of before anybody tried.
+    await gone(sheet, '.wrong')
+  })
+  it('take no day that is in no calendar for another one', async () => {
+    await type(sheet, 'input[name="stock-date"]', '31 Feb 2027\t')
+    await expectText(sheet, '[role="alert"]', '“31 Feb 2027” is no day. Write it like 1 Mar 2027.')
+    expect(await (await find(sheet, 'input[name="stock-date"]')).getAttribute('value')).toBe('')
+    await type(sheet, 'input[name="stock-date"]', '28 Feb 2027\t')
+    await gone(sheet, '.wrong')
+    expect(await (await find(sheet, 'input[name="stock-date"]')).getAttribute('value')).toBe('28 Feb 2027')
   })
   it('change what the plan takes: second best, and what is missing is said', async () => {
     await openUnit(sheet, 'Room 22', 'look-over')

@@ -4,7 +4,7 @@ import { ElDatePicker } from 'element-plus/es/components/date-picker/index'
 import './day.css'
 import { useId } from 'vue'
 import { useField } from './field.ts'
-import { dayFormat } from '../measures/days.ts'
+import { dayFormat, dayTakenFor, dayTyped, dayWords } from '../measures/days.ts'
 
 const props = defineProps<{
   /** As 2027-03-01; empty where none is set. */ modelValue: string | undefined
@@ -13,7 +13,7 @@ const props = defineProps<{
   label?: string
 }>()
 const emit = defineEmits<{ 'update:modelValue': [day: string]; commit: [day: string] }>()
-const { described } = useField()
+const { described, complain } = useField()
 const popper = `month-${useId()}`
 /** The month that opens says what it is: as soon as it is drawn, which may take some frames. */
 function opened(isOpen: boolean, frames = 60) {
@@ -21,27 +21,47 @@ function opened(isOpen: boolean, frames = 60) {
   month?.setAttribute('aria-label', props.label ?? 'Days of a month')
   if (isOpen && !month && frames > 0) requestAnimationFrame(() => opened(true, frames - 1))
 }
+/** What was typed since the field was entered: a day that is in no calendar is not taken for another one. */
+let typed = ''
+function type(event: Event) {
+  typed = (event.target as HTMLInputElement).value
+  complain('')
+}
+function leave() {
+  if (typed.trim() !== '' && dayTyped(typed) === undefined) complain(`“${typed.trim()}” is no day. Write it like ${dayWords('2027-03-01')}.`)
+  // What the library makes of it comes right after.
+  setTimeout(() => (typed = ''))
+}
 function set(day: unknown) {
-  const value = typeof day === 'string' ? day : ''
+  const given = typeof day === 'string' ? day : ''
+  const isTyped = typed.trim() !== '' && given === dayTakenFor(typed)
+  const value = isTyped ? dayTyped(typed) : given
+  if (value === undefined) {
+    leave()
+    return
+  }
+  complain('')
   emit('update:modelValue', value)
   emit('commit', value)
 }
 </script>
 
 <template>
-  <ElDatePicker
-    v-bind="described"
-    class="day"
-    :model-value="modelValue || null"
-    :name="name"
-    :aria-label="label"
-    :format="dayFormat"
-    value-format="YYYY-MM-DD"
-    :placeholder="dayFormat"
-    :clearable="clearable ?? false"
-    :popper-class="popper"
-    :validate-event="false"
-    @visible-change="(isOpen: boolean) => opened(isOpen)"
-    @update:model-value="set"
-  />
+  <div class="day-frame" @input="type" @focusout="leave">
+    <ElDatePicker
+      v-bind="described"
+      class="day"
+      :model-value="modelValue || null"
+      :name="name"
+      :aria-label="label"
+      :format="dayFormat"
+      value-format="YYYY-MM-DD"
+      :placeholder="dayFormat"
+      :clearable="clearable ?? false"
+      :popper-class="popper"
+      :validate-event="false"
+      @visible-change="(isOpen: boolean) => opened(isOpen)"
+      @update:model-value="set"
+    />
+  </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A field: what it is for above, how to fill it in and what is wrong with it below, said to who sees it and to who listens.
 import { ElFormItem } from 'element-plus/es/components/form/index'
-import { computed, inject, provide, shallowRef, useId, watch } from 'vue'
+import { computed, inject, provide, ref, shallowRef, useId, watch } from 'vue'
 import { fieldKey, formKey } from './field.ts'
 import { sayAtField, type Read } from './faultWords.ts'
 
@@ -20,6 +20,7 @@ const props = defineProps<{
 const id = useId()
 const form = inject(formKey, undefined)
 const shows = shallowRef<Read>()
+const complaint = ref('')
 // A field may come to stand for another place, as a name does for the first of several.
 watch(
   () => props.where,
@@ -29,12 +30,12 @@ watch(
   { immediate: true },
 )
 const line = computed(() => (props.where === undefined ? undefined : form?.lineAt(props.where)))
-const wrong = computed(() => props.error || (line.value ? sayAtField(line.value, props.read ?? shows.value, props.unit) : ''))
+const wrong = computed(() => complaint.value || props.error || (line.value ? sayAtField(line.value, props.read ?? shows.value, props.unit) : ''))
 const saidBy = computed(() => {
   const said = [...(wrong.value === '' ? [] : [`${id}-wrong`]), ...(props.hint === undefined ? [] : [`${id}-hint`])]
   return said.length > 0 ? said.join(' ') : undefined
 })
-provide(fieldKey, { saidBy, isWrong: computed(() => wrong.value !== ''), read: shows })
+provide(fieldKey, { saidBy, isWrong: computed(() => wrong.value !== ''), read: shows, complaint })
 function leave() {
   if (props.where !== undefined) form?.left(props.where)
 }

@@ -20,11 +20,13 @@ export interface FieldContext {
   readonly isWrong: ComputedRef<boolean>
   /** How the control shows a stored number. */
   readonly read: Ref<Read | undefined>
+  /** What the control itself could make nothing of. */
+  readonly complaint: Ref<string>
 }
 export const fieldKey: InjectionKey<FieldContext | undefined> = Symbol('field')
 
 /** For a control: what a screen reader is told of it by the field around it. @param read how it shows a stored number, where it does not show it as it is */
-export function useField(read?: Read): { described: ComputedRef<Record<string, string | boolean>> } {
+export function useField(read?: Read): { described: ComputedRef<Record<string, string | boolean>>; complain: (of: string) => void } {
   const field = inject(fieldKey, undefined)
   if (field && read) {
     field.read.value = read
@@ -34,5 +36,8 @@ export function useField(read?: Read): { described: ComputedRef<Record<string, s
     ...(field?.saidBy.value === undefined ? {} : { 'aria-describedby': field.saidBy.value }),
     ...(field?.isWrong.value ? { 'aria-invalid': true } : {}),
   }))
-  return { described }
+  const complain = (of: string) => {
+    if (field) field.complaint.value = of
+  }
+  return { described, complain }
 }

@@ -18,6 +18,10 @@ const isOwner = computed(() => session.me?.role === 'owner')
 const wanted = ref('')
 const { entries, error, hasMore, more, ready } = usePages(endpoints.sites, () => ({ find: wanted.value.trim() || undefined }))
 const empty = computed(() => (error.value ? '' : wanted.value.trim() === '' ? 'No sites yet: make the first one.' : 'No site matches.'))
+/** The first of many; the rest is a count. */
+const fewNames = 6
+const unitWords = (names: readonly string[]) =>
+  names.length > fewNames ? `${names.slice(0, fewNames).join(', ')} and ${names.length - fewNames} more` : names.join(', ')
 const columns: Column<SitePage['entries'][number]>[] = [
   { key: 'name', says: 'Site' },
   { key: 'setting', says: 'Setting' },
@@ -49,7 +53,7 @@ await ready()
         {{ row.setting.replace('-', ' ') }}<br /><small>{{ row.surroundings.join(', ').replaceAll('-', ' ') }}</small>
       </template>
       <template #units="{ row }">
-        {{ row.units.length }}<br /><small>{{ row.units.join(', ') }}</small>
+        {{ row.units.length }}<br /><small>{{ unitWords(row.units) }}</small>
       </template>
       <template #last="{ row }">{{ row.lastCleanedAt ? dayWords(row.lastCleanedAt) : 'never' }}</template>
     </Ledger>
