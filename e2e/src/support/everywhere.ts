@@ -136,7 +136,7 @@ export const sights: readonly Sight[] = [
     shows: '[data-stock]',
     open: async (sheet) => {
       await click(sheet, 'input[name="stock-date"]')
-      await find(sheet, '.el-date-table')
+      await find(sheet, '[aria-labelledby^="month-"] .el-date-table')
     },
   },
   { name: 'house rules', path: '/house-rules', shows: '[data-school]' },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // In which units this person reads and enters figures.
 import type { Measures } from '@yastik/core/wire'
-import { ref } from 'vue'
+import { useDoing } from '../api/useServer.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useSession } from '../stores/session.ts'
 import { optionsOf } from '../kit/option.ts'
@@ -18,15 +18,8 @@ const rows: { name: keyof Measures; says: string; values: readonly Measures[keyo
   { name: 'airflow', says: 'Airflow', values: ['m³/h', 'CFM'] },
   { name: 'power', says: 'Cooling', values: ['kW', 'Btu/h'] },
 ]
-const error = ref<unknown>()
-async function choose(name: keyof Measures, value: string) {
-  error.value = undefined
-  try {
-    await session.setMeasures({ ...measures.value, [name]: value })
-  } catch (caught) {
-    error.value = caught
-  }
-}
+const { error, run } = useDoing()
+const choose = (name: keyof Measures, value: string) => run(() => session.setMeasures({ ...measures.value, [name]: value }))
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import { endpoints, longestMessage, type HoldReason, type MessageDraft } from '@
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import { channelWords } from './messages.ts'
 import TextField from '../kit/TextField.vue'
@@ -19,36 +20,26 @@ const emit = defineEmits<{ close: []; sent: [] }>()
 const open = ref(true)
 const draft = ref<MessageDraft>()
 const body = ref('')
-const error = ref<unknown>()
-const busy = ref(false)
+const { busy, error, run } = useDoing()
 const holds: Record<HoldReason, string> = {
   'no-consent': 'This customer has not agreed to be written to. Note it on the site’s sheet once they do.',
   stopped: 'This customer ended it. Nobody writes to them any more, unless they agree anew.',
   lately: 'This customer was reminded less than a fortnight ago.',
 }
-try {
+await run(async () => {
   draft.value =
     props.quoteId === undefined
       ? await ask(endpoints.draftReminder, { params: { id: props.siteId } })
       : await ask(endpoints.draftQuoteMessage, { params: { id: props.quoteId } })
   body.value = draft.value.body
-} catch (caught) {
-  error.value = caught
-}
-async function send() {
-  error.value = undefined
-  busy.value = true
-  try {
+})
+const send = () =>
+  run(async () => {
     const message = { body: body.value }
     if (props.quoteId === undefined) await ask(endpoints.sendReminder, { params: { id: props.siteId }, body: message })
     else await ask(endpoints.sendQuoteMessage, { params: { id: props.quoteId }, body: message })
     emit('sent')
-  } catch (caught) {
-    error.value = caught
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

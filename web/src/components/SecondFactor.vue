@@ -3,6 +3,7 @@
 import { endpoints } from '@yastik/core/wire'
 import { ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import { useSession } from '../stores/session.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import QrPicture from './QrPicture.vue'
@@ -17,17 +18,13 @@ const password = ref('')
 const code = ref('')
 const begun = shallowRef<{ secret: string; uri: string }>()
 const recoveryCodes = ref<string[]>([])
-const error = ref<unknown>()
+const { error, run } = useDoing()
 
-async function attempt(work: () => Promise<void>) {
-  error.value = undefined
-  try {
+const attempt = (work: () => Promise<void>) =>
+  run(async () => {
     await work()
     ;[password.value, code.value] = ['', '']
-  } catch (caught) {
-    error.value = caught
-  }
-}
+  })
 const begin = () => attempt(async () => void (begun.value = await ask(endpoints.beginSecondFactor, { body: { password: password.value } })))
 const confirm = () =>
   attempt(async () => {

@@ -6,6 +6,7 @@ import { surroundings } from '@yastik/core/upkeep'
 import { endpoints, type SiteForm, type SiteRecord } from '@yastik/core/wire'
 import { computed, ref, watch } from 'vue'
 import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import Choice from '../kit/Choice.vue'
 import Field from '../kit/Field.vue'
 import Form from '../kit/Form.vue'
@@ -34,7 +35,7 @@ watch(
   (record) => (form.value = formOf(record)),
 )
 const saved = ref('')
-const error = ref<unknown>()
+const { error, run } = useDoing()
 
 /** Temperature and humidity are known together or not at all; one alone is filled with a mild day's. Wind and rain are each on their own. */
 function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number } | { windMs?: number } | { rainMmH?: number }) {
@@ -53,18 +54,16 @@ const flags = [
 ] as const
 const onSite = computed(() => flags.flatMap(({ value }) => (form.value.site[value] ? [value] : [])))
 
-async function save() {
-  ;[error.value, saved.value] = [undefined, '']
-  try {
+function save() {
+  saved.value = ''
+  return run(async () => {
     const { site: record } = props
     const kept = record
       ? await ask(endpoints.saveSite, { params: { id: record.id }, body: { ...form.value, version: record.version } })
       : await ask(endpoints.makeSite, { body: form.value })
     saved.value = 'Saved.'
     emit('saved', kept)
-  } catch (caught) {
-    error.value = caught
-  }
+  })
 }
 </script>
 

@@ -4,6 +4,7 @@ import { families, familyNames, traitsOf, type Family } from '@yastik/core/units
 import { endpoints, type UnitForm } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import Choice from '../kit/Choice.vue'
 import Field from '../kit/Field.vue'
 import Form from '../kit/Form.vue'
@@ -22,7 +23,7 @@ const emit = defineEmits<{ saved: []; leave: [] }>()
 const form = ref<UnitForm>(props.start)
 /** Names of further units like it, one a line. */
 const more = ref('')
-const error = ref<unknown>()
+const { error, run } = useDoing()
 const names = computed(() => [form.value.name, ...more.value.split('\n')].map((entry) => entry.trim()).filter((entry) => entry !== ''))
 /** What is sent: one that is changed, one that is new, or several. */
 const sends = computed(() => {
@@ -38,20 +39,16 @@ function setFamily(family: Family) {
   const kept = Object.entries(form.value.design).filter(([trait]) => traitsOf[family].some((known) => known === trait))
   form.value = { ...form.value, family, design: Object.fromEntries(kept) }
 }
-async function save() {
-  error.value = undefined
-  const params = { id: props.siteId }
-  const { name: _, ...traits } = form.value
-  try {
+const save = () =>
+  run(async () => {
+    const params = { id: props.siteId }
+    const { name: _, ...traits } = form.value
     if (props.id !== undefined && props.version !== undefined)
       await ask(endpoints.saveUnit, { params: { id: props.id }, body: { ...form.value, version: props.version } })
     else if (names.value.length > 1) await ask(endpoints.makeAlikeUnits, { params, body: { names: names.value, ...traits } })
     else await ask(endpoints.makeUnit, { params, body: form.value })
     emit('saved')
-  } catch (caught) {
-    error.value = caught
-  }
-}
+  })
 </script>
 
 <template>

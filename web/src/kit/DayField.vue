@@ -6,7 +6,7 @@ import { useId } from 'vue'
 import { useField } from './field.ts'
 import { dayFormat, dayTakenFor, dayTyped, dayWords } from '../measures/days.ts'
 
-const props = defineProps<{
+defineProps<{
   /** As 2027-03-01; empty where none is set. */ modelValue: string | undefined
   name: string
   clearable?: boolean
@@ -15,10 +15,13 @@ const props = defineProps<{
 const emit = defineEmits<{ 'update:modelValue': [day: string]; commit: [day: string] }>()
 const { described, complain } = useField()
 const popper = `month-${useId()}`
-/** The month that opens says what it is: as soon as it is drawn, which may take some frames. */
+/**
+ * The month that opens says what it is: as soon as it is drawn, which may take some frames. By an element that names it,
+ * since the library takes an `aria-label` away whenever what opens it changes.
+ */
 function opened(isOpen: boolean, frames = 60) {
   const month = document.querySelector(`.${popper}`)
-  month?.setAttribute('aria-label', props.label ?? 'Days of a month')
+  month?.setAttribute('aria-labelledby', `${popper}-name`)
   if (isOpen && !month && frames > 0) requestAnimationFrame(() => opened(true, frames - 1))
 }
 /** What was typed since the field was entered: a day that is in no calendar is not taken for another one. */
@@ -48,6 +51,7 @@ function set(day: unknown) {
 
 <template>
   <div class="day-frame" @input="type" @focusout="leave">
+    <span :id="`${popper}-name`" hidden>{{ label ?? 'Days of a month' }}</span>
     <ElDatePicker
       v-bind="described"
       class="day"

@@ -4,6 +4,7 @@ import { endpoints, type CalendarReceipt, type CalendarRow } from '@yastik/core/
 import dayjs from 'dayjs'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import FileTap from '../kit/FileTap.vue'
 import Tap from '../kit/Tap.vue'
@@ -14,8 +15,7 @@ const text = ref('')
 const seen = shallowRef<CalendarReceipt>()
 const taken = shallowRef<CalendarReceipt['taken']>()
 const setAside = ref(false)
-const busy = ref(false)
-const error = ref<unknown>()
+const { busy, error, run } = useDoing()
 const faulty = computed(() => seen.value?.rows.filter(({ faults }) => faults.length > 0) ?? [])
 const doing = computed(() => seen.value?.rows.filter(({ action }) => action === 'plan' || action === 'move' || action === 'cancel') ?? [])
 const idle = computed(() => (seen.value?.rows.length ?? 0) - faulty.value.length - doing.value.length)
@@ -32,19 +32,12 @@ const words: Record<NonNullable<CalendarRow['action']>, string> = {
   'due-day': 'a due day, no visit',
 }
 
-async function send(take?: { setAside: number }) {
-  error.value = undefined
-  busy.value = true
-  try {
+const send = (take?: { setAside: number }) =>
+  run(async () => {
     const receipt = await ask(endpoints.takeVisits, { body: { text: text.value, ...(take ? { take } : {}) } })
     if (take) [taken.value, seen.value] = [receipt.taken, undefined]
     else seen.value = receipt
-  } catch (caught) {
-    error.value = caught
-  } finally {
-    busy.value = false
-  }
-}
+  })
 async function open([file]: File[]) {
   ;[seen.value, taken.value, setAside.value] = [undefined, undefined, false]
   text.value = await file.text()

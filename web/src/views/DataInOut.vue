@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // The firm's data, out and in: open formats, nothing held back.
 import { bundleMedia, endpoints, type BundleReceipt } from '@yastik/core/wire'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { sendFile } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import FileTap from '../kit/FileTap.vue'
 import OneTimeCode from '../components/OneTimeCode.vue'
@@ -23,19 +24,13 @@ const outs = [
   { href: endpoints.photographs.path, name: 'Photographs', says: 'a zip with the pictures and a list' },
   { href: endpoints.bundle.path, name: 'Everything', says: 'one JSON bundle with a checksum; all but passwords and pictures' },
 ] as const
-const busy = ref(false)
-const error = ref<unknown>()
+const { busy, error, run } = useDoing()
 const receipt = shallowRef<BundleReceipt>()
-async function takeBundle([file]: File[]) {
-  ;[error.value, receipt.value, busy.value] = [undefined, undefined, true]
-  try {
+const takeBundle = ([file]: File[]) =>
+  run(async () => {
+    receipt.value = undefined
     receipt.value = await sendFile(endpoints.takeBundle, {}, file.slice(0, file.size, bundleMedia))
-  } catch (caught) {
-    error.value = caught
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

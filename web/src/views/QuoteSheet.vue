@@ -3,10 +3,11 @@
 import type { Complaint } from '@yastik/core/lookover'
 import type { QuoteOption } from '@yastik/core/plan'
 import type { Grade } from '@yastik/core/quantities'
-import { endpoints, payable, type CrewRecord, type QuoteAccept, type QuoteForm, type QuoteRecord } from '@yastik/core/wire'
+import { endpoints, payable, type QuoteAccept, type QuoteForm, type QuoteRecord } from '@yastik/core/wire'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
 import QuoteAnswer from '../components/QuoteAnswer.vue'
 import QuoteOutcome from '../components/QuoteOutcome.vue'
 import QuoteTerms from '../components/QuoteTerms.vue'
@@ -25,18 +26,17 @@ const MessageDialog = defineAsyncComponent(() => import('../components/MessageDi
 const props = defineProps<{ quoteId: string }>()
 useJob().close()
 const router = useRouter()
-const quote = ref<QuoteRecord>()
-const crew = ref<CrewRecord[]>([])
 const writing = ref(false)
 const written = ref(false)
-const error = ref<unknown>()
 
 const params = { id: props.quoteId }
-try {
-  ;[quote.value, crew.value] = await Promise.all([ask(endpoints.quote, { params }), ask(endpoints.crew)])
-} catch (caught) {
-  error.value = caught
-}
+const asked = useAsked(endpoints.quote, () => ({ params }))
+const people = useAsked(endpoints.crew, () => ({}))
+const quote = asked.said
+const crew = computed(() => people.said.value ?? [])
+const doing = useDoing()
+const error = computed(() => doing.error.value ?? asked.error.value ?? people.error.value)
+await Promise.all([asked.ready(), people.ready()])
 const isOpen = computed(() => quote.value?.state === 'open')
 const isOffered = ({ key }: QuoteOption) => quote.value?.offered.includes(key) ?? false
 /** Where it is answered, only what was offered is shown. */
@@ -46,15 +46,8 @@ const toPay = (option: QuoteOption) => (quote.value ? payable(quote.value, optio
 
 /** Changes the quote over the version that is shown. @returns whether it was changed */
 async function send(how: (quote: QuoteRecord) => Promise<QuoteRecord>): Promise<boolean> {
-  error.value = undefined
-  if (!quote.value) return false
-  try {
-    quote.value = await how(quote.value)
-    return true
-  } catch (caught) {
-    error.value = caught
-    return false
-  }
+  const { value: own } = quote
+  return own !== undefined && doing.run(async () => asked.set(await how(own)))
 }
 const change = (part: Partial<Pick<QuoteRecord, 'offered' | 'adjustments' | 'validUntil'>>) =>
   send(({ offered: keys, adjustments, validUntil, version }) =>
