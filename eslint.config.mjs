@@ -24,6 +24,7 @@ const rooms = [
   'money',
   'plan',
   'wire',
+  'report',
 ]
 
 const later = rooms.slice(0, -1).map((room, index) => ({

@@ -62,9 +62,11 @@ const filtersAs = (sentence: string, renewed: boolean): string =>
 export function workSentences(agreed: Agreed, renewsFilters = false): string[] {
   const scope = agreed.scope
   if (scope === undefined || scope === 'decline') return ['Not cleaned on this visit.']
-  const rinse = agreed.rinse === undefined ? '' : rinseSentences[agreed.rinse as ChoiceOf<'rinse'>]
-  const done =
-    scope === 'bench-clean' && cleansOutdoorSide(agreed) ? bothSides : filtersAs(scopeSentences[scope as keyof typeof scopeSentences], renewsFilters)
+  const said = <Words extends Record<string, string>>(words: Words, choice: string): string | undefined =>
+    Object.hasOwn(words, choice) ? words[choice] : undefined
+  const rinse = said(rinseSentences, agreed.rinse ?? '') ?? ''
+  const usual = filtersAs(said(scopeSentences, scope) ?? 'It was cleaned as agreed.', renewsFilters)
+  const done = scope === 'bench-clean' && cleansOutdoorSide(agreed) ? bothSides : usual
   return [done, ...(rinse === '' ? [] : [rinse])]
 }
 

@@ -1,5 +1,19 @@
 // Quantities: numbers with a unit, a range and a source.
 export { allGrades, gradeNames, gradeSchema, type Grade } from './grade.ts'
+export { dayAfter, dayFormat, dayTakenFor, dayTyped, dayWords, momentWords } from './days.ts'
+export {
+  asEntered,
+  asRead,
+  customary,
+  figureOf,
+  isSiUnit,
+  measuresSchema,
+  metric,
+  sentenceOf,
+  unitFor,
+  type Measures,
+  type SiUnit,
+} from './measures.ts'
 export { celsius, share, altitudeM, count, positiveUpTo, amountUpTo, pH, shownName, identifier } from './numbers.ts'
 export { seeded } from './random.ts'
 export { clamp, round, roundUpTo } from './rounding.ts'

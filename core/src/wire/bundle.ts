@@ -1,7 +1,7 @@
 // The whole firm in one file: what leaves here can be read anywhere, and reads back to the same state.
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
-import { identifier, shownName } from '../quantities/index.ts'
+import { identifier, measuresSchema, shownName } from '../quantities/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
 import { eventSchema } from '../run/index.ts'
@@ -10,7 +10,7 @@ import { firmRatesSchema } from '../upkeep/index.ts'
 import { messageRecordSchema } from './messages.ts'
 import { quoteBodySchema, quoteStates } from './quotes.ts'
 import { stockMoveSchema } from './stock.ts'
-import { daySchema, measuresSchema, roles, siteFormSchema, unitFormSchema } from './records.ts'
+import { daySchema, roles, siteFormSchema, unitFormSchema } from './records.ts'
 
 const id = z.uuid()
 const personId = z.int().min(1)

@@ -1,7 +1,7 @@
 // Which shapes travel between browser and server?
 import { z } from 'zod'
 import { boundKinds, closed } from '../faults/index.ts'
-import { amountUpTo, gradeSchema, shownName } from '../quantities/index.ts'
+import { amountUpTo, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema, partSchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
@@ -25,17 +25,6 @@ export const signInSchema = closed({
 })
 
 export const roles = ['owner', 'technician'] as const
-/** In which units a person reads and enters figures; what is stored and computed stays SI. */
-export const measuresSchema = closed({
-  temperature: z.literal(['°C', '°F']),
-  volume: z.literal(['L', 'gal']),
-  airflow: z.literal(['m³/h', 'CFM']),
-  power: z.literal(['kW', 'Btu/h']),
-})
-export type Measures = z.infer<typeof measuresSchema>
-export const customary: Measures = { temperature: '°F', volume: 'gal', airflow: 'CFM', power: 'Btu/h' }
-export const metric: Measures = { temperature: '°C', volume: 'L', airflow: 'm³/h', power: 'kW' }
-
 export const meSchema = closed({
   id: z.int(),
   name: z.string(),

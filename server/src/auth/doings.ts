@@ -1,6 +1,6 @@
 // Signing in and out, and what a person does about their own password, second factor and sessions.
 import { Fault } from '@yastik/core/faults'
-import type { Measures } from '@yastik/core/wire'
+import type { Measures } from '@yastik/core/quantities'
 import Bowser from 'bowser'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'

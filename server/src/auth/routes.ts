@@ -1,5 +1,6 @@
 // Sign in, sign out, who am I; one's own password, second factor and sessions; and what whoever is in needs to know of the server itself.
-import { endpoints, metric, type Me } from '@yastik/core/wire'
+import { metric } from '@yastik/core/quantities'
+import { endpoints, type Me } from '@yastik/core/wire'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import { note } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'

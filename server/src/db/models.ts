@@ -1,10 +1,11 @@
 // What does the database hold of the work: firms and people, sites and units, visits and their logs?
 import type { HouseRules } from '@yastik/core/method'
 import type { Equipment, Product } from '@yastik/core/products'
+import type { Measures } from '@yastik/core/quantities'
 import type { Happening } from '@yastik/core/run'
 import type { Design } from '@yastik/core/units'
 import type { Due, FirmRates } from '@yastik/core/upkeep'
-import type { CrewRecord, Measures, Retention, SiteForm, UnitForm, VisitFound } from '@yastik/core/wire'
+import type { CrewRecord, Retention, SiteForm, UnitForm, VisitFound } from '@yastik/core/wire'
 import {
   DataTypes,
   Model,

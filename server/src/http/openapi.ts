@@ -3,6 +3,7 @@ import swagger from '@fastify/swagger'
 import { houseRulesSchema } from '@yastik/core/method'
 import { quoteOptionSchema } from '@yastik/core/plan'
 import { equipmentSchema, productSchema } from '@yastik/core/products'
+import { measuresSchema } from '@yastik/core/quantities'
 import { eventSchema } from '@yastik/core/run'
 import { firmRatesSchema, visitSchema } from '@yastik/core/upkeep'
 import {
@@ -14,7 +15,6 @@ import {
   jobCardSchema,
   jobRecordSchema,
   logEntrySchema,
-  measuresSchema,
   meSchema,
   messageRecordSchema,
   quoteRecordSchema,

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // What is in the van besides bottles, with the figures that plans count on.
 import { equipmentKinds, type Equipment, type EquipmentKind } from '@yastik/core/products'
+import type { SiUnit } from '@yastik/core/quantities'
 import { computed, ref } from 'vue'
 import NumberField from '../kit/NumberField.vue'
 import type { Column } from '../kit/column.ts'
 import { optionsOf } from '../kit/option.ts'
-import type { SiUnit } from '../measures/measures.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Tap from '../kit/Tap.vue'
 import Field from '../kit/Field.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // In which units this person reads and enters figures.
-import type { Measures } from '@yastik/core/wire'
+import type { Measures } from '@yastik/core/quantities'
 import { useDoing } from '../api/useServer.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useSession } from '../stores/session.ts'

@@ -7,7 +7,7 @@ import Choice from '../kit/Choice.vue'
 import DayField from '../kit/DayField.vue'
 import Field from '../kit/Field.vue'
 import Tap from '../kit/Tap.vue'
-import { today } from '../measures/days.ts'
+import { today } from '../measures/today.ts'
 import CrewPick from './CrewPick.vue'
 
 const props = defineProps<{ offered: readonly QuoteOption[]; toPay: (option: QuoteOption) => number; crew: readonly CrewRecord[] }>()

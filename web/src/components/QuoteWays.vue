@@ -7,7 +7,7 @@ import dayjs from 'dayjs'
 import { computed } from 'vue'
 import Ledger from '../kit/Ledger.vue'
 import Tap from '../kit/Tap.vue'
-import { today } from '../measures/days.ts'
+import { today } from '../measures/today.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 
 const props = defineProps<{ quote: QuoteRecord; /** The ways that are shown. */ options: readonly QuoteOption[] }>()

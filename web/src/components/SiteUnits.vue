@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The units of a site: which of them the next visit is for, their traits, and more of them.
+import { dayWords } from '@yastik/core/quantities'
 import { familyNames } from '@yastik/core/units'
 import type { SiteRecord, UnitForm, UnitRecord } from '@yastik/core/wire'
 import { ref, watch } from 'vue'
@@ -9,7 +10,6 @@ import Ledger from '../kit/Ledger.vue'
 import Tap from '../kit/Tap.vue'
 import Tick from '../kit/Tick.vue'
 import type { Column } from '../kit/column.ts'
-import { dayWords } from '../measures/days.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import UnitEditor from './UnitEditor.vue'
 import VisitPlan from './VisitPlan.vue'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // Traits of a unit as a person notes them; what is not noted stays open and gets a stated, cautious default.
+import { isSiUnit } from '@yastik/core/quantities'
 import { traitsOf, type Design, type Trait } from '@yastik/core/units'
 import type { UnitForm } from '@yastik/core/wire'
 import { computed } from 'vue'
 import NumberField from '../kit/NumberField.vue'
-import { isSiUnit } from '../measures/measures.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Field from '../kit/Field.vue'
 import Pick from '../kit/Pick.vue'

@@ -9,7 +9,7 @@ import DayField from '../kit/DayField.vue'
 import Field from '../kit/Field.vue'
 import Form from '../kit/Form.vue'
 import Tap from '../kit/Tap.vue'
-import { today } from '../measures/days.ts'
+import { today } from '../measures/today.ts'
 import CrewPick from './CrewPick.vue'
 
 const props = defineProps<{ siteId: string; unitIds: readonly string[]; mayQuote: boolean; /** Whether this is what to do now. */ now: boolean }>()

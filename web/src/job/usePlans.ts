@@ -2,12 +2,12 @@
 import type { UnitSteps } from '@yastik/core/crew'
 import type { HouseRules } from '@yastik/core/method'
 import { planJob, type JobFile, type PlanFile, type PlanMemory } from '@yastik/core/plan'
+import { dayAfter } from '@yastik/core/quantities'
 import { heldNow, stepsLeft, type JobEvent, type UnitState } from '@yastik/core/run'
 import { foundChances, indexSeenAfter } from '@yastik/core/upkeep'
 import { crewOfPlan, type JobRecord, type UnitRecord } from '@yastik/core/wire'
 import type { Ref } from 'vue'
 import { serverNow } from '../api/clock.ts'
-import { dayAfter } from '../measures/days.ts'
 import type { Log } from './useLog.ts'
 
 const yearMs = 365.25 * 86_400_000

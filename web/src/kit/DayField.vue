@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // A day: typed as it is written everywhere, or tapped on a sheet of the month.
+import { dayFormat, dayTakenFor, dayTyped, dayWords } from '@yastik/core/quantities'
 import { ElDatePicker } from 'element-plus/es/components/date-picker/index'
 import './day.css'
 import { useId } from 'vue'
 import { useField } from './field.ts'
-import { dayFormat, dayTakenFor, dayTyped, dayWords } from '../measures/days.ts'
 
 defineProps<{
   /** As 2027-03-01; empty where none is set. */ modelValue: string | undefined

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // A field for a number: takes comma or point, keeps what is typed, empty means not noted. What is no number stays visible and is turned down on saving.
+import { asEntered, asRead, type SiUnit } from '@yastik/core/quantities'
 import { ElInput } from 'element-plus/es/components/input/index'
 import { computed, ref, watch } from 'vue'
-import { asEntered, asRead, type SiUnit } from '../measures/measures.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useField } from './field.ts'
 

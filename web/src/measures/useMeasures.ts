@@ -1,8 +1,7 @@
 // The units of the person who is signed in, for views.
-import { metric, type Measures } from '@yastik/core/wire'
+import { figureOf, isSiUnit, type Measures, metric, sentenceOf, type SiUnit, unitFor } from '@yastik/core/quantities'
 import { computed, type ComputedRef } from 'vue'
 import { useSession } from '../stores/session.ts'
-import { figureOf, isSiUnit, sentenceOf, unitFor, type SiUnit } from './measures.ts'
 
 export interface InMeasures {
   readonly measures: ComputedRef<Measures>

@@ -1,7 +1,7 @@
 // How does the report become a PDF? Tagged, with title and language, its text selectable and its typeface embedded.
 import PDFDocument from 'pdfkit'
 import { toBlob } from 'pdfkit/output'
-import type { ReportContent } from './content.ts'
+import type { ReportContent } from '@yastik/core/report'
 import { drawSection, sectionInWords } from './section.ts'
 
 export interface Fonts {

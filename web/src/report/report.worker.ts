@@ -1,7 +1,7 @@
 // The PDF is made here, so that the screen stays quick.
 import bodyFont from '@expo-google-fonts/barlow-semi-condensed/400Regular/BarlowSemiCondensed_400Regular.ttf?url'
 import strongFont from '@expo-google-fonts/barlow-semi-condensed/600SemiBold/BarlowSemiCondensed_600SemiBold.ttf?url'
-import type { ReportContent } from './content.ts'
+import type { ReportContent } from '@yastik/core/report'
 import { reportPdf } from './pdf.ts'
 
 export interface ReportAsked {

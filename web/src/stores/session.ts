@@ -1,6 +1,7 @@
 // Who is signed in on this device?
 import { Fault } from '@yastik/core/faults'
-import { endpoints, type Me, type Measures } from '@yastik/core/wire'
+import type { Measures } from '@yastik/core/quantities'
+import { endpoints, type Me } from '@yastik/core/wire'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'

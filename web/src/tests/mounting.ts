@@ -1,5 +1,6 @@
 // A component as it stands on a page: with the stores, a router that leads nowhere, and a document that can have the focus.
-import { metric, type Me } from '@yastik/core/wire'
+import { metric } from '@yastik/core/quantities'
+import type { Me } from '@yastik/core/wire'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import type { Component } from 'vue'

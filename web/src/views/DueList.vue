@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What is due when, over all units, and how sure that is.
+import { dayWords } from '@yastik/core/quantities'
 import { dueKinds, type Due } from '@yastik/core/upkeep'
 import { endpoints, type DuePage, type DueWorth, type HoldReason } from '@yastik/core/wire'
 import dayjs from 'dayjs'
@@ -12,7 +13,6 @@ import { optionsOf } from '../kit/option.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import LogbookPages from '../components/LogbookPages.vue'
 import MessageDialog from '../components/MessageDialog.vue'
-import { dayWords } from '../measures/days.ts'
 import { messageStateWords } from '../components/messages.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What customers were written, what became of it, and what they answered. It is looked at again while anything is on its way.
+import { momentWords } from '@yastik/core/quantities'
 import { endpoints, type MessageRecord } from '@yastik/core/wire'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -7,7 +8,6 @@ import { ask } from '../api/client.ts'
 import { useDoing, usePages } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import LogbookPages from '../components/LogbookPages.vue'
-import { momentWords } from '../measures/days.ts'
 import { messageStateWords } from '../components/messages.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'

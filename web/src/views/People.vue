@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // People of the firm, for its owners: who they are, how they get in, and that somebody gets in no more.
+import { momentWords } from '@yastik/core/quantities'
 import { endpoints, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
@@ -8,7 +9,6 @@ import FaultNote from '../kit/FaultNote.vue'
 import HousePages from '../components/HousePages.vue'
 import OneTimeCode from '../components/OneTimeCode.vue'
 import PersonFields from '../components/PersonForm.vue'
-import { momentWords } from '../measures/days.ts'
 import { roleWords, skillWords, wayWords } from '../components/people.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'

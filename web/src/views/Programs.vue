@@ -1,12 +1,12 @@
 <script setup lang="ts">
 // Other programs that get in by a token, for owners.
+import { dayWords } from '@yastik/core/quantities'
 import { endpoints, tokenScopes, type TokenRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import { useAsked, useDoing } from '../api/useServer.ts'
 import { optionsOf } from '../kit/option.ts'
-import { dayWords } from '../measures/days.ts'
 import HousePages from '../components/HousePages.vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'

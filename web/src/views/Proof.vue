@@ -2,11 +2,11 @@
 // Proof: before, after and expected, line by line; the verdict; handing over.
 import { dueInWords } from '@yastik/core/plan'
 import { proofOf } from '@yastik/core/proof'
+import { dayAfter } from '@yastik/core/quantities'
 import { leftOut, verdictWords } from '@yastik/core/run'
 import { partNames } from '@yastik/core/units'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { dayAfter } from '../measures/days.ts'
 import CustomerText from '../components/CustomerText.vue'
 import ProofLines from '../components/ProofLines.vue'
 import { useMeasures } from '../measures/useMeasures.ts'

@@ -2,7 +2,7 @@
 // One quote: how soiled the units are taken to be, the ways side by side, what the customer said, and what came of it.
 import type { Complaint } from '@yastik/core/lookover'
 import type { QuoteOption } from '@yastik/core/plan'
-import type { Grade } from '@yastik/core/quantities'
+import { dayWords, type Grade } from '@yastik/core/quantities'
 import { endpoints, payable, type QuoteAccept, type QuoteForm, type QuoteRecord } from '@yastik/core/wire'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -16,7 +16,7 @@ import QuotedUnits from '../components/QuotedUnits.vue'
 import { quoteStateWords } from '../components/quotes.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
-import { dayWords, today } from '../measures/days.ts'
+import { today } from '../measures/today.ts'
 import { useJob } from '../stores/job.ts'
 
 // Further down, or opened on demand: loaded then.

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 // What was offered to customers, newest first, and what came of it.
+import { dayWords } from '@yastik/core/quantities'
 import { endpoints, type QuotePage } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { RouterLink } from 'vue-router'
 import { usePages } from '../api/useServer.ts'
 import { serverNow } from '../api/clock.ts'
 import type { Column } from '../kit/column.ts'
-import { dayWords } from '../measures/days.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import { quoteStateWords } from '../components/quotes.ts'
 import { useJob } from '../stores/job.ts'

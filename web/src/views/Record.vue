@@ -1,12 +1,12 @@
 <script setup lang="ts">
 // The record of one unit on one job, event by event.
+import { momentWords } from '@yastik/core/quantities'
 import { effective, happeningInWords, inOrder, photoIdOf, timeOf, type Happening, type JobEvent, verdictWords } from '@yastik/core/run'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import CustomerText from '../components/CustomerText.vue'
 import PhotoThumb from '../components/PhotoThumb.vue'
 import ReferralNote from '../components/ReferralNote.vue'
-import { momentWords } from '../measures/days.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useJob } from '../stores/job.ts'
 import { usePlanning } from '../stores/planning.ts'

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // All sites of the firm with their units.
+import { dayWords } from '@yastik/core/quantities'
 import { endpoints, type SitePage } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { usePages } from '../api/useServer.ts'
 import type { Column } from '../kit/column.ts'
-import { dayWords } from '../measures/days.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'

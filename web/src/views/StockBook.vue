@@ -1,12 +1,12 @@
 <script setup lang="ts">
 // Stock: what may be used of each product, lot by lot; what to buy; what came and went, and where it was used.
+import { dayWords, momentWords } from '@yastik/core/quantities'
 import { endpoints, stockFormSchema, type StockForm, type StockRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { ask } from '../api/client.ts'
 import { useAsked, useDoing, usePages } from '../api/useServer.ts'
 import type { Column } from '../kit/column.ts'
-import { dayWords, momentWords } from '../measures/days.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import NumberField from '../kit/NumberField.vue'
 import StoresPages from '../components/StoresPages.vue'

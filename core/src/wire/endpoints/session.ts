@@ -1,6 +1,7 @@
 // Who is there: signing in and out, and what a person sets for themselves.
 import { z } from 'zod'
-import { clockSchema, meSchema, measuresSchema, signInSchema } from '../records.ts'
+import { measuresSchema } from '../../quantities/index.ts'
+import { clockSchema, meSchema, signInSchema } from '../records.ts'
 import { endpoint, forPeople } from './endpoint.ts'
 
 const path = '/api/session'

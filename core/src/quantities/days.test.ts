@@ -1,4 +1,3 @@
-/** @jest-environment jsdom */
 import { dayTakenFor, dayTyped, dayWords } from './days.ts'
 
 describe('a day that is typed', () => {

@@ -1,14 +1,23 @@
 // What does a customer read in the report on one unit? Everything in words and in the customer's units; how it is laid out is for paper and screen.
-import { flowLMin, inWords, settledShare, type Grades } from '@yastik/core/lookover'
-import { dueInWords, findingForCustomer, refereeNames, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '@yastik/core/plan'
-import { isLimited, proofOf, type Proof } from '@yastik/core/proof'
-import { gradeNames } from '@yastik/core/quantities'
-import { leftOut, photosOfPart, type UnitState } from '@yastik/core/run'
-import { familyNames, isSplit, knownDesign, partNames, partsOf, partsToSee, type Family, type Part } from '@yastik/core/units'
-import { customary, metric, type JobRecord, type Measures, type UnitRecord } from '@yastik/core/wire'
-import dayjs from 'dayjs'
-import { dayAfter } from '../measures/days.ts'
-import { figureOf, isSiUnit, sentenceOf, unitFor } from '../measures/measures.ts'
+import { flowLMin, inWords, settledShare, type Grades } from '../lookover/index.ts'
+import { dueInWords, findingForCustomer, refereeNames, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '../plan/index.ts'
+import { isLimited, proofOf, type Proof } from '../proof/index.ts'
+import {
+  customary,
+  dayAfter,
+  dayWords,
+  figureOf,
+  gradeNames,
+  isSiUnit,
+  metric,
+  momentWords,
+  sentenceOf,
+  unitFor,
+  type Measures,
+} from '../quantities/index.ts'
+import { leftOut, photosOfPart, type UnitState } from '../run/index.ts'
+import { familyNames, isSplit, knownDesign, partNames, partsOf, partsToSee, type Family, type Part } from '../units/index.ts'
+import type { JobRecord, UnitRecord } from '../wire/index.ts'
 
 export interface ReportContent {
   readonly title: string
@@ -63,7 +72,7 @@ export function reportContent({ firm, record, unit, state, plan }: ReportInput):
     facts: [
       { what: 'Place', says: [site.name, record.site.address].filter((text) => text !== '').join(', ') },
       { what: 'Unit', says: `${unit.name}, ${familyNames[unit.family]}` },
-      { what: 'Day', says: dayjs(at ?? record.onDate).format('D MMMM YYYY') },
+      { what: 'Day', says: dayWords(at ?? record.onDate) },
       { what: 'By', says: crew },
     ],
     verdict: declined
@@ -75,9 +84,7 @@ export function reportContent({ firm, record, unit, state, plan }: ReportInput):
     readings: declined ? [] : readingsIn(proof, measures),
     photos: photosIn(unit.family, state),
     sections: sectionsOf(record, unit, state, plan).map(({ heading, sentences }) => ({ heading, sentences: sentences.map(say) })),
-    ...(state.signed
-      ? { signed: { photoId: state.signed.photoId, says: `${state.signed.name}, ${dayjs(state.signed.atMs).format('D MMMM YYYY, HH:mm')}` } }
-      : {}),
+    ...(state.signed ? { signed: { photoId: state.signed.photoId, says: `${state.signed.name}, ${momentWords(state.signed.atMs)}` } } : {}),
     foot: 'Local codes, the maker’s manual and licensed practice come before anything written here.',
   }
 }

@@ -1,7 +1,4 @@
-import { metric, type Measures } from '@yastik/core/wire'
-import { asEntered, asRead, figureOf, sentenceOf, unitFor, type SiUnit } from './measures.ts'
-
-const imperial: Measures = { temperature: '°F', volume: 'gal', airflow: 'CFM', power: 'Btu/h' }
+import { asEntered, asRead, customary as imperial, figureOf, metric, sentenceOf, unitFor, type SiUnit } from './measures.ts'
 
 describe('figures in a person’s units', () => {
   // NIST SP 811, appendix B: °F = 1.8 °C + 32; 1 US gal = 3.785412 L; 1 ft³/min = 1.699011 m³/h; 1 Btu(IT)/h = 0.2930711 W.

@@ -1,6 +1,18 @@
 // In which units does a person read and enter figures? The core stays SI; a well-kept package converts.
-import type { Measures } from '@yastik/core/wire'
 import Qty from 'js-quantities'
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+
+/** In which units a person reads and enters figures; what is stored and computed stays SI. */
+export const measuresSchema = closed({
+  temperature: z.literal(['°C', '°F']),
+  volume: z.literal(['L', 'gal']),
+  airflow: z.literal(['m³/h', 'CFM']),
+  power: z.literal(['kW', 'Btu/h']),
+})
+export type Measures = z.infer<typeof measuresSchema>
+export const customary: Measures = { temperature: '°F', volume: 'gal', airflow: 'CFM', power: 'Btu/h' }
+export const metric: Measures = { temperature: '°C', volume: 'L', airflow: 'm³/h', power: 'kW' }
 
 /** Kinds of quantity that people read differently, by the SI unit in which they are stored. */
 export type SiUnit = '°C' | 'K' | 'L' | 'L/min' | 'L/h' | 'm³/h' | 'kW'

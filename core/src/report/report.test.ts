@@ -1,0 +1,76 @@
+import { houseRulesSchema } from '../method/index.ts'
+import { planJob } from '../plan/index.ts'
+import type { UnitState } from '../run/index.ts'
+import { stateWith } from '../tests/photos.ts'
+import { jobWith } from '../tests/jobs.ts'
+import { gradesWith } from '../upkeep/index.ts'
+import type { JobRecord } from '../wire/index.ts'
+import { reportContent, type ReportContent } from './index.ts'
+
+const id = (digit: number) => `00000000-0000-4000-8000-00000000000${digit}`
+const grades = gradesWith('wall-head', 3, ['dust'])
+const job = jobWith({ grades, complaints: ['smell'] })
+const [plan] = planJob(job).units
+const unit = { id: id(1), siteId: id(2), name: 'Bedroom head', family: 'wall-head' as const, design: job.units[0].design, version: 1, lastCleanedAt: null }
+
+function record(customerUnits?: 'metric' | 'us'): JobRecord {
+  return {
+    id: id(3),
+    onDate: '2027-03-01',
+    site: { id: id(2), version: 1, site: { ...job.site, name: 'Fern House' }, address: '4 Quay Lane', contact: '', units: [unit], customerUnits },
+    unitIds: [unit.id],
+    crew: [{ id: 1, name: 'Imre' }],
+    people: [{ id: 1, name: 'Imre' }],
+    houseRules: houseRulesSchema.parse({}),
+    products: [],
+    equipment: [],
+    events: [],
+    seq: 0,
+  }
+}
+const done: Partial<UnitState> = {
+  grades,
+  agreed: { scope: 'strip-down', rinse: 'pump-wand' },
+  readings: { before: { returnC: 25, returnRh: 0.5, supplyC: 17 }, after: { returnC: 25, returnRh: 0.5, supplyC: 12, flowTest: { litres: 1, seconds: 30 } } },
+}
+const read = (more: Partial<UnitState> = {}, customerUnits?: 'metric' | 'us') =>
+  reportContent({ firm: 'Quayside Cooling', record: record(customerUnits), unit, state: stateWith({ ...done, ...more }), plan })
+const section = ({ sections }: ReportContent, heading: string) => sections.find((entry) => entry.heading === heading)?.sentences
+
+describe('a report on one unit', () => {
+  it('says where, what, when and by whom', () => {
+    expect(Object.fromEntries(read().facts.map(({ what, says }) => [what, says]))).toEqual({
+      Place: 'Fern House, 4 Quay Lane',
+      Unit: 'Bedroom head, wall head',
+      Day: '1 Mar 2027',
+      By: 'Imre',
+    })
+  })
+  it('gives figures in the units of the customer, not of who writes it', () => {
+    const flow = 'The drain runs 2 L/min now.'
+    expect(section(read(), 'What was found')).toContain(flow)
+    expect(section(read({}, 'us'), 'What was found')).toContain('The drain runs 0.5 gal/min now.')
+    const drop = (content: ReportContent) => content.readings.find(({ after }) => /[KF]$/.test(after))?.after
+    expect(drop(read())).toMatch(/^13 ± [\d.]+ K$/)
+    expect(drop(read({}, 'us'))).toMatch(/^23 ± [\d.]+ °F$/)
+  })
+  it('answers each complaint, and tells what was left out and what was not looked at', () => {
+    const content = read({ grades: { coilFace: { grade: 3 } } })
+    expect(section(content, 'What you told us')).toHaveLength(1)
+    expect(section(content, 'Not reached, not clean, left out or still out')?.join(' ')).toMatch(/Not looked at: .*wheel/)
+    expect(content.parts).toEqual([{ part: 'coil, front face', before: '3 mat', after: '–' }])
+  })
+  it('of work that was declined claims nothing', () => {
+    const content = read({ agreed: { scope: 'decline' } })
+    expect(content.verdict.stamp).toBe('Not cleaned')
+    expect(content.readings).toEqual([])
+    expect(section(content, 'Due next')).toBeUndefined()
+    expect(section(content, 'Good to know')).toBeUndefined()
+  })
+  it('tells of choices that these rules no longer know', () => {
+    expect(section(read({ agreed: { scope: 'of old', rinse: 'toString' } }), 'What was done')?.[0]).toBe('It was cleaned as agreed.')
+  })
+  it('has no heading without a sentence', () => {
+    for (const { sentences } of read().sections) expect(sentences.length).toBeGreaterThan(0)
+  })
+})
