@@ -11,7 +11,15 @@ const id = (digit: number) => `00000000-0000-4000-8000-00000000000${digit}`
 const grades = gradesWith('wall-head', 3, ['dust'])
 const job = jobWith({ grades, complaints: ['smell'] })
 const [plan] = planJob(job).units
-const unit = { id: id(1), siteId: id(2), name: 'Bedroom head', family: 'wall-head' as const, design: job.units[0].design, version: 1, lastCleanedAt: null }
+const unit = {
+  id: id(1),
+  siteId: id(2),
+  name: 'Bedroom head',
+  family: 'wall-head' as const,
+  design: job.units[0].design,
+  version: 1,
+  lastCleanedAt: null,
+}
 
 function record(customerUnits?: 'metric' | 'us'): JobRecord {
   return {
@@ -31,7 +39,10 @@ function record(customerUnits?: 'metric' | 'us'): JobRecord {
 const done: Partial<UnitState> = {
   grades,
   agreed: { scope: 'strip-down', rinse: 'pump-wand' },
-  readings: { before: { returnC: 25, returnRh: 0.5, supplyC: 17 }, after: { returnC: 25, returnRh: 0.5, supplyC: 12, flowTest: { litres: 1, seconds: 30 } } },
+  readings: {
+    before: { returnC: 25, returnRh: 0.5, supplyC: 17 },
+    after: { returnC: 25, returnRh: 0.5, supplyC: 12, flowTest: { litres: 1, seconds: 30 } },
+  },
 }
 const read = (more: Partial<UnitState> = {}, customerUnits?: 'metric' | 'us') =>
   reportContent({ firm: 'Quayside Cooling', record: record(customerUnits), unit, state: stateWith({ ...done, ...more }), plan })
