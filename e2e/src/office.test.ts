@@ -18,6 +18,13 @@ afterAll(async () => {
 })
 const count = async (css: string) => (await sheet.driver.findElements(By.css(css))).length
 
+/** What the customer pays for the usual way, in the firm's money. */
+async function toPay(): Promise<number> {
+  const said = await textOf(sheet, '[data-to-pay="usual"]')
+  const [, amount] = /^€([\d,]+\.\d\d)$/.exec(said) ?? []
+  if (amount === undefined) throw new Error(`“${said}” is no amount of money`)
+  return Number(amount.replaceAll(',', ''))
+}
 describe('a quote', () => {
   it('is made from a site, reckoned anew with another grade, and put side by side', async () => {
     await follow(sheet, 'Sites')
@@ -28,22 +35,23 @@ describe('a quote', () => {
     await expectText(sheet, '[data-quote]', 'by forecast')
     await click(sheet, '[data-say-grade="2"]')
     await expectText(sheet, '[data-quoted-unit]', 'as you say')
-    const cheap = Number(await textOf(sheet, '[data-to-pay="usual"]'))
+    const cheap = await toPay()
     await click(sheet, '[data-say-grade="3"]')
-    await waitUntil(sheet, async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) > cheap, 'a worse grade costs no more')
+    await waitUntil(sheet, async () => (await toPay()) > cheap, 'a worse grade costs no more')
     await click(sheet, '[data-say-grade="2"]')
-    await waitUntil(sheet, async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === cheap, 'the price does not come back')
+    await waitUntil(sheet, async () => (await toPay()) === cheap, 'the price does not come back')
     expect(await count('[data-way]')).toBeGreaterThan(1)
+    await expectText(sheet, '[data-tax="usual"]', `€${(cheap / 6).toFixed(2)}`)
     await find(sheet, '[data-quote-years] .course')
   })
   it('takes what is added or taken off, and no word for a number', async () => {
-    const before = Number(await textOf(sheet, '[data-to-pay="usual"]'))
+    const before = await toPay()
     await type(sheet, 'input[name="adjust-what"]', 'neighbour at the same time')
     await type(sheet, 'input[name="adjust-amount"]', 'a little')
     await find(sheet, 'form button[type="submit"]:disabled')
     await type(sheet, 'input[name="adjust-amount"]', '-15')
     await clickText(sheet, 'Add it to every way')
-    await waitUntil(sheet, async () => Number(await textOf(sheet, '[data-to-pay="usual"]')) === before - 15, 'nothing is taken off')
+    await waitUntil(sheet, async () => (await toPay()) === before - 15, 'nothing is taken off')
     await fitsPhone(sheet)
   })
   it('that is accepted becomes a visit that goes that way, and says so there', async () => {

@@ -1,6 +1,6 @@
 // Weather that is made up, the same for the same place and day.
 import { seeded } from '@yastik/core/quantities'
-import { dayMs, dayOf } from '@yastik/server/days'
+import { dayMs, utcDay } from '@yastik/server/days'
 import type { WeatherSource } from '@yastik/server/weather/source'
 import { seedOf } from './seed.ts'
 
@@ -20,7 +20,7 @@ const weather: WeatherSource = {
     const fromMs = Date.parse(`${from}T00:00:00Z`)
     return Array.from({ length: days }, (_, index) => {
       const ms = fromMs + index * dayMs
-      const day = dayOf(ms)
+      const day = utcDay(ms)
       const random = seeded(seedOf(`${id} ${day}`))
       const meanC = meanOn(dayOfYear(ms), altitudeM) + 8 * (random() - 0.5)
       const isWet = random() < 0.35

@@ -1,6 +1,21 @@
 // Quantities: numbers with a unit, a range and a source.
 export { allGrades, gradeNames, gradeSchema, type Grade } from './grade.ts'
-export { dayAfter, dayFormat, dayTakenFor, dayTyped, dayWords, momentWords } from './days.ts'
+export {
+  clockWords,
+  counted,
+  dayAfter,
+  dayFormat,
+  dayIn,
+  dayTakenFor,
+  dayTyped,
+  dayWords,
+  durationWords,
+  isTimeZone,
+  minuteIn,
+  momentAt,
+  momentWords,
+} from './days.ts'
+export { currencies, moneyWords } from './money.ts'
 export {
   asEntered,
   asRead,
@@ -9,6 +24,8 @@ export {
   isSiUnit,
   measuresSchema,
   metric,
+  quantityWords,
+  reading,
   sentenceOf,
   unitFor,
   type Measures,

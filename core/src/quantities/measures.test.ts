@@ -1,4 +1,4 @@
-import { asEntered, asRead, customary as imperial, figureOf, metric, sentenceOf, unitFor, type SiUnit } from './measures.ts'
+import { quantityWords, asEntered, asRead, customary as imperial, figureOf, metric, sentenceOf, unitFor, type SiUnit } from './measures.ts'
 
 describe('figures in a person’s units', () => {
   // NIST SP 811, appendix B: °F = 1.8 °C + 32; 1 US gal = 3.785412 L; 1 ft³/min = 1.699011 m³/h; 1 Btu(IT)/h = 0.2930711 W.
@@ -29,11 +29,24 @@ describe('figures in a person’s units', () => {
       'About 2.22 gal of wash water will come down; it fills to 3 % at most.',
     )
     expect(sentenceOf('Make up 0.1 L of foam in 0.4 L of water (1:4), 12 LEDs, 3 kWh', imperial)).toBe(
-      'Make up 0.03 gal of foam in 0.11 gal of water (1:4), 12 LEDs, 3 kWh',
+      'Make up 3.4 fl oz of foam in 13.5 fl oz of water (1:4), 12 LEDs, 3 kWh',
     )
     expect(sentenceOf('28 °C and 1.6 L/min', imperial)).toBe('82 °F and 0.42 gal/min')
     const text = 'About 8.4 L at 26 °C'
     expect(sentenceOf(text, metric)).toBe(text)
+  })
+  // NIST SP 811: 1 US fl oz = 29.57353 mL.
+  it.each([
+    [0.012, '12 mL', '0.4 fl oz'],
+    [0.9, '900 mL', '30.4 fl oz'],
+    [-0.25, '-250 mL', '-8.5 fl oz'],
+    [0, '0 L', '0 gal'],
+    [1, '1 L', '0.3 gal'],
+    [12.5, '12.5 L', '3.3 gal'],
+  ])('of %d L are read as %s or %s', (litres, own, foreign) => {
+    expect(quantityWords(litres, 'L', metric)).toBe(own)
+    expect(quantityWords(litres, 'L', imperial)).toBe(foreign)
+    expect(sentenceOf(`It takes ${Math.abs(litres)} L.`, metric)).toBe(`It takes ${own.replace('-', '')}.`)
   })
   it('are named as they are read', () => {
     expect((['°C', 'K', 'L/h', 'm³/h', 'kW'] as SiUnit[]).map((unit) => unitFor(unit, imperial))).toEqual(['°F', '°F', 'gal/h', 'CFM', 'Btu/h'])

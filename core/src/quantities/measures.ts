@@ -76,8 +76,25 @@ export function figureOf(value: number, unit: SiUnit, measures: Measures): numbe
   return roundTo(asRead(value, unit, measures), Math.min(6, decimals + readingOf(unit, measures).digits))
 }
 
+/** Below these a volume is read in the smaller unit. */
+const smallL = 1
+const smallGal = 0.25
+
+/** Figure and unit in which a quantity is read: small volumes in mL or fluid ounces. */
+export function reading(value: number, unit: SiUnit, measures: Measures): { readonly figure: number; readonly unit: string } {
+  const size = unit === 'L' ? Math.abs(asRead(value, 'L', measures)) : 0
+  if (size > 0 && measures.volume === 'L' && size < smallL) return { figure: Math.round(value * 1000), unit: 'mL' }
+  if (size > 0 && measures.volume === 'gal' && size < smallGal) return { figure: roundTo(Qty(value, 'liter').to('floz').scalar, 1), unit: 'fl oz' }
+  return { figure: figureOf(value, unit, measures), unit: unitFor(unit, measures) }
+}
+/** The same in words: 12 mL. */
+export function quantityWords(value: number, unit: SiUnit, measures: Measures): string {
+  const { figure, unit: name } = reading(value, unit, measures)
+  return `${figure} ${name}`
+}
+
 const inWords = /(\d+(?:\.\d+)?) (°C|L\/min|L\/h|L|m³\/h|kW)(?![\w/])/g
 
 /** A sentence in which quantities stand, with each as the person reads it. */
 export const sentenceOf = (text: string, measures: Measures): string =>
-  text.replace(inWords, (_, figure: string, unit: SiUnit) => `${figureOf(Number(figure), unit, measures)} ${unitFor(unit, measures)}`)
+  text.replace(inWords, (_, figure: string, unit: SiUnit) => quantityWords(Number(figure), unit, measures))

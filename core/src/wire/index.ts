@@ -75,6 +75,7 @@ export {
   type QuotePage,
   type QuoteAccept,
   payable,
+  taxIn,
 } from './quotes.ts'
 export { quoteText, wayLetter } from './quoteText.ts'
 export {

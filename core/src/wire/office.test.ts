@@ -1,4 +1,4 @@
-import { payable, plainAddress, quoteText, remindersSchema, stockFormSchema, type QuoteBody } from './index.ts'
+import { payable, plainAddress, quoteText, remindersSchema, stockFormSchema, taxIn, type QuoteBody } from './index.ts'
 
 const option = (key: string, total: number, againWeeks: number): QuoteBody['options'][number] => ({
   key,
@@ -18,20 +18,27 @@ const body: QuoteBody = {
   offered: ['usual', 'dry'],
   adjustments: [{ what: 'neighbour', amount: -20 }],
 }
+const place = { currency: 'EUR', taxShare: 0.2 }
 const dayAfter = (weeks: number) => (weeks > 30 ? '2027-11-26' : '2027-05-27')
 
 describe('a quote in words', () => {
-  const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter })
+  const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, place })
   it('names what is offered by letters, with what is to be paid and how long it lasts', () => {
-    expect(text).toContain('A: Way usual, 180.00; it is due again about November 2027.')
-    expect(text).toContain('B: Way dry, 130.00; it is due again about May 2027.')
+    expect(text).toContain('A: Way usual, €180.00; it is due again about November 2027.')
+    expect(text).toContain('B: Way dry, €130.00; it is due again about May 2027.')
     expect(text).not.toContain('Way light')
-    expect(text).toContain('2026-12-24')
+    expect(text).toContain('until 24 Dec 2026, 20 % tax included.')
   })
   it('asks for no letter where there is one way, and says nothing of a time for what does not last', () => {
-    const alone = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body: { ...body, offered: ['light'] }, dayAfter })
-    expect(alone).toContain('A: Way light, 80.00.')
+    const alone = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body: { ...body, offered: ['light'] }, dayAfter, place })
+    expect(alone).toContain('A: Way light, €80.00.')
     expect(alone).not.toContain('letter')
+  })
+  it('says neither a tax nor a currency that the firm did not name', () => {
+    const plain = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, place: {} })
+    expect(plain).toContain('A: Way usual, ¤180.00')
+    expect(plain).not.toContain('tax')
+    expect(taxIn(120, 0.2)).toBeCloseTo(20, 10)
   })
   it('is never paid for by the firm', () => expect(payable({ adjustments: [{ what: 'all of it', amount: -500 }] }, { total: 200 })).toBe(0))
 })

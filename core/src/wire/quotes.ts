@@ -92,3 +92,6 @@ export type QuoteAccept = z.infer<typeof quoteAcceptSchema>
 /** What the customer pays for a way, adjustments counted; never less than nothing. */
 export const payable = ({ adjustments }: Pick<QuoteBody, 'adjustments'>, { total }: { total: number }): number =>
   Math.max(0, Math.round((total + adjustments.reduce((sum, { amount }) => sum + amount, 0)) * 100) / 100)
+
+/** The tax that is in a price which the customer pays. @param taxShare of the price without tax */
+export const taxIn = (paid: number, taxShare: number): number => paid - paid / (1 + taxShare)

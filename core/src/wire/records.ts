@@ -1,7 +1,7 @@
 // Which shapes travel between browser and server?
 import { z } from 'zod'
 import { boundKinds, closed } from '../faults/index.ts'
-import { amountUpTo, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
+import { amountUpTo, currencies, isTimeZone, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema, partSchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
@@ -30,6 +30,8 @@ export const meSchema = closed({
   name: z.string(),
   role: z.literal(roles),
   firm: z.string(),
+  /** Whose clocks and money count: of the house rules; nothing where the firm named none. */
+  place: houseRulesSchema.pick({ timeZone: true, currency: true, taxShare: true }),
   measures: measuresSchema,
   /** Whether instruments, or stand-ins for them, can be read. */ instruments: z.boolean(),
   /** Whether a second factor is set; and whether the firm asks for one that is not. */
@@ -203,7 +205,19 @@ export const instrumentMessageSchema = closed({ readings: z.array(instrumentRead
 export const streamMessageSchema = closed({ events: z.array(eventSchema) })
 export type StreamMessage = z.infer<typeof streamMessageSchema>
 
-export const houseRulesRecordSchema = closed({ rules: houseRulesSchema, version })
+/** What a firm sets has to be known here; a job file may name others. */
+const settledRulesSchema = houseRulesSchema
+  .refine(({ timeZone }) => timeZone === undefined || isTimeZone(timeZone), {
+    path: ['timeZone'],
+    error: 'no time zone is called so',
+    params: { allowed: 'a name like Europe/Vienna' },
+  })
+  .refine(({ currency }) => currency === undefined || currencies().includes(currency), {
+    path: ['currency'],
+    error: 'no currency has this code',
+    params: { allowed: 'a code of three letters like EUR' },
+  })
+export const houseRulesRecordSchema = closed({ rules: settledRulesSchema, version })
 export type HouseRulesRecord = z.infer<typeof houseRulesRecordSchema>
 
 /** What the firm's finished runs say of step times. */

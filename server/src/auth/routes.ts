@@ -1,4 +1,5 @@
 // Sign in, sign out, who am I; one's own password, second factor and sessions; and what whoever is in needs to know of the server itself.
+import type { HouseRules } from '@yastik/core/method'
 import { metric } from '@yastik/core/quantities'
 import { endpoints, type Me } from '@yastik/core/wire'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
@@ -24,6 +25,7 @@ import { sessionsOf } from './queries.ts'
 import { secondFactorOf } from './secondFactor.ts'
 import { cookieName } from './sessions.ts'
 
+const placeOf = ({ timeZone, currency, taxShare }: HouseRules): Me['place'] => ({ timeZone, currency, taxShare })
 const fromOf = (request: FastifyRequest): From => ({ address: addressOf(request), agent: request.headers['user-agent'] ?? '' })
 
 /** @param secure whether cookies are for TLS only @param instruments whether any are connected here */
@@ -33,6 +35,7 @@ export function authRoutes(house: Db, secure: boolean, instruments: boolean) {
     name: user.name,
     role: user.role,
     firm: firm.name,
+    place: placeOf(firm.houseRules),
     measures: user.measures ?? metric,
     instruments,
     secondFactor: secondFactorOf(user, firm),

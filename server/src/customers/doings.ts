@@ -89,7 +89,7 @@ async function clearFirm(db: Db, files: FileStore, firm: Firm, nowMs: number): P
         ? []
         : await Photo.findAll({
             where: { firmId: firm.id },
-            include: [{ association: 'job', where: { onDate: { [Op.lt]: dayOf(monthsBefore(nowMs, photographs).getTime()) } } }],
+            include: [{ association: 'job', where: { onDate: { [Op.lt]: dayOf(monthsBefore(nowMs, photographs).getTime(), firm) } } }],
             transaction,
           })
     await Photo.destroy({ where: { id: photos.map(({ id }) => id) }, transaction })

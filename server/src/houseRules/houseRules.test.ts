@@ -1,3 +1,4 @@
+import { dayIn, dayWords } from '@yastik/core/quantities'
 import { v7 as newId } from 'uuid'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
@@ -47,5 +48,39 @@ describe('step times from finished runs', () => {
     expect((await technician('GET', '/api/step-times')).statusCode).toBe(403)
     const { rules, version } = (await owner('GET', '/api/house-rules')).json()
     expect((await owner('PUT', '/api/house-rules', { rules: { ...rules, stepTimes: { 'rinse-coil': 40 } }, version })).statusCode).toBe(422)
+  })
+})
+
+describe('where the firm is', () => {
+  const set = async (change: object) => {
+    const { rules, version } = (await owner('GET', '/api/house-rules')).json()
+    return owner('PUT', '/api/house-rules', { rules: { ...rules, ...change }, version })
+  }
+  const site = (agreedOn: string) => ({
+    site: { name: 'Early Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
+    address: '',
+    contact: '',
+    reminders: { channel: 'text', to: '+00 555 0199', agreedOn },
+  })
+  // One of them has another day than UTC, at any hour.
+  it.each(['Pacific/Kiritimati', 'Etc/GMT+12'])('days begin by its clocks: %s', async (timeZone) => {
+    expect((await set({ timeZone })).statusCode).toBe(200)
+    expect((await technician('GET', '/api/session')).json().place.timeZone).toBe(timeZone)
+    const today = dayIn(Date.now(), timeZone)
+    const tomorrow = dayIn(Date.now() + 86_400_000, timeZone)
+    expect((await technician('POST', '/api/sites', site(today))).statusCode).toBe(201)
+    const early = await technician('POST', '/api/sites', site(tomorrow))
+    expect(early.statusCode).toBe(422)
+    expect(early.json().lines).toEqual([
+      { where: 'reminders.agreedOn', what: `${dayWords(tomorrow)} has not come yet`, allowed: `${dayWords(today)} or before` },
+    ])
+  })
+  it.each([
+    ['timeZone', 'Middle/Nowhere', 'no time zone is called so'],
+    ['currency', 'Taler', 'no currency has this code'],
+  ])('%s is one that is known', async (name, value, what) => {
+    const answer = await set({ [name]: value })
+    expect(answer.statusCode).toBe(422)
+    expect(answer.json().lines).toMatchObject([{ where: `rules.${name}`, what }])
   })
 })

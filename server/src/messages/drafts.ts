@@ -19,8 +19,8 @@ const draftTo = ({ form }: Site, text: string, hold: MessageDraft['hold']): Mess
 })
 
 export async function reminderFor(db: Db, firm: Firm, site: Site, weather: WeatherSource | undefined, nowMs: number): Promise<MessageDraft> {
-  const today = dayOf(nowMs)
-  const units = await dueUnits(db, site.id, dayOf(nowMs + aheadDays * dayMs))
+  const today = dayOf(nowMs, firm)
+  const units = await dueUnits(db, site.id, firm, dayOf(nowMs + aheadDays * dayMs, firm))
   const season = await seasonAt(weather, { id: site.id, altitudeM: site.form.site.altitudeM })
   const before = units.flatMap(({ dueOn }) => bringForward(dueOn, today, season) ?? []).sort()[0]
   const text = draftReminder({ firm: firm.name, site: site.name, today, units, ...(before ? { before } : {}) })
@@ -33,7 +33,8 @@ export async function quoteMessage(db: Db, firm: Firm, quote: Quote, site: Site,
     site: site.name,
     validUntil: quote.validUntil,
     body: quote.body,
-    dayAfter: (weeks) => dayOf(nowMs + weeks * 7 * dayMs),
+    place: firm.houseRules,
+    dayAfter: (weeks) => dayOf(nowMs + weeks * 7 * dayMs, firm),
   })
   const hold = await holdOf(db, site, nowMs)
   // Who asked for a price is written to, reminded lately or not.

@@ -3,7 +3,7 @@ import { isStart, isStop } from '@yastik/core/upkeep'
 import { plainAddress } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
-import { Message, Reply, Site, Stop } from '../db/models.ts'
+import { Firm, Message, Reply, Site, Stop } from '../db/models.ts'
 import { GatewayRefusal, type MessageGateway } from './gateway.ts'
 import { isHeld } from './hold.ts'
 import { stopOf } from './queries.ts'
@@ -81,7 +81,8 @@ async function askAfter(db: Db, sent: readonly Message[], gateway: MessageGatewa
       if (known) continue
       await Reply.create({ id, firmId, messageId: message.id, text: text.slice(0, 1000), at: new Date(atMs) }, { transaction })
       const address = plainAddress(message.address)
-      if (isStop(text)) await Stop.upsert({ firmId, address, stoppedOn: dayOf(atMs) }, { transaction })
+      const firm = await Firm.findByPk(firmId, { transaction })
+      if (firm && isStop(text)) await Stop.upsert({ firmId, address, stoppedOn: dayOf(atMs, firm) }, { transaction })
       else if (isStart(text)) await Stop.destroy({ where: { firmId, address }, transaction })
     }
     for (const [ref, message] of messageOf) {

@@ -6,7 +6,7 @@ import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { groupBy } from '../db/groupBy.ts'
-import { DueDay, JobUnit, Stop, Unit, type Message, type Site } from '../db/models.ts'
+import { DueDay, JobUnit, Stop, Unit, type Firm, type Message, type Site } from '../db/models.ts'
 import { momentMark, pageLimit, pageOf, readMomentMark } from '../db/paging.ts'
 import { dayOf } from '../days.ts'
 import { isHeld, isLate } from './hold.ts'
@@ -41,7 +41,7 @@ export async function holdOf(db: Db, site: Site, nowMs: number): Promise<HoldRea
 }
 
 /** Units of a site at which something is due by a day that a customer is written about: what, when, and how it was found the last time. */
-export async function dueUnits({ transaction }: Db, siteId: string, until: string): Promise<ReminderUnit[]> {
+export async function dueUnits({ transaction }: Db, siteId: string, firm: Firm, until: string): Promise<ReminderUnit[]> {
   const units = new Map((await Unit.findAll({ where: { siteId }, transaction })).map((unit) => [unit.id, unit]))
   const unitIds = { [Op.in]: [...units.keys()] }
   const dues = await DueDay.findAll({ where: { unitId: unitIds, what: { [Op.in]: [...writtenAbout] }, dueOn: { [Op.lte]: until } }, transaction })
@@ -57,7 +57,7 @@ export async function dueUnits({ transaction }: Db, siteId: string, until: strin
       what,
       dueOn,
       ...(lowOn && highOn ? { lowOn, highOn } : {}),
-      ...(unit?.lastCleanedAt ? { lastCleanedOn: dayOf(unit.lastCleanedAt.getTime()) } : {}),
+      ...(unit?.lastCleanedAt ? { lastCleanedOn: dayOf(unit.lastCleanedAt.getTime(), firm) } : {}),
       ...(found === undefined ? {} : { found }),
     }
   })

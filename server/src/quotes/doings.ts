@@ -1,6 +1,7 @@
 // Quotes are made from the plan, changed by the owner, accepted into a visit, or declined.
 import { Fault } from '@yastik/core/faults'
 import type { QuoteOption } from '@yastik/core/plan'
+import { dayWords } from '@yastik/core/quantities'
 import type { Happening } from '@yastik/core/run'
 import { payable, type MessageRecord, type QuoteAccept, type QuoteBody, type QuoteChange, type QuoteForm } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
@@ -26,8 +27,8 @@ export async function makeQuote(db: Doing, form: QuoteForm, firm: Firm, user: Us
       id: newId(),
       firmId: firm.id,
       siteId: site.id,
-      madeOn: dayOf(nowMs),
-      validUntil: dayOf(nowMs + validDays * dayMs),
+      madeOn: dayOf(nowMs, firm),
+      validUntil: dayOf(nowMs + validDays * dayMs, firm),
       total: body.options[0].total,
       units: body.units.length,
       body,
@@ -131,8 +132,8 @@ export async function acceptQuote(
 ): Promise<Quote> {
   const quote = await open(db, id, firm.id, version)
   const atMs = Date.now()
-  if (quote.validUntil < dayOf(atMs))
-    throw new Fault('in-use', { sentence: `Its prices stood until ${quote.validUntil}. Let it stand longer, or make a new one.` })
+  if (quote.validUntil < dayOf(atMs, firm))
+    throw new Fault('in-use', { sentence: `Its prices stood until ${dayWords(quote.validUntil)}. Let it stand longer, or make a new one.` })
   const option = optionOf(quote, key)
   const unitIds = option.units.map(({ unitId }) => unitId)
   const job = await makeJob(db, { siteId: quote.siteId, unitIds, onDate, crewIds }, firm.id)

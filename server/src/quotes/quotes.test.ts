@@ -118,7 +118,7 @@ describe('a quote', () => {
     const quote = await make()
     const change = { offered: ['usual'], adjustments: [], validUntil: '2026-01-01', version: quote.version }
     const late = (await owner('PUT', `/api/quotes/${quote.id}`, change)).json() as QuoteRecord
-    expect((await owner('POST', `/api/quotes/${quote.id}/accept`, answer(late, 'usual'))).json().sentence).toContain('2026-01-01')
+    expect((await owner('POST', `/api/quotes/${quote.id}/accept`, answer(late, 'usual'))).json().sentence).toContain('1 Jan 2026')
     expect((await owner('POST', `/api/quotes/${quote.id}/decline`, { version: late.version })).json().state).toBe('declined')
     expect((await owner('POST', `/api/quotes/${quote.id}/accept`, answer(late, 'usual'))).statusCode).toBe(409)
   })

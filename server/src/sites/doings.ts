@@ -1,20 +1,21 @@
 // Sites and units are put down and saved. Two people saving the same one: the second is told, nothing is overwritten.
 import { Fault } from '@yastik/core/faults'
+import { dayWords } from '@yastik/core/quantities'
 import type { SiteForm, UnitForm } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import type { Doing } from '../db/database.ts'
 import { findOwn, holdOwn } from '../db/find.ts'
-import { Site, Unit, type User } from '../db/models.ts'
+import { Site, Unit, type Firm, type User } from '../db/models.ts'
 import { dayOf } from '../days.ts'
 import { renewDues } from '../upkeep/doings.ts'
 import { unitValues } from './records.ts'
 
 /** @throws Fault `does-not-hold-up` where a customer is said to have agreed on a day that has not come. */
-function checkConsent({ reminders }: SiteForm): void {
-  const today = dayOf(Date.now())
+function checkConsent({ reminders }: SiteForm, firm: Firm): void {
+  const today = dayOf(Date.now(), firm)
   if (reminders && reminders.agreedOn > today)
     throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'reminders.agreedOn', what: `${reminders.agreedOn} has not come yet`, allowed: `${today} or before` }],
+      lines: [{ where: 'reminders.agreedOn', what: `${dayWords(reminders.agreedOn)} has not come yet`, allowed: `${dayWords(today)} or before` }],
     })
 }
 
@@ -27,15 +28,15 @@ export function checkVersion(row: Site | Unit, seen: number): void {
   })
 }
 
-export async function makeSite({ transaction }: Doing, form: SiteForm, { firmId, name: savedBy }: User): Promise<string> {
-  checkConsent(form)
+export async function makeSite({ transaction }: Doing, form: SiteForm, { firmId, name: savedBy }: User, firm: Firm): Promise<string> {
+  checkConsent(form, firm)
   const { id } = await Site.create({ id: newId(), firmId, name: form.site.name, form, savedBy }, { transaction })
   return id
 }
 
 /** Saves a site, and reckons the due days of its units anew: other surroundings, other days. */
-export async function saveSite(db: Doing, id: string, { version, ...form }: SiteForm & { version: number }, user: User): Promise<void> {
-  checkConsent(form)
+export async function saveSite(db: Doing, id: string, { version, ...form }: SiteForm & { version: number }, user: User, firm: Firm): Promise<void> {
+  checkConsent(form, firm)
   const { transaction } = db
   const site = await holdOwn(db, Site, 'site', id, user.firmId)
   checkVersion(site, version)

@@ -15,9 +15,9 @@ export const siteRoutes =
     reads(endpoints.sites, ({ db, query, user }) => sitePage(db, user.firmId, query))
     reads(endpoints.site, ({ db, params, user }) => fullSite(db, params.id, user.firmId))
 
-    changes(endpoints.makeSite, async ({ db, body, user }) => fullSite(db, await makeSite(db, body, user), user.firmId))
-    changes(endpoints.saveSite, async ({ db, params, body, user }) => {
-      await saveSite(db, params.id, body, user)
+    changes(endpoints.makeSite, async ({ db, body, user, firm }) => fullSite(db, await makeSite(db, body, user, firm), user.firmId))
+    changes(endpoints.saveSite, async ({ db, params, body, user, firm }) => {
+      await saveSite(db, params.id, body, user, firm)
       return fullSite(db, params.id, user.firmId)
     })
     changes(endpoints.makeUnit, async ({ db, params, body, user }) => {

@@ -7,7 +7,7 @@ import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import type { Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
-import { StockLot, StockMove, User, type Firm, type Job } from '../db/models.ts'
+import { StockLot, StockMove, User, Firm, type Job } from '../db/models.ts'
 import { dayOf } from '../days.ts'
 import { lotOf } from './queries.ts'
 
@@ -75,6 +75,7 @@ export async function settleUse(db: Doing, job: Job, states: ReadonlyMap<string,
   })
   if (open.length === 0) return
   const lots = await held(db, job.firmId, [...new Set(open.map(({ productId }) => productId))])
+  const firm = await Firm.findByPk(job.firmId, { rejectOnEmpty: true, transaction })
   const people = new Map((await User.findAll({ where: { firmId: job.firmId }, transaction })).map(({ id, name }) => [id, name]))
   const now = new Date()
   for (const { key, unitId, productId, more } of open) {
@@ -84,7 +85,7 @@ export async function settleUse(db: Doing, job: Job, states: ReadonlyMap<string,
     const movedAt = last && more > 0 ? new Date(last.atMs) : now
     const changes =
       more > 0
-        ? takeFrom(own.map(lotOf), more, dayOf(now.getTime())).map(({ lot, litres }) => ({ lot, change: -litres }))
+        ? takeFrom(own.map(lotOf), more, dayOf(now.getTime(), firm)).map(({ lot, litres }) => ({ lot, change: -litres }))
         : giveBack(moved.get(key) ?? [], -more)
     // Never counted: the visit's use is on record, and no balance changes.
     const noted = changes.length > 0 ? changes : [{ lot: '', change: -more }]

@@ -31,15 +31,15 @@ export async function productsOf(db: Db, firm: Firm, nowMs = Date.now()): Promis
   const lots = await lotsOf(db, firm.id)
   return firm.products.map(({ inStockLitres: _, ...product }) => {
     const own = lots.get(product.id)
-    return own ? { ...product, inStockLitres: Math.max(0, usableLitres(own, dayOf(nowMs))) } : product
+    return own ? { ...product, inStockLitres: Math.max(0, usableLitres(own, dayOf(nowMs, firm))) } : product
   })
 }
 
 export async function stockRecord(db: Db, firm: Firm, nowMs: number): Promise<StockRecord> {
-  const today = dayOf(nowMs)
+  const today = dayOf(nowMs, firm)
   const [lots, visits, used] = await Promise.all([
     lotsOf(db, firm.id),
-    plannedVisits(db, firm, today, dayOf(nowMs + purchaseWeeks.value * 7 * dayMs), nowMs),
+    plannedVisits(db, firm, today, dayOf(nowMs + purchaseWeeks.value * 7 * dayMs, firm), nowMs),
     db.read<{ productId: string; litres: number }>(
       `SELECT product_id AS productId, -SUM(litres) AS litres FROM stock_moves WHERE firm_id = :firmId AND kind = 'used' AND moved_at >= :since GROUP BY product_id`,
       { firmId: firm.id, since: new Date(nowMs - lateWeeks * 7 * dayMs) },

@@ -1,12 +1,13 @@
 // Tokens by which other programs get in: made by owners, shown once, kept as their hash, ended at once.
 import { Fault } from '@yastik/core/faults'
+import { dayWords } from '@yastik/core/quantities'
 import { longestToken, type TokenRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
 import { hashOf, newToken } from '../auth/sessions.ts'
 import type { Doing } from '../db/database.ts'
 import { findOwn, holdOwn } from '../db/find.ts'
-import { Token } from '../db/models.ts'
+import { Token, type Firm } from '../db/models.ts'
 import { dayMs, dayOf } from '../days.ts'
 import { tokenRecord } from './queries.ts'
 
@@ -18,10 +19,13 @@ export async function makeToken(
   db: Doing,
   form: Pick<TokenRecord, 'name' | 'scope' | 'endsOn'>,
   actor: Actor,
+  firm: Firm,
 ): Promise<{ record: TokenRecord; token: string }> {
-  const [today, last] = [dayOf(Date.now()), dayOf(Date.now() + longestToken * dayMs)]
+  const [today, last] = [dayOf(Date.now(), firm), dayOf(Date.now() + longestToken * dayMs, firm)]
   if (form.endsOn < today || form.endsOn > last)
-    throw new Fault('does-not-hold-up', { lines: [{ where: 'endsOn', what: `${form.endsOn} is no end`, allowed: `${today} to ${last}` }] })
+    throw new Fault('does-not-hold-up', {
+      lines: [{ where: 'endsOn', what: `${dayWords(form.endsOn)} is no end`, allowed: `${dayWords(today)} to ${dayWords(last)}` }],
+    })
   const token = prefix + newToken()
   const { firmId, id: userId } = actor.user
   const { id } = await Token.create(

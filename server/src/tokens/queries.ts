@@ -1,6 +1,5 @@
 // Which programs get in, and whose word is behind a token?
 import type { TokenRecord } from '@yastik/core/wire'
-import { Op } from 'sequelize'
 import { hashOf, notedEveryMs } from '../auth/sessions.ts'
 import type { Db } from '../db/database.ts'
 import { Firm, Token, type User } from '../db/models.ts'
@@ -31,10 +30,10 @@ export interface Program {
 /** Nobody where the token has ended, or its maker gets in no more. */
 export async function whoComes(token: string): Promise<Program | undefined> {
   const now = Date.now()
-  const own = await Token.findOne({ where: { tokenHash: hashOf(token), endsOn: { [Op.gte]: dayOf(now) } }, include: ['user'] })
+  const own = await Token.findOne({ where: { tokenHash: hashOf(token) }, include: ['user'] })
   const user = own?.user
   const firm = user && !user.endedAt && (await Firm.findByPk(user.firmId))
-  if (!firm) return undefined
+  if (!firm || own.endsOn < dayOf(now, firm)) return undefined
   if (now - (own.usedAt?.getTime() ?? 0) > notedEveryMs) await Token.update({ usedAt: new Date(now) }, { where: { id: own.id } })
   return { user, firm, scope: own.scope, tokenId: own.id, name: own.name }
 }

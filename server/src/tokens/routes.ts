@@ -11,6 +11,6 @@ export const tokenRoutes =
   async (app: FastifyInstance): Promise<void> => {
     const { reads, changes } = serverOf(app, house)
     reads(endpoints.tokens, ({ db, firm }) => tokensOf(db, firm.id))
-    changes(endpoints.makeToken, ({ db, body, actor }) => makeToken(db, body, actor))
+    changes(endpoints.makeToken, ({ db, body, actor, firm }) => makeToken(db, body, actor, firm))
     changes(endpoints.endToken, ({ db, params, actor }) => endToken(db, params.id, actor))
   }

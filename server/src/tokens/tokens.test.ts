@@ -1,6 +1,6 @@
 import { endpoints, type Endpoint } from '@yastik/core/wire'
 import { Token } from '../db/models.ts'
-import { dayMs, dayOf } from '../days.ts'
+import { dayMs, utcDay } from '../days.ts'
 import { addFirm, openHouse, origin, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
@@ -13,7 +13,7 @@ beforeAll(async () => {
   owner = await signedIn(house.app, 'owner-a')
 })
 afterAll(() => house.close())
-const inDays = (days: number) => dayOf(Date.now() + days * dayMs)
+const inDays = (days: number) => utcDay(Date.now() + days * dayMs)
 const make = (form: object = {}) => owner('POST', '/api/tokens', { name: 'The bookkeeper', scope: 'read', endsOn: inDays(30), ...form })
 const tokenOf = async (form: object = {}) => (await make(form)).json() as { token: string; record: { id: string } }
 const by =

@@ -23,7 +23,7 @@ const wholeDay = (day: string) => new Date(`${day}T12:00:00Z`)
 /** Days have no time zone: a visit is on its day wherever the calendar is read. */
 export async function calendarOf(firm: Firm, nowMs: number): Promise<string> {
   const jobs = await Job.findAll({
-    where: { firmId: firm.id, onDate: { [Op.gte]: dayOf(nowMs - keptDays * dayMs) } },
+    where: { firmId: firm.id, onDate: { [Op.gte]: dayOf(nowMs - keptDays * dayMs, firm) } },
     include: ['site', { association: 'jobUnits', include: ['unit'] }],
     order: [
       ['onDate', 'ASC'],
@@ -31,7 +31,7 @@ export async function calendarOf(firm: Firm, nowMs: number): Promise<string> {
     ],
   })
   const dues = await DueDay.findAll({
-    where: { firmId: firm.id, what: { [Op.in]: [...visitedFor] }, dueOn: { [Op.lte]: dayOf(nowMs + aheadDays * dayMs) } },
+    where: { firmId: firm.id, what: { [Op.in]: [...visitedFor] }, dueOn: { [Op.lte]: dayOf(nowMs + aheadDays * dayMs, firm) } },
     include: [{ association: 'unit', include: ['site'] }],
     order: [['dueOn', 'ASC']],
   })

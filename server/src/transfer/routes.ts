@@ -33,7 +33,7 @@ export const transferRoutes =
     serves(endpoints.bundle, async ({ db, actor, firm, reply }) => {
       await exported(db, actor, 'bundle')
       const madeAt = new Date()
-      return asFile(reply, 'application/json', `yastik-${dayOf(madeAt.getTime())}.json`).send(Readable.from(bundleOf(firm, madeAt)))
+      return asFile(reply, 'application/json', `yastik-${dayOf(madeAt.getTime(), firm)}.json`).send(Readable.from(bundleOf(firm, madeAt)))
     })
     serves(endpoints.sitesTable, async ({ db, actor, firm, reply }) => {
       await exported(db, actor, 'sites.csv')

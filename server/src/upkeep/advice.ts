@@ -48,7 +48,7 @@ export async function adviceFor(
   weather: WeatherSource | undefined,
   nowMs: number,
 ): Promise<(entry: Asked) => Advice> {
-  const today = dayOf(nowMs)
+  const today = dayOf(nowMs, firm)
   const places = [
     ...new Map(
       page.map(({ siteId, altitudeM }) => [siteId, { id: siteId, ...(altitudeM === null ? {} : { altitudeM: Number(altitudeM) }) }]),
@@ -64,7 +64,7 @@ export async function adviceFor(
   const stopBy = new Map(stops.map((stop) => [stop.address, stop]))
   const seasons = new Map<string, Season | undefined>()
   const fitDays = new Map<string, string[]>()
-  const roofUntil = dayOf(nowMs + roofAheadDays * dayMs)
+  const roofUntil = dayOf(nowMs + roofAheadDays * dayMs, firm)
   const isRoofSoon = ({ family, dueOn }: Pick<Entry, 'family' | 'dueOn'>) => isOnRoof(family) && dueOn <= roofUntil
   if (weather) {
     const windLimit = knownHouseRules(firm.houseRules).roofWindLimitMs

@@ -4,6 +4,7 @@ import { evidenceOf, learnRates, priorRateOf, ratesAtFirst, unitDues, type FirmR
 import { Op } from 'sequelize'
 import type { Db, Doing } from '../db/database.ts'
 import { DueDay, Firm, Site, Unit } from '../db/models.ts'
+import { dayOf } from '../days.ts'
 import { dayAfter, pastOf } from './past.ts'
 import { insertDues, newestVisits } from './queries.ts'
 
@@ -40,10 +41,12 @@ export async function renewDues(db: Doing, units: readonly Unit[], evidences?: R
   await inTurns(units, (unit) => {
     const site = sites.get(unit.siteId)
     const own = visits.get(unit.id)
+    const firm = firms.get(unit.firmId)
     const lastMs = own?.at(-1)?.handedOverAt.getTime()
-    if (!site || !own || lastMs === undefined) return
-    const dues = unitDues(pastOf(unit, site.form.site, own), firms.get(unit.firmId)?.foulingRates ?? ratesAtFirst, evidences?.get(unit.id))
-    const on = (weeks: number | undefined) => (weeks === undefined ? null : dayAfter(lastMs, weeks))
+    if (!site || !own || !firm || lastMs === undefined) return
+    const dues = unitDues(pastOf(unit, site.form.site, own), firm.foulingRates ?? ratesAtFirst, evidences?.get(unit.id))
+    const last = dayOf(lastMs, firm)
+    const on = (weeks: number | undefined) => (weeks === undefined ? null : dayAfter(last, weeks))
     const deepOn = on(dues.find(({ what }) => what === 'deep-clean')?.weeks)
     for (const { what, weeks, low, high } of dues) rows.push([unit.id, unit.firmId, unit.family, deepOn, what, on(weeks), on(low), on(high)])
   })

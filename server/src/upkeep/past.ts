@@ -4,11 +4,12 @@ import { knownDesign } from '@yastik/core/units'
 import { lossIndex, type UnitPast, type Visit } from '@yastik/core/upkeep'
 import type { SiteForm } from '@yastik/core/wire'
 import type { Unit } from '../db/models.ts'
-import { dayMs, dayOf } from '../days.ts'
+import { dayMs, utcDay } from '../days.ts'
 
 const yearMs = 365.25 * dayMs
 export const yearsOf = (atMs: number): number => atMs / yearMs
-export const dayAfter = (fromMs: number, weeks: number): string => dayOf(fromMs + weeks * 7 * dayMs)
+/** @param day 2027-03-01 @returns the day so many weeks later */
+export const dayAfter = (day: string, weeks: number): string => utcDay(Date.parse(day) + Math.round(weeks * 7) * dayMs)
 
 /** A visit as the forecast needs it. */
 export interface VisitRow {

@@ -47,7 +47,7 @@ export const upkeepRoutes =
     })
 
     reads(endpoints.dueWorth, async ({ db, firm }): Promise<DueWorth> => {
-      const counts = await dueCounts(db, firm.id, dayOf(Date.now()))
+      const counts = await dueCounts(db, firm.id, dayOf(Date.now(), firm))
       return ([0, 4, 13] as const).map((weeks) => {
         const own = counts.filter(({ horizon }) => Number(horizon) === weeks)
         const worth = own.reduce(

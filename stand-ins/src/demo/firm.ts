@@ -7,6 +7,8 @@ import type { Design } from '@yastik/core/units'
 export const demoFirm = 'Fennick Indoor Air'
 
 /** Everybody in the demo signs in with this; demo accounts exist only with the demo data. */
+/** Where the firm is: its money, and the clocks of whoever tries it. */
+export const demoPlace = { currency: 'EUR', taxShare: 0.2, timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone }
 export const demoPassword = 'clear-to-the-fins'
 
 export const demoPeople = [

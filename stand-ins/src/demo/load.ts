@@ -8,7 +8,7 @@ import { hashPassword } from '@yastik/server/auth/passwords'
 import type { Db, Doing } from '@yastik/server/db/database'
 import { Firm, Job, JobUnit, Site, Unit, User } from '@yastik/server/db/models'
 import { storeEvents } from '@yastik/server/events/doings'
-import { demoFirm, demoPassword, demoPeople, demoSites, openGrades } from './firm.ts'
+import { demoFirm, demoPassword, demoPlace, demoPeople, demoSites, openGrades } from './firm.ts'
 import { loadOffice } from './office.ts'
 import type { DemoSite, DemoUnit } from './site.ts'
 import { tellCustomers, type PastVisit } from './told.ts'
@@ -34,7 +34,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
   const firm = await Firm.create(
     {
       name: demoFirm,
-      houseRules: startHouseRules,
+      houseRules: { ...startHouseRules, ...demoPlace },
       products: builtInProducts.map(({ inStockLitres: _, ...product }) => product),
       equipment: [...builtInVan],
     },
@@ -75,7 +75,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
         id: demoId(key),
         firmId: firm.id,
         siteId: demoId(site.key),
-        onDate: dayOf(onMs),
+        onDate: dayOf(onMs, firm),
         crewIds: crew.map((signIn) => people.get(signIn)!.id),
       },
       { transaction },

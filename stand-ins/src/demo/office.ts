@@ -34,7 +34,7 @@ export async function loadOffice(db: Db, nowMs: number): Promise<void> {
         firmId: firm.id,
         productId: id,
         lot: `F${24 + part}-${110 + 7 * index}`,
-        labelDate: dayOf(nowMs + days * dayMs),
+        labelDate: dayOf(nowMs + days * dayMs, firm),
         litres: Math.round(inStockLitres * share * 1000) / 1000,
       })
       return index === 2 ? [lot(0, -12, 0.3), lot(1, 300, 0.7)] : index === 3 ? [lot(1, 24, 0.4), lot(2, 500, 0.6)] : [lot(2, 420 + 20 * index, 1)]
@@ -49,8 +49,8 @@ export async function loadOffice(db: Db, nowMs: number): Promise<void> {
     id: demoId('quote/open'),
     ...by,
     siteId: office.id,
-    madeOn: dayOf(madeMs),
-    validUntil: dayOf(madeMs + validDays * dayMs),
+    madeOn: dayOf(madeMs, firm),
+    validUntil: dayOf(madeMs + validDays * dayMs, firm),
     units: open.units.length,
     total: payable(open, open.options[0]),
     body: open,
@@ -67,8 +67,8 @@ export async function loadOffice(db: Db, nowMs: number): Promise<void> {
     ...by,
     siteId: site.id,
     state: 'accepted',
-    madeOn: dayOf(doneMs - 6 * dayMs),
-    validUntil: dayOf(doneMs + 24 * dayMs),
+    madeOn: dayOf(doneMs - 6 * dayMs, firm),
+    validUntil: dayOf(doneMs + 24 * dayMs, firm),
     units: accepted.units.length,
     total: payable(accepted, accepted.options[0]),
     body: accepted,
@@ -79,7 +79,7 @@ export async function loadOffice(db: Db, nowMs: number): Promise<void> {
   for (const [key, to] of consents) {
     const place = (await Site.findByPk(demoId(key)))!
     const channel = to.includes('@') ? 'mail' : 'text'
-    await place.update({ form: { ...place.form, reminders: { channel, to, agreedOn: dayOf(nowMs - 400 * dayMs) } } })
+    await place.update({ form: { ...place.form, reminders: { channel, to, agreedOn: dayOf(nowMs - 400 * dayMs, firm) } } })
   }
   const reminded = (await Site.findByPk(demoId(consents[0][0])))!
   const sentMs = nowMs - 20 * dayMs

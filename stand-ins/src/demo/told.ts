@@ -2,6 +2,7 @@
 import { planJob, type JobFile, type PlanMemory, type UnitPlan } from '@yastik/core/plan'
 import { evidenceOf, indexFound, indexLeft, learnRates, priorRateOf, type UnitPast, type Visit } from '@yastik/core/upkeep'
 import type { Job, User } from '@yastik/server/db/models'
+import { utcDay } from '@yastik/server/days'
 import { dayAfter, pastOf, yearsOf } from '@yastik/server/upkeep/past'
 import type { Diary } from './walk.ts'
 
@@ -55,7 +56,7 @@ export function tellCustomers(visits: readonly PastVisit[]): void {
         rates,
         yearsNow: yearsOf(diary.nowMs),
         isSeen: true,
-        dayAfter: (weeks) => dayAfter(diary.nowMs, weeks),
+        dayAfter: (weeks) => dayAfter(utcDay(diary.nowMs), weeks),
       }
       const { customerText } = planJob(file, memory).units[0]
       for (const { happening } of diary.events) if (happening.type === 'handed-over') happening.customerText = customerText

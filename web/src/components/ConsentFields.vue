@@ -1,12 +1,11 @@
 <script setup lang="ts">
 // Whether the customer agreed to be written to, where, and when.
 import type { Reminders } from '@yastik/core/wire'
-import dayjs from 'dayjs'
-import { serverNow } from '../api/clock.ts'
 import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import DayField from '../kit/DayField.vue'
 import Choice from '../kit/Choice.vue'
+import { usePlace } from '../measures/usePlace.ts'
 
 const props = defineProps<{ modelValue: Reminders | undefined }>()
 const emit = defineEmits<{ 'update:modelValue': [value: Reminders | undefined] }>()
@@ -15,7 +14,7 @@ const ways = [
   { value: 'text', says: 'by text' },
   { value: 'mail', says: 'by mail' },
 ] as const
-const today = () => dayjs(serverNow()).format('YYYY-MM-DD')
+const { today } = usePlace()
 function choose(way: (typeof ways)[number]['value']) {
   if (way === (props.modelValue?.channel ?? 'none')) return
   emit('update:modelValue', way === 'none' ? undefined : { channel: way, to: '', agreedOn: today() })

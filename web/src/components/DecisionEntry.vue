@@ -4,6 +4,7 @@ import { byHand, choiceNames, topicNames, type Choice } from '@yastik/core/metho
 import type { Comparison, PlannedDecision } from '@yastik/core/plan'
 import { ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import Tap from '../kit/Tap.vue'
 import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
@@ -11,6 +12,7 @@ import Fold from '../kit/Fold.vue'
 import Form from '../kit/Form.vue'
 
 const { figure, unit } = useMeasures()
+const place = usePlace()
 const props = defineProps<{
   decision: PlannedDecision
   fixed: boolean
@@ -27,7 +29,7 @@ const insteadOf = ({ choice, instead }: PlannedDecision['turnedDown'][number]) =
 const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
 const differences = ({ minutes, money, waterL }: Comparison) => [
   ...(minutes ? [signed(minutes, 'min')] : []),
-  ...(money ? [`price ${signed(money, '').trim()}`] : []),
+  ...(money ? [`price ${place.change(money)}`] : []),
   ...(waterL ? [signed(figure(waterL, 'L'), `${unit('L')} water`)] : []),
 ]
 function confirm() {

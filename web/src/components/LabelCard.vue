@@ -1,13 +1,16 @@
 <script setup lang="ts">
 // The label of one product as a card: what it is, what it may touch, how it is mixed, what is left of it.
 import type { Product } from '@yastik/core/products'
+import { counted, durationWords } from '@yastik/core/quantities'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import Tap from '../kit/Tap.vue'
 
 const props = defineProps<{ product: Product; mayEdit: boolean }>()
 const { quantity } = useMeasures()
+const { money } = usePlace()
 const emit = defineEmits<{ edit: [] }>()
 
 const range = (limits: readonly [number, number] | undefined, unit = '') =>
@@ -26,10 +29,10 @@ const lines = computed(() => {
     ['Parts of water', ready ? 'ready to use' : range(label.dilution)],
     ['On the part', range(label.dwellMin, ' min')],
     ['Rinse', rinses[label.rinse]],
-    ['Room again after', label.reentryMin ? `${label.reentryMin} min` : 'at once'],
-    ...(label.lifeWeeks ? [['Lasts', `${label.lifeWeeks} weeks`]] : []),
-    ['Pack', packLitres ? `${packLitres} L${pricePerPack === undefined ? '' : ` at ${pricePerPack.toFixed(2)}`}` : 'not noted'],
-    ['Cost per litre', packLitres && pricePerPack !== undefined ? (pricePerPack / packLitres).toFixed(2) : 'not known'],
+    ['Room again after', label.reentryMin ? durationWords(label.reentryMin) : 'at once'],
+    ...(label.lifeWeeks ? [['Lasts', counted(label.lifeWeeks, 'week')]] : []),
+    ['Pack', packLitres ? `${quantity(packLitres, 'L')}${pricePerPack === undefined ? '' : ` at ${money(pricePerPack)}`}` : 'not noted'],
+    ['Cost per litre', packLitres && pricePerPack !== undefined ? money(pricePerPack / packLitres) : 'not known'],
   ]
 })
 const allowed = computed(() => {

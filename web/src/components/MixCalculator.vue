@@ -6,13 +6,15 @@ import { coilAreaM2 } from '@yastik/core/units'
 import { computed, ref, watch } from 'vue'
 import NumberField from '../kit/NumberField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import Field from '../kit/Field.vue'
 import Pick from '../kit/Pick.vue'
 import Choice from '../kit/Choice.vue'
 import Ticks from '../kit/Ticks.vue'
 import Tick from '../kit/Tick.vue'
 
-const { figure, unit } = useMeasures()
+const { reading, unit } = useMeasures()
+const { money } = usePlace()
 const props = defineProps<{ products: readonly Product[]; householdAllowed: boolean }>()
 type Place = 'coatedFins' | 'foodArea' | 'sensitiveOccupants'
 const productId = ref(props.products[0]?.id ?? '')
@@ -100,20 +102,20 @@ const left = computed(() => {
     <div v-else-if="result.mix && product" class="figures" data-mix>
       <div>
         <span class="figure"
-          >{{ figure(round(result.mix.productL, 3), 'L') }}<small>{{ unit('L') }} of product</small></span
+          >{{ reading(result.mix.productL, 'L').figure }}<small>{{ reading(result.mix.productL, 'L').unit }} of product</small></span
         >
       </div>
       <div>
         <span class="figure"
-          >{{ figure(round(result.mix.waterL, 3), 'L') }}<small>{{ unit('L') }} of water</small></span
+          >{{ reading(round(result.mix.waterL, 3), 'L').figure }}<small>{{ reading(result.mix.waterL, 'L').unit }} of water</small></span
         >
       </div>
       <div v-if="result.mix.cost !== undefined">
-        <span class="figure">{{ result.mix.cost.toFixed(2) }}<small>cost</small></span>
+        <span class="figure">{{ money(result.mix.cost) }}<small>cost</small></span>
       </div>
       <div v-if="left !== undefined">
         <span class="figure"
-          >{{ figure(left, 'L') }}<small>{{ unit('L') }} left in the van{{ left < 0 ? ': too little' : '' }}</small></span
+          >{{ reading(left, 'L').figure }}<small>{{ reading(left, 'L').unit }} left in the van{{ left < 0 ? ': too little' : '' }}</small></span
         >
       </div>
     </div>

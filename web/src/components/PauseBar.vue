@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A person stops for a while: one tap, with a reason if there is one; clocks that run go on and stay in view.
 import { pauseOf, type RunningWait, type UnitState } from '@yastik/core/run'
+import { durationWords } from '@yastik/core/quantities'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
@@ -35,7 +36,7 @@ async function pause(because?: string) {
     <div v-if="own" class="own" role="status" data-paused>
       <p class="words">
         Paused since {{ dayjs(own.fromMs).format('HH:mm') }}<template v-if="own.because"> for {{ own.because }}</template>
-        <small>{{ minutes(own.fromMs) }} min</small>
+        <small>{{ durationWords(minutes(own.fromMs)) }}</small>
       </p>
       <Tap now big data-resume @click="job.add(unitId, { type: 'resumed' })">Go on</Tap>
     </div>

@@ -9,15 +9,15 @@ import Ledger from '../kit/Ledger.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 
 const props = defineProps<{ plan: UnitPlan; products: readonly Product[] }>()
-const { figure, quantity, unit } = useMeasures()
+const { quantity } = useMeasures()
 const productName = (id: string) => props.products.find((product) => product.id === id)?.name ?? id
 const partWords = (part: Part) => (part === 'coilFace' ? 'coil' : part === 'condenserFace' ? 'condenser' : partNames[part])
 const percent = (share: number) => (share < 0.01 ? 'less than 1 %' : `${Math.round(share * 100)} %`)
 const columns = computed(() => [
   { key: 'product', says: 'Product' },
   { key: 'dilution', says: 'Parts', number: true },
-  { key: 'productL', says: `Product, ${unit('L')}`, number: true },
-  { key: 'waterL', says: `Water, ${unit('L')}`, number: true },
+  { key: 'productL', says: 'Product', number: true },
+  { key: 'waterL', says: 'Water', number: true },
 ])
 </script>
 
@@ -29,8 +29,8 @@ const columns = computed(() => [
         {{ productName(row.productId) }}<br /><small>{{ partWords(row.part) }}</small>
       </template>
       <template #dilution="{ row }">{{ row.dilution ? `1:${row.dilution}` : 'ready' }}</template>
-      <template #productL="{ row }">{{ figure(round(row.productL, 3), 'L') }}</template>
-      <template #waterL="{ row }">{{ figure(round(row.waterL, 3), 'L') }}</template>
+      <template #productL="{ row }">{{ quantity(round(row.productL, 3), 'L') }}</template>
+      <template #waterL="{ row }">{{ quantity(round(row.waterL, 3), 'L') }}</template>
     </Ledger>
   </template>
   <p v-if="plan.washWater">

@@ -7,15 +7,16 @@ import Choice from '../kit/Choice.vue'
 import DayField from '../kit/DayField.vue'
 import Field from '../kit/Field.vue'
 import Tap from '../kit/Tap.vue'
-import { today } from '../measures/today.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import CrewPick from './CrewPick.vue'
 
 const props = defineProps<{ offered: readonly QuoteOption[]; toPay: (option: QuoteOption) => number; crew: readonly CrewRecord[] }>()
 const emit = defineEmits<{ accepted: [how: Omit<QuoteAccept, 'version'>]; declined: [] }>()
+const place = usePlace()
 const chosen = ref<string>()
-const onDate = ref(today())
+const onDate = ref(place.today())
 const crewIds = ref<number[]>(props.crew.slice(0, 2).map(({ id }) => id))
-const ways = computed(() => props.offered.map((option, at) => ({ value: option.key, says: `${wayLetter(at)}: ${props.toPay(option).toFixed(2)}` })))
+const ways = computed(() => props.offered.map((option, at) => ({ value: option.key, says: `${wayLetter(at)}: ${place.money(props.toPay(option))}` })))
 const accept = () => chosen.value !== undefined && emit('accepted', { option: chosen.value, onDate: onDate.value, crewIds: crewIds.value })
 </script>
 

@@ -8,9 +8,11 @@ import Form from '../kit/Form.vue'
 import NumberField from '../kit/NumberField.vue'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
+import { usePlace } from '../measures/usePlace.ts'
 
 export type Terms = Partial<Pick<QuoteRecord, 'adjustments' | 'validUntil'>>
 const props = defineProps<{ quote: QuoteRecord; /** @returns whether it was changed */ change: (terms: Terms) => Promise<boolean> }>()
+const place = usePlace()
 const added = ref<{ what: string; amount: number | undefined }>({ what: '', amount: undefined })
 async function add() {
   const { what, amount = Number.NaN } = added.value
@@ -24,7 +26,7 @@ const takeAway = (index: number) => props.change({ adjustments: props.quote.adju
     <h2>Added or taken off</h2>
     <ul v-if="quote.adjustments.length > 0" class="plain">
       <li v-for="(entry, index) in quote.adjustments" :key="index" class="row">
-        <span>{{ entry.what }}: {{ entry.amount.toFixed(2) }}</span>
+        <span>{{ entry.what }}: {{ place.change(entry.amount) }}</span>
         <Tap bare :aria-label="`Take away: ${entry.what}`" @click="takeAway(index)">Take away</Tap>
       </li>
     </ul>

@@ -1,29 +1,37 @@
 <script setup lang="ts">
 // The ways of a quote side by side: what is done at each unit, the price, when it is needed again, and what it costs us.
 import { costPerYear, type QuoteOption } from '@yastik/core/plan'
+import { counted, durationWords } from '@yastik/core/quantities'
 import { partNames, type Part } from '@yastik/core/units'
-import { payable, wayLetter, type QuoteRecord } from '@yastik/core/wire'
+import { payable, taxIn, wayLetter, type QuoteRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import Ledger from '../kit/Ledger.vue'
 import Tap from '../kit/Tap.vue'
-import { today } from '../measures/today.ts'
+import { useSession } from '../stores/session.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 
 const props = defineProps<{ quote: QuoteRecord; /** The ways that are shown. */ options: readonly QuoteOption[] }>()
 const emit = defineEmits<{ offer: [key: string, on: boolean] }>()
 const { quantity } = useMeasures()
+const place = usePlace()
 const isOpen = computed(() => props.quote.state === 'open')
 const isOffered = (key: string) => props.quote.offered.includes(key)
 const offered = computed(() => props.options.filter(({ key }) => isOffered(key)))
 const letter = (key: string) => wayLetter(offered.value.findIndex((option) => option.key === key))
 const toPay = (option: QuoteOption) => payable(props.quote, option)
 
+const session = useSession()
+/** Prices are what the customer pays: the tax is in them. */
+const taxShare = computed(() => session.me?.place.taxShare ?? 0)
+
 type Line = { key: string; says: string; unitAt?: number }
 const lines = computed<Line[]>(() => [
   ...props.quote.units.map(({ unitId, name }, unitAt) => ({ key: unitId, says: name, unitAt })),
   { key: 'price', says: 'Price' },
   { key: 'to-pay', says: 'To pay' },
+  ...(taxShare.value > 0 ? [{ key: 'tax', says: `Tax in it, ${Math.round(taxShare.value * 1000) / 10} %` }] : []),
   { key: 'again', says: 'Needs it again' },
   { key: 'yearly', says: 'That is, a year' },
   { key: 'ours', says: 'For us' },
@@ -32,12 +40,12 @@ const columns = computed(() => [{ key: 'says', says: 'At' }, ...props.options.ma
 
 function yearly(option: QuoteOption): string {
   const cost = costPerYear(option, toPay(option))
-  return cost === undefined ? 'it does not last' : `about ${Math.round(cost)}`
+  return cost === undefined ? 'it does not last' : place.about(cost)
 }
 function again(weeks: number): string {
   if (weeks <= 0) return 'at once'
   if (weeks < 1.5) return 'in a week'
-  return weeks < 9 ? `in ${Math.round(weeks)} weeks` : dayjs(today()).add(weeks, 'week').format('MMM YYYY')
+  return weeks < 9 ? `in ${counted(Math.round(weeks), 'week')}` : dayjs(place.today()).add(weeks, 'week').format('MMM YYYY')
 }
 const deepOf = ({ due }: QuoteOption['units'][number]) => due.find(({ what }) => what === 'deep-clean')
 /** Between which days a unit needs it again, where that is forecast. */
@@ -45,7 +53,6 @@ function spanOf(unit: QuoteOption['units'][number]): string {
   const { weeks = 0, low, high } = deepOf(unit) ?? {}
   return low === undefined || high === undefined || weeks <= 0 ? '' : ` (${again(low)} to ${again(high)})`
 }
-const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`
 const partName = (part: string) => partNames[part as Part] ?? part
 </script>
 
@@ -90,10 +97,11 @@ const partName = (part: string) => partNames[part as Part] ?? part
         </template>
         <ul v-else-if="row.key === 'price'" class="plain lines">
           <li v-for="line in [...option.lines, ...quote.adjustments]" :key="line.what">
-            <span>{{ line.what }}</span><span>{{ line.amount.toFixed(2) }}</span>
+            <span>{{ line.what }}</span><span>{{ place.money(line.amount) }}</span>
           </li>
         </ul>
-        <span v-else-if="row.key === 'to-pay'" class="figure" :data-to-pay="option.key">{{ toPay(option).toFixed(2) }}</span>
+        <span v-else-if="row.key === 'tax'" :data-tax="option.key">{{ place.money(taxIn(toPay(option), taxShare)) }}</span>
+        <span v-else-if="row.key === 'to-pay'" class="figure" :data-to-pay="option.key">{{ place.money(toPay(option)) }}</span>
         <template v-else-if="row.key === 'again'">
           <b>{{ again(option.againWeeks) }}</b>
           <small v-for="unit in option.units" :key="unit.unitId" class="each">
@@ -101,7 +109,7 @@ const partName = (part: string) => partNames[part as Part] ?? part
           </small>
         </template>
         <template v-else-if="row.key === 'yearly'">{{ yearly(option) }}</template>
-        <template v-else>{{ hours(option.handsMin) }} of hands, {{ quantity(option.waterL, 'L') }} of water</template>
+        <template v-else>{{ durationWords(option.handsMin) }} of hands, {{ quantity(option.waterL, 'L') }} of water</template>
       </div>
     </template>
   </Ledger>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The one step to do now, readable at arm's length: what it needs, what is counted, what keeps it from being done, and its button.
 import type { Step } from '@yastik/core/procedure'
+import { durationWords } from '@yastik/core/quantities'
 import { exceptionFor, reasonsToHold, withCounts, type Asker, type LedgerEntry } from '@yastik/core/run'
 import { partNames } from '@yastik/core/units'
 import { rinseFlowLMin, usualPumpBar } from '@yastik/core/wash'
@@ -61,7 +62,9 @@ const whose = computed(() => {
   const sinceMin = begunAtMs === undefined ? 0 : Math.floor((props.nowMs - begunAtMs) / 60_000)
   return [
     ...(given === undefined ? [] : [`given to ${who(given)}`]),
-    ...(begunBy === undefined || begunAtMs === undefined ? [] : [`begun by ${who(begunBy)}, ${sinceMin < 1 ? 'just now' : `${sinceMin} min ago`}`]),
+    ...(begunBy === undefined || begunAtMs === undefined
+      ? []
+      : [`begun by ${who(begunBy)}, ${sinceMin < 1 ? 'just now' : `${durationWords(sinceMin)} ago`}`]),
   ]
 })
 async function begin() {

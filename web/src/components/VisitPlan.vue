@@ -9,12 +9,12 @@ import DayField from '../kit/DayField.vue'
 import Field from '../kit/Field.vue'
 import Form from '../kit/Form.vue'
 import Tap from '../kit/Tap.vue'
-import { today } from '../measures/today.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import CrewPick from './CrewPick.vue'
 
 const props = defineProps<{ siteId: string; unitIds: readonly string[]; mayQuote: boolean; /** Whether this is what to do now. */ now: boolean }>()
 const router = useRouter()
-const onDate = ref(today())
+const onDate = ref(usePlace().today())
 const asked = useAsked(endpoints.crew, () => ({}))
 await asked.ready()
 const crew = computed(() => asked.said.value ?? [])

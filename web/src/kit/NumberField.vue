@@ -26,7 +26,7 @@ const stored = (value: number) => (props.si && !Number.isNaN(value) ? asEntered(
 const digits = computed(() => (props.si ? 1e3 : 1e6))
 const shown = (value: number | undefined) =>
   value === undefined || Number.isNaN(value) ? '' : String(Math.round(read(value) * digits.value) / digits.value)
-const parse = (typed: string) => (typed.trim() === '' ? undefined : stored(Number(typed.replace(',', '.'))))
+const parse = (typed: string) => (typed.trim() === '' ? undefined : stored(Number(typed.replace(',', '.').replace('−', '-'))))
 const text = ref(shown(props.modelValue))
 // What a fault says of a stored figure is said as it is read here.
 const { described } = useField((value) => Number(shown(value)))

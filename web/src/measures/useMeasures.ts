@@ -1,5 +1,5 @@
 // The units of the person who is signed in, for views.
-import { figureOf, isSiUnit, type Measures, metric, sentenceOf, type SiUnit, unitFor } from '@yastik/core/quantities'
+import { figureOf, isSiUnit, type Measures, metric, quantityWords, reading, sentenceOf, type SiUnit, unitFor } from '@yastik/core/quantities'
 import { computed, type ComputedRef } from 'vue'
 import { useSession } from '../stores/session.ts'
 
@@ -8,7 +8,9 @@ export interface InMeasures {
   /** Figure, and unit, as this person reads them; what has no other unit stays as it is. */
   figure(value: number, unit: string): number
   unit(unit: string): string
-  /** Figure and unit in one. */
+  /** Figure and unit in which it reads best: small volumes in the smaller one. */
+  reading(value: number, unit: SiUnit): { readonly figure: number; readonly unit: string }
+  /** The same in one. */
   quantity(value: number, unit: SiUnit): string
   sentence(text: string): string
 }
@@ -22,7 +24,8 @@ export function useMeasures(): InMeasures {
     measures,
     figure,
     unit,
-    quantity: (value, name) => `${figure(value, name)} ${unit(name)}`,
+    reading: (value, name) => reading(value, name, measures.value),
+    quantity: (value, name) => quantityWords(value, name, measures.value),
     sentence: (text) => sentenceOf(text, measures.value),
   }
 }

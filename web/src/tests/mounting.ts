@@ -12,7 +12,7 @@ const names = ['today', 'site', 'logbook', 'record', 'method', 'look-over', 'at-
 
 /** Somebody of the made-up firm, as the server would say who is signed in. */
 export const somebody = (change: Partial<Me> = {}): Me =>
-  ({ id: 7, name: 'Rana Quill', role: 'technician', measures: metric, secondFactor: 'none', ...change }) as Me
+  ({ id: 7, name: 'Rana Quill', role: 'technician', measures: metric, place: {}, secondFactor: 'none', ...change }) as Me
 
 /** Mounts on the document, so that focus and labels hold. @param me who is signed in */
 export function mountOnPage(component: Component, props: Record<string, unknown> = {}, slots: Record<string, unknown> = {}, me?: Me): VueWrapper {

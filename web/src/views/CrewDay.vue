@@ -2,6 +2,7 @@
 // The crew's day: all units of the visit that were looked over, from now on; who does what, what sets the end, what would shorten it.
 import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
+import { durationWords } from '@yastik/core/quantities'
 import { partNames } from '@yastik/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -90,7 +91,6 @@ const first = computed(() =>
     return { person, task, step: stepOf(task) }
   }),
 )
-const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`
 </script>
 
 <template>
@@ -110,10 +110,10 @@ const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(Math.
     <template v-else>
       <div class="figures" data-day-figures>
         <div>
-          <span class="figure">{{ hours(day.timeline.finishMin) }}<small>by these people</small></span>
+          <span class="figure">{{ durationWords(day.timeline.finishMin) }}<small>by these people</small></span>
         </div>
         <div>
-          <span class="figure">{{ hours(day.timeline.lowerBoundMin) }}<small>no order is shorter</small></span>
+          <span class="figure">{{ durationWords(day.timeline.lowerBoundMin) }}<small>no order is shorter</small></span>
         </div>
         <div>
           <span class="figure">{{ units.length }}<small>units</small></span>

@@ -3,10 +3,10 @@
 import { endpoints, type DayLoad } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
-import { serverNow } from '../api/clock.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import StoresPages from '../components/StoresPages.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import { askOrKept } from '../offline/shelf.ts'
 import { useJob } from '../stores/job.ts'
 import Field from '../kit/Field.vue'
@@ -17,7 +17,7 @@ import Notice from '../kit/Notice.vue'
 
 useJob().close()
 const { quantity } = useMeasures()
-const day = ref(dayjs(serverNow()).format('YYYY-MM-DD'))
+const day = ref(usePlace().today())
 const load = ref<DayLoad>()
 const fromDevice = ref(false)
 const error = ref<unknown>()

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 // What is due when, over all units, and how sure that is.
-import { dayWords } from '@yastik/core/quantities'
+import { counted, dayWords } from '@yastik/core/quantities'
 import { dueKinds, type Due } from '@yastik/core/upkeep'
 import { endpoints, type DuePage, type DueWorth, type HoldReason } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useAsked, usePages } from '../api/useServer.ts'
-import { serverNow } from '../api/clock.ts'
 import type { Column } from '../kit/column.ts'
 import { optionsOf } from '../kit/option.ts'
 import FaultNote from '../kit/FaultNote.vue'
@@ -19,9 +18,11 @@ import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
 import Choice from '../kit/Choice.vue'
 import Ledger from '../kit/Ledger.vue'
+import { usePlace } from '../measures/usePlace.ts'
 
 useJob().close()
 const session = useSession()
+const place = usePlace()
 const isOwner = computed(() => session.me?.role === 'owner')
 /** The site whose customer is being written to. */
 const writing = ref<DuePage['entries'][number]>()
@@ -53,11 +54,11 @@ const worth = computed<DueWorth>(() => all.said.value ?? [])
 const rates = computed(() => due.said.value?.rates)
 const error = computed(() => due.error.value ?? all.error.value)
 await Promise.all([due.ready(), all.ready()])
-const today = dayjs(serverNow())
+const today = dayjs(place.today())
 const weeksLeft = (day: string) => Math.round(dayjs(day).diff(today, 'day') / 7)
 const says = (day: string) => {
   const weeks = weeksLeft(day)
-  return weeks < 0 ? `${-weeks} weeks over` : weeks === 0 ? 'this week' : `in ${weeks} weeks`
+  return weeks < 0 ? `${counted(-weeks, 'week')} over` : weeks === 0 ? 'this week' : `in ${counted(weeks, 'week')}`
 }
 const horizons: Record<DueWorth[number]['weeks'], string> = { 0: 'overdue', 4: 'within four weeks', 13: 'within a quarter' }
 const holdWords: Record<HoldReason, string> = { 'no-consent': 'not to be written to', stopped: 'ended it', lately: 'reminded lately' }
@@ -83,7 +84,7 @@ const faster = () => Math.round((Math.exp(rates.value?.shift ?? 0) - 1) * 100)
     <div v-if="worth.some(({ cleanings }) => cleanings > 0)" class="figures" data-worth>
       <div v-for="{ weeks, cleanings, money } in worth" :key="weeks">
         <span class="figure"
-          >{{ money }}<small>{{ cleanings }} {{ cleanings === 1 ? 'cleaning' : 'cleanings' }} {{ horizons[weeks] }}</small></span
+          >{{ place.money(money) }}<small>{{ counted(cleanings, 'cleaning') }} {{ horizons[weeks] }}</small></span
         >
       </div>
     </div>
@@ -120,7 +121,7 @@ const faster = () => Math.round((Math.exp(rates.value?.shift ?? 0) - 1) * 100)
         <template v-if="row.before">before {{ dayjs(row.before).format('MMM YYYY') }}, when cooling begins</template>
         <small v-if="row.roofDays" class="each" data-roof-days>{{ roofWords(row.roofDays) }}</small>
       </template>
-      <template #worth="{ row }">{{ row.worth === null ? '' : `about ${Math.round(row.worth)}` }}</template>
+      <template #worth="{ row }">{{ row.worth === null ? '' : place.about(row.worth) }}</template>
       <template #customer="{ row }">
         <template v-if="row.worth !== null || row.what === 'pan-treatment'">
           <small v-if="row.reminded" class="each" data-reminded

@@ -2,6 +2,7 @@
 // House rules: which school the firm follows where trades people differ. The owner sets them; everybody reads them.
 import { knownHouseRules, schools, type HouseRules } from '@yastik/core/method'
 import type { Consequence } from '@yastik/core/plan'
+import { durationWords } from '@yastik/core/quantities'
 import { endpoints } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
@@ -14,11 +15,15 @@ import StepTimes from '../components/StepTimes.vue'
 import { usePainted } from '../kit/afterPaint.ts'
 import { useSession } from '../stores/session.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import Field from '../kit/Field.vue'
 import Form from '../kit/Form.vue'
+import Tap from '../kit/Tap.vue'
+import TextField from '../kit/TextField.vue'
 
 const { figure, quantity, unit } = useMeasures()
 const session = useSession()
+const place = usePlace()
 const asked = useAsked(endpoints.houseRules, () => ({}))
 const van = useAsked(endpoints.stores, () => ({}))
 const record = asked.said
@@ -47,7 +52,7 @@ function difference(one: Consequence, followed: Consequence): string {
   const left = one.notReached - followed.notReached
   const said = [
     ...(one.minutes === followed.minutes ? [] : [signed(one.minutes - followed.minutes, 'min')]),
-    ...(one.money === followed.money ? [] : [signed(Math.round((one.money - followed.money) * 100) / 100, 'for work and product')]),
+    ...(one.money === followed.money ? [] : [`${place.change(one.money - followed.money)} for work and product`]),
     ...(one.waterL === followed.waterL ? [] : [signed(figure(Math.round((one.waterL - followed.waterL) * 10) / 10, 'L'), `${unit('L')} water`)]),
     ...(left === 0 ? [] : [left > 0 ? `${left} more soiled parts not reached` : `${-left} fewer soiled parts not reached`]),
   ]
@@ -76,6 +81,13 @@ const brings = computed(() =>
   ),
 )
 
+const deviceZone = new Intl.DateTimeFormat().resolvedOptions().timeZone
+/** What is left empty is not named. Whoever is signed in reads by it from now on. */
+async function setPlace(change: { [Of in 'timeZone' | 'currency' | 'taxShare']?: HouseRules[Of] }) {
+  const named = Object.fromEntries(Object.entries(change).map(([name, value]) => [name, value === '' ? undefined : value]))
+  await set(named)
+  if (!doing.error.value) await session.askAgain()
+}
 async function set(change: Partial<HouseRules>) {
   const { value: own } = record
   if (!own) return
@@ -102,7 +114,7 @@ async function set(change: Partial<HouseRules>) {
     <p class="round" data-round>
       The same round of ten ordinary units, two of each family, takes one person
       <template v-if="followed"
-        ><b>{{ followed.minutes }} min</b> with waits, <b>{{ followed.money.toFixed(2) }}</b> of work and product,
+        ><b>{{ durationWords(followed.minutes) }}</b> with waits, <b>{{ place.money(followed.money) }}</b> of work and product,
         <b>{{ quantity(followed.waterL, 'L') }}</b> of water, and leaves <b>{{ followed.notReached }}</b> soiled parts</template
       ><template v-else>{{ reckoning }}</template
       >. Under each other way stands what it would change.
@@ -133,6 +145,28 @@ async function set(change: Partial<HouseRules>) {
           />
         </Field>
       </div>
+    </Form>
+    <Form v-if="painted" class="ruled-top" :fault="error" data-place>
+      <h2>Where the firm is</h2>
+      <div class="fields">
+        <Field where="rules.timeZone" label="Time zone" hint="Days begin and end by its clocks">
+          <TextField name="time-zone" :model-value="rules.timeZone ?? ''" :disabled="!isOwner" @commit="setPlace({ timeZone: $event })" />
+        </Field>
+        <Field where="rules.currency" label="Currency" hint="Three letters, as EUR">
+          <TextField
+            name="currency"
+            :model-value="rules.currency ?? ''"
+            :disabled="!isOwner"
+            @commit="setPlace({ currency: $event.toUpperCase() })"
+          />
+        </Field>
+        <Field where="rules.taxShare" label="Tax that is in the prices" unit="%">
+          <NumberField name="tax" :times="100" :model-value="rules.taxShare" :disabled="!isOwner" @commit="setPlace({ taxShare: $event })" />
+        </Field>
+      </div>
+      <p v-if="isOwner && rules.timeZone !== deviceZone">
+        <Tap data-device-zone @click="setPlace({ timeZone: deviceZone })">Take the time zone of this device, {{ deviceZone }}</Tap>
+      </p>
     </Form>
     <StepTimes v-if="isOwner && record && painted" :in-use="rules.stepTimes" @use="set({ stepTimes: $event })" />
   </div>

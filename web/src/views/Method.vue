@@ -3,6 +3,7 @@
 import { knownHouseRules, schools, type Choice, type SchoolName, type Topic } from '@yastik/core/method'
 import { compareChoice, contextOf, planUnit, planTotals, type JobFile, type PlannedDecision } from '@yastik/core/plan'
 import type { Extra } from '@yastik/core/procedure'
+import { durationWords } from '@yastik/core/quantities'
 import { changeOf } from '@yastik/core/run'
 import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
@@ -17,6 +18,7 @@ import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import { usePlanning } from '../stores/planning.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import Tap from '../kit/Tap.vue'
 
 // Further down, or opened on demand: loaded then.
@@ -56,6 +58,7 @@ const whatIf = (topic: Topic, choice: string) =>
 const choose = (topic: Topic, choice: string | null, because: string) =>
   job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
 
+const place = usePlace()
 async function agree() {
   const own = planning.planFor(props.unitId)?.units[0]
   if (!own) return
@@ -82,18 +85,18 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
   <div v-if="plan && unitPlan && totals" class="two-up">
     <section class="stack" aria-label="Decisions">
       <p v-if="job.record?.quoted" data-quoted>
-        Quoted for the whole visit: <b>{{ job.record.quoted.name }}, {{ job.record.quoted.total.toFixed(2) }}</b
+        Quoted for the whole visit: <b>{{ job.record.quoted.name }}, {{ place.money(job.record.quoted.total) }}</b
         >. Where more turns out to be needed, the customer is asked first.
       </p>
       <div class="figures" data-totals>
         <div>
-          <span class="figure">{{ totals.minutes }}<small>min with waits, alone</small></span>
+          <span class="figure">{{ durationWords(totals.minutes) }}<small>with waits, alone</small></span>
         </div>
         <div>
-          <span class="figure">{{ plan.timeline.finishMin }}<small>min by this crew</small></span>
+          <span class="figure">{{ durationWords(plan.timeline.finishMin) }}<small>by this crew</small></span>
         </div>
         <div>
-          <span class="figure">{{ plan.price.total.toFixed(2) }}<small>price</small></span>
+          <span class="figure">{{ place.money(plan.price.total) }}<small>price</small></span>
         </div>
         <div>
           <span class="figure"
@@ -144,7 +147,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         <ul>
           <li v-for="offer in unitPlan.offers" :key="offer.what">
             <b>{{ offer.what }}</b>: {{ offer.because
-            }}<template v-if="offer.minutes !== undefined"> ({{ signed(offer.minutes) }} min, {{ signed(offer.money ?? 0, 2) }})</template>
+            }}<template v-if="offer.minutes !== undefined"> ({{ signed(offer.minutes) }} min, {{ place.change(offer.money ?? 0) }})</template>
             <Tap v-if="offer.extra" :disabled="started" data-order-outdoor @click="order(offer.extra, true)"> The customer orders it </Tap>
           </li>
           <li v-if="state.extras.includes('outdoor-unit')">

@@ -15,8 +15,10 @@ import TextField from '../kit/TextField.vue'
 import Form from '../kit/Form.vue'
 import Choice from '../kit/Choice.vue'
 import DayField from '../kit/DayField.vue'
+import { usePlace } from '../measures/usePlace.ts'
 
 useJob().close()
+const place = usePlace()
 const list = useAsked(endpoints.tokens, () => ({}))
 const tokens = computed(() => list.said.value ?? [])
 const doing = useDoing()
@@ -26,7 +28,7 @@ const sure = ref<string>()
 const blank = (): { name: string; scope: TokenRecord['scope']; endsOn: string } => ({
   name: '',
   scope: 'read',
-  endsOn: dayjs().add(90, 'day').format('YYYY-MM-DD'),
+  endsOn: dayjs(place.today()).add(90, 'day').format('YYYY-MM-DD'),
 })
 const form = ref(blank())
 const scopeWords: Record<TokenRecord['scope'], string> = { read: 'reads', write: 'reads and writes' }

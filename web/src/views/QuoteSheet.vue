@@ -16,7 +16,7 @@ import QuotedUnits from '../components/QuotedUnits.vue'
 import { quoteStateWords } from '../components/quotes.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
-import { today } from '../measures/today.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import { useJob } from '../stores/job.ts'
 
 // Further down, or opened on demand: loaded then.
@@ -26,6 +26,7 @@ const MessageDialog = defineAsyncComponent(() => import('../components/MessageDi
 const props = defineProps<{ quoteId: string }>()
 useJob().close()
 const router = useRouter()
+const place = usePlace()
 const writing = ref(false)
 const written = ref(false)
 
@@ -87,7 +88,7 @@ const print = () => window.print()
           What we offer for <RouterLink :to="{ name: 'site', params: { siteId: quote.siteId } }">{{ quote.siteName }}</RouterLink>
         </h1>
         <p>
-          made {{ dayWords(quote.madeOn) }}, <b data-quote-state>{{ quoteStateWords(quote, today()) }}</b>
+          made {{ dayWords(quote.madeOn) }}, <b data-quote-state>{{ quoteStateWords(quote, place.today()) }}</b>
         </p>
       </div>
       <QuoteOutcome v-if="quote.outcome && quote.jobId" :outcome="quote.outcome" @visit="openVisit" />

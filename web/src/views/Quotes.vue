@@ -2,20 +2,20 @@
 // What was offered to customers, newest first, and what came of it.
 import { dayWords } from '@yastik/core/quantities'
 import { endpoints, type QuotePage } from '@yastik/core/wire'
-import dayjs from 'dayjs'
 import { RouterLink } from 'vue-router'
 import { usePages } from '../api/useServer.ts'
-import { serverNow } from '../api/clock.ts'
 import type { Column } from '../kit/column.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import { quoteStateWords } from '../components/quotes.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
+import { usePlace } from '../measures/usePlace.ts'
 
 useJob().close()
 const { entries, error, hasMore, more, ready } = usePages(endpoints.quotes)
-const today = dayjs(serverNow()).format('YYYY-MM-DD')
+const place = usePlace()
+const today = place.today()
 const columns: Column<QuotePage['entries'][number]>[] = [
   { key: 'madeOn', says: 'Made' },
   { key: 'site', says: 'Site' },
@@ -46,7 +46,7 @@ await ready()
           ><b>{{ row.siteName }}</b></RouterLink
         >
       </template>
-      <template #total="{ row }">{{ row.total.toFixed(2) }}</template>
+      <template #total="{ row }">{{ place.money(row.total) }}</template>
       <template #state="{ row }">{{ quoteStateWords(row, today) }}</template>
     </Ledger>
     <Tap v-if="hasMore" @click="more">Older ones</Tap>

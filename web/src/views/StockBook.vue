@@ -11,6 +11,7 @@ import FaultNote from '../kit/FaultNote.vue'
 import NumberField from '../kit/NumberField.vue'
 import StoresPages from '../components/StoresPages.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Field from '../kit/Field.vue'
@@ -22,6 +23,7 @@ import Choice from '../kit/Choice.vue'
 import Ledger from '../kit/Ledger.vue'
 
 useJob().close()
+const place = usePlace()
 const { product: wanted } = useRoute().query as { product?: string }
 const { quantity, unit } = useMeasures()
 const asked = useAsked(endpoints.stock, () => ({}))
@@ -104,7 +106,7 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
     <template v-if="stock">
       <section v-if="toBuy.length > 0" class="buy" data-to-buy>
         <h2>
-          To buy<template v-if="cost > 0">, about {{ cost.toFixed(2) }}</template>
+          To buy<template v-if="cost > 0">, {{ place.about(cost) }}</template>
         </h2>
         <ul>
           <li v-for="{ productId, name, buy } in toBuy" :key="productId">
