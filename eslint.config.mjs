@@ -23,6 +23,7 @@ const rooms = [
   'upkeep',
   'money',
   'plan',
+  'rounds',
   'wire',
   'report',
 ]

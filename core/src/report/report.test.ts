@@ -25,6 +25,8 @@ function record(customerUnits?: 'metric' | 'us'): JobRecord {
   return {
     id: id(3),
     onDate: '2027-03-01',
+    revision: 0,
+    cancelled: false,
     site: { id: id(2), version: 1, site: { ...job.site, name: 'Fern House' }, address: '4 Quay Lane', contact: '', units: [unit], customerUnits },
     unitIds: [unit.id],
     crew: [{ id: 1, name: 'Imre' }],

@@ -10,7 +10,7 @@ import { firmRatesSchema } from '../upkeep/index.ts'
 import { messageRecordSchema } from './messages.ts'
 import { quoteBodySchema, quoteStates } from './quotes.ts'
 import { stockMoveSchema } from './stock.ts'
-import { daySchema, roles, siteFormSchema, unitFormSchema } from './records.ts'
+import { daySchema, minuteSchema, roles, siteFormSchema, unitFormSchema } from './records.ts'
 
 const id = z.uuid()
 const personId = z.int().min(1)
@@ -48,6 +48,7 @@ export const bundleContentSchema = closed({
       id,
       siteId: id,
       onDate: daySchema,
+      startMin: minuteSchema.optional(),
       crewIds: z.array(personId).max(20),
       unitIds: z.array(id).min(1).max(60),
       /** Where it was moved, cancelled, or came from a calendar. */

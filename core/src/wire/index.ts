@@ -1,6 +1,8 @@
 // Wire: the shapes that travel between browser and server.
+export { dayOutlookSchema, lateQuerySchema, type DayOutlook } from './day.ts'
 export {
   daySchema,
+  minuteSchema,
   signInSchema,
   roles,
   meSchema,

@@ -45,7 +45,7 @@ export const messageRecordSchema = closed({
   id: recordId,
   siteId: recordId,
   siteName: z.string(),
-  kind: z.literal(['reminder', 'quote']),
+  kind: z.literal(['reminder', 'quote', 'late']),
   channel: z.literal(['text', 'mail']),
   to: z.string(),
   body: z.string(),

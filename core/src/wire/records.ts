@@ -17,6 +17,9 @@ const version = z.int().min(1)
 /** A calendar day, `2026-05-31`. */
 export const daySchema = z.iso.date()
 
+/** A time of day, minutes from midnight. */
+export const minuteSchema = z.int().min(0).max(1439)
+
 export const signInSchema = closed({
   signIn: z.string().trim().min(1).max(80),
   password: z.string().min(1).max(200),
@@ -44,6 +47,8 @@ export const siteFormSchema = closed({
   site: siteSchema,
   address: z.string().trim().max(300),
   contact: z.string().trim().max(200),
+  /** How one gets in, and what to mind: keys, gate code, parking, the dog. */
+  access: z.string().trim().max(300).optional(),
   /** In which units the customer reads figures in reports; metric where nothing is said. */
   customerUnits: z.literal(['metric', 'us']).optional(),
   /** Where the customer agreed to be written to; without it nobody writes. */
@@ -105,12 +110,14 @@ export const jobFormSchema = closed({
   unitIds: z.array(recordId).min(1).max(60),
   onDate: daySchema,
   crewIds: z.array(z.int()).min(1).max(4),
+  /** When it is to begin, minutes from midnight by the firm's clocks; null where no time is said. */
+  startMin: minuteSchema.nullable().optional(),
 })
 
 export type JobForm = z.infer<typeof jobFormSchema>
 
-/** A visit is put on another day, or given to others: over the revision that was seen. */
-export const jobMoveSchema = closed({ onDate: daySchema, crewIds: jobFormSchema.shape.crewIds, revision: z.int().min(0) })
+/** A visit is put on another day or time, or given to others: over the revision that was seen. A time of which nothing is said stays. */
+export const jobMoveSchema = closed({ ...jobFormSchema.pick({ onDate: true, crewIds: true, startMin: true }).shape, revision: z.int().min(0) })
 export const jobCancelSchema = jobMoveSchema.pick({ revision: true })
 
 export const stages = ['look-over', 'method', 'at-the-unit', 'proof', 'handed-over'] as const
@@ -129,7 +136,10 @@ export const jobCardSchema = closed({
   siteId: recordId,
   siteName: z.string(),
   address: z.string(),
+  contact: z.string(),
+  access: z.string(),
   onDate: daySchema,
+  startMin: minuteSchema.nullable(),
   crew: z.array(z.string()),
   crewIds: z.array(z.int()),
   /** Grows whenever the visit is moved, cancelled or planned again. */
@@ -155,6 +165,9 @@ export const crewOfPlan = (
 export const jobRecordSchema = closed({
   id: recordId,
   onDate: daySchema,
+  /** Grows whenever the visit is moved, cancelled or planned again. */
+  revision: z.int(),
+  cancelled: z.boolean(),
   site: siteRecordSchema,
   unitIds: z.array(recordId),
   crew: z.array(crewRecordSchema),

@@ -112,6 +112,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare firmId: number
   declare siteId: string
   declare onDate: string
+  /** When it is to begin, minutes from midnight by the firm's clocks; null where no time was said. */
+  declare startMin: CreationOptional<number | null>
   declare crewIds: number[]
   /** Whether every unit was handed over, or it was cancelled. */
   declare closed: CreationOptional<boolean>
@@ -279,6 +281,7 @@ export function defineModels(sequelize: Sequelize): void {
       firmId: whole(),
       siteId: uuid(),
       onDate: { type: DataTypes.DATEONLY, allowNull: false },
+      startMin: { type: DataTypes.SMALLINT, allowNull: true },
       crewIds: json<Job>('crewIds'),
       closed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       revision: { ...whole(), defaultValue: 0 },

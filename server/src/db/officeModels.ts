@@ -28,7 +28,7 @@ export class Message extends Model<InferAttributes<Message>, InferCreationAttrib
   declare firmId: number
   declare siteId: string
   declare quoteId: CreationOptional<string | null>
-  declare kind: 'reminder' | 'quote'
+  declare kind: 'reminder' | 'quote' | 'late'
   declare channel: 'text' | 'mail'
   declare address: string
   declare body: string

@@ -10,7 +10,7 @@ import { Job, JobUnit, Site, Unit, User } from '../db/models.ts'
 /** @throws Fault `not-there` without the site, `does-not-hold-up` where units or people are not the firm's own, once each. */
 export async function makeJob(
   db: Doing,
-  { siteId, unitIds, onDate, crewIds, calendarUid = null }: JobForm & { readonly calendarUid?: string | null },
+  { siteId, unitIds, onDate, crewIds, startMin = null, calendarUid = null }: JobForm & { readonly calendarUid?: string | null },
   firmId: number,
 ): Promise<Job> {
   const { transaction } = db
@@ -21,7 +21,7 @@ export async function makeJob(
       lines: [{ where: 'unitIds', what: 'not all of these are units of this site, once each', allowed: 'ids of units of the site' }],
     })
   await checkCrew(db, crewIds, firmId)
-  const job = await Job.create({ id: newId(), firmId, siteId, onDate, crewIds, calendarUid }, { transaction })
+  const job = await Job.create({ id: newId(), firmId, siteId, onDate, crewIds, startMin, calendarUid }, { transaction })
   await JobUnit.bulkCreate(
     unitIds.map((unitId, position) => ({ jobId: job.id, unitId, firmId, position })),
     { transaction },
@@ -52,6 +52,8 @@ async function held(db: Doing, id: string, revision: number | undefined, firmId:
 export interface JobMove {
   readonly onDate: string
   readonly crewIds?: readonly number[]
+  /** A time of which nothing is said stays. */
+  readonly startMin?: number | null
   /** That was seen; without it whatever is there is moved. */
   readonly revision?: number
   /** The number that a calendar gave the change: the next one is higher. */
@@ -59,10 +61,15 @@ export interface JobMove {
 }
 
 /** What was cancelled is planned again. */
-export async function moveJob(db: Doing, id: string, { onDate, crewIds, revision, sequence = 0 }: JobMove, firmId: number): Promise<Job> {
+export async function moveJob(db: Doing, id: string, { onDate, crewIds, startMin, revision, sequence = 0 }: JobMove, firmId: number): Promise<Job> {
   const job = await held(db, id, revision, firmId)
   if (crewIds) await checkCrew(db, crewIds, firmId)
-  const change = { onDate, ...(crewIds ? { crewIds: [...crewIds] } : {}), revision: Math.max(job.revision + 1, sequence) }
+  const change = {
+    onDate,
+    ...(crewIds ? { crewIds: [...crewIds] } : {}),
+    ...(startMin === undefined ? {} : { startMin }),
+    revision: Math.max(job.revision + 1, sequence),
+  }
   return job.update({ ...change, cancelledAt: null, closed: false }, { transaction: db.transaction })
 }
 

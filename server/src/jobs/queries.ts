@@ -21,7 +21,8 @@ interface CardRow extends Omit<JobCard, 'crew' | 'crewIds' | 'cancelled' | 'unit
   readonly cancelled: number
 }
 const cardColumns = `j.id, j.site_id AS siteId, s.name AS siteName, COALESCE(JSON_VALUE(s.form, '$.address'), '') AS address,
-  DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate, j.crew_ids AS crewIds, j.revision, j.cancelled_at IS NOT NULL AS cancelled`
+  COALESCE(JSON_VALUE(s.form, '$.contact'), '') AS contact, COALESCE(JSON_VALUE(s.form, '$.access'), '') AS access,
+  DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate, j.start_min AS startMin, j.crew_ids AS crewIds, j.revision, j.cancelled_at IS NOT NULL AS cancelled`
 const cardTables = 'jobs j JOIN sites s ON s.id = j.site_id'
 
 /** Cards of visits in the order of their rows: their units, and people by name. */
@@ -54,13 +55,13 @@ export const cardOf = async (db: Db, jobId: string, firmId: number): Promise<Job
 
 /** Visits of a day, those that are still open from before, and what comes next. */
 export async function dayOfVisits(db: Db, firmId: number, day: string): Promise<Answer<typeof endpoints.today>> {
-  // Each part goes along the index: what is still open, what was closed on the very day, what comes next.
+  // Each part goes along the index: what is still open, what was closed or cancelled on the very day, what comes next.
   const part = (where: string, limit: number) =>
     `(SELECT ${cardColumns} FROM ${cardTables} WHERE j.firm_id = :firmId AND ${where} ORDER BY j.on_date, j.id LIMIT ${limit})`
   const rows = await db.read<CardRow>(
     [
       part('j.closed = 0 AND j.on_date <= :day', mostToday),
-      part('j.closed = 1 AND j.on_date = :day AND j.cancelled_at IS NULL', mostToday),
+      part('j.closed = 1 AND j.on_date = :day', mostToday),
       part('j.closed = 0 AND j.on_date > :day', mostComing),
     ].join(' UNION ALL '),
     { firmId, day },
@@ -82,6 +83,8 @@ export const crewOf = async ({ transaction }: Db, firmId: number): Promise<CrewR
 interface JobRow {
   readonly id: string
   readonly onDate: string
+  readonly revision: number
+  readonly cancelled: number
   readonly crewIds: string
   readonly siteId: string
   readonly version: number
@@ -97,7 +100,8 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
   // All at once: one after the other they would each wait for the one before.
   const [[job], units, people, events, visits, products] = await Promise.all([
     db.read<JobRow>(
-      `SELECT j.id, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate, j.crew_ids AS crewIds, s.id AS siteId, s.version, s.form, q.id AS quoteId, q.chosen, q.total, q.body
+      `SELECT j.id, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate, j.revision, j.cancelled_at IS NOT NULL AS cancelled,
+       j.crew_ids AS crewIds, s.id AS siteId, s.version, s.form, q.id AS quoteId, q.chosen, q.total, q.body
        FROM jobs j JOIN sites s ON s.id = j.site_id LEFT JOIN quotes q ON q.job_id = j.id WHERE j.id = :id AND j.firm_id = :firmId`,
       { id, firmId: firm.id },
     ),
@@ -122,6 +126,8 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
   return {
     id: job.id,
     onDate: job.onDate,
+    revision: job.revision,
+    cancelled: job.cancelled === 1,
     site: siteRecord({ id: job.siteId, version: job.version, form }, own),
     unitIds: own.map(({ id: unitId }) => unitId),
     crew: people

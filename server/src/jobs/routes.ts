@@ -4,6 +4,7 @@ import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { serverOf } from '../http/serve.ts'
 import { cancelJob, makeJob, moveJob } from './doings.ts'
+import { dayOutlook } from './outlook.ts'
 import { cardOf, crewOf, dayOfVisits, jobRecord } from './queries.ts'
 
 export const jobRoutes =
@@ -12,6 +13,7 @@ export const jobRoutes =
     const { reads, changes } = serverOf(app, house)
 
     reads(endpoints.today, ({ db, query, user }) => dayOfVisits(db, user.firmId, query.day))
+    reads(endpoints.dayOutlook, ({ db, query, firm }) => dayOutlook(db, firm, query.day, Date.now()))
     reads(endpoints.crew, ({ db, user }) => crewOf(db, user.firmId))
     reads(endpoints.job, ({ db, params, firm }) => jobRecord(db, params.id, firm))
 

@@ -21,7 +21,8 @@ export async function queueMessage(
   const at = new Date()
   const hold = await holdOf(db, site, at.getTime())
   const { reminders } = site.form
-  if (hold && !(hold === 'lately' && message.kind === 'quote')) throw new Fault('in-use', { sentence: holdSentences[hold] })
+  // Who asked for a price, or waits for somebody, is written to, reminded lately or not.
+  if (hold && !(hold === 'lately' && message.kind !== 'reminder')) throw new Fault('in-use', { sentence: holdSentences[hold] })
   if (!reminders) throw new Fault('in-use', { sentence: holdSentences['no-consent'] })
   const { id } = await Message.create(
     {

@@ -1,8 +1,10 @@
 // What would a customer be written? Drafted from the facts; the owner reads and changes it before it leaves.
+import { Fault } from '@yastik/core/faults'
+import { lateText } from '@yastik/core/rounds'
 import { bringForward, draftReminder, stopLine } from '@yastik/core/upkeep'
 import { longestMessage, quoteText, type MessageDraft } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
-import type { Firm, Quote, Site } from '../db/models.ts'
+import type { Firm, Job, Quote, Site } from '../db/models.ts'
 import { dayMs, dayOf } from '../days.ts'
 import { seasonAt, type WeatherSource } from '../weather/source.ts'
 import { dueUnits, holdOf } from './queries.ts'
@@ -25,6 +27,13 @@ export async function reminderFor(db: Db, firm: Firm, site: Site, weather: Weath
   const before = units.flatMap(({ dueOn }) => bringForward(dueOn, today, season) ?? []).sort()[0]
   const text = draftReminder({ firm: firm.name, site: site.name, today, units, ...(before ? { before } : {}) })
   return draftTo(site, text, await holdOf(db, site, nowMs))
+}
+
+/** @param expectedMin when the visit will begin, minutes from midnight @throws Fault `in-use` where no time was said */
+export async function lateMessage(db: Db, firm: Firm, { site, startMin }: Job, expectedMin: number, nowMs: number): Promise<MessageDraft> {
+  if (!site || startMin === null) throw new Fault('in-use', { sentence: 'No time was said for this visit: nobody waits for one.' })
+  const hold = await holdOf(db, site, nowMs)
+  return draftTo(site, lateText({ firm: firm.name, site: site.name, saidMin: startMin, expectedMin }), hold === 'lately' ? null : hold)
 }
 
 export async function quoteMessage(db: Db, firm: Firm, quote: Quote, site: Site, nowMs: number): Promise<MessageDraft> {

@@ -3,11 +3,11 @@ import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
-import { Site } from '../db/models.ts'
+import { Job, Site } from '../db/models.ts'
 import { serverOf } from '../http/serve.ts'
 import type { WeatherSource } from '../weather/source.ts'
 import { queueMessage, retryMessage, withdrawMessage } from './doings.ts'
-import { reminderFor } from './drafts.ts'
+import { lateMessage, reminderFor } from './drafts.ts'
 import { messagePage } from './queries.ts'
 
 /** @param isSetUp whether somebody carries messages */
@@ -22,6 +22,13 @@ export const messageRoutes =
     changes(endpoints.sendReminder, async ({ db, params, body, user, firm }) =>
       queueMessage(db, await findOwn(db, Site, 'site', params.id, firm.id), user, { kind: 'reminder', ...body }, isSetUp),
     )
+    reads(endpoints.draftLate, async ({ db, params, query, firm }) =>
+      lateMessage(db, firm, await findOwn(db, Job, 'job', params.id, firm.id, ['site']), query.startMin, Date.now()),
+    )
+    changes(endpoints.sendLate, async ({ db, params, body, user, firm }) => {
+      const { siteId } = await findOwn(db, Job, 'job', params.id, firm.id)
+      return queueMessage(db, await findOwn(db, Site, 'site', siteId, firm.id), user, { kind: 'late', ...body }, isSetUp)
+    })
     reads(endpoints.messages, ({ db, query, firm }) => messagePage(db, firm.id, query.after))
     changes(endpoints.withdrawMessage, ({ db, params, firm }) => withdrawMessage(db, params.id, firm.id))
     changes(endpoints.retryMessage, ({ db, params, firm }) => retryMessage(db, params.id, firm.id))

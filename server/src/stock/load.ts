@@ -1,7 +1,8 @@
 // What does the van carry for the visits of some days? From their plans: as agreed, as looked over, or as expected.
 import { loadFor, type LoadVisit } from '@yastik/core/money'
 import { contextOf, planTotals, planUnit } from '@yastik/core/plan'
-import { unitStateOf } from '@yastik/core/run'
+import { unitStateOf, type UnitState } from '@yastik/core/run'
+import type { Family } from '@yastik/core/units'
 import type { DayLoad } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
@@ -14,6 +15,9 @@ interface PlannedVisit {
   readonly job: Job
   readonly load: LoadVisit
   readonly units: DayLoad['visits'][number]['units']
+  /** What is left to do at each unit, as the crew's day takes it. */
+  readonly states: ReadonlyMap<string, UnitState>
+  readonly families: readonly Family[]
 }
 
 /** Open visits of some days with what each of their units that is not handed over needs. */
@@ -66,6 +70,8 @@ export async function plannedVisits(db: Db, firm: Firm, from: string, to: string
       job,
       load: { site: site.name, waterOnSite: site.form.site.waterOnSite, units: planned.map(({ kit }) => kit) },
       units: planned.map(({ unit }) => unit),
+      states,
+      families: own.map(({ family }) => family),
     })
   }
   return visits

@@ -58,11 +58,12 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
     const jobUnits = await JobUnit.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['position', 'ASC']] })
     const events = await StoredEvent.findAll({ where: { jobId: { [Op.in]: ids } }, order: [['place', 'ASC']] })
     const [unitsBy, eventsBy] = [groupBy(jobUnits, ({ jobId }) => jobId), groupBy(events, ({ jobId }) => jobId)]
-    for (const { id, siteId, onDate, crewIds, revision, cancelledAt, calendarUid } of jobs) {
+    for (const { id, siteId, onDate, startMin, crewIds, revision, cancelledAt, calendarUid } of jobs) {
       const job: BundleContent['jobs'][number] = {
         id,
         siteId,
         onDate,
+        ...(startMin === null ? {} : { startMin }),
         crewIds,
         unitIds: (unitsBy.get(id) ?? []).map(({ unitId }) => unitId),
         ...(revision > 0 ? { revision } : {}),
@@ -212,10 +213,11 @@ export async function takeIn(
   for (let at = 0; at < bundle.jobs.length; at += jobsAtOnce) {
     const jobs = bundle.jobs.slice(at, at + jobsAtOnce)
     await Job.bulkCreate(
-      jobs.map(({ id, siteId, onDate, crewIds, revision = 0, cancelledAt, calendarUid = null, events }) => ({
+      jobs.map(({ id, siteId, onDate, startMin = null, crewIds, revision = 0, cancelledAt, calendarUid = null, events }) => ({
         id,
         siteId,
         onDate,
+        startMin,
         firmId: firm.id,
         crewIds: crewIds.map(idOf),
         revision,

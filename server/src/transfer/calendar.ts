@@ -1,4 +1,5 @@
 // Visits and due days for other people's calendars: iCalendar (RFC 5545), one UID per thing for as long as it lives.
+import { momentAt } from '@yastik/core/quantities'
 import ical, { ICalCalendarMethod, ICalEventBusyStatus, ICalEventStatus, ICalEventTransparency } from 'ical-generator'
 import { DueDay, Job, JobUnit, type Firm } from '../db/models.ts'
 import { groupBy } from '../db/groupBy.ts'
@@ -20,7 +21,11 @@ const words: Record<(typeof visitedFor)[number], string> = {
 /** A whole day, as a date without time or zone: noon, so that no zone moves it. */
 const wholeDay = (day: string) => new Date(`${day}T12:00:00Z`)
 
-/** Days have no time zone: a visit is on its day wherever the calendar is read. */
+/** A time is a moment by the firm's clocks. Days have no time zone: a visit without a time is on its day wherever the calendar is read. */
+const timeOf = ({ onDate, startMin }: Job, { houseRules }: Firm) =>
+  startMin === null ? { start: wholeDay(onDate), allDay: true } : { start: new Date(momentAt(onDate, startMin, houseRules.timeZone)) }
+
+/** Visits and due days of a firm. */
 export async function calendarOf(firm: Firm, nowMs: number): Promise<string> {
   const jobs = await Job.findAll({
     where: { firmId: firm.id, onDate: { [Op.gte]: dayOf(nowMs - keptDays * dayMs, firm) } },
@@ -46,8 +51,7 @@ export async function calendarOf(firm: Firm, nowMs: number): Promise<string> {
     calendar.createEvent({
       id: `job-${job.id}@yastik`,
       sequence: job.revision,
-      start: wholeDay(job.onDate),
-      allDay: true,
+      ...timeOf(job, firm),
       stamp: new Date(nowMs),
       summary: `${site?.name ?? ''}: ${jobUnits.map(({ unit }) => unit?.name ?? '').join(', ')}`,
       location: site?.form.address ?? '',

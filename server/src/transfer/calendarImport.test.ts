@@ -107,7 +107,7 @@ describe('a visit', () => {
       )![0]
     expect(await entry()).toMatch(/SEQUENCE:2[\s\S]*STATUS:CANCELLED/)
     const today = (await ask('GET', '/api/today?day=2027-08-05')).json() as { today: JobCard[] }
-    expect(today.today.map(({ id }) => id)).not.toContain(job.id)
+    expect(today.today.find(({ id }) => id === job.id)).toMatchObject({ cancelled: true })
     expect((await move({ id: job.id, revision: 2 }, '2027-08-20')).json()).toMatchObject({ cancelled: false, revision: 3 })
     expect(await entry()).toMatch(/SEQUENCE:3[\s\S]*STATUS:CONFIRMED/)
   })

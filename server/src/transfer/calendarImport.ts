@@ -1,12 +1,13 @@
 // Visits from somebody's calendar (iCalendar, RFC 5545): read entry by entry; what cannot be told for sure is said and not guessed.
 import { Fault } from '@yastik/core/faults'
 import { mostUnits } from '@yastik/core/plan'
+import { dayIn, isTimeZone, minuteIn } from '@yastik/core/quantities'
 import { daySchema, type CalendarReceipt, type CalendarRow } from '@yastik/core/wire'
 import ICAL from 'ical.js'
 import { Op } from 'sequelize'
 import type { Db, Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
-import { Job, Site, Unit, type User } from '../db/models.ts'
+import { Job, Site, Unit, type Firm, type User } from '../db/models.ts'
 import { cancelJob, makeJob, moveJob } from '../jobs/doings.ts'
 
 const mostEntries = 2000
@@ -20,6 +21,8 @@ interface Entry {
   readonly sequence: number
   readonly isCancelled: boolean
   readonly day: string | null
+  /** Minutes from midnight; null where it is on the whole day. */
+  readonly startMin: number | null
   readonly faults: RowFault[]
 }
 interface Known {
@@ -32,10 +35,11 @@ interface Wish extends CalendarRow {
   readonly job?: Job
   readonly uid: string
   readonly sequence: number
+  readonly startMin: number | null
 }
 
 /** @throws Fault `does-not-hold-up` for what is no calendar, `broken-off` for one that ends in the middle. */
-function entriesOf(text: string): Entry[] {
+function entriesOf(text: string, timeZone: string | undefined): Entry[] {
   if (!/^\uFEFF?BEGIN:VCALENDAR/i.test(text.trimStart()))
     throw new Fault('does-not-hold-up', { lines: [{ where: 'the file', what: 'it is no calendar', allowed: 'iCalendar, as .ics files are' }] })
   if (!/END:VCALENDAR\s*$/i.test(text)) throw new Fault('broken-off')
@@ -61,7 +65,7 @@ function entriesOf(text: string): Entry[] {
     else if ((uids.get(uid)?.length ?? 0) > 1) faults.push({ where: 'UID', what: `“${uid.slice(0, 80)}” is there twice`, allowed: 'each entry once' })
     for (const name of ['rrule', 'rdate', 'recurrence-id'])
       if (event.hasProperty(name)) faults.push({ where: name.toUpperCase(), what: 'this entry repeats itself', allowed: 'one entry for each visit' })
-    const { day, fault } = dayOf(event.getFirstProperty('dtstart'), zones)
+    const { day, startMin = null, fault } = beginOf(event.getFirstProperty('dtstart'), zones, timeZone)
     if (fault) faults.push(fault)
     const sequence = Number(event.getFirstPropertyValue('sequence') ?? 0)
     return {
@@ -71,47 +75,51 @@ function entriesOf(text: string): Entry[] {
       sequence,
       isCancelled: text('status').toUpperCase() === 'CANCELLED',
       day,
+      startMin,
       faults,
     }
   })
 }
 
-const isZone = (name: string): boolean => {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name })
-    return true
-  } catch (error) {
-    if (error instanceof RangeError) return false
-    throw error
-  }
+interface Begin {
+  readonly day: string | null
+  readonly startMin?: number
+  readonly fault?: RowFault
 }
-
-/** The day on which an entry lies where its clock runs; a time without a zone could lie on either of two. */
-function dayOf(start: ICAL.Property | null, zones: ReadonlySet<string>): { day: string | null; fault?: RowFault } {
+/**
+ * The day and time at which an entry begins: where its own clock runs, or in UTC by the firm's clocks; a time without a zone could lie on
+ * either of two days.
+ */
+function beginOf(start: ICAL.Property | null, zones: ReadonlySet<string>, timeZone: string | undefined): Begin {
   const refuse = (what: string, allowed: string) => ({ day: null, fault: { where: 'DTSTART', what, allowed } })
   if (!start) return refuse('this is missing', 'a day')
   // As it is written: a day that does not exist must not become the one after.
   const [, parameters, type, written] = start.toJSON() as [string, { tzid?: string }, string, string]
   const day = String(written).slice(0, 10)
   if (!daySchema.safeParse(day).success) return refuse(`${day} does not exist`, 'a day that does')
-  if (type === 'date' || String(written).endsWith('Z')) return { day }
+  if (type === 'date') return { day }
+  if (String(written).endsWith('Z')) {
+    const atMs = Date.parse(String(written))
+    return { day: dayIn(atMs, timeZone), startMin: minuteIn(atMs, timeZone) }
+  }
   const zone = parameters.tzid
   if (!zone) return refuse(`${String(written)} has no time zone: nobody can tell which day it is on`, 'a day, a time with its zone, or UTC')
-  if (!zones.has(zone) && !isZone(zone))
+  if (!zones.has(zone) && !isTimeZone(zone))
     return refuse(`nobody knows the time zone “${zone.slice(0, 60)}”`, 'a zone that the file describes, or a known name')
-  return { day }
+  return { day, startMin: Number(String(written).slice(11, 13)) * 60 + Number(String(written).slice(14, 16)) }
 }
 
 const plain = (text: string) => text.trim().toLowerCase().replace(/\s+/g, ' ')
 
 /** What an entry would do here. */
 function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known): Wish {
-  const { uid, summary, day, isCancelled, sequence } = entry
+  const { uid, summary, day, startMin, isCancelled, sequence } = entry
   const faults = [...entry.faults]
   const wish = (action: CalendarRow['action'], site?: Site, job?: Job): Wish => ({
     row,
     uid,
     sequence,
+    startMin,
     summary: summary.slice(0, 200),
     day,
     action: faults.length > 0 ? null : action,
@@ -130,7 +138,8 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known)
     const site = sites.find(({ id }) => id === job.siteId)
     if (sequence < job.revision) return wish('nothing', site, job)
     if (isCancelled) return wish(job.cancelledAt ? 'nothing' : 'cancel', site, job)
-    if (job.onDate === day && !job.cancelledAt) return wish('nothing', site, job)
+    const keepsTime = startMin === null || startMin === job.startMin
+    if (job.onDate === day && keepsTime && !job.cancelledAt) return wish('nothing', site, job)
     if (job.closed && !job.cancelledAt) faults.push({ where: 'DTSTART', what: 'this visit is handed over: its day stands', allowed: job.onDate })
     return wish('move', site, job)
   }
@@ -161,8 +170,8 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known)
   return wish('plan', found.length === 1 ? found[0] : undefined)
 }
 
-async function wishes({ transaction }: Db, text: string, firmId: number): Promise<{ rows: Wish[]; units: Known['units'] }> {
-  const entries = entriesOf(text)
+async function wishes({ transaction }: Db, text: string, { id: firmId, houseRules }: Firm): Promise<{ rows: Wish[]; units: Known['units'] }> {
+  const entries = entriesOf(text, houseRules.timeZone)
   const ids = entries.flatMap(({ uid }) => /^job-([\da-f-]{36})@yastik$/.exec(uid)?.[1] ?? [])
   const uids = entries.map(({ uid }) => uid)
   const jobs = await Job.findAll({ where: { firmId, [Op.or]: [{ id: { [Op.in]: ids } }, { calendarUid: { [Op.in]: uids } }] }, transaction })
@@ -177,11 +186,11 @@ async function wishes({ transaction }: Db, text: string, firmId: number): Promis
   return { rows: entries.map((entry, index) => wishOf(entry, index + 1, known)), units }
 }
 
-const shown = ({ job: _, uid: __, sequence: ___, ...row }: Wish): CalendarRow => row
+const shown = ({ job: _, uid: __, sequence: ___, startMin: ____, ...row }: Wish): CalendarRow => row
 
 /** What a calendar would do here, entry by entry; nothing is changed. */
-export const previewCalendar = async (db: Db, text: string, user: User): Promise<CalendarReceipt> => ({
-  rows: (await wishes(db, text, user.firmId)).rows.map(shown),
+export const previewCalendar = async (db: Db, text: string, firm: Firm): Promise<CalendarReceipt> => ({
+  rows: (await wishes(db, text, firm)).rows.map(shown),
   taken: null,
 })
 
@@ -189,8 +198,8 @@ export const previewCalendar = async (db: Db, text: string, user: User): Promise
  * Plans, moves and cancels as the calendar says.
  * @throws Fault `does-not-hold-up` where rows are faulty that nobody has seen and set aside; nothing is changed then.
  */
-export async function takeCalendar(db: Doing, text: string, setAside: number, user: User): Promise<CalendarReceipt> {
-  const { rows, units } = await wishes(db, text, user.firmId)
+export async function takeCalendar(db: Doing, text: string, setAside: number, user: User, firm: Firm): Promise<CalendarReceipt> {
+  const { rows, units } = await wishes(db, text, firm)
   const faulty = rows.filter(({ faults }) => faults.length > 0)
   if (faulty.length !== setAside)
     throw new Fault('does-not-hold-up', {
@@ -199,13 +208,13 @@ export async function takeCalendar(db: Doing, text: string, setAside: number, us
         .flatMap(({ row, faults }) => faults.map(({ where, what, allowed }) => ({ where: `entry ${row}, ${where}`, what, allowed }))),
     })
   const taken = { planned: 0, moved: 0, cancelled: 0 }
-  for (const { action, day, siteId, job, uid, sequence } of rows) {
+  for (const { action, day, startMin, siteId, job, uid, sequence } of rows) {
     if (action === 'plan' && siteId && day) {
       const unitIds = (units.get(siteId) ?? []).map(({ id }) => id)
-      await makeJob(db, { siteId, unitIds, onDate: day, crewIds: [user.id], calendarUid: uid.slice(0, 255) }, user.firmId)
+      await makeJob(db, { siteId, unitIds, onDate: day, startMin, crewIds: [user.id], calendarUid: uid.slice(0, 255) }, user.firmId)
       taken.planned++
     } else if (action === 'move' && job && day) {
-      await moveJob(db, job.id, { onDate: day, sequence }, user.firmId)
+      await moveJob(db, job.id, { onDate: day, ...(startMin === null ? {} : { startMin }), sequence }, user.firmId)
       taken.moved++
     } else if (action === 'cancel' && job) {
       await cancelJob(db, job.id, { sequence }, user.firmId)

@@ -2,10 +2,12 @@ import ICAL from 'ical.js'
 import papa from 'papaparse'
 import sharp from 'sharp'
 import { guessColumn, readSiteTable, type SiteRecord } from '@yastik/core/wire'
+import { momentAt } from '@yastik/core/quantities'
+import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import yauzl from 'yauzl'
-import { DueDay, Site, Unit } from '../db/models.ts'
-import { demoPassword } from '@yastik/stand-ins/demo/firm'
+import { DueDay, Job, Site, Unit } from '../db/models.ts'
+import { demoPassword, demoPlace } from '@yastik/stand-ins/demo/firm'
 import loadDemo from '@yastik/stand-ins/demo'
 import { openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
@@ -112,7 +114,14 @@ describe('visits and due days as iCalendar', () => {
     expect(first.length).toBeGreaterThan(5)
     expect(new Set(first.map(({ uid }) => uid)).size).toBe(first.length)
     expect(second.map(({ uid }) => uid)).toEqual(first.map(({ uid }) => uid))
-    expect(first.every(({ startDate }) => startDate.isDate)).toBe(true)
+    // Whole days, but for visits of which a time was said.
+    expect(first.filter(({ startDate }) => startDate.isDate).length).toBeGreaterThan(first.length / 2)
+    const timed = await Job.findAll({ where: { startMin: { [Op.ne]: null } } })
+    expect(timed.length).toBeGreaterThan(0)
+    for (const { id, onDate, startMin } of timed) {
+      const entry = first.find(({ uid }) => uid === `job-${id}@yastik`)
+      expect(entry?.startDate.toJSDate().getTime()).toBe(momentAt(onDate, startMin ?? 0, demoPlace.timeZone))
+    }
     expect(first.some(({ summary }) => /Due: Deep clean/.test(summary))).toBe(true)
   })
   it('says a day that moved under the same id', async () => {

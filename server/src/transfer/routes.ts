@@ -53,9 +53,9 @@ export const transferRoutes =
     })
 
     // First without `take`: what it would do. Then with it.
-    changes(endpoints.takeVisits, async ({ db, body: { text, take }, user, actor }) => {
-      if (!take) return previewCalendar(db, text, user)
-      const receipt = await takeCalendar(db, text, take.setAside, user)
+    changes(endpoints.takeVisits, async ({ db, body: { text, take }, user, firm, actor }) => {
+      if (!take) return previewCalendar(db, text, firm)
+      const receipt = await takeCalendar(db, text, take.setAside, user, firm)
       await note(db, actor, { what: 'imported', about: 'visits', after: receipt.taken ?? {} })
       return receipt
     })

@@ -113,7 +113,8 @@ const headSites: readonly DemoSite[] = [
         electricityPricePerKwh: 0.31,
       },
       address: '4 Alder Rise, Tannwinkel',
-      contact: 'Jorun Haske, keys at the desk',
+      contact: 'Jorun Haske',
+      access: 'Keys at the desk; the stairs are narrow',
     },
     units: [
       {
@@ -169,7 +170,8 @@ const headSites: readonly DemoSite[] = [
         electricityPricePerKwh: 0.27,
       },
       address: '21 Ropewalk, Halvmark',
-      contact: 'Front desk; quiet until nine',
+      contact: 'Front desk',
+      access: 'Quiet until nine; park in the yard, code 4417',
     },
     units: [
       {
@@ -202,7 +204,8 @@ const headSites: readonly DemoSite[] = [
         electricityPricePerKwh: 0.29,
       },
       address: '9 Mill Lane, Ehrenfurt',
-      contact: 'Ask for Tilde, after the morning bake',
+      contact: 'Tilde',
+      access: 'After the morning bake; flour on the floor',
     },
     units: [
       {
@@ -241,7 +244,8 @@ const headSites: readonly DemoSite[] = [
         electricityPricePerKwh: 0.3,
       },
       address: '2 Heron Court, Auweide',
-      contact: 'Practice manager, door code by phone',
+      contact: 'Practice manager',
+      access: 'Door code by phone',
     },
     units: [
       {
@@ -268,6 +272,7 @@ const headSites: readonly DemoSite[] = [
       },
       address: '17 Moorhen Walk, Sallow Bay',
       contact: 'Ebba Lindqvist',
+      access: 'Ring twice; the dog is friendly',
     },
     units: [
       {

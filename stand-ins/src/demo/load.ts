@@ -3,7 +3,7 @@ import type { Complaint, Finding, Grades } from '@yastik/core/lookover'
 import { startHouseRules } from '@yastik/core/method'
 import { planJob, type JobFile } from '@yastik/core/plan'
 import { builtInProducts, builtInVan } from '@yastik/core/products'
-import { seeded } from '@yastik/core/quantities'
+import { minuteIn, seeded } from '@yastik/core/quantities'
 import { hashPassword } from '@yastik/server/auth/passwords'
 import type { Db, Doing } from '@yastik/server/db/database'
 import { Firm, Job, JobUnit, Site, Unit, User } from '@yastik/server/db/models'
@@ -69,13 +69,14 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
         { transaction },
       )
   }
-  const open = async (key: string, site: DemoSite, units: readonly DemoUnit[], onMs: number, crew: readonly string[]) => {
+  const open = async (key: string, site: DemoSite, units: readonly DemoUnit[], onMs: number, crew: readonly string[], fromNowMin?: number) => {
     const job = await Job.create(
       {
         id: demoId(key),
         firmId: firm.id,
         siteId: demoId(site.key),
         onDate: dayOf(onMs, firm),
+        startMin: fromNowMin === undefined ? null : quarterFromNow(fromNowMin),
         crewIds: crew.map((signIn) => people.get(signIn)!.id),
       },
       { transaction },
@@ -85,6 +86,11 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
       { transaction },
     )
     return job
+  }
+  /** A quarter of an hour, so many minutes from now by the firm's clocks, on the same day. */
+  const quarterFromNow = (minutes: number) => {
+    const now = minuteIn(nowMs, firm.houseRules.timeZone)
+    return Math.min(23 * 60 + 45, Math.max(0, Math.round((now + minutes) / 15) * 15))
   }
   const jobFile = (
     site: DemoSite,
@@ -150,7 +156,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     const [guests, office, bakery, rooms, lodge, pitches] = ['tannwinkel', 'halvmark', 'ehrenfurt', 'quellhof', 'kornfeld', 'uferlund'].map(siteOf)
     const imre = people.get('imre')!
     const crew = ['imre', 'sanna']
-    const job = await open('today/tannwinkel', guests, guests.units.slice(0, 2), nowMs, crew)
+    const job = await open('today/tannwinkel', guests, guests.units.slice(0, 2), nowMs, crew, -80)
     const started = guests.units[0]
     const file = jobFile(guests, started, openGrades.started.complaints, openGrades.started.grades, crew)
     const diary = new Diary('today/started', demoId(started.key), imre.id, nowMs - 75 * 60_000)
@@ -163,16 +169,23 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     const half = new Diary('today/half', demoId(guests.units[1].key), imre.id, nowMs - 20 * 60_000)
     half.lookOver(openGrades.half.complaints, openGrades.half.grades)
     await storeEvents(db, job.id, imre, half.events)
-    await open('today/halvmark', office, office.units, nowMs, ['sanna'])
-    const looked = async (key: string, site: DemoSite, unitKey: keyof typeof openGrades.looked, crew: readonly string[], onMs: number) => {
+    await open('today/halvmark', office, office.units, nowMs, ['sanna'], 330)
+    const looked = async (
+      key: string,
+      site: DemoSite,
+      unitKey: keyof typeof openGrades.looked,
+      crew: readonly string[],
+      onMs: number,
+      fromNowMin?: number,
+    ) => {
       const units = [...site.units].sort((a, b) => Number(b.key === unitKey) - Number(a.key === unitKey))
-      const visit = await open(key, site, units, onMs, crew)
+      const visit = await open(key, site, units, onMs, crew, fromNowMin)
       const seen = new Diary(key, demoId(unitKey), imre.id, nowMs - 40 * 60_000)
       seen.lookOver(openGrades.looked[unitKey].complaints, openGrades.looked[unitKey].grades)
       await storeEvents(db, visit.id, imre, seen.events)
     }
-    await looked('today/quellhof', rooms, 'qh-hall', ['mira', 'imre'], nowMs)
-    await looked('today/uferlund', pitches, 'ul-b7', ['imre', 'sanna'], nowMs)
+    await looked('today/quellhof', rooms, 'qh-hall', ['mira'], nowMs, -45)
+    await looked('today/uferlund', pitches, 'ul-b7', ['imre', 'sanna'], nowMs, 60)
     await looked('coming/kornfeld', lodge, 'kf-den', ['mira', 'imre'], nowMs + dayMs)
     await open('coming/ehrenfurt', bakery, bakery.units, nowMs + 2 * dayMs, ['mira', 'imre'])
   }

@@ -20,6 +20,8 @@ const path = '/api/clock'
 const idOf = (last: number) => `0191a1b0-0000-7000-8000-00000000000${last}`
 const record = (id: string): JobRecord => ({
   id,
+  revision: 0,
+  cancelled: false,
   onDate: '2026-11-27',
   site: {
     id: idOf(9),

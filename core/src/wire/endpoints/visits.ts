@@ -17,6 +17,8 @@ import {
   photoRecordSchema,
   streamMessageSchema,
 } from '../records.ts'
+import { dayOutlookSchema, lateQuerySchema } from '../day.ts'
+import { messageDraftSchema, messageFormSchema, messageRecordSchema } from '../messages.ts'
 import { endpoint } from './endpoint.ts'
 import { byId } from './shared.ts'
 
@@ -31,6 +33,14 @@ export const visitEndpoints = {
     says: 'Visits of a day, those that are still open from before, and what comes next.',
     query: closed({ day: daySchema }),
     answer: closed({ today: z.array(jobCardSchema), coming: z.array(jobCardSchema) }),
+  }),
+  dayOutlook: endpoint({
+    method: 'GET',
+    path: '/api/day',
+    who: 'people',
+    says: 'Of each visit of a day what is left of it, what is special, what is not in the van, and what its people do next.',
+    query: closed({ day: daySchema }),
+    answer: dayOutlookSchema,
   }),
   crew: endpoint({ method: 'GET', path: '/api/crew', who: 'people', says: 'People of the firm, by name.', answer: z.array(crewRecordSchema) }),
   makeJob: endpoint({
@@ -67,6 +77,25 @@ export const visitEndpoints = {
     params: byId,
     body: jobCancelSchema,
     answer: jobCardSchema,
+  }),
+  draftLate: endpoint({
+    method: 'GET',
+    path: '/api/jobs/:id/late',
+    who: 'people',
+    says: 'What a customer would be written whose visit begins later than was said.',
+    params: byId,
+    query: lateQuerySchema,
+    answer: messageDraftSchema,
+  }),
+  sendLate: endpoint({
+    method: 'POST',
+    path: '/api/jobs/:id/late',
+    who: 'people',
+    says: 'Tells the customer that the visit begins later than was said.',
+    params: byId,
+    body: messageFormSchema,
+    answer: messageRecordSchema,
+    status: 201,
   }),
   storeEvents: endpoint({
     method: 'POST',

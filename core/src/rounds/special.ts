@@ -1,0 +1,35 @@
+// What has to be known of a visit before anybody sets out?
+import type { Site } from '../plan/index.ts'
+import type { Step } from '../procedure/index.ts'
+import { isOnRoof, type Family } from '../units/index.ts'
+
+export const specials = ['roof', 'ladder', 'heavy', 'electrics', 'sensitive-people', 'no-water', 'no-drain', 'comes-back'] as const
+export type Special = (typeof specials)[number]
+
+export const specialNames: Record<Special, string> = {
+  roof: 'on a roof',
+  ladder: 'step ladder',
+  heavy: 'two carry',
+  electrics: 'terminals are opened',
+  'sensitive-people': 'sensitive people',
+  'no-water': 'no tap: bring water',
+  'no-drain': 'no drain: take water away',
+  'comes-back': 'dries overnight, somebody comes back',
+}
+/** From here on a wait is no wait any more: somebody comes back. */
+const overnightMin = 600
+
+/** In the order of `specials`. @param steps of all units, as far as they are known */
+export function specialsOf(site: Site, families: readonly Family[], steps: readonly Step[]): Special[] {
+  const holds: Record<Special, boolean> = {
+    roof: families.some(isOnRoof),
+    ladder: steps.some(({ equipment }) => equipment.includes('step-ladder')),
+    heavy: steps.some(({ people }) => people > 1),
+    electrics: steps.some(({ skill }) => skill === 'electrics'),
+    'sensitive-people': site.sensitiveOccupants === true,
+    'no-water': !site.waterOnSite,
+    'no-drain': !site.foulDrainOnSite,
+    'comes-back': steps.some(({ wait }) => (wait?.leastMin ?? 0) >= overnightMin),
+  }
+  return specials.filter((special) => holds[special])
+}

@@ -1,0 +1,136 @@
+import type { DayOutlook } from '@yastik/core/wire'
+import { v7 as newId } from 'uuid'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+
+let house: TestHouse
+let ask: Ask
+let other: Ask
+let me: number
+beforeAll(async () => {
+  house = await openHouse()
+  me = (await addFirm('a')).technician.id
+  await addFirm('b')
+  ask = await signedIn(house.app, 'technician-a')
+  other = await signedIn(house.app, 'owner-b')
+})
+afterAll(() => house.close())
+
+const day = '2026-05-31'
+async function newJob(units = 1) {
+  const form = { name: 'Place', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
+  const site = (await ask('POST', '/api/sites', { site: form, address: '', contact: '' })).json()
+  const unitIds: string[] = []
+  for (let index = 0; index < units; index++)
+    unitIds.push((await ask('POST', `/api/sites/${site.id}/units`, { name: `Unit ${index}`, family: 'wall-head', design: {} })).json().id)
+  return { unitIds, job: (await ask('POST', '/api/jobs', { siteId: site.id, unitIds, onDate: day, crewIds: [me] })).json() }
+}
+const send = (jobId: string, events: unknown[]) => ask('POST', `/api/jobs/${jobId}/events`, { events })
+
+describe('the time of a visit', () => {
+  const move = (job: { id: string }, change: object) => ask('PUT', `/api/jobs/${job.id}`, { onDate: day, crewIds: [me], revision: 0, ...change })
+  it('is said, stays where nothing is said of it, and is taken away', async () => {
+    const { job } = await newJob()
+    expect(job.startMin).toBeNull()
+    expect((await move(job, { startMin: 545 })).json()).toMatchObject({ startMin: 545, revision: 1 })
+    expect((await move(job, { onDate: '2026-06-01', revision: 1 })).json()).toMatchObject({ startMin: 545, onDate: '2026-06-01' })
+    expect((await move(job, { startMin: null, revision: 2 })).json().startMin).toBeNull()
+  })
+  it.each([1440, -1, 9.5])('is one of the day: not %d', async (startMin) => {
+    const { job } = await newJob()
+    expect((await move(job, { startMin })).json().lines[0].where).toBe('startMin')
+  })
+  it('of a visit that was cancelled is still seen on its day, and can be taken back', async () => {
+    const { job } = await newJob()
+    await ask('POST', `/api/jobs/${job.id}/cancel`, { revision: 0 })
+    const seen = async () => (await ask('GET', `/api/today?day=${day}`)).json().today.find(({ id }: { id: string }) => id === job.id)
+    expect(await seen()).toMatchObject({ cancelled: true })
+    expect((await ask('GET', `/api/jobs/${job.id}`)).json()).toMatchObject({ cancelled: true, revision: 1 })
+    await move(job, { revision: 1 })
+    expect(await seen()).toMatchObject({ cancelled: false, revision: 2 })
+    expect((await ask('GET', `/api/jobs/${job.id}`)).json().cancelled).toBe(false)
+  })
+})
+
+describe('how a day will go', () => {
+  type Visit = DayOutlook['visits'][number]
+  const outlookOf = async (jobId: string): Promise<Visit | undefined> =>
+    ((await ask('GET', `/api/day?day=${day}`)).json() as DayOutlook).visits.find((visit) => visit.jobId === jobId)
+  it('is told before anybody looked: by forecast, with what is special, and what each does first', async () => {
+    const { job, unitIds } = await newJob(2)
+    const visit = await outlookOf(job.id)
+    expect(visit).toMatchObject({ beganAtMs: null, endedAtMs: null, unseen: 2, special: expect.arrayContaining(['ladder']) })
+    expect(visit?.leftMin).toBeGreaterThan(60)
+    expect(visit?.next).toMatchObject([{ userId: me, unitId: expect.stringMatching(unitIds.join('|')), title: expect.any(String) }])
+  })
+  it('says when work began by the clocks of that day, and less is left the more is done', async () => {
+    const { job, unitIds } = await newJob()
+    const [unitId] = unitIds
+    const morningMs = Date.parse(`${day}T08:00:00Z`)
+    // What was said the day before, with a quote, is no work.
+    const told = {
+      id: newId(),
+      by: me,
+      atMs: morningMs - 86_400_000,
+      happening: { type: 'complaint-set', unitId, complaint: 'smell', present: true },
+    }
+    await send(job.id, [told])
+    const before = await outlookOf(job.id)
+    expect(before?.beganAtMs).toBeNull()
+    const step = (id: string, after: string[]) => ({
+      ...{ id, phase: 'rinse', title: id, handsMin: 40, after, people: 1, equipment: [], cautions: [] },
+    })
+    const steps = [step('first', []), step('second', ['first'])]
+    const at = (minute: number, happening: object) => ({
+      id: newId(),
+      atMs: morningMs + minute * 60_000,
+      by: me,
+      happening: { unitId, ...happening },
+    })
+    await send(job.id, [at(0, { type: 'method-agreed', decisions: [], steps })])
+    const agreed = await outlookOf(job.id)
+    expect(agreed).toMatchObject({ beganAtMs: morningMs, endedAtMs: null, next: [{ title: 'first' }] })
+    await send(job.id, [at(5, { type: 'step-begun', stepId: 'first' }), at(45, { type: 'step-done', stepId: 'first' })])
+    const half = await outlookOf(job.id)
+    expect(half?.leftMin).toBe((agreed?.leftMin ?? 0) - 40)
+    expect(half?.next).toMatchObject([{ title: 'second' }])
+    await send(job.id, [at(46, { type: 'step-begun', stepId: 'second' }), at(86, { type: 'step-done', stepId: 'second' })])
+    await send(job.id, [at(90, { type: 'handed-over', verdict: 'partly' })])
+    expect(await outlookOf(job.id)).toMatchObject({ leftMin: 0, endedAtMs: morningMs + 90 * 60_000, next: [] })
+  })
+  it('says what a site has not, and that somebody goes up', async () => {
+    const form = { name: 'Roof', setting: 'home', waterOnSite: false, foulDrainOnSite: false }
+    const site = (await ask('POST', '/api/sites', { site: form, address: '', contact: '' })).json()
+    const unitId = (await ask('POST', `/api/sites/${site.id}/units`, { name: 'Roof unit', family: 'rv-rooftop', design: {} })).json().id
+    const { id } = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds: [unitId], onDate: day, crewIds: [me] })).json()
+    expect((await outlookOf(id))?.special).toEqual(expect.arrayContaining(['roof', 'no-water', 'no-drain']))
+  })
+  it('says nothing of what was cancelled, nor of another firm', async () => {
+    const { job } = await newJob()
+    expect(await outlookOf(job.id)).toBeDefined()
+    await ask('POST', `/api/jobs/${job.id}/cancel`, { revision: 0 })
+    expect(await outlookOf(job.id)).toBeUndefined()
+    expect((await other('GET', `/api/day?day=${day}`)).json().visits).toEqual([])
+  })
+})
+
+describe('a customer who waits', () => {
+  const ofCustomer = async (reminders?: object) => {
+    const site = { name: 'The Waiting Room', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
+    const { id: siteId } = (await ask('POST', '/api/sites', { site, address: '', contact: '', ...(reminders ? { reminders } : {}) })).json()
+    const { id: unitId } = (await ask('POST', `/api/sites/${siteId}/units`, { name: 'Head', family: 'wall-head', design: {} })).json()
+    return (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: day, crewIds: [me], startMin: 780 })).json().id as string
+  }
+  it('is told a new time by a draft, which goes nowhere without consent or a gateway', async () => {
+    const jobId = await ofCustomer()
+    const draft = (await ask('GET', `/api/jobs/${jobId}/late?startMin=821`)).json()
+    expect(draft).toMatchObject({ hold: 'no-consent', body: expect.stringContaining('The Waiting Room at about 13:45 instead of 13:00') })
+    expect((await ask('POST', `/api/jobs/${jobId}/late`, { body: draft.body })).statusCode).toBe(409)
+    const told = await ofCustomer({ channel: 'text', to: '+00 555 0177', agreedOn: '2026-01-01' })
+    expect((await ask('GET', `/api/jobs/${told}/late?startMin=821`)).json()).toMatchObject({ hold: null, to: '+00 555 0177' })
+  })
+  it('was given no time: nobody waits', async () => {
+    const { job } = await newJob()
+    expect((await ask('GET', `/api/jobs/${job.id}/late?startMin=821`)).statusCode).toBe(409)
+    expect((await ask('GET', `/api/jobs/${job.id}/late?startMin=1500`)).statusCode).toBe(422)
+  })
+})

@@ -1,0 +1,101 @@
+// How will a day go? Of each visit what is left by its crew's day, what is special, what is not in the van, and what its people do next.
+import { timeline, type CrewMember, type UnitSteps } from '@yastik/core/crew'
+import { Fault } from '@yastik/core/faults'
+import { loadFor } from '@yastik/core/money'
+import { estimate, momentAt, round } from '@yastik/core/quantities'
+import { specialsOf } from '@yastik/core/rounds'
+import { heldNow, stepsLeft } from '@yastik/core/run'
+import { crewOfPlan, type DayOutlook } from '@yastik/core/wire'
+import type { Db } from '../db/database.ts'
+import { User, type Firm } from '../db/models.ts'
+import { plannedVisits } from '../stock/load.ts'
+import { productsOf } from '../stock/queries.ts'
+
+type PlannedVisit = Awaited<ReturnType<typeof plannedVisits>>[number]
+type Visit = DayOutlook['visits'][number]
+
+/** Looking a unit over before anything is planned, and measuring and handing it over at the end: minutes a unit, shared among the crew. */
+const lookOverMin = estimate(8, 'min')
+const handOverMin = estimate(6, 'min')
+/** Enough to tell five minutes apart; whoever works there looks closer. */
+const effort = 400
+
+/** What is left at each unit of a visit; the names of people who were given a step are those of its crew. */
+const workOf = ({ load, states }: PlannedVisit, nameOf: ReadonlyMap<number, string>, nowMs: number): UnitSteps[] =>
+  load.units.map(({ id, steps }) => {
+    const state = states.get(id)
+    const given = Object.entries(state?.given ?? {}).flatMap(([stepId, userId]) => {
+      const name = nameOf.get(userId)
+      return name === undefined ? [] : [[stepId, name]]
+    })
+    return { id, steps: state?.steps ? stepsLeft(state, nowMs) : [...steps], given: Object.fromEntries(given), held: state ? heldNow(state) : [] }
+  })
+
+function left(visit: PlannedVisit, people: readonly User[], crew: readonly CrewMember[], firm: Firm, nowMs: number) {
+  const work = workOf(visit, new Map(people.map(({ id, name }) => [id, name])), nowMs)
+  const unseen = [...visit.states.values()].filter(({ grades }) => Object.keys(grades).length === 0).length
+  const aroundMin = (unseen * lookOverMin.value + visit.load.units.length * handOverMin.value) / Math.max(1, people.length)
+  const count = (kind: string) => firm.equipment.filter((entry) => entry.kind === kind).reduce((sum, { count: pieces }) => sum + pieces, 0)
+  try {
+    const { finishMin, tasks } = timeline(work, crew, count, { effort })
+    const next = people.flatMap(({ id: userId, name }) => {
+      const task = tasks.find(({ who }) => who.includes(name))
+      const title = work.find(({ id }) => id === task?.unitId)?.steps.find(({ id }) => id === task?.step)?.title
+      return task && title !== undefined ? [{ userId, unitId: task.unitId, title }] : []
+    })
+    return { leftMin: round(finishMin + aroundMin), unseen, next }
+  } catch (error) {
+    if (!(error instanceof Fault && error.code === 'no-schedule')) throw error
+    return { leftMin: null, because: error.lines[0]?.what ?? error.message, unseen, next: [] }
+  }
+}
+
+/** When work at visits of a day began and ended, by their events; what was said before that day, with a quote, is no work. */
+const spansOf = (db: Db, { id: firmId, houseRules }: Firm, day: string) =>
+  db.read<{ jobId: string; beganAtMs: number | null; endedAtMs: number | null; closed: number }>(
+    `SELECT j.id AS jobId, MIN(e.at_ms) AS beganAtMs, MAX(e.at_ms) AS endedAtMs, j.closed
+     FROM jobs j LEFT JOIN events e ON e.job_id = j.id AND e.at_ms >= :fromMs
+     WHERE j.firm_id = :firmId AND j.on_date = :day AND j.cancelled_at IS NULL GROUP BY j.id, j.closed`,
+    { firmId, day, fromMs: momentAt(day, 0, houseRules.timeZone) },
+  )
+
+export async function dayOutlook(db: Db, firm: Firm, day: string, nowMs: number): Promise<DayOutlook> {
+  const [visits, spans, stock, people] = await Promise.all([
+    plannedVisits(db, firm, day, day, nowMs),
+    spansOf(db, firm, day),
+    productsOf(db, firm, nowMs),
+    User.findAll({ where: { firmId: firm.id }, order: [['id', 'ASC']], transaction: db.transaction }),
+  ])
+  const products = stock.map(({ id, name, inStockLitres }) => ({ id, name, ...(inStockLitres === undefined ? {} : { usableL: inStockLitres }) }))
+  // Told apart by the visit: two sites may have one name.
+  const short = loadFor(
+    visits.map(({ job, load }) => ({ ...load, site: job.id })),
+    firm.equipment,
+    products,
+  ).filter((item) => item.short !== undefined)
+  const planned = new Map(visits.map((visit) => [visit.job.id, visit]))
+  return {
+    day,
+    atMs: nowMs,
+    visits: spans.map(({ jobId, beganAtMs, endedAtMs, closed }): Visit => {
+      const span = {
+        jobId,
+        beganAtMs: beganAtMs === null ? null : Number(beganAtMs),
+        endedAtMs: closed === 1 && endedAtMs !== null ? Number(endedAtMs) : null,
+      }
+      const visit = planned.get(jobId)
+      if (!visit) return { ...span, leftMin: closed === 1 ? 0 : null, unseen: 0, special: [], missing: [], next: [] }
+      const crew = people.filter(({ id }) => visit.job.crewIds.includes(id))
+      return {
+        ...span,
+        ...left(visit, crew, crewOfPlan(crew), firm, nowMs),
+        special: specialsOf(
+          visit.job.site?.form.site ?? { name: '', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
+          visit.families,
+          visit.load.units.flatMap(({ steps }) => steps),
+        ),
+        missing: short.filter(({ sites }) => sites.includes(jobId)).map(({ item, short: quantity = 0, unit }) => ({ item, quantity, unit })),
+      }
+    }),
+  }
+}
