@@ -139,17 +139,3 @@ describe('the van', () => {
     await fitsPhone(sheet)
   })
 })
-
-describe('a visit', () => {
-  it('is moved to another day, and cancelled only on a second word', async () => {
-    await follow(sheet, 'Today')
-    const card = "//article[.//h2[normalize-space()='Halvmark Survey Office']]"
-    const own = (css: string) => sheet.driver.findElement(By.xpath(card)).findElement(By.css(css))
-    await find(sheet, '[data-move-visit]')
-    await own('[data-move-visit]').click()
-    await find(sheet, '[data-job-move]')
-    await own('[data-cancel]').click()
-    await own('[data-cancel-sure]').click()
-    await waitUntil(sheet, async () => (await sheet.driver.findElements(By.xpath(card))).length === 0, 'the visit is still there')
-  })
-})

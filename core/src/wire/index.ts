@@ -85,6 +85,7 @@ export {
   guessColumn,
   siteTableColumns,
   neededColumns,
+  usualSite,
   cellsOf,
   type SiteImport,
   type SiteImportReceipt,

@@ -1,4 +1,4 @@
-import { cellsOf, guessColumn, readSiteTable, siteTableColumns } from './index.ts'
+import { usualSite, cellsOf, guessColumn, readSiteTable, siteTableColumns } from './index.ts'
 
 const headings = [
   'site',
@@ -77,12 +77,33 @@ describe('sites and units as a table', () => {
   it('takes the apostrophe off that keeps a cell from being a formula', () => {
     expect(read(mill.map((cell, at) => (at === 1 ? "'+49 1" : cell))).sites[0].form.address).toBe('+49 1')
   })
+  it('takes a plain list of customers: what is not said is as usual', () => {
+    const plain = ['Customer', 'Street', 'Phone', 'Notes', 'Fax'].map(guessColumn)
+    expect(plain).toEqual(['site', 'address', 'contact', 'access', undefined])
+    expect(readSiteTable([['The Mill', '1 Weir Lane', '+00 555 01', 'key under the mat', '–']], plain)).toEqual({
+      faults: [],
+      sites: [
+        {
+          form: { address: '1 Weir Lane', contact: '+00 555 01', access: 'key under the mat', site: { name: 'The Mill', ...usualSite } },
+          units: [],
+        },
+      ],
+    })
+  })
+  it.each([
+    ['family', 'Wall head', 'wall-head'],
+    ['family', 'ROOF UNIT', 'rv-rooftop'],
+    ['family', 'through wall', 'through-wall'],
+    ['setting', 'Equipment room', 'equipment-room'],
+  ])('understands the application’s own words: %s “%s”', (column, text, value) => {
+    const at = headings.indexOf(column)
+    const { sites, faults } = read(mill.map((cell, index) => (index === at ? text : cell)))
+    expect(faults).toEqual([])
+    expect(column === 'family' ? sites[0].units[0].family : sites[0].form.site.setting).toBe(value)
+  })
   it('knows headings by their letters', () => {
-    expect([guessColumn('Rated cooling kW'), guessColumn('WATER_ON_SITE'), guessColumn('price')]).toEqual([
-      'ratedCoolingKw',
-      'waterOnSite',
-      undefined,
-    ])
+    const headings = ['Rated cooling kW', 'Rated cooling', 'WATER_ON_SITE', 'Unit type', 'price', 'ra', '']
+    expect(headings.map(guessColumn)).toEqual(['ratedCoolingKw', 'ratedCoolingKw', 'waterOnSite', 'family', undefined, undefined, undefined])
   })
   it('reads fifty thousand rows in a few seconds, and tells of each bad one', () => {
     const rows = Array.from({ length: 50_000 }, (_, index) =>

@@ -1,7 +1,7 @@
 // Sites and units as rows of a table: which columns there are, how a cell is read and written, and what a whole table says.
 import { z } from 'zod'
 import { closed, linesOf, type FaultLine } from '../faults/index.ts'
-import { designSchema, type Trait } from '../units/index.ts'
+import { designSchema, familyNames, type Trait } from '../units/index.ts'
 import { faultBodySchema, siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
 
 type Cell = string | number | boolean
@@ -23,6 +23,7 @@ export const siteTableColumns: readonly Column[] = [
   { name: 'site', of: 'site', path: ['site', 'name'], schema: siteShape.name },
   { name: 'address', of: 'site', path: ['address'], schema: siteFormSchema.shape.address },
   { name: 'contact', of: 'site', path: ['contact'], schema: siteFormSchema.shape.contact },
+  { name: 'access', of: 'site', path: ['access'], schema: optional(siteFormSchema.shape.access) },
   ...inSite,
   { name: 'customerUnits', of: 'site', path: ['customerUnits'], schema: optional(siteFormSchema.shape.customerUnits) },
   { name: 'unit', of: 'unit', path: ['name'], schema: unitFormSchema.shape.name },
@@ -36,13 +37,41 @@ export const siteTableColumns: readonly Column[] = [
   })),
 ]
 /** Columns without which a row cannot be read. */
-export const neededColumns = ['site', 'setting', 'waterOnSite', 'foulDrainOnSite'] as const
+export const neededColumns = ['site'] as const
+/** As what a site is taken of which nothing is said. */
+export const usualSite = { setting: 'home', waterOnSite: true, foulDrainOnSite: true } as const
+/** Headings that people write, by the column they mean; as a heading is compared, by its letters alone. */
+const alsoCalled: Readonly<Record<string, readonly string[]>> = {
+  site: ['name', 'customer', 'customername', 'client', 'clientname', 'company', 'place', 'sitename'],
+  address: ['street', 'streetaddress', 'location', 'fulladdress'],
+  contact: ['contactperson', 'contactname', 'phone', 'telephone', 'mobile', 'hours'],
+  access: ['keys', 'wayin', 'notes', 'remarks', 'whattomind'],
+  setting: ['building', 'buildingtype', 'kindofsite'],
+  waterOnSite: ['water', 'tap'],
+  foulDrainOnSite: ['drain', 'fouldrain'],
+  unit: ['unitname', 'room', 'appliance', 'indoorunit', 'head'],
+  family: ['type', 'unittype', 'kind', 'kindofunit'],
+  hoursPerDay: ['hours a day', 'runs'].map((text) => text.replaceAll(' ', '')),
+}
+/** Names of choices as the application says them. */
+const saidAs: Readonly<Record<string, string>> = { ...familyNames }
+const bare = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
+
+/** The choice that a word means: as it is written in the format, or as the application says it; undefined where it is none of them. */
+function choiceOf(text: string, schema: z.ZodType): unknown {
+  if (!(schema instanceof z.ZodLiteral)) return undefined
+  return [...schema.values].find((value) => [String(value), saidAs[String(value)] ?? ''].some((word) => word !== '' && bare(word) === bare(text)))
+}
+const elementOf = (schema: z.ZodType) => (schema instanceof z.ZodArray ? (schema.element as z.ZodType) : undefined)
 
 const words = new Map<string, boolean>([
   ['yes', true],
+  ['y', true],
+  ['x', true],
   ['true', true],
   ['1', true],
   ['no', false],
+  ['n', false],
   ['false', false],
   ['0', false],
 ])
@@ -51,9 +80,17 @@ const numberOf = (text: string) => (/^[-+]?\d+([.,]\d+)?$/.test(text) ? Number(t
 /** What a cell may mean: as text, number, yes or no, or several of them with spaces or bars between. The first that the column takes counts. */
 function readCell(text: string, { schema }: Column): { value: unknown } | { issues: z.core.$ZodIssue[]; tried: unknown } {
   const several = text.split(/[\s|]+/).filter(Boolean)
-  const candidates: unknown[] = [text, numberOf(text), words.get(text.toLowerCase()), several, several.map(numberOf)].filter(
-    (candidate) => candidate !== undefined,
-  )
+  const own = elementOf(schema)
+  const chosen = own && text.split(/[|,;]+/).map((part) => choiceOf(part, own))
+  const candidates: unknown[] = [
+    text,
+    choiceOf(text, schema),
+    numberOf(text),
+    words.get(text.toLowerCase()),
+    several,
+    several.map(numberOf),
+    chosen,
+  ].filter((candidate) => candidate !== undefined)
   for (const candidate of candidates) {
     const result = schema.safeParse(candidate)
     if (result.success) return { value: result.data }
@@ -115,7 +152,10 @@ export function readSiteTable(rows: readonly (readonly string[])[], mapping: rea
     const row = index + 2
     if (cells.every((cell) => cell.trim() === '')) return
     const wrong: RowFault[] = []
-    const forms = { site: { address: '', contact: '', site: {} } as Record<string, unknown>, unit: { design: {} } as Record<string, unknown> }
+    const forms = {
+      site: { address: '', contact: '', site: { ...usualSite } } as Record<string, unknown>,
+      unit: { design: {} } as Record<string, unknown>,
+    }
     let hasUnit = false
     columns.forEach((column, at) => {
       // An apostrophe before what would be a formula was put there when the table was written.
@@ -169,8 +209,15 @@ export function readSiteTable(rows: readonly (readonly string[])[], mapping: rea
   return { sites: [...sites.values()].map(({ form, units }) => ({ form, units })), faults }
 }
 
-/** Which column of ours a heading most likely is: by its letters alone. */
+/** Fewer letters begin too many words. */
+const leastLetters = 6
+/** Which column of ours a heading most likely is: by its letters alone, or by what people call it. */
 export function guessColumn(heading: string): string | undefined {
-  const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '')
-  return siteTableColumns.find(({ name }) => bare(name) === bare(heading))?.name
+  const said = bare(heading)
+  if (said === '') return undefined
+  const known = siteTableColumns.find(({ name }) => bare(name) === said || alsoCalled[name]?.includes(said))
+  if (known) return known.name
+  // Without its unit, where that leaves no doubt.
+  const begins = said.length < leastLetters ? [] : siteTableColumns.filter(({ name }) => bare(name).startsWith(said))
+  return begins.length === 1 ? begins[0].name : undefined
 }

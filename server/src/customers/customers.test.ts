@@ -29,7 +29,9 @@ afterAll(() => house.close())
 async function customer(onDate = '2026-11-27', to = `+00 555 ${String(Math.floor(Math.random() * 900) + 100)}3`) {
   const site = { name: 'Aldwin Marsh', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
   const reminders = { channel: 'text', to, agreedOn: '2026-01-10' }
-  const { id: siteId } = (await owner('POST', '/api/sites', { site, address: '9 Fen Row', contact: 'Aldwin, after six', reminders })).json()
+  const { id: siteId } = (
+    await owner('POST', '/api/sites', { site, address: '9 Fen Row', contact: 'Aldwin, after six', access: 'Aldwin’s dog', reminders })
+  ).json()
   const { id: unitId } = (await owner('POST', `/api/sites/${siteId}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json()
   const { id: jobId } = (await owner('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate, crewIds: [by] })).json()
   const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#777' } })

@@ -45,7 +45,7 @@ export async function eraseCustomer(db: Doing, siteId: string, version: number, 
   const { firmId } = actor.user
   const site = await holdOwn(db, Site, 'site', siteId, firmId)
   checkVersion(site, version)
-  const { reminders, ...form } = site.form
+  const { reminders, access: _, ...form } = site.form
   const name = `Erased customer ${siteId.slice(-6)}`
   const anonymous = { ...form, site: { ...form.site, name }, address: '', contact: '' }
   await site.update({ name, form: anonymous, version: version + 1, savedBy: actor.user.name }, { transaction })

@@ -59,6 +59,10 @@ const spansOf = (db: Db, { id: firmId, houseRules }: Firm, day: string) =>
     { firmId, day, fromMs: momentAt(day, 0, houseRules.timeZone) },
   )
 
+/** Whether somebody was at work, on whatever day that began. */
+const isBegun = ({ states }: PlannedVisit) =>
+  [...states.values()].some(({ steps, progress }) => steps !== undefined && Object.keys(progress).length > 0)
+
 export async function dayOutlook(db: Db, firm: Firm, day: string, nowMs: number): Promise<DayOutlook> {
   const [visits, spans, stock, people] = await Promise.all([
     plannedVisits(db, firm, day, day, nowMs),
@@ -78,12 +82,13 @@ export async function dayOutlook(db: Db, firm: Firm, day: string, nowMs: number)
     day,
     atMs: nowMs,
     visits: spans.map(({ jobId, beganAtMs, endedAtMs, closed }): Visit => {
+      const visit = planned.get(jobId)
+      const began = beganAtMs ?? (visit && isBegun(visit) ? momentAt(day, 0, firm.houseRules.timeZone) : null)
       const span = {
         jobId,
-        beganAtMs: beganAtMs === null ? null : Number(beganAtMs),
+        beganAtMs: began === null ? null : Number(began),
         endedAtMs: closed === 1 && endedAtMs !== null ? Number(endedAtMs) : null,
       }
-      const visit = planned.get(jobId)
       if (!visit) return { ...span, leftMin: closed === 1 ? 0 : null, unseen: 0, special: [], missing: [], next: [] }
       const crew = people.filter(({ id }) => visit.job.crewIds.includes(id))
       return {

@@ -169,7 +169,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     const half = new Diary('today/half', demoId(guests.units[1].key), imre.id, nowMs - 20 * 60_000)
     half.lookOver(openGrades.half.complaints, openGrades.half.grades)
     await storeEvents(db, job.id, imre, half.events)
-    await open('today/halvmark', office, office.units, nowMs, ['sanna'], 330)
+    await open('today/halvmark', office, office.units, nowMs, ['sanna'], 285)
     const looked = async (
       key: string,
       site: DemoSite,
@@ -180,12 +180,13 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     ) => {
       const units = [...site.units].sort((a, b) => Number(b.key === unitKey) - Number(a.key === unitKey))
       const visit = await open(key, site, units, onMs, crew, fromNowMin)
-      const seen = new Diary(key, demoId(unitKey), imre.id, nowMs - 40 * 60_000)
+      // Looked over when the visit was spoken of; the work begins today.
+      const seen = new Diary(key, demoId(unitKey), imre.id, nowMs - dayMs - 40 * 60_000)
       seen.lookOver(openGrades.looked[unitKey].complaints, openGrades.looked[unitKey].grades)
       await storeEvents(db, visit.id, imre, seen.events)
     }
-    await looked('today/quellhof', rooms, 'qh-hall', ['mira'], nowMs, -45)
-    await looked('today/uferlund', pitches, 'ul-b7', ['imre', 'sanna'], nowMs, 60)
+    await looked('today/quellhof', rooms, 'qh-hall', ['mira'], nowMs, 30)
+    await looked('coming/uferlund', pitches, 'ul-b7', ['imre', 'sanna'], nowMs + dayMs, 0)
     await looked('coming/kornfeld', lodge, 'kf-den', ['mira', 'imre'], nowMs + dayMs)
     await open('coming/ehrenfurt', bakery, bakery.units, nowMs + 2 * dayMs, ['mira', 'imre'])
   }

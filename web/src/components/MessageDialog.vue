@@ -15,6 +15,7 @@ const props = defineProps<{
   siteId: string
   siteName: string
   /** Of the quote that is written; else of what falls due at the site. */ quoteId?: string
+  /** Of the visit whose customer waits, and when it will begin. */ late?: { readonly jobId: string; readonly startMin: number }
 }>()
 const emit = defineEmits<{ close: []; sent: [] }>()
 const open = ref(true)
@@ -27,17 +28,21 @@ const holds: Record<HoldReason, string> = {
   lately: 'This customer was reminded less than a fortnight ago.',
 }
 await run(async () => {
-  draft.value =
-    props.quoteId === undefined
-      ? await ask(endpoints.draftReminder, { params: { id: props.siteId } })
-      : await ask(endpoints.draftQuoteMessage, { params: { id: props.quoteId } })
+  const { siteId, quoteId, late } = props
+  draft.value = late
+    ? await ask(endpoints.draftLate, { params: { id: late.jobId }, query: { startMin: late.startMin } })
+    : quoteId === undefined
+      ? await ask(endpoints.draftReminder, { params: { id: siteId } })
+      : await ask(endpoints.draftQuoteMessage, { params: { id: quoteId } })
   body.value = draft.value.body
 })
 const send = () =>
   run(async () => {
     const message = { body: body.value }
-    if (props.quoteId === undefined) await ask(endpoints.sendReminder, { params: { id: props.siteId }, body: message })
-    else await ask(endpoints.sendQuoteMessage, { params: { id: props.quoteId }, body: message })
+    const { siteId, quoteId, late } = props
+    if (late) await ask(endpoints.sendLate, { params: { id: late.jobId }, body: message })
+    else if (quoteId === undefined) await ask(endpoints.sendReminder, { params: { id: siteId }, body: message })
+    else await ask(endpoints.sendQuoteMessage, { params: { id: quoteId }, body: message })
     emit('sent')
   })
 </script>

@@ -3,7 +3,7 @@
 import { settings } from '@yastik/core/plan'
 import { isOnRoof } from '@yastik/core/units'
 import { surroundings } from '@yastik/core/upkeep'
-import { endpoints, type SiteForm, type SiteRecord } from '@yastik/core/wire'
+import { endpoints, usualSite, type SiteForm, type SiteRecord } from '@yastik/core/wire'
 import { computed, ref, watch } from 'vue'
 import { ask } from '../api/client.ts'
 import { useDoing } from '../api/useServer.ts'
@@ -25,9 +25,16 @@ const { unit } = useMeasures()
 /** A copy to edit; everything here came as JSON. */
 const copyOf = <T,>(value: T): T => JSON.parse(JSON.stringify(value))
 function formOf(record: SiteRecord | undefined): SiteForm {
-  if (!record) return { site: { name: '', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' }
-  const { site, address, contact, customerUnits, reminders } = record
-  return copyOf({ site, address, contact, ...(customerUnits ? { customerUnits } : {}), ...(reminders ? { reminders } : {}) })
+  if (!record) return { site: { name: '', ...usualSite }, address: '', contact: '' }
+  const { site, address, contact, access, customerUnits, reminders } = record
+  return copyOf({
+    site,
+    address,
+    contact,
+    ...(access ? { access } : {}),
+    ...(customerUnits ? { customerUnits } : {}),
+    ...(reminders ? { reminders } : {}),
+  })
 }
 const form = ref<SiteForm>(formOf(props.site))
 watch(
@@ -80,7 +87,10 @@ function save() {
     <div class="fields">
       <Field where="site.name" label="Name"><TextField v-model="form.site.name" name="site-name" /></Field>
       <Field where="address" label="Address"><TextField v-model="form.address" name="address" /></Field>
-      <Field where="contact" label="Contact, keys, hours"><TextField v-model="form.contact" name="contact" /></Field>
+      <Field where="contact" label="Contact, hours"><TextField v-model="form.contact" name="contact" /></Field>
+      <Field where="access" label="Keys, way in, what to mind" hint="the dog, a code, where to park"
+        ><TextField v-model="form.access" name="access"
+      /></Field>
       <Field where="customerUnits" label="Units in the customer’s report">
         <Choice
           mark="customer-units"

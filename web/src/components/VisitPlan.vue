@@ -11,10 +11,12 @@ import Form from '../kit/Form.vue'
 import Tap from '../kit/Tap.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import CrewPick from './CrewPick.vue'
+import TimePick from './TimePick.vue'
 
 const props = defineProps<{ siteId: string; unitIds: readonly string[]; mayQuote: boolean; /** Whether this is what to do now. */ now: boolean }>()
 const router = useRouter()
 const onDate = ref(usePlace().today())
+const startMin = ref<number | null>(null)
 const asked = useAsked(endpoints.crew, () => ({}))
 await asked.ready()
 const crew = computed(() => asked.said.value ?? [])
@@ -23,7 +25,7 @@ const doing = useDoing()
 const error = computed(() => doing.error.value ?? asked.error.value)
 const plan = () =>
   doing.run(async () => {
-    const body = { siteId: props.siteId, unitIds: [...props.unitIds], onDate: onDate.value, crewIds: crewIds.value }
+    const body = { siteId: props.siteId, unitIds: [...props.unitIds], onDate: onDate.value, startMin: startMin.value, crewIds: crewIds.value }
     const job = await ask(endpoints.makeJob, { body })
     await router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
   })
@@ -39,6 +41,7 @@ const quote = () =>
   <Form class="ruled visit" data-visit-plan :fault="error" @submit="plan">
     <div class="row inline">
       <Field where="onDate" label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
+      <Field where="startMin" label="Begins at"><TimePick v-model="startMin" name="start-at" /></Field>
       <Field where="crewIds" label="Who goes"><CrewPick v-model="crewIds" :crew="crew" /></Field>
       <Tap type="submit" :now="now" :disabled="unitIds.length === 0 || crewIds.length === 0 || onDate === ''">Start the visit</Tap>
       <Tap v-if="mayQuote" :disabled="unitIds.length === 0" data-make-quote @click="quote">Make a quote</Tap>

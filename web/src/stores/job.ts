@@ -116,6 +116,13 @@ export const useJob = defineStore('job', () => {
     log.close()
   }
 
+  /** Asks the server for the open job anew: it is another one now. */
+  async function reopen(): Promise<void> {
+    const id = record.value?.id
+    close()
+    if (id !== undefined) await open(id)
+  }
+
   const { unsent, trouble, send } = sending
-  return { record, events, unsent, trouble, open, close, add, addPhoto, sign, undo, undoable, send, stateFor, unitFor, designFor }
+  return { record, events, unsent, trouble, open, reopen, close, add, addPhoto, sign, undo, undoable, send, stateFor, unitFor, designFor }
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Sites and units from a table: which column is which, the first rows, what is wrong row by row; nothing is taken in before a person says so.
-import { endpoints, neededColumns, siteTableColumns, type SiteImportReceipt } from '@yastik/core/wire'
+import { endpoints, neededColumns, siteTableColumns, usualSite, type SiteImportReceipt } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { askByLines } from '../api/client.ts'
 import FaultNote from '../kit/FaultNote.vue'
@@ -91,7 +91,7 @@ async function take() {
   <section class="stack" data-table-import>
     <h2>Sites and units from a table</h2>
     <p class="small">
-      CSV with one row per unit. Headings as in
+      CSV with one row per unit, or a plain list of customers. Headings as in
       <a v-if="mayTakeOut" :href="endpoints.sitesTable.path" download>the table of what you have</a>
       <template v-else>the table that the owner can take out</template> are known by themselves; others you choose below.
     </p>
@@ -123,6 +123,9 @@ async function take() {
       </Ledger>
       <Notice v-if="missing.length > 0" kind="now">Still to be named: {{ missing.join(', ') }}.</Notice>
       <Notice v-if="twice.length > 0" kind="now">Named twice: {{ twice.join(', ') }}.</Notice>
+      <p v-if="!['setting', 'waterOnSite', 'foulDrainOnSite'].every((name) => mapping.includes(name))" class="small" data-usual>
+        Where nothing is said of it, a site is taken for a {{ usualSite.setting }} with a tap and a foul drain.
+      </p>
       <template v-if="read">
         <div v-if="read.faultyRows > 0" class="stack" data-row-faults>
           <p>

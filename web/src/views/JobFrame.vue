@@ -1,9 +1,11 @@
 <script setup lang="ts">
 // The frame of a job: which unit, where in the job, the stations.
+import { endpoints } from '@yastik/core/wire'
 import { stageOf } from '@yastik/core/run'
 import { familyNames } from '@yastik/core/units'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
+import { ask } from '../api/client.ts'
 import { aheadMs } from '../api/clock.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import PhaseRibbon from '../components/PhaseRibbon.vue'
@@ -12,6 +14,7 @@ import { useNames } from '../job/useNames.ts'
 import Pick from '../kit/Pick.vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
+import Notice from '../kit/Notice.vue'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -34,6 +37,19 @@ const unit = computed(() => job.unitFor(props.unitId))
 const state = computed(() => job.stateFor(props.unitId))
 const others = computed(() => (job.record?.unitIds ?? []).filter((id) => id !== props.unitId))
 const { unitName } = useNames()
+/** A visit that was cancelled is planned again, on its day and for its people. */
+async function takeBack() {
+  const { record } = job
+  if (!record) return
+  error.value = undefined
+  try {
+    const { id, onDate, crew, revision } = record
+    await ask(endpoints.moveJob, { params: { id }, body: { onDate, crewIds: crew.map((person) => person.id), revision } })
+    await job.reopen()
+  } catch (caught) {
+    error.value = caught
+  }
+}
 /** So many stand beside each other; more are a list. */
 const fewUnits = 4
 /** The same station at another unit. */
@@ -72,6 +88,9 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
           <Tap :disabled="!canUndo" data-undo @click="job.undo(unitId)">Undo last tap</Tap>
         </div>
       </div>
+      <Notice v-if="job.record.cancelled" kind="now" data-cancelled-job>
+        <p><b>This visit was cancelled: nobody is expected there.</b> <Tap small data-take-back @click="takeBack">Go there after all</Tap></p>
+      </Notice>
       <p v-if="Math.abs(aheadMs ?? 0) > 60_000" class="small" role="status" data-clock>
         This device’s clock is {{ Math.round(Math.abs(aheadMs!) / 60_000) }} min {{ aheadMs! > 0 ? 'ahead' : 'behind' }}; waits are counted by the
         server’s.

@@ -1,34 +1,39 @@
 <script setup lang="ts">
-// What is on today, what is left over, and what comes next.
+// The day as it goes: who is where when, what this person does next; what is left over, and what comes next.
 import { endpoints, type JobCard } from '@yastik/core/wire'
 import dayjs from 'dayjs'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
+import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
-import JobSheet from '../components/JobSheet.vue'
-import { askOrKept, clearShelf, fetchAhead } from '../offline/shelf.ts'
-import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
+import { clearShelf, fetchAhead } from '../offline/shelf.ts'
+import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
+import CrewDayLine from '../today/CrewDayLine.vue'
+import NextForYou from '../today/NextForYou.vue'
+import { useDay } from '../today/useDay.ts'
+import VisitSheet from '../today/VisitSheet.vue'
 
 useJob().close()
-const day = dayjs().format('YYYY-MM-DD')
-const jobs = ref<{ today: JobCard[]; coming: JobCard[] }>({ today: [], coming: [] })
-const fromDevice = ref(false)
-const error = ref<unknown>()
-async function load() {
-  error.value = undefined
-  try {
-    const { answer, kept } = await askOrKept(endpoints.today, { query: { day } })
-    jobs.value = answer
-    fromDevice.value = kept
-    // Everything for today is on the device before anybody goes where there is no signal.
-    if (!kept) void clearShelf().then(() => fetchAhead(answer.today.map(({ id }) => id)))
-  } catch (caught) {
-    error.value = caught
-  }
-}
-await load()
-const due = computed(() => jobs.value.today.filter(({ onDate }) => onDate === day))
-const left = computed(() => jobs.value.today.filter(({ onDate }) => onDate < day))
+const session = useSession()
+const me = computed(() => session.me?.id ?? 0)
+const { day, cards, crews, nowMin, cancelled, left, coming, fromDevice, error, load } = useDay()
+const taking = useDoing()
+const takeBack = ({ id, onDate, crewIds, revision }: JobCard) =>
+  taking.run(async () => {
+    await ask(endpoints.moveJob, { params: { id }, body: { onDate, crewIds, revision } })
+    await load()
+  })
+/** Whose own day comes first; the others in the order of their first visit. */
+const lines = computed(() => {
+  const isMine = ({ ids }: { ids: readonly number[] }) => ids.includes(me.value)
+  return [...crews.value].sort((one, other) => Number(isMine(other)) - Number(isMine(one)))
+})
+
+const ids = await load()
+// Everything for today is on the device before anybody goes where there is no signal.
+if (ids.length > 0) void clearShelf().then(() => fetchAhead(ids))
 </script>
 
 <template>
@@ -40,17 +45,45 @@ const left = computed(() => jobs.value.today.filter(({ onDate }) => onDate < day
         <Tap to="/sites">Plan a visit from a site</Tap>
       </div>
     </div>
-    <FaultNote :error="error" />
+    <FaultNote :error="error ?? taking.error.value" />
     <p v-if="fromDevice" role="status" data-from-device>No signal: this is what the server said last. Work goes on; it is sent when there is one.</p>
-    <p v-if="!error && due.length === 0">Nothing is planned for today. Open a site, choose its units, and plan a visit.</p>
-    <JobSheet v-for="job in due" :key="job.id" :job="job" @changed="load" />
+    <NextForYou :cards="cards" :me="me" />
+    <p v-if="!error && cards.length === 0">Nothing is planned for today. Open a site, choose its units, and plan a visit.</p>
+    <div class="lines">
+      <CrewDayLine v-for="crew in lines" :key="crew.key" :crew="crew" :now-min="nowMin" @changed="load" />
+    </div>
+    <ul v-if="cancelled.length > 0" class="plain ruled-top" aria-label="Cancelled today">
+      <li v-for="job in cancelled" :key="job.id" class="cancelled" :data-cancelled="job.siteName">
+        <span
+          ><s>{{ job.siteName }}</s> <small>{{ job.crew.join(', ') }}</small> cancelled: nobody goes there</span
+        >
+        <Tap small :disabled="taking.busy.value" data-take-back @click="takeBack(job)">Go there after all</Tap>
+      </li>
+    </ul>
     <template v-if="left.length > 0"
       ><h2 class="ruled-top">Left open</h2>
-      <JobSheet v-for="job in left" :key="job.id" :job="job" @changed="load"
+      <VisitSheet v-for="job in left" :key="job.id" :card="{ job }" dated named @changed="load"
     /></template>
-    <template v-if="jobs.coming.length > 0"
+    <template v-if="coming.length > 0"
       ><h2 class="ruled-top">Coming</h2>
-      <JobSheet v-for="job in jobs.coming" :key="job.id" :job="job" @changed="load"
+      <VisitSheet v-for="job in coming" :key="job.id" :card="{ job }" dated named @changed="load"
     /></template>
   </div>
 </template>
+
+<style scoped>
+/* All crews side by side, as many as there is room for. */
+.lines {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(26rem, 100%), 1fr));
+  gap: 1.2rem 1.6rem;
+  align-items: start;
+}
+.cancelled {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 0.3rem 1rem;
+}
+</style>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+// A visit on another day, at another time, with other people, or not at all; and what that makes of the rest of the day.
+import { dayStops } from '@yastik/core/rounds'
+import { endpoints, type JobCard } from '@yastik/core/wire'
+import { computed, ref } from 'vue'
+import { ask } from '../api/client.ts'
+import { useAsked, useDoing } from '../api/useServer.ts'
+import CrewPick from '../components/CrewPick.vue'
+import TimePick from '../components/TimePick.vue'
+import DayField from '../kit/DayField.vue'
+import Drawer from '../kit/Drawer.vue'
+import FaultNote from '../kit/FaultNote.vue'
+import Field from '../kit/Field.vue'
+import Tap from '../kit/Tap.vue'
+import { usePlace } from '../measures/usePlace.ts'
+import { serverNow } from '../api/clock.ts'
+import DayEffect from './DayEffect.vue'
+import { visitOf } from './useDay.ts'
+
+const props = defineProps<{ job: JobCard }>()
+const emit = defineEmits<{ changed: []; close: [] }>()
+const place = usePlace()
+const isOpen = ref(true)
+const onDate = ref(props.job.onDate)
+const startMin = ref(props.job.startMin)
+const crewIds = ref<number[]>([...props.job.crewIds])
+const people = useAsked(endpoints.crew, () => ({}))
+const crew = computed(() => people.said.value ?? [])
+const sure = ref(false)
+const doing = useDoing()
+async function change(how: (job: { params: { id: string }; revision: number }) => Promise<unknown>) {
+  if (await doing.run(() => how({ params: { id: props.job.id }, revision: props.job.revision }))) emit('changed')
+}
+const move = () =>
+  change(({ params, revision }) =>
+    ask(endpoints.moveJob, { params, body: { onDate: onDate.value, startMin: startMin.value, crewIds: crewIds.value, revision } }),
+  )
+const cancel = () => change(({ params, revision }) => ask(endpoints.cancelJob, { params, body: { revision } }))
+
+// The day as it is, and as it would be.
+const thatDay = useAsked(endpoints.today, () => (onDate.value === '' ? undefined : { query: { day: onDate.value } }))
+const outlook = useAsked(endpoints.dayOutlook, () => (onDate.value === '' ? undefined : { query: { day: onDate.value } }))
+const own = useAsked(endpoints.dayOutlook, () => ({ query: { day: props.job.onDate } }))
+const error = computed(() => doing.error.value ?? people.error.value ?? thatDay.error.value ?? outlook.error.value)
+const nowMin = computed(() => (onDate.value === place.today() ? place.minuteOf(serverNow()) : -1440))
+const rows = computed(() => {
+  if (!thatDay.said.value || !outlook.said.value || !own.said.value) return undefined
+  const known = new Map([...own.said.value.visits, ...outlook.said.value.visits].map((visit) => [visit.jobId, visit]))
+  const there = [...thatDay.said.value.today, ...thatDay.said.value.coming].filter((job) => job.onDate === onDate.value && !job.cancelled)
+  const minuteOf = (ms: number) => (place.dayOf(ms) < onDate.value ? -1440 : 0) + place.minuteOf(ms)
+  const visits = (jobs: readonly JobCard[]) => jobs.map((job) => visitOf(job, known.get(job.id), minuteOf))
+  const before = new Map(dayStops(visits(there), nowMin.value).map((stop) => [stop.id, stop]))
+  const moved = { ...props.job, onDate: onDate.value, startMin: startMin.value, crewIds: crewIds.value }
+  const all = [...there.filter(({ id }) => id !== props.job.id), moved]
+  const names = new Map(all.map(({ id, siteName }) => [id, siteName]))
+  const theirs = new Set(
+    all.filter((job) => job.crewIds.some((id) => crewIds.value.includes(id) || props.job.crewIds.includes(id))).map(({ id }) => id),
+  )
+  return dayStops(visits(all), nowMin.value)
+    .filter(({ id }) => theirs.has(id))
+    .map((after) => ({ id: after.id, name: names.get(after.id) ?? '', isOwn: after.id === props.job.id, before: before.get(after.id), after }))
+})
+</script>
+
+<template>
+  <Drawer v-model="isOpen" :title="job.siteName" @closed="emit('close')">
+    <div class="stack" data-job-move>
+      <div class="row">
+        <Field label="Day"><DayField v-model="onDate" name="move-to" /></Field>
+        <Field label="Begins at"><TimePick v-model="startMin" name="move-at" /></Field>
+      </div>
+      <Field label="Who goes"><CrewPick v-model="crewIds" :crew="crew" /></Field>
+      <section aria-label="The day then">
+        <h3>The day then</h3>
+        <p v-if="!rows" role="status">reckoning …</p>
+        <DayEffect v-else :rows="rows" />
+      </section>
+      <FaultNote :error="error" />
+      <div class="row">
+        <Tap now :disabled="crewIds.length === 0 || onDate === '' || doing.busy.value" data-move-it @click="move">Save</Tap>
+        <Tap @click="isOpen = false">Leave it</Tap>
+      </div>
+      <p v-if="crewIds.length === 0" class="small" role="status">Somebody has to go: tap a name.</p>
+      <p class="ruled-top">
+        <Tap v-if="!sure" data-cancel @click="sure = true">Cancel the visit</Tap>
+        <Tap v-else data-cancel-sure @click="cancel">Yes, nobody goes there</Tap>
+      </p>
+    </div>
+  </Drawer>
+</template>

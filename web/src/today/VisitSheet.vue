@@ -1,0 +1,213 @@
+<script setup lang="ts">
+// One visit of a day: when, where, who, how one gets in, what is special and missing, and where each of its units stands.
+import { dayWords, clockWords, durationWords } from '@yastik/core/quantities'
+import { specialNames } from '@yastik/core/rounds'
+import { familyNames } from '@yastik/core/units'
+import { computed, defineAsyncComponent, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { stageWords } from '../components/stages.ts'
+import Tap from '../kit/Tap.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+import { spanWords, standWords } from './stopWords.ts'
+import type { DayCard } from './useDay.ts'
+
+// Opened seldom: loaded then.
+const VisitMove = defineAsyncComponent(() => import('./VisitMove.vue'))
+const MessageDialog = defineAsyncComponent(() => import('../components/MessageDialog.vue'))
+
+const props = defineProps<{
+  card: DayCard
+  /** Whether the day it is on has to be said. */ dated?: boolean
+  /** Whether who goes has to be said. */ named?: boolean
+}>()
+const emit = defineEmits<{ changed: [] }>()
+const { quantity } = useMeasures()
+const job = computed(() => props.card.job)
+const stop = computed(() => props.card.stop)
+const moving = ref(false)
+const telling = ref(false)
+/** A visit on which work has begun keeps its day. */
+const isFixed = computed(() => job.value.units.some(({ done }) => done > 0))
+function changed() {
+  moving.value = false
+  telling.value = false
+  emit('changed')
+}
+const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage)
+const missing = computed(() =>
+  (props.card.outlook?.missing ?? []).map(({ item, quantity: much, unit }) => `${item} ${unit === 'L' ? quantity(much, 'L') : `${much} ${unit}`}`),
+)
+const how = computed(() => [job.value.contact, job.value.access].filter((text) => text !== ''))
+</script>
+
+<template>
+  <article class="visit" :class="stop?.state" :data-visit="job.id">
+    <p v-if="stop || job.startMin !== null" class="when" :class="{ late: stop?.isLate }" data-when>
+      {{ stop ? spanWords(stop) : clockWords(job.startMin ?? 0) }}
+    </p>
+    <div class="sheet">
+      <header class="spread">
+        <h3>
+          <RouterLink :to="`/sites/${job.siteId}`">{{ job.siteName }}</RouterLink>
+        </h3>
+        <Tap v-if="!isFixed" bare small data-move-visit @click="moving = true">Move or cancel</Tap>
+      </header>
+      <p v-if="stop" class="stands" data-stands>{{ standWords(job, stop, card.outlook?.leftMin) }}</p>
+      <p v-if="card.outlook?.because" class="small">Nobody can tell how long: {{ card.outlook.because }}.</p>
+      <p class="small">
+        <template v-if="dated">{{ dayWords(job.onDate) }} · </template>
+        <template v-if="named">{{ job.crew.join(', ') }} · </template>{{ job.address }}
+      </p>
+      <p v-if="how.length > 0" class="small" data-access>{{ how.join(' · ') }}</p>
+      <p v-if="card.outlook && card.outlook.special.length > 0" class="marks" data-special>
+        <span v-for="special in card.outlook.special" :key="special" class="mark">{{ specialNames[special] }}</span>
+      </p>
+      <p v-if="missing.length > 0" class="missing" data-missing>
+        Not enough in the van: {{ missing.join(', ') }}. <RouterLink to="/stores/load">The day’s load</RouterLink>
+      </p>
+      <p v-if="stop?.isLate" class="missing" data-late>
+        About {{ durationWords(stop.lateMin) }} late.
+        <Tap small data-tell-late @click="telling = true">Write to the customer</Tap>
+      </p>
+      <ul class="plain">
+        <li v-for="unit in job.units" :key="unit.unitId">
+          <RouterLink :to="{ name: stationOf(unit.stage), params: { jobId: job.id, unitId: unit.unitId } }" class="unit">
+            <span class="name"
+              ><b>{{ unit.name }}</b
+              ><small>{{ familyNames[unit.family] }}</small></span
+            >
+            <span class="bar" aria-hidden="true"
+              ><i v-for="n in 10" :key="n" :class="{ full: unit.steps > 0 && unit.done / unit.steps >= n / 10 - 0.001 }"
+            /></span>
+            <span class="stage">{{ stageWords(unit) }}</span>
+            <span class="go" aria-hidden="true">→</span>
+          </RouterLink>
+        </li>
+      </ul>
+      <VisitMove v-if="moving" :job="job" @changed="changed" @close="moving = false" />
+      <Suspense v-if="telling && stop?.startMin !== undefined">
+        <MessageDialog
+          :site-id="job.siteId"
+          :site-name="job.siteName"
+          :late="{ jobId: job.id, startMin: stop.startMin }"
+          @sent="changed"
+          @close="telling = false"
+        />
+      </Suspense>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+/* Times stand on the line of the day, left of the sheets. */
+.visit {
+  display: grid;
+  grid-template-columns: 4.2rem minmax(0, 1fr);
+  gap: 0 0.7rem;
+  container-type: inline-size;
+}
+.when {
+  font-weight: 600;
+  line-height: 1.15;
+  padding-top: 0.75rem;
+  overflow-wrap: anywhere;
+}
+.when.late {
+  text-decoration: underline wavy var(--now) 1px;
+  text-underline-offset: 0.3em;
+}
+.sheet {
+  grid-column: 2;
+  border: var(--rule-width) solid var(--ink);
+  padding: 0.5rem 0.8rem 0;
+}
+.done .sheet {
+  border-color: var(--rule);
+}
+.under-way .sheet {
+  border-width: 2px;
+}
+.stands {
+  font-weight: 600;
+}
+.done .stands {
+  font-weight: 400;
+}
+.marks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 0.4rem;
+  margin: 0.25rem 0;
+}
+.mark {
+  border: var(--rule-width) solid var(--ink);
+  padding: 0 0.45rem;
+  font-size: 0.85rem;
+}
+.missing {
+  border-left: 6px double var(--now);
+  padding-left: 0.6rem;
+  margin: 0.3rem 0;
+}
+.unit {
+  display: grid;
+  grid-template-columns: minmax(8rem, 1.2fr) minmax(4rem, 1fr) minmax(9rem, 1.2fr) 1.4rem;
+  align-items: center;
+  gap: 0.2rem 0.8rem;
+  min-height: var(--touch);
+  border-top: var(--rule-width) solid var(--rule);
+  text-decoration: none;
+  padding: 0.3rem 0;
+}
+.unit:hover {
+  background: var(--paper-deep);
+}
+.name {
+  display: flex;
+  flex-direction: column;
+  line-height: 1.2;
+}
+.bar {
+  display: flex;
+  gap: 2px;
+}
+.bar i {
+  flex: 1;
+  height: 12px;
+  border: var(--rule-width) solid var(--ink);
+}
+.bar i.full {
+  background: var(--ink);
+}
+.go {
+  font-size: 1.4rem;
+  text-align: right;
+}
+@container (max-width: 34rem) {
+  .unit {
+    grid-template-columns: 1fr auto;
+  }
+  .bar {
+    display: none;
+  }
+  .stage {
+    grid-row: 2;
+    font-size: 0.9rem;
+  }
+  .go {
+    grid-row: 1 / span 2;
+    grid-column: 2;
+  }
+}
+@media (max-width: 700px) {
+  .visit {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .sheet {
+    grid-column: 1;
+  }
+  .when {
+    padding: 0.2rem 0;
+  }
+}
+</style>

@@ -1,0 +1,142 @@
+// A day of visits as it goes: who is where when, reckoned anew with every minute, and asked anew while somebody looks.
+import { dayStops, type DayStop, type DayVisit } from '@yastik/core/rounds'
+import { endpoints, type DayOutlook, type JobCard } from '@yastik/core/wire'
+import { computed, onBeforeUnmount, ref, shallowRef, type ComputedRef, type Ref } from 'vue'
+import { useNow } from '../components/useNow.ts'
+import { usePlace } from '../measures/usePlace.ts'
+import { askOrKept } from '../offline/shelf.ts'
+
+/** Others work meanwhile: so often is asked how far they are. */
+const againMs = 60_000
+const minuteMs = 60_000
+const dayMin = 1440
+/** Of another day nothing is late yet, or nothing any more. */
+const notYetMin = -dayMin
+
+export type Outlook = DayOutlook['visits'][number]
+/** A visit of the day, with what is known of it so far. */
+export interface DayCard {
+  readonly job: JobCard
+  readonly outlook?: Outlook
+  readonly stop?: DayStop
+}
+export interface Crew {
+  readonly key: string
+  readonly people: readonly string[]
+  readonly ids: readonly number[]
+  readonly cards: readonly DayCard[]
+}
+
+/** What the reckoning takes of a visit. @param minuteOf minutes from midnight of its day */
+export function visitOf(job: JobCard, outlook: Outlook | undefined, minuteOf: (ms: number) => number): DayVisit {
+  const { beganAtMs = null, endedAtMs = null, leftMin = null } = outlook ?? {}
+  return {
+    id: job.id,
+    siteId: job.siteId,
+    crewIds: job.crewIds,
+    startMin: job.startMin,
+    ...(beganAtMs === null ? {} : { beganMin: minuteOf(beganAtMs) }),
+    ...(endedAtMs === null ? {} : { endedMin: minuteOf(endedAtMs) }),
+    ...(leftMin === null ? {} : { leftMin }),
+  }
+}
+
+export interface Day {
+  readonly day: ComputedRef<string>
+  readonly cards: ComputedRef<DayCard[]>
+  readonly cancelled: ComputedRef<JobCard[]>
+  readonly left: ComputedRef<JobCard[]>
+  readonly coming: ComputedRef<JobCard[]>
+  /** Cards of people who go together, in the order of the day. */
+  readonly crews: ComputedRef<Crew[]>
+  readonly nowMin: ComputedRef<number>
+  /** Whether this is what the server said last, not now. */
+  readonly fromDevice: Ref<boolean>
+  readonly error: Ref<unknown>
+  /** @returns ids of the visits of the day, once they are there */
+  load(): Promise<readonly string[]>
+}
+
+export function useDay(): Day {
+  const place = usePlace()
+  const now = useNow()
+  const day = computed(() => place.dayOf(now.value))
+  const jobs = shallowRef<{ today: JobCard[]; coming: JobCard[] }>({ today: [], coming: [] })
+  const outlook = shallowRef<DayOutlook>()
+  const fromDevice = ref(false)
+  const error = shallowRef<unknown>()
+
+  async function load(): Promise<readonly string[]> {
+    error.value = undefined
+    const query = { day: day.value }
+    try {
+      const { answer, kept } = await askOrKept(endpoints.today, { query })
+      ;[jobs.value, fromDevice.value] = [answer, kept]
+      // Who goes where is there at once; when, follows.
+      void askOrKept(endpoints.dayOutlook, { query }).then(
+        (told) => (outlook.value = told.answer),
+        (caught: unknown) => (error.value = caught),
+      )
+      return kept ? [] : answer.today.map(({ id }) => id)
+    } catch (caught) {
+      error.value = caught
+      return []
+    }
+  }
+  const timer = setInterval(() => void load(), againMs)
+  const woke = () => document.visibilityState === 'visible' && void load()
+  document.addEventListener('visibilitychange', woke)
+  onBeforeUnmount(() => {
+    clearInterval(timer)
+    document.removeEventListener('visibilitychange', woke)
+  })
+
+  const nowMin = computed(() => place.minuteOf(Math.floor(now.value / minuteMs) * minuteMs))
+  /** Work that began before midnight began on a day before. */
+  const minuteOfDay = (ms: number) => (place.dayOf(ms) < day.value ? notYetMin : 0) + place.minuteOf(ms)
+  const ofDay = computed(() => jobs.value.today.filter(({ onDate }) => onDate === day.value))
+  const cards = computed<DayCard[]>(() => {
+    const told = outlook.value?.day === day.value ? outlook.value : undefined
+    const known = new Map(told?.visits.map((visit) => [visit.jobId, visit]))
+    const open = ofDay.value.filter(({ cancelled }) => !cancelled)
+    if (!told) return open.map((job) => ({ job }))
+    // Minutes that are left count from when they were reckoned.
+    const sinceMin = Math.max(0, (now.value - told.atMs) / minuteMs)
+    const visits = open.map((job) => {
+      const own = known.get(job.id)
+      const isUnderWay = own && own.beganAtMs !== null && own.endedAtMs === null
+      const leftMin = own?.leftMin
+      const left = typeof leftMin === 'number' && isUnderWay ? Math.max(0, Math.round(leftMin - sinceMin)) : leftMin
+      return visitOf(job, own && { ...own, leftMin: left ?? null }, minuteOfDay)
+    })
+    const byId = new Map(open.map((job) => [job.id, job]))
+    return dayStops(visits, nowMin.value).flatMap((stop) => {
+      const job = byId.get(stop.id)
+      const own = known.get(stop.id)
+      return job ? [{ job, stop, ...(own ? { outlook: own } : {}) }] : []
+    })
+  })
+  const crews = computed<Crew[]>(() => {
+    const byKey = new Map<string, { people: readonly string[]; ids: readonly number[]; cards: DayCard[] }>()
+    for (const card of cards.value) {
+      const { crew: people, crewIds } = card.job
+      const key = [...crewIds].sort((one, other) => one - other).join(' ')
+      const known = byKey.get(key)
+      if (known) known.cards.push(card)
+      else byKey.set(key, { people, ids: crewIds, cards: [card] })
+    }
+    return [...byKey].map(([key, crew]) => ({ key, ...crew }))
+  })
+  return {
+    day,
+    cards,
+    crews,
+    nowMin,
+    cancelled: computed(() => ofDay.value.filter(({ cancelled }) => cancelled)),
+    left: computed(() => jobs.value.today.filter(({ onDate, cancelled }) => onDate < day.value && !cancelled)),
+    coming: computed(() => jobs.value.coming),
+    fromDevice,
+    error,
+    load,
+  }
+}
