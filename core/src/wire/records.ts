@@ -1,7 +1,7 @@
 // Which shapes travel between browser and server?
 import { z } from 'zod'
 import { boundKinds, closed } from '../faults/index.ts'
-import { amountUpTo, currencies, isTimeZone, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
+import { amountUpTo, currencies, dayWords, isTimeZone, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema, partSchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
@@ -12,10 +12,14 @@ import { dueKinds, firmRatesSchema, surroundings, visitSchema } from '../upkeep/
 import { holdReasons, messageStates, remindersSchema } from './messages.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
 
+const [firstDay, lastDay] = ['2000-01-01', '2099-12-31']
 const recordId = z.uuid()
 const version = z.int().min(1)
-/** A calendar day, `2026-05-31`. */
-export const daySchema = z.iso.date()
+/** A calendar day, `2026-05-31`, in a time in which this can have happened or be planned. */
+export const daySchema = z.iso.date().refine((day) => day >= firstDay && day <= lastDay, {
+  error: 'this is long past or far ahead',
+  params: { allowed: `${dayWords(firstDay)} to ${dayWords(lastDay)}` },
+})
 
 /** A time of day, minutes from midnight. */
 export const minuteSchema = z.int().min(0).max(1439)

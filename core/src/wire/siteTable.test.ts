@@ -101,6 +101,9 @@ describe('sites and units as a table', () => {
     expect(faults).toEqual([])
     expect(column === 'family' ? sites[0].units[0].family : sites[0].form.site.setting).toBe(value)
   })
+  it('knows its own headings before what people call others', () => {
+    for (const { name } of siteTableColumns) expect(guessColumn(name)).toBe(name)
+  })
   it('knows headings by their letters', () => {
     const headings = ['Rated cooling kW', 'Rated cooling', 'WATER_ON_SITE', 'Unit type', 'price', 'ra', '']
     expect(headings.map(guessColumn)).toEqual(['ratedCoolingKw', 'ratedCoolingKw', 'waterOnSite', 'family', undefined, undefined, undefined])

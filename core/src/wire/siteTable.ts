@@ -48,7 +48,7 @@ const alsoCalled: Readonly<Record<string, readonly string[]>> = {
   access: ['keys', 'wayin', 'notes', 'remarks', 'whattomind'],
   setting: ['building', 'buildingtype', 'kindofsite'],
   waterOnSite: ['water', 'tap'],
-  foulDrainOnSite: ['drain', 'fouldrain'],
+  foulDrainOnSite: ['fouldrain'],
   unit: ['unitname', 'room', 'appliance', 'indoorunit', 'head'],
   family: ['type', 'unittype', 'kind', 'kindofunit'],
   hoursPerDay: ['hours a day', 'runs'].map((text) => text.replaceAll(' ', '')),
@@ -215,7 +215,8 @@ const leastLetters = 6
 export function guessColumn(heading: string): string | undefined {
   const said = bare(heading)
   if (said === '') return undefined
-  const known = siteTableColumns.find(({ name }) => bare(name) === said || alsoCalled[name]?.includes(said))
+  // A name of ours goes before what people call it.
+  const known = siteTableColumns.find(({ name }) => bare(name) === said) ?? siteTableColumns.find(({ name }) => alsoCalled[name]?.includes(said))
   if (known) return known.name
   // Without its unit, where that leaves no doubt.
   const begins = said.length < leastLetters ? [] : siteTableColumns.filter(({ name }) => bare(name).startsWith(said))

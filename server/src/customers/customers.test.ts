@@ -4,11 +4,11 @@ import type { AuditPage, CustomerData, MessageRecord } from '@yastik/core/wire'
 import gateway from '@yastik/stand-ins/messages'
 import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
-import { Audit, Message, Photo, Reply, Stop, StoredEvent } from '../db/models.ts'
+import { Job, Audit, Message, Photo, Reply, Stop, StoredEvent } from '../db/models.ts'
 import { dayMs } from '../days.ts'
 import { folderStore } from '../files/store.ts'
 import { runOutbox } from '../messages/outbox.ts'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 import { clearKept } from './doings.ts'
 
 let house: TestHouse
@@ -26,14 +26,15 @@ beforeAll(async () => {
 afterAll(() => house.close())
 
 /** A customer with a visit: photographed, signed for, noted, handed over, written to, who answered STOP. */
-async function customer(onDate = '2026-11-27', to = `+00 555 ${String(Math.floor(Math.random() * 900) + 100)}3`) {
+async function customer(onDate = visitDay, to = `+00 555 ${String(Math.floor(Math.random() * 900) + 100)}3`) {
   const site = { name: 'Aldwin Marsh', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
   const reminders = { channel: 'text', to, agreedOn: '2026-01-10' }
   const { id: siteId } = (
     await owner('POST', '/api/sites', { site, address: '9 Fen Row', contact: 'Aldwin, after six', access: 'Aldwin’s dog', reminders })
   ).json()
   const { id: unitId } = (await owner('POST', `/api/sites/${siteId}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json()
-  const { id: jobId } = (await owner('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate, crewIds: [by] })).json()
+  const { id: jobId } = (await owner('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [by] })).json()
+  await Job.update({ onDate }, { where: { id: jobId } })
   const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#777' } })
     .jpeg()
     .toBuffer()

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid'
 import { StoredEvent, Unit } from '../db/models.ts'
-import { addFirm, cookieOf, openHouse, signedIn, streamAs, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, cookieOf, openHouse, signedIn, streamAs, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let base: string
@@ -18,7 +18,7 @@ beforeAll(async () => {
     await ask('POST', '/api/sites', { site: { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })
   ).json()
   unitId = (await ask('POST', `/api/sites/${site.id}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json().id
-  jobId = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds: [unitId], onDate: '2026-11-25', crewIds: [by] })).json().id
+  jobId = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds: [unitId], onDate: visitDay, crewIds: [by] })).json().id
   expect(await Unit.count({ where: { firmId: firm.id } })).toBe(1)
   base = await house.app.listen({ port: 0, host: '127.0.0.1' })
 })

@@ -1,6 +1,6 @@
 import { dayIn, dayWords } from '@yastik/core/quantities'
 import { v7 as newId } from 'uuid'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let owner: Ask
@@ -20,7 +20,7 @@ afterAll(() => house.close())
 /** A whole run in which rinsing took so many minutes of ten planned. */
 async function runWith(name: string, rinseMin: number): Promise<void> {
   const unitId = (await technician('POST', `/api/sites/${siteId}/units`, { name, family: 'wall-head', design: {} })).json().id as string
-  const jobId = (await technician('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: '2026-11-25', crewIds: [by] })).json().id as string
+  const jobId = (await technician('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [by] })).json().id as string
   const step = { id: 'rinse-coil', phase: 'rinse', title: 'Rinse', handsMin: 10, after: [], people: 1, equipment: [], cautions: [] }
   const startMs = Date.now() - 300 * 60_000
   const happenings: [number, object][] = [

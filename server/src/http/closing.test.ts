@@ -1,6 +1,6 @@
 import { connect, type AddressInfo, type Socket } from 'node:net'
 import { buildApp } from '../app.ts'
-import { addFirm, cookieOf, openHouse, signedIn, type TestHouse } from '../tests/database.ts'
+import { addFirm, cookieOf, openHouse, signedIn, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let cookie: string
@@ -66,7 +66,7 @@ it('whoever listens is told to come again at once, and is answered by another pr
   const { id: siteId } = (await ask('POST', '/api/sites', JSON.parse(site))).json()
   const { id: unitId } = (await ask('POST', `/api/sites/${siteId}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json()
   const { id: by } = (await ask('GET', '/api/session')).json()
-  const { id: jobId } = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: '2026-11-27', crewIds: [by] })).json()
+  const { id: jobId } = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [by] })).json()
   const one = await listening(5000)
   const request = (port: number) => `GET /api/jobs/${jobId}/stream?after=0 HTTP/1.1\r\nhost: 127.0.0.1:${port}\r\ncookie: ${cookie}\r\n\r\n`
   const first = opened(one.port)

@@ -8,7 +8,7 @@ import fastify from 'fastify'
 import { v7 as newId } from 'uuid'
 import { buildApp } from '../app.ts'
 import { Session } from '../db/models.ts'
-import { addFirm, openHouse, origin, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, origin, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 import { endpointsOf, type Declared } from './audience.ts'
 
 let house: TestHouse
@@ -18,7 +18,7 @@ let stranger: Ask
 let stale: string
 /** Ids of things of the first firm, by the place of the parameter. */
 let idIn: (url: string, name: string) => string
-const onDate = '2026-11-27'
+const onDate = visitDay
 const site = { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
 const unit = { name: 'Loft', family: 'wall-head', design: {} }
 
@@ -60,7 +60,7 @@ afterAll(() => house.close())
 
 const filled = (url: string) => url.replace(/:(\w+)/g, (_, name: string) => idIn(url, name))
 /** What an address asks besides, where it asks for something. */
-const asking: Record<string, string> = { '/api/jobs/:id/units/:unitId/instruments/camera': '?part=coilFace' }
+const asking: Record<string, string> = { '/api/jobs/:id/late': '?startMin=600', '/api/jobs/:id/units/:unitId/instruments/camera': '?part=coilFace' }
 const ask = (method: string, url: string, headers: Record<string, string> = {}, payload?: object) =>
   house.app.inject({
     method: method as 'GET',
@@ -153,6 +153,7 @@ describe('every endpoint', () => {
       'PUT /api/jobs/:id/units/:unitId/photos/:photoId': Buffer.from('no picture'),
       'PUT /api/jobs/:id': { onDate, crewIds: [1], revision: 0 },
       'POST /api/jobs/:id/cancel': { revision: 0 },
+      'POST /api/jobs/:id/late': { body: 'hello' },
       'POST /api/jobs/:id/events': { events: [{ id: newId(), atMs: 1, by: 1, happening: { type: 'note', unitId: newId(), text: 'hello' } }] },
       'PUT /api/people/:id': { name: 'Other', role: 'technician', trained: [], active: true },
       'PUT /api/sites/:id': { site, address: '', contact: '', version: 1 },

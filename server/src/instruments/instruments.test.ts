@@ -4,7 +4,7 @@ import { instrumentMessageSchema } from '@yastik/core/wire'
 import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { buildApp } from '../app.ts'
-import { addFirm, openHouse, signedIn, streamAs, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, signedIn, streamAs, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let ask: Ask
@@ -20,7 +20,7 @@ beforeAll(async () => {
   const site = { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
   const { id: siteId } = (await ask('POST', '/api/sites', { site, address: '', contact: '' })).json()
   unitId = (await ask('POST', `/api/sites/${siteId}/units`, { name: 'Loft', family: 'wall-head', design: { ratedAirflowM3h: 600 } })).json().id
-  jobId = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: '2026-11-25', crewIds: [by] })).json().id
+  jobId = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [by] })).json().id
   path = `/api/jobs/${jobId}/units/${unitId}/instruments`
   await house.app.listen({ port: 0, host: '127.0.0.1' })
 })

@@ -1,6 +1,9 @@
+import { dayWords } from '@yastik/core/quantities'
 import type { DayOutlook } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { dayMs, utcDay } from '../days.ts'
+import { Job } from '../db/models.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let ask: Ask
@@ -16,23 +19,54 @@ beforeAll(async () => {
 afterAll(() => house.close())
 
 const day = '2026-05-31'
-async function newJob(units = 1) {
+const later = utcDay(Date.now() + 3 * dayMs)
+/** @param onDate on which it is, whether that is past or not */
+async function newJob(units = 1, onDate = day) {
   const form = { name: 'Place', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
   const site = (await ask('POST', '/api/sites', { site: form, address: '', contact: '' })).json()
   const unitIds: string[] = []
   for (let index = 0; index < units; index++)
     unitIds.push((await ask('POST', `/api/sites/${site.id}/units`, { name: `Unit ${index}`, family: 'wall-head', design: {} })).json().id)
-  return { unitIds, job: (await ask('POST', '/api/jobs', { siteId: site.id, unitIds, onDate: day, crewIds: [me] })).json() }
+  const job = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds, onDate: visitDay, crewIds: [me] })).json()
+  await Job.update({ onDate }, { where: { id: job.id } })
+  return { unitIds, job }
 }
 const send = (jobId: string, events: unknown[]) => ask('POST', `/api/jobs/${jobId}/events`, { events })
 
-describe('the time of a visit', () => {
-  const move = (job: { id: string }, change: object) => ask('PUT', `/api/jobs/${job.id}`, { onDate: day, crewIds: [me], revision: 0, ...change })
-  it('is said, stays where nothing is said of it, and is taken away', async () => {
+describe('the day of a visit', () => {
+  const form = async () => {
+    const { unitIds, job } = await newJob(1, visitDay)
+    return { siteId: job.siteId as string, unitIds, crewIds: [me] }
+  }
+  it.each([
+    ['yesterday', -1, 'is past'],
+    ['years ahead', 800, 'is years ahead'],
+  ])('is none that is %s', async (_, days, what) => {
+    const onDate = utcDay(Date.now() + days * dayMs)
+    const answer = await ask('POST', '/api/jobs', { ...(await form()), onDate })
+    expect([answer.statusCode, answer.json().lines[0]]).toMatchObject([422, { where: 'onDate', what: `${dayWords(onDate)} ${what}` }])
+  })
+  it.each(['1999-12-31', '2100-01-01'])('is in our time: not %s', async (onDate) => {
+    expect((await ask('POST', '/api/jobs', { ...(await form()), onDate })).json().lines[0]).toMatchObject({
+      where: 'onDate',
+      what: 'this is long past or far ahead',
+    })
+  })
+  it('that is over may be given to others, and is moved to no other day that is over', async () => {
     const { job } = await newJob()
+    const change = (onDate: string) => ask('PUT', `/api/jobs/${job.id}`, { onDate, crewIds: [me], revision: 0 })
+    expect((await change('2026-05-30')).statusCode).toBe(422)
+    expect((await change(day)).statusCode).toBe(200)
+  })
+})
+
+describe('the time of a visit', () => {
+  const move = (job: { id: string }, change: object) => ask('PUT', `/api/jobs/${job.id}`, { onDate: visitDay, crewIds: [me], revision: 0, ...change })
+  it('is said, stays where nothing is said of it, and is taken away', async () => {
+    const { job } = await newJob(1, visitDay)
     expect(job.startMin).toBeNull()
     expect((await move(job, { startMin: 545 })).json()).toMatchObject({ startMin: 545, revision: 1 })
-    expect((await move(job, { onDate: '2026-06-01', revision: 1 })).json()).toMatchObject({ startMin: 545, onDate: '2026-06-01' })
+    expect((await move(job, { onDate: later, revision: 1 })).json()).toMatchObject({ startMin: 545, onDate: later })
     expect((await move(job, { startMin: null, revision: 2 })).json().startMin).toBeNull()
   })
   it.each([1440, -1, 9.5])('is one of the day: not %d', async (startMin) => {
@@ -40,9 +74,9 @@ describe('the time of a visit', () => {
     expect((await move(job, { startMin })).json().lines[0].where).toBe('startMin')
   })
   it('of a visit that was cancelled is still seen on its day, and can be taken back', async () => {
-    const { job } = await newJob()
+    const { job } = await newJob(1, visitDay)
     await ask('POST', `/api/jobs/${job.id}/cancel`, { revision: 0 })
-    const seen = async () => (await ask('GET', `/api/today?day=${day}`)).json().today.find(({ id }: { id: string }) => id === job.id)
+    const seen = async () => (await ask('GET', `/api/today?day=${visitDay}`)).json().today.find(({ id }: { id: string }) => id === job.id)
     expect(await seen()).toMatchObject({ cancelled: true })
     expect((await ask('GET', `/api/jobs/${job.id}`)).json()).toMatchObject({ cancelled: true, revision: 1 })
     await move(job, { revision: 1 })
@@ -53,8 +87,8 @@ describe('the time of a visit', () => {
 
 describe('how a day will go', () => {
   type Visit = DayOutlook['visits'][number]
-  const outlookOf = async (jobId: string): Promise<Visit | undefined> =>
-    ((await ask('GET', `/api/day?day=${day}`)).json() as DayOutlook).visits.find((visit) => visit.jobId === jobId)
+  const outlookOf = async (jobId: string, on = day): Promise<Visit | undefined> =>
+    ((await ask('GET', `/api/day?day=${on}`)).json() as DayOutlook).visits.find((visit) => visit.jobId === jobId)
   it('is told before anybody looked: by forecast, with what is special, and what each does first', async () => {
     const { job, unitIds } = await newJob(2)
     const visit = await outlookOf(job.id)
@@ -101,8 +135,8 @@ describe('how a day will go', () => {
     const form = { name: 'Roof', setting: 'home', waterOnSite: false, foulDrainOnSite: false }
     const site = (await ask('POST', '/api/sites', { site: form, address: '', contact: '' })).json()
     const unitId = (await ask('POST', `/api/sites/${site.id}/units`, { name: 'Roof unit', family: 'rv-rooftop', design: {} })).json().id
-    const { id } = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds: [unitId], onDate: day, crewIds: [me] })).json()
-    expect((await outlookOf(id))?.special).toEqual(expect.arrayContaining(['roof', 'no-water', 'no-drain']))
+    const { id } = (await ask('POST', '/api/jobs', { siteId: site.id, unitIds: [unitId], onDate: visitDay, crewIds: [me] })).json()
+    expect((await outlookOf(id, visitDay))?.special).toEqual(expect.arrayContaining(['roof', 'no-water', 'no-drain']))
   })
   it('says nothing of what was cancelled, nor of another firm', async () => {
     const { job } = await newJob()
@@ -118,7 +152,7 @@ describe('a customer who waits', () => {
     const site = { name: 'The Waiting Room', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
     const { id: siteId } = (await ask('POST', '/api/sites', { site, address: '', contact: '', ...(reminders ? { reminders } : {}) })).json()
     const { id: unitId } = (await ask('POST', `/api/sites/${siteId}/units`, { name: 'Head', family: 'wall-head', design: {} })).json()
-    return (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: day, crewIds: [me], startMin: 780 })).json().id as string
+    return (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [me], startMin: 780 })).json().id as string
   }
   it('is told a new time by a draft, which goes nowhere without consent or a gateway', async () => {
     const jobId = await ofCustomer()

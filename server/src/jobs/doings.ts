@@ -1,9 +1,11 @@
 // A visit is planned: units of one site, on a day, with people of the firm. It is put on another day, given to others, cancelled, or planned again.
 import { Fault } from '@yastik/core/faults'
+import { dayWords } from '@yastik/core/quantities'
 import type { JobForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import type { Db, Doing } from '../db/database.ts'
+import { dayMs, dayOf, type Zoned } from '../days.ts'
 import { findOwn, holdOwn } from '../db/find.ts'
 import { Job, JobUnit, Site, Unit, User } from '../db/models.ts'
 
@@ -27,6 +29,20 @@ export async function makeJob(
     { transaction },
   )
   return job
+}
+
+/** So far ahead nobody plans a visit. */
+const aheadDays = 730
+/**
+ * A visit is planned for today or later by the firm's clocks; one that keeps its day keeps it.
+ * @throws Fault `does-not-hold-up` for a day that is past, or years ahead
+ */
+export function checkDay(onDate: string, firm: Zoned, kept?: string): void {
+  const now = Date.now()
+  const [today, last] = [dayOf(now, firm), dayOf(now + aheadDays * dayMs, firm)]
+  if (onDate === kept || (onDate >= today && onDate <= last)) return
+  const what = onDate < today ? `${dayWords(onDate)} is past` : `${dayWords(onDate)} is years ahead`
+  throw new Fault('does-not-hold-up', { lines: [{ where: 'onDate', what, allowed: `${dayWords(today)} to ${dayWords(last)}` }] })
 }
 
 /** @throws Fault `does-not-hold-up` where not all are people of the firm, once each. */
@@ -54,6 +70,8 @@ export interface JobMove {
   readonly crewIds?: readonly number[]
   /** A time of which nothing is said stays. */
   readonly startMin?: number | null
+  /** By whose clocks the day is judged; what comes from a calendar is taken as it is. */
+  readonly judgedBy?: Zoned
   /** That was seen; without it whatever is there is moved. */
   readonly revision?: number
   /** The number that a calendar gave the change: the next one is higher. */
@@ -61,8 +79,14 @@ export interface JobMove {
 }
 
 /** What was cancelled is planned again. */
-export async function moveJob(db: Doing, id: string, { onDate, crewIds, startMin, revision, sequence = 0 }: JobMove, firmId: number): Promise<Job> {
+export async function moveJob(
+  db: Doing,
+  id: string,
+  { onDate, crewIds, startMin, judgedBy, revision, sequence = 0 }: JobMove,
+  firmId: number,
+): Promise<Job> {
   const job = await held(db, id, revision, firmId)
+  if (judgedBy) checkDay(onDate, judgedBy, job.onDate)
   if (crewIds) await checkCrew(db, crewIds, firmId)
   const change = {
     onDate,

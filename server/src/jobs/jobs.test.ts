@@ -6,7 +6,7 @@ import { connect } from '../db/connection.ts'
 import { migrator } from '../db/migrate.ts'
 import { demoPassword, demoPeople } from '@yastik/stand-ins/demo/firm'
 import loadDemo from '@yastik/stand-ins/demo'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 // The demo is walked step by step through the real planner.
 jest.setTimeout(60_000)
@@ -25,7 +25,7 @@ beforeAll(async () => {
 })
 afterAll(() => house.close())
 
-const day = '2026-05-31'
+const day = visitDay
 async function newJob(units = 1) {
   const site = (
     await ask('POST', '/api/sites', { site: { name: 'Place', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })

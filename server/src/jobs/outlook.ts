@@ -10,6 +10,7 @@ import type { Db } from '../db/database.ts'
 import { User, type Firm } from '../db/models.ts'
 import { plannedVisits } from '../stock/load.ts'
 import { productsOf } from '../stock/queries.ts'
+import { spansOf } from './queries.ts'
 
 type PlannedVisit = Awaited<ReturnType<typeof plannedVisits>>[number]
 type Visit = DayOutlook['visits'][number]
@@ -49,15 +50,6 @@ function left(visit: PlannedVisit, people: readonly User[], crew: readonly CrewM
     return { leftMin: null, because: error.lines[0]?.what ?? error.message, unseen, next: [] }
   }
 }
-
-/** When work at visits of a day began and ended, by their events; what was said before that day, with a quote, is no work. */
-const spansOf = (db: Db, { id: firmId, houseRules }: Firm, day: string) =>
-  db.read<{ jobId: string; beganAtMs: number | null; endedAtMs: number | null; closed: number }>(
-    `SELECT j.id AS jobId, MIN(e.at_ms) AS beganAtMs, MAX(e.at_ms) AS endedAtMs, j.closed
-     FROM jobs j LEFT JOIN events e ON e.job_id = j.id AND e.at_ms >= :fromMs
-     WHERE j.firm_id = :firmId AND j.on_date = :day AND j.cancelled_at IS NULL GROUP BY j.id, j.closed`,
-    { firmId, day, fromMs: momentAt(day, 0, houseRules.timeZone) },
-  )
 
 /** Whether somebody was at work, on whatever day that began. */
 const isBegun = ({ states }: PlannedVisit) =>

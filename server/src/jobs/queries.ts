@@ -1,4 +1,5 @@
 // Visits: the cards of a day, people, and one visit with all that it needs on the device.
+import { momentAt } from '@yastik/core/quantities'
 import { ratesAtFirst } from '@yastik/core/upkeep'
 import type { Answer, CrewRecord, endpoints, JobCard, JobRecord, QuoteBody, SiteForm } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
@@ -158,3 +159,12 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
     seq: events.length,
   }
 }
+
+/** When work at visits of a day began and ended, by their events; what was said before that day, with a quote, is no work. */
+export const spansOf = (db: Db, { id: firmId, houseRules }: Firm, day: string) =>
+  db.read<{ jobId: string; beganAtMs: number | null; endedAtMs: number | null; closed: number }>(
+    `SELECT j.id AS jobId, MIN(e.at_ms) AS beganAtMs, MAX(e.at_ms) AS endedAtMs, j.closed
+     FROM jobs j LEFT JOIN events e ON e.job_id = j.id AND e.at_ms >= :fromMs
+     WHERE j.firm_id = :firmId AND j.on_date = :day AND j.cancelled_at IS NULL GROUP BY j.id, j.closed`,
+    { firmId, day, fromMs: momentAt(day, 0, houseRules.timeZone) },
+  )

@@ -3,7 +3,7 @@ import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { serverOf } from '../http/serve.ts'
-import { cancelJob, makeJob, moveJob } from './doings.ts'
+import { cancelJob, checkDay, makeJob, moveJob } from './doings.ts'
 import { dayOutlook } from './outlook.ts'
 import { cardOf, crewOf, dayOfVisits, jobRecord } from './queries.ts'
 
@@ -17,8 +17,13 @@ export const jobRoutes =
     reads(endpoints.crew, ({ db, user }) => crewOf(db, user.firmId))
     reads(endpoints.job, ({ db, params, firm }) => jobRecord(db, params.id, firm))
 
-    changes(endpoints.makeJob, async ({ db, body, user }) => cardOf(db, (await makeJob(db, body, user.firmId)).id, user.firmId))
-    changes(endpoints.moveJob, async ({ db, params, body, user }) => cardOf(db, (await moveJob(db, params.id, body, user.firmId)).id, user.firmId))
+    changes(endpoints.makeJob, async ({ db, body, user, firm }) => {
+      checkDay(body.onDate, firm)
+      return cardOf(db, (await makeJob(db, body, user.firmId)).id, user.firmId)
+    })
+    changes(endpoints.moveJob, async ({ db, params, body, user, firm }) =>
+      cardOf(db, (await moveJob(db, params.id, { ...body, judgedBy: firm }, user.firmId)).id, user.firmId),
+    )
     changes(endpoints.cancelJob, async ({ db, params, body, user }) =>
       cardOf(db, (await cancelJob(db, params.id, body, user.firmId)).id, user.firmId),
     )

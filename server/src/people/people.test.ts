@@ -1,7 +1,7 @@
 import { endpoints, type PersonCode, type PersonRecord, type SessionRecord } from '@yastik/core/wire'
 import { TOTP, URI } from 'otpauth'
 import { Session, User } from '../db/models.ts'
-import { addFirm, cookieOf, openHouse, origin, password, signedIn, streamAs, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, cookieOf, openHouse, origin, password, signedIn, streamAs, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let owner: Ask
@@ -69,7 +69,7 @@ describe('a person', () => {
     const site = { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
     const { id: siteId } = (await owner('POST', '/api/sites', { site, address: '', contact: '' })).json()
     const { id: unitId } = (await owner('POST', `/api/sites/${siteId}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json()
-    const visit = { siteId, unitIds: [unitId], onDate: '2026-11-27' }
+    const visit = { siteId, unitIds: [unitId], onDate: visitDay }
     const job = (await owner('POST', '/api/jobs', { ...visit, crewIds: [ids.technician] })).json()
     const heard = (async () => {
       for await (const _ of streamAs(`technician-${key}`, house.app, `/api/jobs/${job.id}/stream`)) continue

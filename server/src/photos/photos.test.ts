@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { Photo } from '../db/models.ts'
-import { addFirm, openHouse, origin, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, origin, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let ask: Ask
@@ -23,7 +23,7 @@ beforeAll(async () => {
   const site = { name: 'Place', setting: 'home', waterOnSite: true, foulDrainOnSite: true }
   const { id: siteId } = (await ask('POST', '/api/sites', { site, address: '', contact: '' })).json()
   unitId = (await ask('POST', `/api/sites/${siteId}/units`, { name: 'Unit', family: 'wall-head', design: {} })).json().id
-  jobId = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: '2026-05-31', crewIds: [me] })).json().id
+  jobId = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [me] })).json().id
 })
 afterAll(() => house.close())
 

@@ -1,7 +1,7 @@
 // Quotes are made from the plan, changed by the owner, accepted into a visit, or declined.
 import { Fault } from '@yastik/core/faults'
 import type { QuoteOption } from '@yastik/core/plan'
-import { dayWords } from '@yastik/core/quantities'
+import { dayWords, moneyWords } from '@yastik/core/quantities'
 import type { Happening } from '@yastik/core/run'
 import { payable, type MessageRecord, type QuoteAccept, type QuoteBody, type QuoteChange, type QuoteForm } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
@@ -10,7 +10,7 @@ import { findOwn, holdOwn } from '../db/find.ts'
 import { Quote, Site, type Firm, type User } from '../db/models.ts'
 import { dayMs, dayOf } from '../days.ts'
 import { storeEvents } from '../events/doings.ts'
-import { makeJob } from '../jobs/doings.ts'
+import { checkDay, makeJob } from '../jobs/doings.ts'
 import { queueMessage } from '../messages/doings.ts'
 import { quoteBody } from './body.ts'
 
@@ -63,7 +63,10 @@ const priced = (body: QuoteBody): Pick<Quote, 'body' | 'total'> => {
   return { body, total: payable(body, first) }
 }
 
-/** @throws Fault `does-not-hold-up` where a way is offered that there is not */
+/** Prices of a year ahead nobody promises. */
+const longestValidDays = 365
+
+/** @throws Fault `does-not-hold-up` where a way is offered that there is not, prices stand until a past day, or more is taken off than there is */
 export async function changeQuote(
   db: Doing,
   id: string,
@@ -76,7 +79,31 @@ export async function changeQuote(
   const strange = offered.find((key) => !known.includes(key))
   if (strange !== undefined)
     throw new Fault('does-not-hold-up', { lines: [{ where: 'offered', what: `there is no way “${strange}”`, allowed: known.join(', ') }] })
+  const now = Date.now()
+  const [today, last] = [dayOf(now, firm), dayOf(now + longestValidDays * dayMs, firm)]
+  if (validUntil !== quote.validUntil && (validUntil < today || validUntil > last))
+    throw new Fault('does-not-hold-up', {
+      lines: [
+        {
+          where: 'validUntil',
+          what: `${dayWords(validUntil)} is no day until which prices stand`,
+          allowed: `${dayWords(today)} to ${dayWords(last)}`,
+        },
+      ],
+    })
   const body = { ...quote.body, offered: known.filter((key) => offered.includes(key)), adjustments }
+  const sum = adjustments.reduce((all, { amount }) => all + amount, 0)
+  const least = Math.min(...body.options.filter(({ key }) => body.offered.includes(key)).map(({ total }) => total))
+  if (least + sum < 0)
+    throw new Fault('does-not-hold-up', {
+      lines: [
+        {
+          where: `adjustments.${adjustments.length - 1}.amount`,
+          what: `that is more than the whole price`,
+          allowed: `${moneyWords(-least - (sum - (adjustments.at(-1)?.amount ?? 0)), firm.houseRules.currency)} or more`,
+        },
+      ],
+    })
   return save(db, quote, { ...priced(body), validUntil }, user)
 }
 
@@ -134,6 +161,7 @@ export async function acceptQuote(
   const atMs = Date.now()
   if (quote.validUntil < dayOf(atMs, firm))
     throw new Fault('in-use', { sentence: `Its prices stood until ${dayWords(quote.validUntil)}. Let it stand longer, or make a new one.` })
+  checkDay(onDate, firm)
   const option = optionOf(quote, key)
   const unitIds = option.units.map(({ unitId }) => unitId)
   const job = await makeJob(db, { siteId: quote.siteId, unitIds, onDate, crewIds }, firm.id)

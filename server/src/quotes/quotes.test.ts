@@ -3,7 +3,7 @@ import type { Happening } from '@yastik/core/run'
 import type { QuoteRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { Job, JobUnit, Quote } from '../db/models.ts'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let owner: Ask
@@ -30,7 +30,7 @@ afterAll(() => house.close())
 
 const make = async (form: object = { units: units.map((unitId) => ({ unitId, coilGrade: 3 })) }) =>
   (await owner('POST', '/api/quotes', { siteId, ...form })).json() as QuoteRecord
-const answer = (quote: QuoteRecord, option: string) => ({ option, onDate: '2026-12-01', crewIds: [ownerId], version: quote.version })
+const answer = (quote: QuoteRecord, option: string) => ({ option, onDate: visitDay, crewIds: [ownerId], version: quote.version })
 const log = async (jobId: string, unitId: string, happenings: object[]) => {
   const events = happenings.map((happening, index) => ({
     id: newId(),
@@ -43,7 +43,7 @@ const log = async (jobId: string, unitId: string, happenings: object[]) => {
 
 describe('a quote', () => {
   it('takes the grade that is said, seen, forecast or supposed, and says which', async () => {
-    const seen = (await owner('POST', '/api/jobs', { siteId, unitIds: [units[0]], onDate: '2026-11-20', crewIds: [ownerId] })).json().id
+    const seen = (await owner('POST', '/api/jobs', { siteId, unitIds: [units[0]], onDate: visitDay, crewIds: [ownerId] })).json().id
     await log(seen, units[0], [{ type: 'grade-set', part: 'wheel', grade: 4, kinds: [] }])
     const past = await Job.create({ id: newId(), firmId: (await Job.findByPk(seen))!.firmId, siteId, onDate: '2025-11-01', crewIds: [ownerId] })
     const handedOverAt = new Date(Date.now() - 365 * 86_400_000)
@@ -116,11 +116,21 @@ describe('a quote', () => {
   })
   it('that has run out, or was declined, is not accepted', async () => {
     const quote = await make()
-    const change = { offered: ['usual'], adjustments: [], validUntil: '2026-01-01', version: quote.version }
-    const late = (await owner('PUT', `/api/quotes/${quote.id}`, change)).json() as QuoteRecord
+    await Quote.update({ validUntil: '2026-01-01' }, { where: { id: quote.id } })
+    const late = quote
     expect((await owner('POST', `/api/quotes/${quote.id}/accept`, answer(late, 'usual'))).json().sentence).toContain('1 Jan 2026')
     expect((await owner('POST', `/api/quotes/${quote.id}/decline`, { version: late.version })).json().state).toBe('declined')
     expect((await owner('POST', `/api/quotes/${quote.id}/accept`, answer(late, 'usual'))).statusCode).toBe(409)
+  })
+  it.each([
+    ['until a day that is past', { validUntil: '2026-01-01' }, 'validUntil'],
+    ['for years', { validUntil: '2090-01-01' }, 'validUntil'],
+    ['for less than nothing', { adjustments: [{ what: 'a gift', amount: -9999 }] }, 'adjustments.0.amount'],
+  ])('does not stand %s', async (_, change, where) => {
+    const quote = await make()
+    const whole = { offered: ['usual'], adjustments: [], validUntil: quote.validUntil, version: quote.version, ...change }
+    const answer = await owner('PUT', `/api/quotes/${quote.id}`, whole)
+    expect([answer.statusCode, answer.json().lines[0].where]).toEqual([422, where])
   })
   it('is the owner’s, and the firm’s own', async () => {
     const quote = await make()

@@ -2,7 +2,8 @@ import { builtInProducts, builtInVan } from '@yastik/core/products'
 import type { DayLoad, StockRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { StockLot } from '../db/models.ts'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { dayMs, utcDay } from '../days.ts'
+import { addFirm, openHouse, signedIn, visitDay, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
 let owner: Ask
@@ -32,6 +33,7 @@ const inStores = async () =>
 const newUnit = async (name: string) =>
   (await owner('POST', `/api/sites/${siteId}/units`, { name, family: 'wall-head', design: { wheelRemovable: true, coilLiftable: true } })).json()
     .id as string
+const [soon, next] = [150, 151].map((days) => utcDay(Date.now() + days * dayMs))
 const newJob = async (unitIds: string[], onDate: string) =>
   (await owner('POST', '/api/jobs', { siteId, unitIds, onDate, crewIds: [me] })).json().id as string
 const use = (jobId: string, unitId: string, happenings: object[]) => {
@@ -113,7 +115,7 @@ describe('what runs used', () => {
     await note('bought', 1, { lot: 'SOON', labelDate: '2027-01-31' })
     await note('bought', 5, { lot: 'LATE', labelDate: '2028-01-31' })
     const unit = await newUnit('Loft')
-    const jobId = await newJob([unit], '2026-11-26')
+    const jobId = await newJob([unit], visitDay)
     const [event] = await use(jobId, unit, [used(1.5)])
     expect(await lots()).toEqual({ SOON: 0, LATE: 4.5 })
     // Sent again it does nothing; the last word at the step counts.
@@ -131,7 +133,7 @@ describe('what runs used', () => {
     const pairs = await Promise.all(
       ['North', 'South', 'East', 'West'].map(async (name) => {
         const unit = await newUnit(name)
-        return [await newJob([unit], '2026-11-26'), unit] as const
+        return [await newJob([unit], visitDay), unit] as const
       }),
     )
     await Promise.all(pairs.map(([jobId, unit]) => use(jobId, unit, [used(0.5)])))
@@ -143,11 +145,11 @@ describe('what runs used', () => {
 describe('the load', () => {
   it('adds up the plans of all visits of a day, says how each unit was taken, and what is short', async () => {
     const [seen, unseen] = [await newUnit('Seen'), await newUnit('Unseen')]
-    const jobId = await newJob([seen], '2027-05-03')
-    await newJob([unseen], '2027-05-03')
-    await newJob([seen], '2027-05-04')
+    const jobId = await newJob([seen], soon)
+    await newJob([unseen], soon)
+    await newJob([seen], next)
     await use(jobId, seen, [{ type: 'grade-set', part: 'coilFace', grade: 2, kinds: [] }])
-    const load = (await technician('GET', '/api/load?day=2027-05-03')).json() as DayLoad
+    const load = (await technician('GET', `/api/load?day=${soon}`)).json() as DayLoad
     expect(load.visits.flatMap(({ units }) => units.map(({ name, source }) => [name, source]))).toEqual([
       ['Seen', 'looked-over'],
       ['Unseen', 'supposed'],
@@ -157,11 +159,11 @@ describe('the load', () => {
     expect(agents.map(({ item }) => item)).toContain('clean water')
     for (const id of agents.map(({ item }) => builtInProducts.find((label) => label.name === item)?.id))
       if (id) await technician('POST', '/api/stock', { productId: id, kind: 'counted', litres: 0.01 })
-    const short = (await technician('GET', '/api/load?day=2027-05-03')).json() as DayLoad
+    const short = (await technician('GET', `/api/load?day=${soon}`)).json() as DayLoad
     expect(short.items.some(({ short: missing }) => (missing ?? 0) > 0)).toBe(true)
     expect(name).toBe(product.name)
     expect((await technician('GET', '/api/load?day=someday')).statusCode).toBe(422)
-    expect(((await other('GET', '/api/load?day=2027-05-03')).json() as DayLoad).items).toEqual([])
+    expect(((await other('GET', `/api/load?day=${soon}`)).json() as DayLoad).items).toEqual([])
   })
   it('of the coming fortnight says what to buy, in packs', async () => {
     const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)

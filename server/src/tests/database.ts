@@ -10,12 +10,16 @@ import gateway from '@yastik/stand-ins/messages'
 import weather from '@yastik/stand-ins/weather'
 import type { Sequelize } from 'sequelize'
 import { buildApp } from '../app.ts'
+import { dayMs, utcDay } from '../days.ts'
 import { hashPassword } from '../auth/passwords.ts'
 import { databaseFrom, ownerFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { Db } from '../db/database.ts'
 import { migrateAs } from '../db/migrate.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
+
+/** A day for which a visit can be planned. */
+export const visitDay = utcDay(Date.now() + dayMs)
 
 export interface TestHouse {
   readonly app: FastifyInstance

@@ -9,7 +9,21 @@ let other: Ask
 let me: number
 let siteId: string
 let unitId: string
+/** The days below are ahead. */
+const notFaked = [
+  'setTimeout',
+  'clearTimeout',
+  'setInterval',
+  'clearInterval',
+  'setImmediate',
+  'clearImmediate',
+  'nextTick',
+  'queueMicrotask',
+  'hrtime',
+  'performance',
+] as const
 beforeAll(async () => {
+  jest.useFakeTimers({ now: Date.parse('2026-11-27T10:00:00Z'), doNotFake: [...notFaked] })
   house = await openHouse()
   me = (await addFirm('a')).technician.id
   await addFirm('b')

@@ -9,7 +9,7 @@ import yauzl from 'yauzl'
 import { DueDay, Job, Site, Unit } from '../db/models.ts'
 import { demoPassword, demoPlace } from '@yastik/stand-ins/demo/firm'
 import loadDemo from '@yastik/stand-ins/demo'
-import { openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let owner: Ask
@@ -138,7 +138,7 @@ describe('photographs as files', () => {
   it('come in a zip with a list, for the owner alone', async () => {
     const unit = (await Unit.findOne())!
     const me = (await technician('GET', '/api/session')).json().id as number
-    const jobId = (await technician('POST', '/api/jobs', { siteId: unit.siteId, unitIds: [unit.id], onDate: '2026-11-26', crewIds: [me] })).json()
+    const jobId = (await technician('POST', '/api/jobs', { siteId: unit.siteId, unitIds: [unit.id], onDate: visitDay, crewIds: [me] })).json()
       .id as string
     const photoId = newId()
     const picture = await sharp({ create: { width: 80, height: 60, channels: 3, background: '#777' } })

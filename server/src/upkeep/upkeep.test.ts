@@ -2,7 +2,7 @@ import { usualRegion } from '@yastik/core/proof'
 import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { DueDay, Firm, Job, JobUnit, Unit } from '../db/models.ts'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
 let ask: Ask
@@ -50,7 +50,7 @@ async function photographed(jobId: string, unitId: string, { when, coveredShare,
 }
 /** A whole visit through the log: looked over, agreed, handed over, so many days ago. */
 async function visit(unitId: string, daysAgo: number, grade: number, scope = 'strip-down', photos: readonly Measured[] = []): Promise<string> {
-  const jobId = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: '2026-11-25', crewIds: [by] })).json().id as string
+  const jobId = (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [by] })).json().id as string
   const atMs = Date.now() - daysAgo * 86_400_000
   const shown = (await Promise.all(photos.map((photo) => photographed(jobId, unitId, photo)))).flat()
   const step = { id: 'isolate', phase: 'isolate', title: 'Isolate', handsMin: 1, after: [], people: 1, equipment: [], cautions: [] }

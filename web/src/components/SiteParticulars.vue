@@ -39,17 +39,23 @@ function formOf(record: SiteRecord | undefined): SiteForm {
 const form = ref<SiteForm>(formOf(props.site))
 watch(
   () => props.site,
-  (record) => (form.value = formOf(record)),
+  (record) => {
+    form.value = formOf(record)
+    outdoor.value = { ...form.value.site.outdoorAir }
+  },
 )
 const saved = ref('')
 const { error, run } = useDoing()
 
-/** Temperature and humidity are known together or not at all; one alone is filled with a mild day's. Wind and rain are each on their own. */
-function setOutdoor(change: { dryBulbC?: number } | { relativeHumidity?: number } | { windMs?: number } | { rainMmH?: number }) {
-  const next = { dryBulbC: 28, relativeHumidity: 0.5, ...form.value.site.outdoorAir, ...change }
-  const cleared = Object.values<number | undefined>(change).includes(undefined)
-  form.value.site.outdoorAir = cleared && ('dryBulbC' in change || 'relativeHumidity' in change) ? undefined : { ...next }
-}
+/** The air outdoors as far as it was entered. What belongs to it and was not is asked for, never made up. */
+type Outdoor = Partial<NonNullable<SiteForm['site']['outdoorAir']>>
+const outdoor = ref<Outdoor>({ ...form.value.site.outdoorAir })
+const sends = computed(() => {
+  const air = Object.fromEntries(Object.entries(outdoor.value).filter(([, value]) => value !== undefined))
+  const { outdoorAir: _, ...own } = form.value.site
+  const filled = { ...form.value, site: { ...own, ...(Object.keys(air).length > 0 ? { outdoorAir: air } : {}) } }
+  return props.site ? { ...filled, version: props.site.version } : filled
+})
 const customerUnits = [
   { value: 'metric', says: '°C, L, kW' },
   { value: 'us', says: '°F, gal, Btu/h' },
@@ -65,9 +71,10 @@ function save() {
   saved.value = ''
   return run(async () => {
     const { site: record } = props
+    // The form has judged it by the same schema.
     const kept = record
-      ? await ask(endpoints.saveSite, { params: { id: record.id }, body: { ...form.value, version: record.version } })
-      : await ask(endpoints.makeSite, { body: form.value })
+      ? await ask(endpoints.saveSite, { params: { id: record.id }, body: sends.value as SiteForm & { version: number } })
+      : await ask(endpoints.makeSite, { body: sends.value as SiteForm })
     saved.value = 'Saved.'
     emit('saved', kept)
   })
@@ -78,7 +85,7 @@ function save() {
   <Form
     class="ruled-top"
     data-site-form
-    :sends="site ? { ...form, version: site.version } : form"
+    :sends="sends"
     :schema="site ? endpoints.saveSite.body : endpoints.makeSite.body"
     :fault="error"
     @submit="save"
@@ -105,22 +112,14 @@ function save() {
       </Field>
       <Field where="site.altitudeM" label="Altitude" unit="m"><NumberField v-model="form.site.altitudeM" name="altitude" /></Field>
       <Field where="site.outdoorAir.dryBulbC" label="Outdoor air" :unit="unit('°C')"
-        ><NumberField si="°C" name="outdoor-c" :model-value="form.site.outdoorAir?.dryBulbC" @update:model-value="setOutdoor({ dryBulbC: $event })"
+        ><NumberField v-model="outdoor.dryBulbC" si="°C" name="outdoor-c"
       /></Field>
       <Field where="site.outdoorAir.relativeHumidity" label="Outdoor humidity" unit="%"
-        ><NumberField
-          name="outdoor-rh"
-          :model-value="form.site.outdoorAir?.relativeHumidity"
-          :times="100"
-          @update:model-value="setOutdoor({ relativeHumidity: $event })"
+        ><NumberField v-model="outdoor.relativeHumidity" name="outdoor-rh" :times="100"
       /></Field>
       <template v-if="site?.units.some(({ family }) => isOnRoof(family))">
-        <Field where="site.outdoorAir.windMs" label="Wind" unit="m/s"
-          ><NumberField name="wind" :model-value="form.site.outdoorAir?.windMs" @update:model-value="setOutdoor({ windMs: $event })"
-        /></Field>
-        <Field where="site.outdoorAir.rainMmH" label="Rain" unit="mm/h"
-          ><NumberField name="rain" :model-value="form.site.outdoorAir?.rainMmH" @update:model-value="setOutdoor({ rainMmH: $event })"
-        /></Field>
+        <Field where="site.outdoorAir.windMs" label="Wind" unit="m/s"><NumberField v-model="outdoor.windMs" name="wind" /></Field>
+        <Field where="site.outdoorAir.rainMmH" label="Rain" unit="mm/h"><NumberField v-model="outdoor.rainMmH" name="rain" /></Field>
       </template>
       <Field where="site.electricityPricePerKwh" label="Electricity, per kWh"
         ><NumberField v-model="form.site.electricityPricePerKwh" name="price-per-kwh"

@@ -59,9 +59,15 @@ const possibleFindings = computed(() => {
 const setGrade = (part: Part, grade: Grade | null, kinds: readonly SoilKind[] = state.value.grades[part]?.kinds ?? []) =>
   job.add(props.unitId, { type: 'grade-set', part, grade, kinds: grade ? [...kinds] : [] })
 
+/** What the customer complains of. */
+const told = computed(() => state.value.complaints.filter((complaint) => complaint !== 'none'))
+/** A word of the customer is not wiped by calling the visit a routine one. */
+const offeredComplaints = computed(() =>
+  optionsOf(complaints, inWords).map((option) => ({ ...option, disabled: option.value === 'none' && told.value.length > 0 })),
+)
 function setComplaint(complaint: Complaint, present: boolean) {
-  const clashing = present ? state.value.complaints.filter((other) => (complaint === 'none' ? true : other === 'none')) : []
-  for (const other of clashing) void job.add(props.unitId, { type: 'complaint-set', complaint: other, present: false })
+  if (present && complaint !== 'none' && state.value.complaints.includes('none'))
+    void job.add(props.unitId, { type: 'complaint-set', complaint: 'none', present: false })
   void job.add(props.unitId, { type: 'complaint-set', complaint, present })
 }
 /** Old and few is cleaned with the unit, alive or much is not: which of the two is asked. */
@@ -120,7 +126,8 @@ useKeys([
     <WhatFollows v-if="unitPlan" :job-id="jobId" :unit-id="unitId" :plan="unitPlan" :is-graded="Object.keys(state.grades).length > 0" />
     <section class="whole stack ruled-top">
       <h3>What the customer says</h3>
-      <Ticks label="Complaints" mark="complaint" :model-value="state.complaints" :options="optionsOf(complaints, inWords)" @tick="setComplaint" />
+      <Ticks label="Complaints" mark="complaint" :model-value="state.complaints" :options="offeredComplaints" @tick="setComplaint" />
+      <p v-if="told.length > 0" class="small">A routine visit is one of which nothing was said: take away what was said first.</p>
       <h3>What you found</h3>
       <Ticks
         label="Findings"
