@@ -17,7 +17,7 @@ import {
   type Sheet,
 } from './support/browser.ts'
 import { follow, go, isAt, openUnit } from './support/places.ts'
-import { doStep, grade, sent, stepId } from './support/moves.ts'
+import { doStep, grade, openDecision, sent, stepId } from './support/moves.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
@@ -77,6 +77,7 @@ describe('a choice by hand', () => {
     await follow(sheet, 'Record')
     await expectText(sheet, '[data-record]', 'Blower wheel, by hand: wash in place — the owner wants it left in')
     await follow(sheet, 'Method')
+    await openDecision(sheet, 'wheel')
     await clickText(sheet, 'Back to the rule')
     await find(sheet, '[data-topic="wheel"][data-choice="remove-and-wash"]')
     expect(await textOf(sheet, '[data-totals]')).toBe(before)

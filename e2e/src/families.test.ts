@@ -3,7 +3,7 @@ import { startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, expectText, find, gone, openBrowser, pick, signIn, textOf, type, type Sheet } from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { follow, go, goToStation, isAt, openUnit } from './support/places.ts'
-import { grade, sent, workUntil } from './support/moves.ts'
+import { followSchool, grade, sent, workUntil } from './support/moves.ts'
 
 jest.setTimeout(240_000)
 let app: RunningApp
@@ -74,7 +74,7 @@ describe('a school for one job', () => {
   it('asks why, changes the plan, and stands in the record with its reason', async () => {
     await openUnit(sheet, 'Keeper’s den', 'method')
     const before = await textOf(sheet, '[data-totals]')
-    await click(sheet, '[data-school="wheelSchool"] [data-option="in-place"]')
+    await followSchool(sheet, 'wheel', 'wheelSchool', 'in-place')
     await type(sheet, 'input[name="school-because"]', 'its hub is corroded')
     await clickText(sheet, 'Decide so')
     await find(sheet, '[data-topic="wheel"][data-choice="wash-in-place"]')
@@ -130,7 +130,7 @@ describe('the crew’s day', () => {
 describe('house rules', () => {
   it('say what each way would change on the same round of units', async () => {
     await go(sheet, 'house-rules')
-    await expectText(sheet, '[data-round]', /\d+ min with waits/)
+    await expectText(sheet, '[data-round]', /\d+ h with waits/)
     await expectText(sheet, '[data-brings="dry"]', /L water.*not reached/)
     await gone(sheet, '[data-brings="rinse"]')
   })
@@ -166,15 +166,15 @@ describe('alike units', () => {
 describe('stores', () => {
   it('mix within the label, and stop where two products must not meet', async () => {
     await go(sheet, 'stores')
-    await expectText(sheet, '[data-mix]', 'L of product')
+    await expectText(sheet, '[data-mix]', /m?L of product/)
     await type(sheet, 'input[name="mix-dilution"]', '3')
     await expectText(sheet, '[data-wrong]', "dilution 1:3 is outside the label's 1:10 to 1:20")
     await type(sheet, 'input[name="mix-dilution"]', '10')
-    await expectText(sheet, '[data-mix]', '0.025')
+    await expectText(sheet, '[data-mix]', /25\s*mL of product/)
     await pick(sheet, '.mixer .field:nth-child(2)', 'Antimicrobial')
     await expectText(sheet, '[data-stop]', 'without a rinse between: stop')
     await click(sheet, '[data-rinsed]')
-    await expectText(sheet, '[data-mix]', '0.025')
+    await expectText(sheet, '[data-mix]', /25\s*mL of product/)
   })
   it('count the van, and turn down a count that cannot be', async () => {
     await click(sheet, '[data-to-stock]')

@@ -129,7 +129,7 @@ describe('another program', () => {
     await type(owner, '[name="token-name"]', 'The bookkeeper')
     await type(owner, '[name="token-ends"]', '1 Jan 2020\n')
     await click(owner, '[data-make-token]')
-    await expectText(owner, '[role="alert"]', '2020-01-01 is no end')
+    await expectText(owner, '[role="alert"]', '1 Jan 2020 is no end')
     await owner.driver.navigate().refresh()
     await type(owner, '[name="token-name"]', 'The bookkeeper')
     await click(owner, '[data-make-token]')

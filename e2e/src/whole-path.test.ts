@@ -8,7 +8,7 @@ import { root, startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, devtools, expectText, find, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, isAt } from './support/places.ts'
 import { makeClockMovable, moveClock } from './support/clock.ts'
-import { countAllBack, doStep, grade, sent, stepId, workUntil } from './support/moves.ts'
+import { countAllBack, doStep, followSchool, grade, openDecision, sent, stepId, workUntil } from './support/moves.ts'
 
 jest.setTimeout(300_000)
 let app: RunningApp
@@ -86,13 +86,15 @@ describe('one wall head, from sign-in to logbook', () => {
       wheel: 'brush-through-outlet',
       containment: 'wash-bag-to-bucket',
     })
-    await click(sheet, '[data-school="rinseSchool"] [data-option="dry"]')
+    await openDecision(sheet, 'rinse')
+    await expectText(sheet, '[data-brings="dry"]', /−\d+ min|−\d h/)
+    await followSchool(sheet, 'rinse', 'rinseSchool', 'dry')
     await type(sheet, 'input[name="school-because"]', 'the carpet is new')
     await clickText(sheet, 'Decide so')
     await find(sheet, '[data-topic="rinse"][data-choice="none"]')
     expect(await decisions()).toMatchObject({ containment: 'floor-sheet', electrics: 'cover' })
     expect(await textOf(sheet, '[data-totals]')).not.toBe(before)
-    await click(sheet, '[data-school="rinseSchool"] [data-option="rinse"]')
+    await followSchool(sheet, 'rinse', 'rinseSchool', 'rinse')
     await find(sheet, '[data-topic="rinse"][data-choice="pump-wand"]')
     expect(await textOf(sheet, '[data-totals]')).toBe(before)
   })

@@ -60,7 +60,7 @@ async function leave() {
 </script>
 
 <template>
-  <header v-if="session.me" class="strip no-print">
+  <header v-if="session.me" class="strip no-print" :class="{ working: route.path.startsWith('/jobs/') }">
     <RouterLink to="/" class="mark" aria-label="Yastik, to today"><img src="/mark.svg" alt="" width="30" height="30" /><b>Yastik</b></RouterLink>
     <nav aria-label="Places">
       <RouterLink v-for="place in places" :key="place.to" :to="place.to" class="place" :class="{ here: isHere(place) }">{{ place.name }}</RouterLink>
@@ -170,6 +170,14 @@ nav {
   }
   .right {
     margin-left: auto;
+  }
+  /* At work the step has the room: units, light and leaving are one tap away, on Today. */
+  .working nav {
+    order: 0;
+    flex: 1 1 0;
+  }
+  .working .right .tap {
+    display: none;
   }
 }
 </style>

@@ -1,10 +1,11 @@
 // What would the other choice cost or save? Minutes, money, water, reach and risk against the plan.
-import type { Choice, KnownHouseRules, Topic } from '../method/index.ts'
+import type { Choice, KnownHouseRules, SchoolName, Topic } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { round } from '../quantities/index.ts'
 import { partNames } from '../units/index.ts'
 import type { Comparison, UnitPlan } from './planFile.ts'
-import type { PlannedUnit, UnitContext, WorkedOut } from './planUnit.ts'
+import type { UnitJob } from './jobFile.ts'
+import { planUnit, type PlannedUnit, type UnitContext, type WorkedOut } from './planUnit.ts'
 
 /** What a choice risks, in a sentence for its topic. */
 const risks: Partial<Record<`${Topic}:${Choice}`, string>> = {
@@ -87,19 +88,32 @@ export function compareChoice({ plan, alternative }: PlannedUnit, houseRules: Kn
   return comparison(topic, choice, plan, planTotals(plan, houseRules), instead, totalsOf(instead, houseRules))
 }
 
+/** What it would change at a unit to follow another school: minutes, money, water and reach against the plan. */
+export function compareSchool(unit: UnitJob, context: UnitContext, plan: UnitPlan, school: SchoolName, value: string): Comparison {
+  const houseRules = { ...context.houseRules, [school]: value } as KnownHouseRules
+  const { plan: other } = planUnit(unit, { ...context, houseRules })
+  const [own, totals] = [planTotals(plan, context.houseRules), planTotals(other, houseRules)]
+  const reach = reachDifference(plan, other)
+  return { ...differenceOf(own, totals), ...(reach ? { reach } : {}) }
+}
+
+const differenceOf = (own: Totals, other: Totals) => ({
+  minutes: round(other.minutes - own.minutes),
+  money: round(other.money - own.money, 2),
+  waterL: round(other.waterL - own.waterL, 1),
+})
+
 function comparison(topic: Topic, choice: Choice, plan: UnitPlan, own: Totals, other: WorkedOut, totals: Totals): Comparison {
   const reach = reachDifference(plan, other)
   const risk = risks[`${topic}:${choice}`]
   return {
-    minutes: round(totals.minutes - own.minutes),
-    money: round(totals.money - own.money, 2),
-    waterL: round(totals.waterL - own.waterL, 1),
+    ...differenceOf(own, totals),
     ...(reach ? { reach } : {}),
     ...(risk ? { risk } : {}),
   }
 }
 
-function reachDifference(plan: UnitPlan, other: WorkedOut): string | undefined {
+function reachDifference(plan: UnitPlan, other: Pick<WorkedOut, 'notReached'>): string | undefined {
   const here = plan.notReached.map(({ part }) => part)
   const there = other.notReached.map(({ part }) => part)
   const lost = there.filter((part) => !here.includes(part)).map((part) => partNames[part])

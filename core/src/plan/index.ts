@@ -1,5 +1,5 @@
 // Plan: job file in, plan file out.
-export { compareChoice, planTotals, type Totals } from './compare.ts'
+export { compareChoice, compareSchool, planTotals, type Totals } from './compare.ts'
 export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, type JobFile, type Site, type UnitJob } from './jobFile.ts'
 export { planFileSchema, type Comparison, type PlanFile, type PlannedDecision, type UnitPlan } from './planFile.ts'
 export { dueInWords, findingForCustomer, refereeNames, speckSentence, throwsSpecks, workSentences } from './customerText.ts'

@@ -3,7 +3,18 @@ import { join } from 'node:path'
 import { ruleBookInWords, schools, type Choice, type SchoolName, type Topic } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
 import { jobWith, openUnits } from '../tests/jobs.ts'
-import { compareChoice, consequencesOf, contextOf, planFileSchema, planJob, planUnit, readJobFile, type UnitJob } from './index.ts'
+import {
+  compareSchool,
+  planTotals,
+  compareChoice,
+  consequencesOf,
+  contextOf,
+  planFileSchema,
+  planJob,
+  planUnit,
+  readJobFile,
+  type UnitJob,
+} from './index.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
 const planOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest))
@@ -187,6 +198,20 @@ describe('comparisons', () => {
     expect(ask('pan-treatment', 'slow-release')).toMatchObject({ minutes: 1, money: expect.any(Number) })
     expect(ask('wheel', 'leave')).toMatchObject({ reach: 'does not reach: blower wheel', risk: expect.stringContaining('throwing') })
     expect(ask('rinse', 'hose')).toBeUndefined()
+  })
+  it('are worked out for another school, and agree with the plan that follows it', () => {
+    const job = jobWith({ grades: { coilFace: { grade: 3 }, wheel: { grade: 3 } } })
+    const [unit, context] = [job.units[0], contextOf(job)]
+    const { plan } = planUnit(unit, context)
+    const own = planTotals(plan, context.houseRules)
+    for (const value of ['remove', 'in-place'] as const) {
+      const houseRules = { ...context.houseRules, wheelSchool: value }
+      const other = planTotals(planUnit(unit, { ...context, houseRules }).plan, houseRules)
+      const said = compareSchool(unit, context, plan, 'wheelSchool', value)
+      expect(said).toMatchObject({ minutes: Math.round(other.minutes - own.minutes), money: expect.closeTo(other.money - own.money, 2) })
+      if (value !== context.houseRules.wheelSchool) expect(said.minutes).not.toBe(0)
+    }
+    expect(compareSchool(unit, context, plan, 'wheelSchool', context.houseRules.wheelSchool)).toEqual({ minutes: 0, money: 0, waterL: 0 })
   })
   it('are none for what is barred', () => {
     for (const { turnedDown } of planOf(coat).units[0].decisions) {

@@ -88,12 +88,14 @@ export function clockWords(minute: number): string {
   return [Math.floor(whole / 60), whole % 60].map((part) => String(part).padStart(2, '0')).join(':')
 }
 
-/** A length of time: 45 min, 2 h, 3 h 20, 2 days 6 h. @param minutes not negative */
+/** From here on minutes are told in hours, and from there on nobody asks for minutes any more. */
+const [inHoursMin, inWholeHoursMin] = [90, 600]
+/** A length of time: 45 min, 2 h, 3 h 20, 54 h. @param minutes not negative */
 export function durationWords(minutes: number): string {
   const whole = Math.round(minutes)
-  if (whole < 90) return `${whole} min`
-  const [days, hours, rest] = [Math.floor(whole / 1440), Math.floor((whole % 1440) / 60), whole % 60]
-  if (days >= 2) return `${days} days${hours > 0 ? ` ${hours} h` : ''}`
+  if (whole < inHoursMin) return `${whole} min`
+  if (whole >= inWholeHoursMin) return `${Math.round(whole / 60)} h`
+  const rest = whole % 60
   return `${Math.floor(whole / 60)} h${rest > 0 ? ` ${String(rest).padStart(2, '0')}` : ''}`
 }
 /** A number with what is counted: 1 week, 2 weeks. */

@@ -16,7 +16,7 @@ const [firstDay, lastDay] = ['2000-01-01', '2099-12-31']
 const recordId = z.uuid()
 const version = z.int().min(1)
 /** A calendar day, `2026-05-31`, in a time in which this can have happened or be planned. */
-export const daySchema = z.iso.date().refine((day) => day >= firstDay && day <= lastDay, {
+export const daySchema = z.iso.date({ abort: true }).refine((day) => day >= firstDay && day <= lastDay, {
   error: 'this is long past or far ahead',
   params: { allowed: `${dayWords(firstDay)} to ${dayWords(lastDay)}` },
 })

@@ -11,6 +11,18 @@ export async function grade(sheet: Sheet, part: string, value: number): Promise<
   await find(sheet, `[data-part="${part}"][data-grade="${value}"]`)
 }
 
+/** Opens the line of a decision, where it is not open already. */
+export async function openDecision(sheet: Sheet, topic: string): Promise<void> {
+  await find(sheet, `[data-topic="${topic}"]`)
+  if (await exists(sheet, `[data-topic="${topic}"] [aria-expanded="false"]`)) await click(sheet, `[data-topic="${topic}"] [aria-expanded="false"]`)
+  await find(sheet, `[data-topic="${topic}"] [aria-expanded="true"]`)
+}
+/** Follows a school for one job. */
+export async function followSchool(sheet: Sheet, topic: string, school: string, value: string): Promise<void> {
+  await openDecision(sheet, topic)
+  await click(sheet, `[data-school="${school}"] [data-option="${value}"]`)
+}
+
 export const stepId = async (sheet: Sheet): Promise<string | undefined> =>
   (await sheet.driver.executeScript<string | null>("return document.querySelector('[data-step]')?.dataset.step")) ?? undefined
 

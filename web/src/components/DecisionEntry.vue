@@ -3,16 +3,16 @@
 import { byHand, choiceNames, topicNames, type Choice } from '@yastik/core/method'
 import type { Comparison, PlannedDecision } from '@yastik/core/plan'
 import { ref } from 'vue'
-import { useMeasures } from '../measures/useMeasures.ts'
-import { usePlace } from '../measures/usePlace.ts'
+import { useDifference } from './difference.ts'
 import Tap from '../kit/Tap.vue'
 import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Fold from '../kit/Fold.vue'
 import Form from '../kit/Form.vue'
 
-const { figure, unit } = useMeasures()
-const place = usePlace()
+const difference = useDifference()
+/** A line until somebody asks. */
+const isOpen = ref(false)
 const props = defineProps<{
   decision: PlannedDecision
   fixed: boolean
@@ -26,12 +26,6 @@ const because = ref('')
 const name = (choice: string) => choiceNames[choice as Choice]
 const insteadOf = ({ choice, instead }: PlannedDecision['turnedDown'][number]) =>
   instead ?? (wanted.value === choice ? props.whatIf?.(choice) : undefined)
-const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
-const differences = ({ minutes, money, waterL }: Comparison) => [
-  ...(minutes ? [signed(minutes, 'min')] : []),
-  ...(money ? [`price ${place.change(money)}`] : []),
-  ...(waterL ? [signed(figure(waterL, 'L'), `${unit('L')} water`)] : []),
-]
 function confirm() {
   if (wanted.value) emit('choose', wanted.value, because.value)
   wanted.value = undefined
@@ -41,21 +35,26 @@ function confirm() {
 
 <template>
   <li class="decision" :data-topic="decision.topic" :data-choice="decision.choice">
-    <span class="topic">{{ topicNames[decision.topic] }}</span>
-    <div>
-      <b class="choice">{{ name(decision.choice) }}</b>
-      <ul class="plain">
-        <li v-for="reason in decision.because" :key="reason">{{ reason }}</li>
-      </ul>
-      <p v-if="decision.better" class="small">Better, but ruled out here: {{ name(decision.better) }}.</p>
-      <Tap v-if="decision.rule === byHand && !fixed" @click="emit('choose', null, '')">Back to the rule</Tap>
-      <Fold v-if="decision.turnedDown.length > 0" class="small" title="Why not otherwise?">
-        <ul class="plain others">
+    <Fold v-model="isOpen">
+      <template #title>
+        <span class="line">
+          <span class="topic">{{ topicNames[decision.topic] }}</span>
+          <span
+            ><b class="choice">{{ name(decision.choice) }}</b> <small v-if="decision.rule === byHand">by hand</small></span
+          >
+        </span>
+      </template>
+      <div v-if="isOpen" class="stack inside">
+        <ul class="plain">
+          <li v-for="reason in decision.because" :key="reason">{{ reason }}</li>
+        </ul>
+        <p v-if="decision.better" class="small">Better, but ruled out here: {{ name(decision.better) }}.</p>
+        <p v-if="decision.rule === byHand && !fixed"><Tap @click="emit('choose', null, '')">Back to the rule</Tap></p>
+        <slot />
+        <ul v-if="decision.turnedDown.length > 0" class="plain others" aria-label="Why not otherwise">
           <li v-for="{ other, instead } in decision.turnedDown.map((entry) => ({ other: entry, instead: insteadOf(entry) }))" :key="other.choice">
             <div class="spread">
-              <b>{{ name(other.choice) }}</b><span v-if="instead" class="diff">{{
-                differences(instead).join(' · ') || 'no difference in time, money or water'
-              }}</span>
+              <b>{{ name(other.choice) }}</b><span v-if="instead" class="diff">{{ difference(instead) }}</span>
             </div>
             <p class="small">
               {{ other.because }}<template v-if="instead?.reach">. {{ instead.reach }}</template
@@ -72,27 +71,36 @@ function confirm() {
             </template>
           </li>
         </ul>
-      </Fold>
-    </div>
+      </div>
+    </Fold>
   </li>
 </template>
 
 <style scoped>
 .decision {
+  border-top: var(--rule-width) solid var(--rule);
+}
+.line {
   display: grid;
   grid-template-columns: 10rem minmax(0, 1fr);
-  gap: 0.3rem 1rem;
-  padding: 0.7rem 0;
-  border-top: var(--rule-width) solid var(--rule);
+  gap: 0 1rem;
+  flex: 1;
+  text-align: left;
+  align-items: baseline;
 }
 .topic {
   color: var(--ink-soft);
+  font-weight: 400;
 }
 .choice {
-  font-size: 1.15rem;
+  display: inline-block;
+  font-size: 1.1rem;
 }
 .choice::first-letter {
   text-transform: uppercase;
+}
+.inside {
+  padding: 0.2rem 0 0.9rem;
 }
 .others > li {
   padding: 0.4rem 0 0.4rem 0.8rem;
@@ -103,8 +111,8 @@ function confirm() {
   font-weight: 500;
 }
 @media (max-width: 700px) {
-  .decision {
-    grid-template-columns: 1fr;
+  .line {
+    grid-template-columns: 8rem minmax(0, 1fr);
   }
 }
 </style>

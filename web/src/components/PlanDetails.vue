@@ -23,8 +23,7 @@ const columns = [{ key: 'part', says: 'Part' }, ...dryingWays.map((how) => ({ ke
 </script>
 
 <template>
-  <template v-if="plan.drying.length > 0">
-    <h3>Drying, in this air</h3>
+  <Fold v-if="plan.drying.length > 0" title="Drying, in this air">
     <Ledger title="Drying, in this air" data-drying :rows="drying" :columns="columns" :row-key="({ part }) => part">
       <template #part="{ row }">{{ partNames[row.part] }}</template>
       <template v-for="how in dryingWays" #[how]="{ row }" :key="how">{{
@@ -32,7 +31,7 @@ const columns = [{ key: 'part', says: 'Part' }, ...dryingWays.map((how) => ({ ke
       }}</template>
     </Ledger>
     <p class="small">{{ dryingSays }}</p>
-  </template>
+  </Fold>
   <h3>To bear in mind</h3>
   <ul class="small">
     <li v-for="warning in warnings" :key="warning">{{ sentence(warning) }}</li>

@@ -56,7 +56,7 @@ function confirm() {
           <b>{{ option.says }}</b>
           <small v-if="houseRule === option.value"> house rule</small><br /><small>{{ sentence(option.value) }}</small
           ><template v-if="brings?.[option.value]"
-            ><br /><small class="brings" :data-brings="option.value">{{ brings[option.value] }}</small></template
+            ><br /><small class="brings" :class="{ keeps: level === 2 }" :data-brings="option.value">{{ brings[option.value] }}</small></template
           >
         </span>
       </template>
@@ -93,8 +93,11 @@ function confirm() {
 }
 .brings {
   display: inline-block;
-  min-height: 2.6em;
   font-weight: 600;
+}
+/* What is still reckoned keeps its place. */
+.brings.keeps {
+  min-height: 2.6em;
 }
 .why {
   padding: 0.6rem 0;

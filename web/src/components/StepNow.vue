@@ -78,6 +78,18 @@ async function except({ item, kind, out, in: back }: LedgerEntry, text: string) 
 async function confirmGate() {
   if (props.step.gate && !confirmed.value) await job.add(props.unitId, { type: 'gate-confirmed', stepId: props.step.id })
 }
+/** Whether its gate is all that keeps the step from being done: to confirm it is to say that it is done. */
+const isGateAlone = computed(() => {
+  const { step } = props
+  if (!step.gate || confirmed.value || badAmount.value) return false
+  const own = state.value.progress[step.id]
+  const asConfirmed = { ...state.value, progress: { ...state.value.progress, [step.id]: { ...own, gateConfirmed: true } } }
+  return reasonsToHold(withCounts(asConfirmed, step, counting.onScreen.value), step, props.nowMs).length === 0
+})
+async function confirmAndDone() {
+  await confirmGate()
+  await done()
+}
 /** Litres as they stand on the screen, by product; what is planned where nobody says otherwise. */
 const used = ref<Record<string, number | undefined>>({})
 watch(
@@ -156,16 +168,6 @@ useKeys([
     <ul v-if="step.cautions.length > 0" class="cautions plain">
       <li v-for="caution in step.cautions" :key="caution"><span class="sign" aria-hidden="true">!</span>{{ caution }}</li>
     </ul>
-    <FastenerCount
-      v-for="fastener in step.fasteners ?? []"
-      :key="fastener.kind"
-      :kind="fastener.kind"
-      :direction="step.takesOff ? 'out' : 'back'"
-      :all="step.putsBack ? counting.outOf(fastener) : undefined"
-      :beside="step.takesOff ? `expected ${fastener.count}` : `${counting.outOf(fastener)} came out`"
-      :model-value="counting.counted(fastener)"
-      @update:model-value="counting.set(fastener, $event)"
-    />
     <LedgerShortfall
       v-for="entry in counting.short.value"
       :key="entry.kind"
@@ -183,21 +185,37 @@ useKeys([
     <Tick v-if="step.gate" big :class="{ open: !confirmed }" :model-value="confirmed" data-gate @update:model-value="confirmGate">{{
       sentence(step.gate)
     }}</Tick>
-    <Tap v-if="opens" big :now="!opens.taken" data-opens :to="{ name: opens.station, params: { jobId, unitId }, hash: opens.hash }">{{
-      opens.taken ? `${opens.what}: taken` : opens.what
-    }}</Tap>
-    <div class="row">
-      <Tap now big class="finish" data-done :disabled="holds.length > 0 || badAmount" @click="done">Done</Tap>
-      <Tap v-if="state.progress[step.id]?.begunBy === undefined" big data-begin @click="begin">Begin</Tap>
-      <Tap v-if="others > 0" big data-other @click="emit('other')">Another step ({{ others }})</Tap>
+    <!-- What is counted and tapped stays in reach. -->
+    <div class="doing" data-doing>
+      <FastenerCount
+        v-for="fastener in step.fasteners ?? []"
+        :key="fastener.kind"
+        :kind="fastener.kind"
+        :direction="step.takesOff ? 'out' : 'back'"
+        :all="step.putsBack ? counting.outOf(fastener) : undefined"
+        :beside="step.takesOff ? `expected ${fastener.count}` : `${counting.outOf(fastener)} came out`"
+        :model-value="counting.counted(fastener)"
+        @update:model-value="counting.set(fastener, $event)"
+      />
+      <Tap v-if="opens" big :now="!opens.taken" data-opens :to="{ name: opens.station, params: { jobId, unitId }, hash: opens.hash }">{{
+        opens.taken ? `${opens.what}: taken` : opens.what
+      }}</Tap>
+      <div v-if="holds.length > 0" role="status" data-holds>
+        <ul class="holds">
+          <li v-for="reason in holds" :key="reason">{{ reason }}</li>
+        </ul>
+      </div>
+      <div class="row">
+        <Tap v-if="isGateAlone" now big class="finish" data-confirm-done @click="confirmAndDone">It is so: done</Tap>
+        <Tap :now="!isGateAlone" big :class="{ finish: !isGateAlone }" data-done :disabled="holds.length > 0 || badAmount" @click="done">Done</Tap>
+        <Tap v-if="state.progress[step.id]?.begunBy === undefined" big data-begin @click="begin">Begin</Tap>
+      </div>
     </div>
+    <p v-if="others > 0">
+      <Tap data-other @click="emit('other')">Another step ({{ others }})</Tap>
+    </p>
     <StepHelp v-if="design" :key="`${step.id}-help`" :step="step" :design="design" :flow-l-min="jet.flowLMin" :pressure-bar="jet.pressureBar" />
     <LeaveOut v-if="step.optional" :key="step.id" :unit-id="unitId" :step="step" />
-    <div v-if="holds.length > 0" role="status" data-holds>
-      <ul class="holds">
-        <li v-for="reason in holds" :key="reason">{{ reason }}</li>
-      </ul>
-    </div>
   </article>
 </template>
 
@@ -245,9 +263,28 @@ useKeys([
   padding-left: 1.1rem;
   font-size: 1.05rem;
 }
+.doing {
+  display: flex;
+  flex-direction: column;
+  gap: 0.8rem;
+}
 @media (max-width: 900px) {
   .finish {
     flex: 1;
+  }
+  .doing {
+    position: sticky;
+    bottom: 0;
+    z-index: 2;
+    gap: 0.4rem;
+    max-height: 60vh;
+    overflow-y: auto;
+    background: var(--paper);
+    border-top: 2px solid var(--ink);
+    padding: 0.4rem 0;
+  }
+  .holds {
+    font-size: 0.95rem;
   }
 }
 </style>

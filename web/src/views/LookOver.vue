@@ -43,7 +43,8 @@ const plan = usePlan(() => props.unitId)
 const unitPlan = computed(() => plan.value?.units[0])
 const selected = ref<Part>()
 const parts = computed(() => partsToSee(unit.value.family, design.value))
-const nextUngraded = computed(() => parts.value.find((part) => !state.value.grades[part]))
+const ungraded = computed(() => parts.value.filter((part) => !state.value.grades[part]))
+const nextUngraded = computed(() => ungraded.value.at(0))
 
 /** A membrane is on roofs, a ceiling over heads and cassettes. */
 const possibleFindings = computed(() => {
@@ -65,6 +66,11 @@ const told = computed(() => state.value.complaints.filter((complaint) => complai
 const offeredComplaints = computed(() =>
   optionsOf(complaints, inWords).map((option) => ({ ...option, disabled: option.value === 'none' && told.value.length > 0 })),
 )
+/** Every other part was looked at as well, and there is nothing on it. */
+async function clearRest() {
+  for (const part of ungraded.value) await setGrade(part, 0)
+  selected.value = undefined
+}
 function setComplaint(complaint: Complaint, present: boolean) {
   if (present && complaint !== 'none' && state.value.complaints.includes('none'))
     void job.add(props.unitId, { type: 'complaint-set', complaint: 'none', present: false })
@@ -121,7 +127,14 @@ useKeys([
         <p><b>Tap a part</b> on the drawing and grade what you see.</p>
         <Tap v-if="nextUngraded" now big @click="selected = nextUngraded">Start with the {{ partNames[nextUngraded] }}</Tap>
       </div>
-      <Tap v-if="selected && nextUngraded && nextUngraded !== selected" @click="selected = nextUngraded"> Next: {{ partNames[nextUngraded] }} </Tap>
+      <div class="row">
+        <Tap v-if="selected && nextUngraded && nextUngraded !== selected" data-next-part @click="selected = nextUngraded">
+          Next: {{ partNames[nextUngraded] }}
+        </Tap>
+        <Tap v-if="Object.keys(state.grades).length > 0 && ungraded.length > 0" data-rest-clear @click="clearRest">
+          {{ ungraded.length === 1 ? 'The one' : `The ${ungraded.length}` }} not graded: looked at, clear
+        </Tap>
+      </div>
     </section>
     <WhatFollows v-if="unitPlan" :job-id="jobId" :unit-id="unitId" :plan="unitPlan" :is-graded="Object.keys(state.grades).length > 0" />
     <section class="whole stack ruled-top">

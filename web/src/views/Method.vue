@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // Method: decisions with their because; flip a school or a single choice and see what changes; then agree it.
-import { knownHouseRules, schools, type Choice, type SchoolName, type Topic } from '@yastik/core/method'
-import { compareChoice, contextOf, planUnit, planTotals, type JobFile, type PlannedDecision } from '@yastik/core/plan'
+import { choiceNames, knownHouseRules, schools, type Choice, type SchoolName, type Topic } from '@yastik/core/method'
+import { compareChoice, compareSchool, contextOf, planUnit, planTotals, type JobFile, type PlannedDecision } from '@yastik/core/plan'
 import type { Extra } from '@yastik/core/procedure'
 import { durationWords } from '@yastik/core/quantities'
 import { changeOf } from '@yastik/core/run'
+import { partNames } from '@yastik/core/units'
 import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
 import MethodChange from '../components/MethodChange.vue'
@@ -13,6 +14,7 @@ import PlanMixes from '../components/PlanMixes.vue'
 import DecisionEntry from '../components/DecisionEntry.vue'
 import SchoolSwitch from '../components/SchoolSwitch.vue'
 import ReferralNote from '../components/ReferralNote.vue'
+import { useDifference } from '../components/difference.ts'
 import { useKeys } from '../components/keys.ts'
 import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
@@ -24,7 +26,7 @@ import Tap from '../kit/Tap.vue'
 // Further down, or opened on demand: loaded then.
 const WashBench = defineAsyncComponent(() => import('../components/WashBench.vue'))
 
-const { figure, unit: unitName } = useMeasures()
+const { reading } = useMeasures()
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const planning = usePlanning()
@@ -44,12 +46,40 @@ const started = computed(() => Object.values(state.value.progress).some(({ doneA
 /** What was found since the method was agreed, and what it changes. */
 const change = computed(() => (started.value && unitPlan.value ? changeOf(state.value, unitPlan.value.steps) : undefined))
 const declined = computed(() => unitPlan.value?.decisions.some(({ topic, choice }) => topic === 'scope' && choice === 'decline'))
-const usedSchools = Object.keys(schools) as SchoolName[]
+const difference = useDifference()
+/** What each other school would change here, before it is chosen. */
+function bringsOf(school: SchoolName): Record<string, string> {
+  const { value: own } = file
+  const { value: ownPlan } = planned
+  if (!own || !ownPlan) return {}
+  const others = schools[school].filter((value) => value !== rules.value[school])
+  return Object.fromEntries(
+    others.map((value) => {
+      const change = compareSchool(own.units[0], contextOf(own), ownPlan.plan, school, value)
+      return [value, change.reach ? `${difference(change)}; ${change.reach}` : difference(change)]
+    }),
+  )
+}
+const scopeWords = computed(() => {
+  const scope = unitPlan.value?.decisions.find(({ topic }) => topic === 'scope')?.choice
+  const words = scope === undefined ? '' : choiceNames[scope as Choice]
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`
+})
 const signed = (value: number, digits = 0) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`
 const order = (extra: Extra, present: boolean) => job.add(props.unitId, { type: 'extra-chosen', extra, present })
+/** Trades people differ on it: the school beside the decision that follows it. */
+const schoolOf: Partial<Record<Topic, SchoolName>> = {
+  rinse: 'rinseSchool',
+  wheel: 'wheelSchool',
+  'coil-agent': 'agentSchool',
+  drain: 'drainSchool',
+  drying: 'dryingSchool',
+}
 const hasChoice = ({ turnedDown }: PlannedDecision) => turnedDown.some(({ standing }) => standing !== 'barred')
-const open = computed(() => unitPlan.value?.decisions.filter(hasChoice) ?? [])
-const foregone = computed(() => unitPlan.value?.decisions.filter((decision) => !hasChoice(decision)) ?? [])
+/** What can be decided otherwise: by another choice, or by another school. */
+const isOpen = (decision: PlannedDecision) => schoolOf[decision.topic] !== undefined || hasChoice(decision)
+const open = computed(() => (unitPlan.value?.decisions.filter(isOpen) ?? []).map((decision) => ({ decision, school: schoolOf[decision.topic] })))
+const foregone = computed(() => unitPlan.value?.decisions.filter((decision) => !isOpen(decision)) ?? [])
 
 const chooseSchool = (school: SchoolName, value: string, because: string) =>
   job.add(props.unitId, { type: 'school-chosen', school, value, ...(because ? { because } : {}) })
@@ -88,6 +118,16 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         Quoted for the whole visit: <b>{{ job.record.quoted.name }}, {{ place.money(job.record.quoted.total) }}</b
         >. Where more turns out to be needed, the customer is asked first.
       </p>
+      <p class="summary" data-summary>
+        <b>{{ scopeWords }}.</b>{{ ' ' }}
+        <template v-if="!declined && unitPlan.notReached.length > 0">
+          Not reached:
+          <span v-for="(left, index) in unitPlan.notReached" :key="left.part"
+            >{{ index > 0 ? '; ' : '' }}{{ partNames[left.part] }}, {{ left.because }}</span
+          >.
+        </template>
+        <template v-else-if="!declined">Every part that is soiled is reached.</template>
+      </p>
       <div class="figures" data-totals>
         <div>
           <span class="figure">{{ durationWords(totals.minutes) }}<small>with waits, alone</small></span>
@@ -100,28 +140,10 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         </div>
         <div>
           <span class="figure"
-            >{{ figure(totals.waterL, 'L') }}<small>{{ unitName('L') }} of water</small></span
+            >{{ reading(totals.waterL, 'L').figure }}<small>{{ reading(totals.waterL, 'L').unit }} of water</small></span
           >
         </div>
       </div>
-      <p><Tap :to="{ name: 'crew', params: { jobId, unitId } }">The crew’s day, all units together</Tap></p>
-      <ReferralNote :referrals="unitPlan.referrals" />
-      <ol class="plain">
-        <DecisionEntry
-          v-for="decision in open"
-          :key="decision.topic"
-          :decision="decision"
-          :fixed="started"
-          :what-if="(choice) => whatIf(decision.topic, choice)"
-          @choose="(choice, because) => choose(decision.topic, choice, because)"
-        />
-      </ol>
-      <h2 class="ruled-top minor">No other way at this unit</h2>
-      <ol class="plain foregone">
-        <DecisionEntry v-for="decision in foregone" :key="decision.topic" :decision="decision" fixed />
-      </ol>
-    </section>
-    <aside class="stack" aria-label="Schools, mixes and steps">
       <MethodChange v-if="change" :change="change" @agree="agree" />
       <p v-else-if="started" class="small">
         Work has begun by the agreed method. What you find from now on, grade it in the look-over: the change is shown here.
@@ -129,18 +151,36 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
       <Tap v-else now big data-agree @click="agree">
         {{ declined ? 'Agree: not cleaned today' : state.steps ? 'Agree again and go on' : 'Agree and go to the unit' }}
       </Tap>
-      <h2 class="ruled-top">Where trades people differ</h2>
-      <SchoolSwitch
-        v-for="school in usedSchools"
-        :key="school"
-        :school="school"
-        :value="rules[school]"
-        :house-rule="houseRules[school]"
-        :disabled="started"
-        :level="3"
-        asks-why
-        @choose="(value, because) => chooseSchool(school, value, because)"
-      />
+      <p><Tap :to="{ name: 'crew', params: { jobId, unitId } }">The crew’s day, all units together</Tap></p>
+      <ReferralNote :referrals="unitPlan.referrals" />
+      <ol class="plain">
+        <DecisionEntry
+          v-for="{ decision, school } in open"
+          :key="decision.topic"
+          :decision="decision"
+          :fixed="started"
+          :what-if="(choice) => whatIf(decision.topic, choice)"
+          @choose="(choice, because) => choose(decision.topic, choice, because)"
+        >
+          <SchoolSwitch
+            v-if="school"
+            :school="school"
+            :value="rules[school]"
+            :house-rule="houseRules[school]"
+            :brings="bringsOf(school)"
+            :disabled="started"
+            :level="3"
+            asks-why
+            @choose="(value, because) => chooseSchool(school, value, because)"
+          />
+        </DecisionEntry>
+      </ol>
+      <h2 class="ruled-top minor">No other way at this unit</h2>
+      <ol class="plain foregone">
+        <DecisionEntry v-for="decision in foregone" :key="decision.topic" :decision="decision" fixed />
+      </ol>
+    </section>
+    <aside class="stack" aria-label="Mixes, offers and steps">
       <PlanMixes :plan="unitPlan" :products="job.record?.products ?? []" />
       <div v-if="unitPlan.offers.length > 0 || state.extras.length > 0" data-offers>
         <h3>What would do more</h3>
@@ -172,3 +212,11 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
     />
   </div>
 </template>
+
+<style scoped>
+@media (max-width: 700px) {
+  .figures {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+}
+</style>
