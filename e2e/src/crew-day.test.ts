@@ -2,7 +2,7 @@
 import { Key, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
 import { bringIntoView, click, clickText, expectText, find, gone, openBrowser, signIn, tryAgain, waitUntil, type Sheet } from './support/browser.ts'
-import { follow, openUnit } from './support/places.ts'
+import { follow, goToStation, openUnit } from './support/places.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
@@ -87,5 +87,24 @@ describe('work in the crew’s day', () => {
     await follow(imre, 'At the unit')
     await find(imre, '[data-step]')
     await gone(imre, '[data-crew-timeline]')
+  })
+})
+
+describe('the same as a list', () => {
+  it('says who does what from when to when, and gives it to others', async () => {
+    await goToStation(imre, 'crew')
+    await find(imre, 'svg.day')
+    await clickText(imre, 'As a list')
+    await expectText(imre, '[data-crew-tasks]', /\d\d:\d\d–\d\d:\d\d/)
+    await click(imre, '[data-pick-task$="/mix-agent"]')
+    const own = await (await find(imre, '[data-picked]')).getText()
+    const other = own.includes('Imre Vold,') ? 'Sanna Kirov' : 'Imre Vold'
+    await clickText(imre, `Give to ${other}`)
+    await expectText(imre, '[data-outcome]', other)
+    await click(imre, '[data-pick-task$="/mix-agent"]')
+    await expectText(imre, '[data-picked]', `${other}, from`)
+    await clickText(imre, 'Whoever is free')
+    await clickText(imre, 'In time')
+    await find(imre, 'svg.day')
   })
 })

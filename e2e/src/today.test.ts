@@ -1,5 +1,5 @@
 // The day as it goes: who is where when, what is late and who is told, and what moving or cancelling a visit makes of the rest.
-import { By } from 'selenium-webdriver'
+import { By, Key } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
 import { click, clickText, expectText, find, fitsPhone, gone, openBrowser, pick, signIn, textOf, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, isAt } from './support/places.ts'
@@ -56,6 +56,29 @@ describe('a day', () => {
     await gone(sheet, '[data-message]')
   })
   it('fits a phone', () => fitsPhone(sheet))
+})
+
+describe('finding', () => {
+  const typed = () => find(sheet, '[data-find] input[name="find-anything"]')
+  it('is one key away, and goes by keys to what was found', async () => {
+    await sheet.driver.actions().sendKeys('/').perform()
+    await waitUntil(sheet, async () => (await sheet.driver.switchTo().activeElement().getAttribute('name')) === 'find-anything', 'one cannot type')
+    await (await typed()).sendKeys('survey')
+    await expectText(sheet, '[data-find]', '21 Ropewalk')
+    await (await typed()).sendKeys(Key.ARROW_DOWN)
+    await sheet.driver.switchTo().activeElement().sendKeys(Key.ENTER)
+    await isAt(sheet, 'site')
+    await expectText(sheet, 'h1', site)
+  })
+  it('has what was opened last at once, and says where nothing is called so', async () => {
+    await click(sheet, '[data-find-it]')
+    await expectText(sheet, '[data-find]', site)
+    await (await typed()).sendKeys('zzzz')
+    await expectText(sheet, '[data-nothing-found]', 'Nothing is called so')
+    await (await typed()).sendKeys(Key.ESCAPE)
+    await gone(sheet, '[data-find]')
+    await follow(sheet, 'Today')
+  })
 })
 
 describe('a visit', () => {

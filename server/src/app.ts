@@ -33,6 +33,7 @@ import { messageRoutes } from './messages/routes.ts'
 import { peopleRoutes } from './people/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { quoteRoutes } from './quotes/routes.ts'
+import { findRoutes } from './find/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
 import { stockRoutes } from './stock/routes.ts'
 import { storesRoutes } from './stores/routes.ts'
@@ -139,6 +140,7 @@ export async function buildApp({
     tokenRoutes(db),
     auditRoutes(db),
     siteRoutes(db),
+    findRoutes(db),
     customerRoutes(db, files),
     jobRoutes(db),
     eventRoutes(db),

@@ -4,6 +4,7 @@ import { defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { NoAnswer } from './api/client.ts'
 import KeyHelp from './components/KeyHelp.vue'
+import { useKeys } from './components/keys.ts'
 import Tap from './kit/Tap.vue'
 import { useLight } from './measures/useLight.ts'
 import { useMeasures } from './measures/useMeasures.ts'
@@ -30,9 +31,13 @@ const fetching = ref(false)
 const { measures } = useMeasures()
 /** What is being set for this screen. */
 const asked = ref<'units' | 'light'>()
+const finding = ref(false)
+const find = () => (finding.value = session.me !== undefined)
+useKeys([{ key: '/', does: 'find a site, a unit or a visit', run: find }])
 useLight()
 // Opened seldom: loaded then.
 const MeasuresDialog = defineAsyncComponent(() => import('./components/MeasuresDialog.vue'))
+const FindDialog = defineAsyncComponent(() => import('./find/FindDialog.vue'))
 const LightDialog = defineAsyncComponent(() => import('./components/LightDialog.vue'))
 
 // What an earlier visit left unsent goes as soon as it is known who is here.
@@ -68,6 +73,7 @@ async function leave() {
     <div class="right">
       <span v-if="stays" class="unsent" role="alert">{{ stays }}</span>
       <span v-if="job.unsent > 0" class="unsent" role="status">{{ job.unsent }} not sent yet</span>
+      <Tap bare title="A site, a unit or a visit" data-find-it @click="find">Find</Tap>
       <Tap bare title="For sun, paper or cellar" data-choose-light @click="asked = 'light'">Light</Tap>
       <Tap bare title="Your units" data-units @click="asked = 'units'">{{ measures.temperature }} {{ measures.volume }}</Tap>
       <Tap to="/yourself" bare small class="who" title="Your password, second factor and sessions" data-yourself>{{ session.me.name }}</Tap>
@@ -90,6 +96,7 @@ async function leave() {
     <!-- In here, so that they stand in a landmark. -->
     <KeyHelp />
     <MeasuresDialog v-if="asked === 'units'" :model-value="true" @update:model-value="asked = undefined" />
+    <FindDialog v-if="finding" v-model="finding" />
     <LightDialog v-if="asked === 'light'" :model-value="true" @update:model-value="asked = undefined" />
   </main>
 </template>

@@ -29,6 +29,8 @@ export const houseRulesSchema = closed({
   currency: z.string().max(8).optional(),
   timeZone: z.string().max(60).optional(),
   taxShare: share.optional(),
+  /** Whom a customer calls, as it stands in a report. */
+  callUs: z.string().trim().max(120).optional(),
   /** What an hour of a person costs the firm itself. */
   hourCost: amountUpTo(10_000).optional(),
   /** Corrections of step times from the firm's own runs: by step, times the start value. */
@@ -36,7 +38,7 @@ export const houseRulesSchema = closed({
 })
 export type HouseRules = z.infer<typeof houseRulesSchema>
 /** What a firm may leave open: nothing is reckoned with it. */
-type OpenRule = 'languages' | 'currency' | 'timeZone' | 'taxShare'
+type OpenRule = 'languages' | 'currency' | 'timeZone' | 'taxShare' | 'callUs'
 export type KnownHouseRules = Required<Omit<HouseRules, OpenRule>> & Pick<HouseRules, OpenRule>
 
 const roofWindLimit = estimate(8, 'm/s')

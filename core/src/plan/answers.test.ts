@@ -1,5 +1,6 @@
 // Nothing that was seen or said is left without an answer, whatever the unit; and what would do more is offered with its price.
 import { complaints, findings, inWords } from '../lookover/index.ts'
+import { dayAfter } from '../quantities/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { families } from '../units/index.ts'
 import { planJob, type UnitJob } from './index.ts'
@@ -108,9 +109,9 @@ describe('the day of what is due', () => {
       rates: { shift: 0, spread: 0.45, units: 0 },
       yearsNow: 0,
       isSeen: true,
-      dayAfter: (weeks: number) => `day ${weeks * 7}`,
+      dayAfter: (weeks: number) => dayAfter('2027-03-01', weeks),
     }
-    expect(planJob(job, memory).units[0].customerText).toMatch(/deep clean by day \d+ \(in about \d+ weeks\)/)
+    expect(planJob(job, memory).units[0].customerText).toMatch(/deep clean by \d+ \w+ 20\d\d \(in about \d+ weeks\)/)
     expect(planJob(job).units[0].customerText).toMatch(/deep clean in about \d+ weeks/)
   })
 })

@@ -1,6 +1,7 @@
 // What is the customer told in writing about one unit? Drafted in plain words from the decisions, to be sent or read aloud.
 import { inWords, ungraded, type Finding } from '../lookover/index.ts'
 import { staysOff, type ChoiceOf, type Decision, type Facts, type NotReached, type Referral, type Topic } from '../method/index.ts'
+import { counted, dayWords } from '../quantities/index.ts'
 import { familyNames, partNames } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { UnitJob } from './jobFile.ts'
@@ -112,9 +113,9 @@ const dueNames: Readonly<Record<Due['what'], string>> = {
 }
 /** What is due, by its day where days are known: it is read again years later. */
 export function dueInWords({ what, weeks, because }: Due, dayAfter?: (weeks: number) => string): string {
-  const inWeeks = `in about ${weeks === 1 ? 'one week' : `${Math.round(weeks)} weeks`}`
+  const inWeeks = `in about ${counted(Math.round(weeks), 'week')}`
   const day = dayAfter?.(weeks)
-  return `${dueNames[what]} ${day ? `by ${day} (${inWeeks})` : inWeeks}${because ? ` – ${because}` : ''}`
+  return `${dueNames[what]} ${day ? `by ${dayWords(day)} (${inWeeks})` : inWeeks}${because ? ` – ${because}` : ''}`
 }
 
 /** Sentences of one unit, ending with whom to call and what is due; the same for work done and for work declined. */

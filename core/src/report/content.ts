@@ -17,6 +17,7 @@ import {
 } from '../quantities/index.ts'
 import { leftOut, photosOfPart, type UnitState } from '../run/index.ts'
 import { familyNames, isSplit, knownDesign, partNames, partsOf, partsToSee, type Family, type Part } from '../units/index.ts'
+import type { Due } from '../upkeep/index.ts'
 import type { JobRecord, UnitRecord } from '../wire/index.ts'
 
 export interface ReportContent {
@@ -36,6 +37,10 @@ export interface ReportContent {
   readonly sections: readonly { readonly heading: string; readonly sentences: readonly string[] }[]
   readonly signed?: { readonly photoId: string; readonly says: string }
   readonly foot: string
+  /** The sheet on which the customer's country writes. */
+  readonly paper: 'A4' | 'LETTER'
+  /** Without its ending. */
+  readonly fileName: string
 }
 
 export interface ReportInput {
@@ -64,6 +69,15 @@ export function reportContent({ firm, record, unit, state, plan }: ReportInput):
   })
   const crew = record.crew.map(({ name }) => name).join(', ')
   const at = state.handedOver?.atMs
+  const day = at ?? record.onDate
+  const { callUs } = record.houseRules
+  // What the customer looks after alone is no work of ours.
+  const next = declined
+    ? undefined
+    : plan.due
+        .flatMap(({ what, weeks }) => (ours.includes(what) ? [{ what, on: dayAfter(day, Math.max(0, weeks)) }] : []))
+        .sort((one, other) => one.on.localeCompare(other.on))
+        .at(0)
   return {
     title: 'Cleaning report',
     firm,
@@ -72,8 +86,10 @@ export function reportContent({ firm, record, unit, state, plan }: ReportInput):
     facts: [
       { what: 'Place', says: [site.name, record.site.address].filter((text) => text !== '').join(', ') },
       { what: 'Unit', says: `${unit.name}, ${familyNames[unit.family]}` },
-      { what: 'Day', says: dayWords(at ?? record.onDate) },
+      { what: 'Day', says: dayWords(day) },
       { what: 'By', says: crew },
+      ...(next === undefined ? [] : [{ what: 'Next', says: `${dueNames[next.what]}, about ${dayWords(next.on)}` }]),
+      ...(callUs ? [{ what: 'Questions', says: callUs }] : []),
     ],
     verdict: declined
       ? { stamp: 'Not cleaned', sentence: say(workSentences(state.agreed)[0]) }
@@ -85,19 +101,38 @@ export function reportContent({ firm, record, unit, state, plan }: ReportInput):
     photos: photosIn(unit.family, state),
     sections: sectionsOf(record, unit, state, plan).map(({ heading, sentences }) => ({ heading, sentences: sentences.map(say) })),
     ...(state.signed ? { signed: { photoId: state.signed.photoId, says: `${state.signed.name}, ${momentWords(state.signed.atMs)}` } } : {}),
+    paper: record.site.customerUnits === 'us' ? 'LETTER' : 'A4',
+    fileName: ['report', site.name, unit.name, dayWords(day)].map(forFile).join(' '),
     foot: 'Local codes, the maker’s manual and licensed practice come before anything written here.',
   }
 }
 
-const gradeWords = (grades: Grades, part: Part): string => {
+/** Letters of every script, digits, spaces and hyphens: nothing that a folder stumbles over. */
+const forFile = (text: string) =>
+  text
+    .replace(/[^\p{L}\p{M}\p{N} -]/gu, '')
+    .replace(/\s+/g, ' ')
+    .trim()
+const ours: readonly Due['what'][] = ['deep-clean', 'light-clean', 'pan-treatment']
+const dueNames: Partial<Record<Due['what'], string>> = {
+  'deep-clean': 'deep clean',
+  'light-clean': 'light clean',
+  'pan-treatment': 'pan treatment',
+}
+
+const gradeWords = (grades: Grades, part: Part, otherwise: string): string => {
   const grade = grades[part]?.grade
-  return grade === undefined ? nothing : `${grade} ${gradeNames[grade]}`
+  return grade === undefined ? otherwise : `${grade} ${gradeNames[grade]}`
 }
 
 const partsIn = (family: Family, { grades, gradesAfter }: UnitState): ReportContent['parts'] =>
   partsOf[family]
     .filter((part) => grades[part] || gradesAfter[part])
-    .map((part) => ({ part: partNames[part], before: gradeWords(grades, part), after: gradeWords(gradesAfter, part) }))
+    .map((part) => ({
+      part: partNames[part],
+      before: gradeWords(grades, part, 'not looked at'),
+      after: gradeWords(gradesAfter, part, 'not looked at again'),
+    }))
 
 function readingsIn({ lines }: Proof, measures: Measures): ReportContent['readings'] {
   return lines

@@ -57,6 +57,7 @@ describe('a report on one unit', () => {
       Unit: 'Bedroom head, wall head',
       Day: '1 Mar 2027',
       By: 'Imre',
+      Next: expect.stringMatching(/^(deep|light) clean|^pan treatment, about \d+ \w+ 20\d\d$/),
     })
   })
   it('gives figures in the units of the customer, not of who writes it', () => {
@@ -71,13 +72,26 @@ describe('a report on one unit', () => {
     const content = read({ grades: { coilFace: { grade: 3 } } })
     expect(section(content, 'What you told us')).toHaveLength(1)
     expect(section(content, 'Not reached, not clean, left out or still out')?.join(' ')).toMatch(/Not looked at: .*wheel/)
-    expect(content.parts).toEqual([{ part: 'coil, front face', before: '3 mat', after: '–' }])
+    expect(content.parts).toEqual([{ part: 'coil, front face', before: '3 mat', after: 'not looked at again' }])
   })
+  it('says whom to call where the firm named somebody, and has its day and site in its name', () => {
+    const called = { ...record(), houseRules: { callUs: '+00 555 01' } }
+    const content = reportContent({ firm: 'Quayside Cooling', record: called, unit, state: stateWith(done), plan })
+    expect(content.facts).toContainEqual({ what: 'Questions', says: '+00 555 01' })
+    expect(content.fileName).toBe('report Fern House Bedroom head 1 Mar 2027')
+  })
+  it('keeps names in any letters, and nothing that a folder stumbles over', () => {
+    const named = { ...unit, name: 'Σάλα 3 / "east": ноль' }
+    const content = reportContent({ firm: 'Quayside Cooling', record: record(), unit: named, state: stateWith(done), plan })
+    expect(content.fileName).toBe('report Fern House Σάλα 3 east ноль 1 Mar 2027')
+  })
+  it('is written on the paper of the customer’s country', () => expect([read().paper, read({}, 'us').paper]).toEqual(['A4', 'LETTER']))
   it('of work that was declined claims nothing', () => {
     const content = read({ agreed: { scope: 'decline' } })
     expect(content.verdict.stamp).toBe('Not cleaned')
     expect(content.readings).toEqual([])
     expect(section(content, 'Due next')).toBeUndefined()
+    expect(content.facts.map(({ what }) => what)).not.toContain('Next')
     expect(section(content, 'Good to know')).toBeUndefined()
   })
   it('tells of choices that these rules no longer know', () => {

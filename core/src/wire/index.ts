@@ -1,4 +1,5 @@
 // Wire: the shapes that travel between browser and server.
+export { findQuerySchema, foundSchema, type Found } from './find.ts'
 export { dayOutlookSchema, lateQuerySchema, type DayOutlook } from './day.ts'
 export {
   daySchema,

@@ -31,6 +31,17 @@ export const sights: readonly Sight[] = [
       await find(sheet, '[data-job-move] [data-crew]')
     },
   },
+  {
+    name: 'today, finding',
+    path: '/',
+    shows: 'a.unit',
+    open: async (sheet) => {
+      await click(sheet, '[data-find-it]')
+      const field = await find(sheet, 'input[name="find-anything"]')
+      await field.sendKeys('room')
+      await find(sheet, '[data-find] a')
+    },
+  },
   { name: 'sites', path: '/sites', shows: 'tbody tr' },
   {
     name: 'sites, none found',
@@ -78,6 +89,15 @@ export const sights: readonly Sight[] = [
     open: (sheet) => click(sheet, '[data-topic] [aria-expanded="false"]'),
   },
   { name: 'crew’s day', path: 'JOB/crew', shows: '[data-crew-timeline]' },
+  {
+    name: 'crew’s day as a list',
+    path: 'JOB/crew',
+    shows: '[data-crew-timeline]',
+    open: async (sheet) => {
+      await clickText(sheet, 'As a list')
+      await find(sheet, '[data-crew-tasks] tbody tr')
+    },
+  },
   { name: 'at the unit', path: 'JOB/at-the-unit', shows: '[data-step]' },
   { name: 'at the unit, pausing', path: 'JOB/at-the-unit', shows: '[data-step]', open: (sheet) => click(sheet, '[data-pause]') },
   { name: 'proof, nothing measured', path: 'JOB/proof', shows: '[data-verdict]' },

@@ -8,7 +8,12 @@ export const demoFirm = 'Fennick Indoor Air'
 
 /** Everybody in the demo signs in with this; demo accounts exist only with the demo data. */
 /** Where the firm is: its money, and the clocks of whoever tries it. */
-export const demoPlace = { currency: 'EUR', taxShare: 0.2, timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone }
+export const demoPlace = {
+  currency: 'EUR',
+  taxShare: 0.2,
+  callUs: '+00 555 0100, Mira Fennick',
+  timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone,
+}
 export const demoPassword = 'clear-to-the-fins'
 
 export const demoPeople = [

@@ -14,13 +14,15 @@ const props = withDefaults(
     grades: Grades
     selected?: Part
     readonly?: boolean
+    /** Whether what nobody graded is told from what is clean, where nothing can be graded. */
+    marksUnseen?: boolean
     off?: readonly Part[]
     wet?: readonly Part[]
     bagged?: boolean
     heightCm?: number
     gapCm?: number
   }>(),
-  { selected: undefined, readonly: false, off: () => [], wet: () => [], bagged: false, heightCm: undefined, gapCm: undefined },
+  { selected: undefined, readonly: false, marksUnseen: false, off: () => [], wet: () => [], bagged: false, heightCm: undefined, gapCm: undefined },
 )
 const emit = defineEmits<{ select: [part: Part]; grade: [part: Part, grade: Grade] }>()
 const prefix = useId()
@@ -35,7 +37,14 @@ const regions = computed(() =>
       grade,
       isOff,
       isWet: props.wet.includes(shape.part),
-      fill: grade === undefined ? (props.readonly ? 'none' : `url(#${prefix}-unseen)`) : grade === 0 ? 'none' : `url(#${prefix}-soil-${grade})`,
+      fill:
+        grade === undefined
+          ? props.readonly && !props.marksUnseen
+            ? 'none'
+            : `url(#${prefix}-unseen)`
+          : grade === 0
+            ? 'none'
+            : `url(#${prefix}-soil-${grade})`,
       label: `${partNames[shape.part]}: ${grade === undefined ? 'not graded' : `grade ${grade}, ${gradeNames[grade]}`}${isOff ? ', off' : ''}`,
     }
   }),

@@ -5,11 +5,11 @@ import './dialog.css'
 
 const isOpen = defineModel<boolean>({ required: true })
 withDefaults(defineProps<{ title: string; /** Widest it gets. */ width?: string }>(), { width: '44rem' })
-const emit = defineEmits<{ closed: [] }>()
+const emit = defineEmits<{ closed: []; opened: [] }>()
 </script>
 
 <template>
-  <ElDialog v-model="isOpen" class="over" :title="title" :width="`min(${width}, 94vw)`" @closed="emit('closed')">
+  <ElDialog v-model="isOpen" class="over" :title="title" :width="`min(${width}, 94vw)`" @opened="emit('opened')" @closed="emit('closed')">
     <slot />
   </ElDialog>
 </template>

@@ -6,6 +6,7 @@ import { z } from 'zod'
 import Choice from './Choice.vue'
 import DayField from './DayField.vue'
 import Dialog from './Dialog.vue'
+import Drawer from './Drawer.vue'
 import FaultNote from './FaultNote.vue'
 import Field from './Field.vue'
 import FileTap from './FileTap.vue'
@@ -17,6 +18,7 @@ import NumberField from './NumberField.vue'
 import Pick from './Pick.vue'
 import Progress from './Progress.vue'
 import Slide from './Slide.vue'
+import Tabs from './Tabs.vue'
 import Tap from './Tap.vue'
 import TextField from './TextField.vue'
 import Tick from './Tick.vue'
@@ -29,6 +31,9 @@ const soil = ref<(typeof names)[number]>('grease')
 const ticked = ref<(typeof names)[number][]>(['dust'])
 const isOn = ref(true)
 const open = ref(false)
+const drawn = ref(false)
+const side = ref<'one' | 'other'>('one')
+const twoSides = optionsOf(['one', 'other'] as const, (name) => `the ${name} side`)
 const sends = ref<{ name: string; kw: number | undefined; day: string; soil: string }>({ name: '', kw: 250, day: '2027-03-01', soil: 'dust' })
 const schema = z.object({ name: z.string().min(1), kw: z.number().gt(0).max(60), day: z.string(), soil: z.string() })
 const line = ref(40)
@@ -92,6 +97,9 @@ const fault = new Fault('does-not-hold-up', { lines: [{ where: 'crew', what: 'no
       <Slide v-model="line" label="Draw the line across" :min="0" :max="100" />
       <div class="row"><Tap @click="open = true">Open a sheet over the page</Tap></div>
       <Dialog v-model="open" title="A sheet over the page">It gives the focus back.</Dialog>
+      <Tap @click="drawn = true">Draw a sheet in</Tap>
+      <Drawer v-model="drawn" title="A sheet from the side">What it is about stays in view.</Drawer>
+      <Tabs v-model="side" :options="twoSides"><template #one>The one.</template><template #other>The other.</template></Tabs>
     </section>
     <section class="stack ruled-top">
       <h2>Ledger</h2>

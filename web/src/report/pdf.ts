@@ -51,8 +51,9 @@ class Flow {
     paper.y += after
   }
 
-  heading(text: string): void {
-    this.need(60)
+  /** @param below so much of what follows stands on the same page, points */
+  heading(text: string, below = 60): void {
+    this.need(below)
     this.paper.y += 6
     this.text('H2', text, { size: 13, strong: true, after: 3 })
   }
@@ -84,7 +85,8 @@ class Flow {
       const isHead = headed && index === 0
       paper.font(isHead ? 'body' : 'strong').fontSize(isHead ? 9 : 10.5)
       const height = Math.max(...cells.map((cell, at) => paper.heightOfString(cell, { width: shares[at] * this.width - 8 })))
-      this.need(height + 8)
+      // A head is never parted from what stands below it.
+      this.need(isHead ? height + 60 : height + 8)
       const top = paper.y
       const row = paper.struct('TR')
       table.add(row)
@@ -92,7 +94,7 @@ class Flow {
       cells.forEach((cell, at) => {
         const [x, width] = [left, shares[at] * this.width]
         row.add(
-          paper.struct(isHead ? 'TH' : 'TD', {}, () => {
+          paper.struct(isHead || at === 0 ? 'TH' : 'TD', {}, () => {
             paper
               .font(isHead || at !== 0 ? 'body' : 'strong')
               .fontSize(isHead ? 9 : 10.5)
@@ -140,7 +142,7 @@ class Flow {
 
 export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: Pictures): Promise<Blob> {
   const paper = new PDFDocument({
-    size: 'A4',
+    size: content.paper,
     margin,
     lang: 'en',
     tagged: true,
@@ -169,7 +171,7 @@ export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: 
     flow.list(section.sentences)
   }
   if (content.readings.length > 0) {
-    flow.heading('Readings')
+    flow.heading('Readings', 110)
     flow.table(
       [0.34, 0.2, 0.26, 0.2],
       [['What', 'Before', 'After', 'A clean unit here'], ...content.readings.map(({ what, before, after, clean }) => [what, before, after, clean])],
@@ -185,13 +187,14 @@ export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: 
 
 function drawings(flow: Flow, { family, gradesBefore, gradesAfter, parts }: ReportContent): void {
   if (parts.length === 0) return
-  flow.heading('The unit in section')
+  flow.heading('The unit in section', 200)
   const entry = (caption: string, grades: ReportContent['gradesBefore']) => ({
     caption,
     alt: `Section of the unit, ${caption}: ${sectionInWords(grades)}`,
     draw: (left: number, top: number, width: number) => drawSection(flow.paper, family, grades, left, top, width),
   })
   flow.pair([entry('as it was found', gradesBefore), entry('after the work', gradesAfter)], 160)
+  flow.table([0.4, 0.3, 0.3], [['Part', 'As it was found', 'After the work'], ...parts.map(({ part, before, after }) => [part, before, after])])
 }
 
 function photographs(flow: Flow, { photos }: ReportContent, pictures: Pictures): void {

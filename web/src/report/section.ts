@@ -37,7 +37,9 @@ export function drawSection(paper: Paper, family: Family, grades: Grades, left: 
       if (hatching.cross > 0) hatch(paper, hatching.gap, hatching.cross, hatchAngle + 90)
       paper.restore()
     }
-    paper.path(path).lineWidth(1.4).strokeColor(ink).stroke()
+    // What nobody looked at is not drawn as clean.
+    if (grades[part] === undefined) paper.path(path).lineWidth(1).dash(5, { space: 4 }).strokeColor(faint).stroke().undash()
+    else paper.path(path).lineWidth(1.4).strokeColor(ink).stroke()
   }
   for (const { path, kind } of sheet.strokes) paper.path(path).lineWidth(widths[kind]).strokeColor(ink).stroke()
   for (const [x, y, radius] of sheet.circles) paper.circle(x, y, radius).lineWidth(0.8).strokeColor(ink).stroke()

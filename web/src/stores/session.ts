@@ -5,6 +5,7 @@ import { endpoints, type Me } from '@yastik/core/wire'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
+import { forgetRecents } from '../find/recent.ts'
 import { askOrKept, clearShelf, shelve } from '../offline/shelf.ts'
 
 export const useSession = defineStore('session', () => {
@@ -34,6 +35,7 @@ export const useSession = defineStore('session', () => {
   async function entered(who: Me): Promise<void> {
     asked = true
     await clearShelf(true)
+    forgetRecents()
     await became(who)
   }
   /** @param code of the second factor, where it was asked for */
@@ -47,6 +49,7 @@ export const useSession = defineStore('session', () => {
   async function signOut(): Promise<void> {
     await ask(endpoints.signOut)
     await clearShelf(true)
+    forgetRecents()
     me.value = undefined
   }
 

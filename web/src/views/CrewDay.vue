@@ -2,18 +2,21 @@
 // The crew's day: all units of the visit that were looked over, from now on; who does what, what sets the end, what would shorten it.
 import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
-import { durationWords } from '@yastik/core/quantities'
+import { clockWords, durationWords } from '@yastik/core/quantities'
 import { partNames } from '@yastik/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { serverNow } from '../api/clock.ts'
+import CrewTasks from '../components/CrewTasks.vue'
 import CrewTimeline from '../components/CrewTimeline.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import { useNames } from '../job/useNames.ts'
 import { useJob } from '../stores/job.ts'
 import { usePlanning } from '../stores/planning.ts'
 import { useCrewDay } from '../workers/crewDay.ts'
+import Tabs from '../kit/Tabs.vue'
 import Tap from '../kit/Tap.vue'
+import { usePlace } from '../measures/usePlace.ts'
 
 defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -33,6 +36,7 @@ const missing = computed(() =>
 const isNoSchedule = (error: unknown): error is Fault => error instanceof Fault && error.code === 'no-schedule'
 async function compute() {
   const own = planning.visitSteps(serverNow())
+  fromMin.value = place.minuteOf(serverNow())
   units.value = own
   if (own.length === 0) return
   try {
@@ -44,8 +48,16 @@ async function compute() {
     if (units.value === own) [day.value, fault.value] = [undefined, error]
   }
 }
-watch(() => job.events.length, compute, { immediate: true })
 
+/** Whoever works longer than this is told. */
+const longMin = 18 * 60
+const place = usePlace()
+const fromMin = ref(place.minuteOf(serverNow()))
+const sides = [
+  { value: 'chart' as const, says: 'In time' },
+  { value: 'list' as const, says: 'As a list' },
+]
+const side = ref<'chart' | 'list'>('chart')
 const picked = shallowRef<TimelineTask>()
 const stepOf = (task: TimelineTask | undefined) => task && units.value.find(({ id }) => id === task.unitId)?.steps.find(({ id }) => id === task.step)
 const isGiven = (task: TimelineTask) => units.value.find(({ id }) => id === task.unitId)?.given?.[task.step] !== undefined
@@ -85,6 +97,7 @@ async function giveBackAll() {
   for (const { unitId, step } of givenSteps.value) await job.add(unitId, { type: 'step-given', stepId: step, to: null })
 }
 
+watch(() => job.events.length, compute, { immediate: true })
 const first = computed(() =>
   people.value.map((person) => {
     const task = day.value?.timeline.tasks.find(({ who }) => who.includes(person))
@@ -110,7 +123,9 @@ const first = computed(() =>
     <template v-else>
       <div class="figures" data-day-figures>
         <div>
-          <span class="figure">{{ durationWords(day.timeline.finishMin) }}<small>by these people</small></span>
+          <span class="figure"
+            >{{ durationWords(day.timeline.finishMin) }}<small>by these people, until {{ clockWords(fromMin + day.timeline.finishMin) }}</small></span
+          >
         </div>
         <div>
           <span class="figure">{{ durationWords(day.timeline.lowerBoundMin) }}<small>no order is shorter</small></span>
@@ -119,8 +134,16 @@ const first = computed(() =>
           <span class="figure">{{ units.length }}<small>units</small></span>
         </div>
       </div>
-      <CrewTimeline :day="day" :units="units" :people="people" :letter-of="letterOf" :picked="picked" @pick="picked = $event" @give="give" />
-      <p class="small no-print">Drag a piece of work to somebody else’s lane, or tap it; with keys: Tab to it, then ↑ or ↓.</p>
+      <p v-if="fromMin + day.timeline.finishMin > longMin" class="over" role="status" data-over>
+        Longer than a day: leave a unit for another visit, or take somebody along.
+      </p>
+      <Tabs v-model="side" :options="sides">
+        <template #chart>
+          <CrewTimeline :day="day" :units="units" :people="people" :letter-of="letterOf" :picked="picked" @pick="picked = $event" @give="give" />
+          <p class="small no-print">Drag a piece of work to somebody else’s lane, or tap it; with keys: Tab to it, then ↑ or ↓.</p>
+        </template>
+        <template #list><CrewTasks :day="day" :units="units" :picked="picked" :from-min="fromMin" @pick="picked = $event" /></template>
+      </Tabs>
       <div v-if="picked" class="picked" data-picked>
         <p>
           <b>{{ unitName(picked.unitId) }}: {{ stepOf(picked)?.title }}</b>
@@ -179,6 +202,10 @@ const first = computed(() =>
 </template>
 
 <style scoped>
+.over {
+  border-left: 6px double var(--now);
+  padding-left: 0.6rem;
+}
 .picked small {
   margin-left: 0.6rem;
 }

@@ -83,7 +83,7 @@ const brings = computed(() =>
 
 const deviceZone = new Intl.DateTimeFormat().resolvedOptions().timeZone
 /** What is left empty is not named. Whoever is signed in reads by it from now on. */
-async function setPlace(change: { [Of in 'timeZone' | 'currency' | 'taxShare']?: HouseRules[Of] }) {
+async function setPlace(change: { [Of in 'timeZone' | 'currency' | 'taxShare' | 'callUs']?: HouseRules[Of] }) {
   const named = Object.fromEntries(Object.entries(change).map(([name, value]) => [name, value === '' ? undefined : value]))
   await set(named)
   if (!doing.error.value) await session.askAgain()
@@ -162,6 +162,9 @@ async function set(change: Partial<HouseRules>) {
         </Field>
         <Field where="rules.taxShare" label="Tax that is in the prices" unit="%">
           <NumberField name="tax" :times="100" :model-value="rules.taxShare" :disabled="!isOwner" @commit="setPlace({ taxShare: $event })" />
+        </Field>
+        <Field where="rules.callUs" label="Whom customers call" hint="stands in the report">
+          <TextField name="call-us" :model-value="rules.callUs ?? ''" :disabled="!isOwner" @commit="setPlace({ callUs: $event })" />
         </Field>
       </div>
       <p v-if="isOwner && rules.timeZone !== deviceZone">

@@ -6,6 +6,7 @@ import { familyNames } from '@yastik/core/units'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
+import { noteRecent } from '../find/recent.ts'
 import { aheadMs } from '../api/clock.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import PhaseRibbon from '../components/PhaseRibbon.vue'
@@ -35,6 +36,11 @@ watch(() => props.jobId, load)
 
 const unit = computed(() => job.unitFor(props.unitId))
 const state = computed(() => job.stateFor(props.unitId))
+watch(
+  unit,
+  (own) => own && job.record && noteRecent({ to: `/jobs/${props.jobId}/${own.id}/look-over`, says: own.name, where: job.record.site.site.name }),
+  { immediate: true },
+)
 const others = computed(() => (job.record?.unitIds ?? []).filter((id) => id !== props.unitId))
 const { unitName } = useNames()
 /** A visit that was cancelled is planned again, on its day and for its people. */

@@ -54,7 +54,7 @@ async function save() {
     if ('failed' in answer) throw new Error(answer.failed)
     const link = document.createElement('a')
     link.href = URL.createObjectURL(answer.pdf)
-    link.download = `report ${content.value.unit.replace(/[^\p{L}\p{N} -]/gu, '')}.pdf`
+    link.download = `${content.value.fileName}.pdf`
     link.click()
     setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
   } catch (caught) {
@@ -89,13 +89,25 @@ const print = () => window.print()
       <div v-if="content.parts.length > 0" class="pair">
         <figure>
           <figcaption class="small">as it was found</figcaption>
-          <SectionDrawing :family="content.family" :grades="content.gradesBefore" readonly />
+          <SectionDrawing :family="content.family" :grades="content.gradesBefore" readonly marks-unseen />
         </figure>
         <figure>
           <figcaption class="small">after the work</figcaption>
-          <SectionDrawing :family="content.family" :grades="content.gradesAfter" readonly />
+          <SectionDrawing :family="content.family" :grades="content.gradesAfter" readonly marks-unseen />
         </figure>
       </div>
+      <Ledger
+        v-if="content.parts.length > 0"
+        title="Parts, as they were found and after the work"
+        data-parts
+        :rows="content.parts"
+        :columns="[
+          { key: 'part', says: 'Part' },
+          { key: 'before', says: 'As it was found' },
+          { key: 'after', says: 'After the work' },
+        ]"
+        :row-key="({ part }) => part"
+      />
       <section v-for="section in content.sections" :key="section.heading">
         <h3>{{ section.heading }}</h3>
         <ul>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // One site: its particulars, its units, and the next visit.
 import { endpoints, type SiteRecord } from '@yastik/core/wire'
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { useAsked } from '../api/useServer.ts'
 import CustomerData from '../components/CustomerData.vue'
 import SiteParticulars from '../components/SiteParticulars.vue'
 import SiteUnits from '../components/SiteUnits.vue'
+import { noteRecent } from '../find/recent.ts'
 import Later from '../kit/Later.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import { useSession } from '../stores/session.ts'
@@ -19,6 +20,7 @@ const asked = useAsked(endpoints.site, () => (props.siteId ? { params: { id: pro
 const record = computed(() => (props.siteId ? asked.said.value : undefined))
 const { error, reload } = asked
 await asked.ready()
+watch(record, (site) => site && noteRecent({ to: `/sites/${site.id}`, says: site.site.name, where: site.address }), { immediate: true })
 async function saved(site: SiteRecord) {
   if (props.siteId) asked.set(site)
   else await router.replace(`/sites/${site.id}`)

@@ -20,9 +20,18 @@ import {
   unitSaveSchema,
 } from '../records.ts'
 import { endpoint } from './endpoint.ts'
+import { findQuerySchema, foundSchema } from '../find.ts'
 import { byId, mark } from './shared.ts'
 
 export const placeEndpoints = {
+  find: endpoint({
+    method: 'GET',
+    path: '/api/find',
+    who: 'people',
+    says: 'Sites, units and visits by part of a name or address; the first few of each.',
+    query: findQuerySchema,
+    answer: foundSchema,
+  }),
   sites: endpoint({
     method: 'GET',
     path: '/api/sites',

@@ -1,0 +1,17 @@
+// What is found anywhere in the firm by a few letters.
+import { z } from 'zod'
+import { closed } from '../faults/index.ts'
+import { familySchema } from '../units/index.ts'
+import { daySchema, stages } from './records.ts'
+
+export const findQuerySchema = closed({ words: z.string().trim().min(1).max(80) })
+const siteId = z.uuid()
+export const foundSchema = closed({
+  sites: z.array(closed({ siteId, name: z.string(), address: z.string() })),
+  units: z.array(closed({ unitId: z.uuid(), siteId, name: z.string(), siteName: z.string(), family: familySchema })),
+  /** Units of visits, newest first: each leads to where it stands. */
+  visits: z.array(
+    closed({ jobId: z.uuid(), unitId: z.uuid(), unitName: z.string(), siteName: z.string(), onDate: daySchema, stage: z.literal(stages) }),
+  ),
+})
+export type Found = z.infer<typeof foundSchema>
