@@ -165,7 +165,7 @@ export const click = (sheet: Sheet, css: string): Promise<void> => clickOn(sheet
 export const clickText = (sheet: Sheet, text: string): Promise<void> =>
   clickOn(
     sheet,
-    By.xpath(`//*[self::button or self::a or self::label or @role="button"][contains(normalize-space(.), "${text}")]`),
+    By.xpath(`//*[self::button or self::a or self::label or @role="button" or @role="tab"][contains(normalize-space(.), "${text}")]`),
     `nothing that can be clicked reads “${text}”`,
   )
 

@@ -135,7 +135,15 @@ function onKey(event: KeyboardEvent, part: Part) {
         {{ partNames[region.part] }}
       </text>
       <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] + 9" class="grade">
-        {{ region.isOff ? 'off' : region.grade === undefined ? (readonly ? '' : 'not graded') : `${region.grade} ${gradeNames[region.grade]}` }}
+        {{
+          region.isOff
+            ? 'off'
+            : region.grade === undefined
+              ? readonly && !marksUnseen
+                ? ''
+                : 'not graded'
+              : `${region.grade} ${gradeNames[region.grade]}`
+        }}
       </text>
       <rect :x="region.side === 'right' ? region.text[0] - 8 : region.text[0] - 48" :y="region.text[1] - 34" width="150" height="48" class="hit" />
     </g>

@@ -45,7 +45,6 @@ export function drawSection(paper: Paper, family: Family, grades: Grades, left: 
   for (const [x, y, radius] of sheet.circles) paper.circle(x, y, radius).lineWidth(0.8).strokeColor(ink).stroke()
   for (const { part, at, text, side } of sheet.shapes) {
     const grade = grades[part]?.grade
-    if (grade === undefined) continue
     const x = side === 'right' ? text[0] : text[0] - 44
     paper
       .moveTo(at[0], at[1])
@@ -61,7 +60,7 @@ export function drawSection(paper: Paper, family: Family, grades: Grades, left: 
     paper
       .font('strong')
       .fontSize(21)
-      .text(`${grade} ${gradeNames[grade]}`, x, text[1] - 6, { lineBreak: false })
+      .text(grade === undefined ? 'not graded' : `${grade} ${gradeNames[grade]}`, x, text[1] - 6, { lineBreak: false })
   }
   paper.restore()
   return sheetSize.height * scale

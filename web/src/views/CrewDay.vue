@@ -16,6 +16,7 @@ import { usePlanning } from '../stores/planning.ts'
 import { useCrewDay } from '../workers/crewDay.ts'
 import Tabs from '../kit/Tabs.vue'
 import Tap from '../kit/Tap.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
 
 defineProps<{ jobId: string; unitId: string }>()
@@ -29,6 +30,7 @@ const crew = computed(() => job.record?.crew ?? [])
 const people = computed(() => crew.value.map(({ name }) => name))
 const letterOf = (id: string) => String.fromCharCode(65 + units.value.findIndex((unit) => unit.id === id))
 const { unitName } = useNames()
+const { sentence } = useMeasures()
 const missing = computed(() =>
   (job.record?.unitIds ?? []).filter((id) => !units.value.some((unit) => unit.id === id) && !job.stateFor(id).handedOver),
 )
@@ -58,7 +60,12 @@ const sides = [
   { value: 'list' as const, says: 'As a list' },
 ]
 const side = ref<'chart' | 'list'>('chart')
-const picked = shallowRef<TimelineTask>()
+/** What is picked, as the day has it now. */
+const pickedOf = ref<{ unitId: string; step: string }>()
+const picked = computed({
+  get: () => day.value?.timeline.tasks.find(({ unitId, step }) => unitId === pickedOf.value?.unitId && step === pickedOf.value.step),
+  set: (task: TimelineTask | undefined) => (pickedOf.value = task && { unitId: task.unitId, step: task.step }),
+})
 const stepOf = (task: TimelineTask | undefined) => task && units.value.find(({ id }) => id === task.unitId)?.steps.find(({ id }) => id === task.step)
 const isGiven = (task: TimelineTask) => units.value.find(({ id }) => id === task.unitId)?.given?.[task.step] !== undefined
 /** What came of the last giving: how the end moved, or why it cannot be. */
@@ -146,7 +153,7 @@ const first = computed(() =>
       </Tabs>
       <div v-if="picked" class="picked" data-picked>
         <p>
-          <b>{{ unitName(picked.unitId) }}: {{ stepOf(picked)?.title }}</b>
+          <b>{{ unitName(picked.unitId) }}: {{ sentence(stepOf(picked)?.title ?? '') }}</b>
           <small>
             {{ picked.who.join(' and ') }}, from {{ Math.round(picked.startMin) }} to {{ Math.round(picked.endMin) }} min{{
               isGiven(picked) ? ', given' : ''
@@ -171,7 +178,7 @@ const first = computed(() =>
             <li v-for="{ person, task, step } in first" :key="person">
               <b>{{ person }}</b>:
               <template v-if="task && step"
-                >{{ unitName(task.unitId) }} — {{ step.title }}<small v-if="step.part"> ({{ partNames[step.part] }})</small></template
+                >{{ unitName(task.unitId) }} — {{ sentence(step.title) }}<small v-if="step.part"> ({{ partNames[step.part] }})</small></template
               ><template v-else>nothing to do</template>
             </li>
           </ul>

@@ -51,7 +51,9 @@ const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Mat
 function difference(one: Consequence, followed: Consequence): string {
   const left = one.notReached - followed.notReached
   const said = [
-    ...(one.minutes === followed.minutes ? [] : [signed(one.minutes - followed.minutes, 'min')]),
+    ...(one.minutes === followed.minutes
+      ? []
+      : [`${one.minutes > followed.minutes ? '+' : '−'}${durationWords(Math.abs(one.minutes - followed.minutes))}`]),
     ...(one.money === followed.money ? [] : [`${place.change(one.money - followed.money)} for work and product`]),
     ...(one.waterL === followed.waterL ? [] : [signed(figure(Math.round((one.waterL - followed.waterL) * 10) / 10, 'L'), `${unit('L')} water`)]),
     ...(left === 0 ? [] : [left > 0 ? `${left} more soiled parts not reached` : `${-left} fewer soiled parts not reached`]),
