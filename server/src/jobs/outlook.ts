@@ -1,4 +1,5 @@
 // How will a day go? Of each visit what is left by its crew's day, what is special, what is not in the van, and what its people do next.
+import { setImmediate as others } from 'node:timers/promises'
 import { timeline, type CrewMember, type UnitSteps } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
 import { loadFor } from '@yastik/core/money'
@@ -70,29 +71,32 @@ export async function dayOutlook(db: Db, firm: Firm, day: string, nowMs: number)
     products,
   ).filter((item) => item.short !== undefined)
   const planned = new Map(visits.map((visit) => [visit.job.id, visit]))
-  return {
-    day,
-    atMs: nowMs,
-    visits: spans.map(({ jobId, beganAtMs, endedAtMs, closed }): Visit => {
-      const visit = planned.get(jobId)
-      const began = beganAtMs ?? (visit && isBegun(visit) ? momentAt(day, 0, firm.houseRules.timeZone) : null)
-      const span = {
-        jobId,
-        beganAtMs: began === null ? null : Number(began),
-        endedAtMs: closed === 1 && endedAtMs !== null ? Number(endedAtMs) : null,
-      }
-      if (!visit) return { ...span, leftMin: closed === 1 ? 0 : null, unseen: 0, special: [], missing: [], next: [] }
-      const crew = people.filter(({ id }) => visit.job.crewIds.includes(id))
-      return {
-        ...span,
-        ...left(visit, crew, crewOfPlan(crew), firm, nowMs),
-        special: specialsOf(
-          visit.job.site?.form.site ?? { name: '', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
-          visit.families,
-          visit.load.units.flatMap(({ steps }) => steps),
-        ),
-        missing: short.filter(({ sites }) => sites.includes(jobId)).map(({ item, short: quantity = 0, unit }) => ({ item, quantity, unit })),
-      }
-    }),
+  const visitOf = ({ jobId, beganAtMs, endedAtMs, closed }: (typeof spans)[number]): Visit => {
+    const visit = planned.get(jobId)
+    const began = beganAtMs ?? (visit && isBegun(visit) ? momentAt(day, 0, firm.houseRules.timeZone) : null)
+    const span = {
+      jobId,
+      beganAtMs: began === null ? null : Number(began),
+      endedAtMs: closed === 1 && endedAtMs !== null ? Number(endedAtMs) : null,
+    }
+    if (!visit) return { ...span, leftMin: closed === 1 ? 0 : null, unseen: 0, special: [], missing: [], next: [] }
+    const crew = people.filter(({ id }) => visit.job.crewIds.includes(id))
+    return {
+      ...span,
+      ...left(visit, crew, crewOfPlan(crew), firm, nowMs),
+      special: specialsOf(
+        visit.job.site?.form.site ?? { name: '', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
+        visit.families,
+        visit.load.units.flatMap(({ steps }) => steps),
+      ),
+      missing: short.filter(({ sites }) => sites.includes(jobId)).map(({ item, short: quantity = 0, unit }) => ({ item, quantity, unit })),
+    }
   }
+  const told: Visit[] = []
+  for (const span of spans) {
+    told.push(visitOf(span))
+    // A full day takes its time: others get their turn meanwhile.
+    await others()
+  }
+  return { day, atMs: nowMs, visits: told }
 }

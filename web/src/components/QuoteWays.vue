@@ -97,7 +97,7 @@ const partName = (part: string) => partNames[part as Part] ?? part
         </template>
         <ul v-else-if="row.key === 'price'" class="plain lines">
           <li v-for="line in [...option.lines, ...quote.adjustments]" :key="line.what">
-            <span>{{ line.what }}</span><span>{{ place.money(line.amount) }}</span>
+            <span>{{ line.what }}</span><span class="amount">{{ place.money(line.amount) }}</span>
           </li>
         </ul>
         <span v-else-if="row.key === 'tax'" :data-tax="option.key">{{ place.money(taxIn(toPay(option), taxShare)) }}</span>
@@ -116,6 +116,9 @@ const partName = (part: string) => partNames[part as Part] ?? part
 </template>
 
 <style scoped>
+.amount {
+  white-space: nowrap;
+}
 .ways :deep(table) {
   table-layout: fixed;
   min-width: 40rem;

@@ -21,6 +21,16 @@ const asked = useAsked(endpoints.crew, () => ({}))
 await asked.ready()
 const crew = computed(() => asked.said.value ?? [])
 const crewIds = ref<number[]>(crew.value.slice(0, 2).map(({ id }) => id))
+/** What keeps the visit from being planned. */
+const missing = computed(() =>
+  props.unitIds.length === 0
+    ? 'Tick a unit that the visit is for.'
+    : crewIds.value.length === 0
+      ? 'Somebody has to go: tap a name.'
+      : onDate.value === ''
+        ? 'A visit has a day.'
+        : '',
+)
 const doing = useDoing()
 const error = computed(() => doing.error.value ?? asked.error.value)
 const plan = () =>
@@ -43,7 +53,8 @@ const quote = () =>
       <Field where="onDate" label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
       <Field where="startMin" label="Begins at"><TimePick v-model="startMin" name="start-at" /></Field>
       <Field where="crewIds" label="Who goes"><CrewPick v-model="crewIds" :crew="crew" /></Field>
-      <Tap type="submit" :now="now" :disabled="unitIds.length === 0 || crewIds.length === 0 || onDate === ''">Start the visit</Tap>
+      <Tap type="submit" :now="now" :disabled="missing !== ''">Start the visit</Tap>
+      <p v-if="missing" class="small" role="status" data-missing-for-visit>{{ missing }}</p>
       <Tap v-if="mayQuote" :disabled="unitIds.length === 0" data-make-quote @click="quote">Make a quote</Tap>
     </div>
   </Form>

@@ -24,6 +24,8 @@ const emit = defineEmits<{ changed: [] }>()
 const { quantity } = useMeasures()
 const job = computed(() => props.card.job)
 const stop = computed(() => props.card.stop)
+/** A message names a time of this day. */
+const lastMin = 1439
 const moving = ref(false)
 const telling = ref(false)
 /** A visit on which work has begun keeps its day. */
@@ -89,7 +91,7 @@ const how = computed(() => [job.value.contact, job.value.access].filter((text) =
         <MessageDialog
           :site-id="job.siteId"
           :site-name="job.siteName"
-          :late="{ jobId: job.id, startMin: stop.startMin }"
+          :late="{ jobId: job.id, startMin: Math.min(lastMin, Math.round(stop.startMin)) }"
           @sent="changed"
           @close="telling = false"
         />

@@ -83,8 +83,9 @@ export function useDay(): Day {
       return []
     }
   }
-  const timer = setInterval(() => void load(), againMs)
   const woke = () => document.visibilityState === 'visible' && void load()
+  // Nobody looks at a page that is hidden.
+  const timer = setInterval(woke, againMs)
   document.addEventListener('visibilitychange', woke)
   onBeforeUnmount(() => {
     clearInterval(timer)

@@ -17,7 +17,7 @@ import Tap from '../kit/Tap.vue'
 import Notice from '../kit/Notice.vue'
 
 // Further down, or opened on demand: loaded then.
-const ReadingsForm = defineAsyncComponent(() => import('../components/ReadingsForm.vue'))
+const ProofReadings = defineAsyncComponent(() => import('../components/ProofReadings.vue'))
 const PsychroChart = defineAsyncComponent(() => import('../components/PsychroChart.vue'))
 const PartsAfter = defineAsyncComponent(() => import('../components/PartsAfter.vue'))
 const PartsRenewed = defineAsyncComponent(() => import('../components/PartsRenewed.vue'))
@@ -50,6 +50,8 @@ const left = computed(() => leftOut(state.value))
 /** What the customer is told: the plan's text, and what was left out on the day. */
 const told = computed(() => [unitPlan.value?.customerText ?? '', ...left.value.map((sentence) => `${sentence}.`)].join(' '))
 const { sentence } = useMeasures()
+/** What proves the work is measured after it. */
+const asksAfter = computed(() => !declined.value && state.value.readings.after === undefined)
 const openSteps = computed(() =>
   (state.value.steps ?? []).filter(({ id, doneBy }) => doneBy !== 'hand-over' && state.value.progress[id]?.doneAtMs === undefined),
 )
@@ -78,10 +80,15 @@ async function handOver() {
       <span class="stamp">{{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}</span>
       <p>{{ sentence(declined ? whyDeclined : proof.sentence) }}</p>
     </div>
-    <ProofLines v-if="proof.lines.length > 0" :lines="proof.lines" />
+    <ProofLines v-if="!asksAfter && proof.lines.length > 0" :lines="proof.lines" />
     <!-- All of it at once: what comes later pushes nothing that is seen. -->
     <Suspense v-if="painted">
       <div class="stack">
+        <!-- What is missing comes first. -->
+        <template v-if="asksAfter">
+          <ProofReadings :job-id="jobId" :unit-id="unitId" :state="state" />
+          <ProofLines v-if="proof.lines.length > 0" :lines="proof.lines" />
+        </template>
         <PsychroChart
           v-if="design && (state.readings.before || state.readings.after)"
           :design="design"
@@ -90,30 +97,7 @@ async function handOver() {
           :altitude-m="site?.altitudeM"
           :outdoor-c="site?.outdoorAir?.dryBulbC"
         />
-        <div class="two">
-          <section id="before" class="stack">
-            <h2>Before</h2>
-            <ReadingsForm
-              :key="`before${state.readings.before ? 1 : 0}`"
-              :job-id="jobId"
-              :unit-id="unitId"
-              label="before"
-              :value="state.readings.before"
-              @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"
-            />
-          </section>
-          <section id="after" class="stack">
-            <h2>After <small>at least ten minutes of steady cooling</small></h2>
-            <ReadingsForm
-              :key="`after${state.readings.after ? 1 : 0}`"
-              :job-id="jobId"
-              :unit-id="unitId"
-              label="after"
-              :value="state.readings.after"
-              @take="job.add(unitId, { type: 'reading-taken', when: 'after', readings: $event })"
-            />
-          </section>
-        </div>
+        <ProofReadings v-if="!asksAfter" :job-id="jobId" :unit-id="unitId" :state="state" />
         <PartsAfter v-if="!declined" :job-id="jobId" :unit-id="unitId" />
         <PartsRenewed :unit-id="unitId" />
         <section v-if="unitPlan.notReached.length > 0">
@@ -186,18 +170,8 @@ async function handOver() {
   border-style: double;
   border-width: 6px;
 }
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 1.5rem;
-}
 .due p {
   display: inline-block;
   margin-right: 1.5rem;
-}
-@media (max-width: 900px) {
-  .two {
-    grid-template-columns: 1fr;
-  }
 }
 </style>
