@@ -35,9 +35,7 @@ async function takeBefore(readings: Readings) {
     </section>
     <section id="before">
       <Fold v-model="isOpen">
-        <template #title
-          ><h2>Before <small v-if="state.readings.before">taken</small></h2></template
-        >
+        <template #title><b class="head">Before</b><small v-if="state.readings.before">taken</small></template>
         <ReadingsForm
           :key="`before${state.readings.before ? 1 : 0}`"
           :job-id="jobId"
@@ -52,6 +50,10 @@ async function takeBefore(readings: Readings) {
 </template>
 
 <style scoped>
+.head {
+  margin-right: 0.5rem;
+  font-size: 1.2rem;
+}
 .two {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(22rem, 100%), 1fr));
