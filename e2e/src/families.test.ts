@@ -116,7 +116,7 @@ describe('the crew’s day', () => {
     await follow(sheet, 'Method')
     await follow(sheet, 'The crew’s day, all units together')
     await find(sheet, '[data-crew-timeline]')
-    await expectText(sheet, '[data-day-figures]', /\d+ h \d+\s+by these people\s+\d+ h \d+\s+no order is shorter/)
+    await expectText(sheet, '[data-day-figures]', /\d+ h( \d+)?\s+by these people, until \d\d:\d\d\s+\d+ h( \d+)?\s+no order is shorter/)
     await expectText(sheet, '[data-crew-day]', /Imre Vold: Room [35], /)
     await expectText(sheet, '[data-crew-day]', 'Room 5, window wall')
   })

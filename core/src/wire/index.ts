@@ -11,6 +11,8 @@ export {
   siteFormSchema,
   type SiteForm,
   siteSaveSchema,
+  plateSchema,
+  type Plate,
   unitFormSchema,
   type UnitForm,
   alikeUnitsSchema,

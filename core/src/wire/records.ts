@@ -1,7 +1,7 @@
 // Which shapes travel between browser and server?
 import { z } from 'zod'
 import { boundKinds, closed } from '../faults/index.ts'
-import { amountUpTo, currencies, dayWords, isTimeZone, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
+import { amountUpTo, currencies, dayWords, isTimeZone, gradeSchema, measuresSchema, shownName, positiveUpTo } from '../quantities/index.ts'
 import { designSchema, familySchema, partSchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
@@ -62,7 +62,21 @@ export type SiteForm = z.infer<typeof siteFormSchema>
 export const siteSaveSchema = closed({ ...siteFormSchema.shape, version })
 
 /** What a person fills in about a unit. */
-export const unitFormSchema = closed({ name: shownName, family: familySchema, design: designSchema, hoursPerDay: amountUpTo(24).optional() })
+/** What stands on the nameplate. For people: no rule reads it. */
+export const plateSchema = closed({
+  maker: shownName.optional(),
+  model: shownName.optional(),
+  serialNumber: shownName.optional(),
+  voltageV: positiveUpTo(1000).optional(),
+})
+export type Plate = z.infer<typeof plateSchema>
+export const unitFormSchema = closed({
+  name: shownName,
+  family: familySchema,
+  design: designSchema,
+  hoursPerDay: amountUpTo(24).optional(),
+  ...plateSchema.shape,
+})
 export type UnitForm = z.infer<typeof unitFormSchema>
 export const unitSaveSchema = closed({ ...unitFormSchema.shape, version })
 
@@ -79,6 +93,8 @@ export const alikeUnitsSchema = closed({
   family: familySchema,
   design: designSchema,
   hoursPerDay: amountUpTo(24).optional(),
+  // Each has a serial number of its own.
+  ...plateSchema.omit({ serialNumber: true }).shape,
 })
 
 export const unitRecordSchema = closed({ id: recordId, siteId: recordId, ...unitSaveSchema.shape, lastCleanedAt: z.iso.datetime().nullable() })

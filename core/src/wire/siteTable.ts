@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { closed, linesOf, type FaultLine } from '../faults/index.ts'
 import { designSchema, familyNames, type Trait } from '../units/index.ts'
-import { faultBodySchema, siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
+import { faultBodySchema, plateSchema, type Plate, siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
 
 type Cell = string | number | boolean
 interface Column {
@@ -28,6 +28,12 @@ export const siteTableColumns: readonly Column[] = [
   { name: 'customerUnits', of: 'site', path: ['customerUnits'], schema: optional(siteFormSchema.shape.customerUnits) },
   { name: 'unit', of: 'unit', path: ['name'], schema: unitFormSchema.shape.name },
   { name: 'family', of: 'unit', path: ['family'], schema: unitFormSchema.shape.family },
+  ...(Object.keys(plateSchema.shape) as (keyof Plate)[]).map((name): Column => ({
+    name,
+    of: 'unit',
+    path: [name],
+    schema: optional(plateSchema.shape[name]),
+  })),
   { name: 'hoursPerDay', of: 'unit', path: ['hoursPerDay'], schema: optional(unitFormSchema.shape.hoursPerDay) },
   ...(Object.keys(designSchema.shape) as Trait[]).map((name): Column => ({
     name,
@@ -50,6 +56,10 @@ const alsoCalled: Readonly<Record<string, readonly string[]>> = {
   waterOnSite: ['water', 'tap'],
   foulDrainOnSite: ['fouldrain'],
   unit: ['unitname', 'room', 'appliance', 'indoorunit', 'head'],
+  maker: ['brand', 'make', 'manufacturer'],
+  model: ['modelnumber', 'modelno'],
+  serialNumber: ['serial', 'serialno', 'sn'],
+  voltageV: ['voltage', 'volts'],
   family: ['type', 'unittype', 'kind', 'kindofunit'],
   hoursPerDay: ['hours a day', 'runs'].map((text) => text.replaceAll(' ', '')),
 }

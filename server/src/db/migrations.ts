@@ -220,6 +220,11 @@ export const migrations: readonly Migration[] = [
     down: ['ALTER TABLE events ADD INDEX by_job (job_id, seq), DROP INDEX in_log, DROP COLUMN place', 'ALTER TABLE jobs DROP COLUMN log_length'],
   },
   {
+    name: '2026-11-27-nameplates',
+    up: ['ALTER TABLE units ADD COLUMN plate LONGTEXT NULL'],
+    down: ['ALTER TABLE units DROP COLUMN plate'],
+  },
+  {
     name: '2026-11-27-time-of-a-visit',
     up: ['ALTER TABLE jobs ADD COLUMN start_min SMALLINT NULL'],
     down: ['ALTER TABLE jobs DROP COLUMN start_min'],

@@ -5,7 +5,7 @@ import type { Measures } from '@yastik/core/quantities'
 import type { Happening } from '@yastik/core/run'
 import type { Design } from '@yastik/core/units'
 import type { Due, FirmRates } from '@yastik/core/upkeep'
-import type { CrewRecord, Retention, SiteForm, UnitForm, VisitFound } from '@yastik/core/wire'
+import type { CrewRecord, Plate, Retention, SiteForm, UnitForm, VisitFound } from '@yastik/core/wire'
 import {
   DataTypes,
   Model,
@@ -102,6 +102,8 @@ export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<U
   declare family: UnitForm['family']
   declare design: Design
   declare hoursPerDay: number | null
+  /** What stands on its nameplate; null where nobody noted it. */
+  declare plate: CreationOptional<Plate | null>
   declare savedBy: string
   declare lastCleanedAt: CreationOptional<Date | null>
   declare site?: NonAttribute<Site>
@@ -270,6 +272,7 @@ export function defineModels(sequelize: Sequelize): void {
       family: text(30),
       design: json<Unit>('design'),
       hoursPerDay: { type: DataTypes.DOUBLE, allowNull: true },
+      plate: { ...(json<Unit>('plate') as object), allowNull: true } as ModelAttributes<Unit>[string],
       savedBy: text(120),
       lastCleanedAt: { type: DataTypes.DATE(3), allowNull: true },
     },

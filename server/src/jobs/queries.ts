@@ -1,7 +1,7 @@
 // Visits: the cards of a day, people, and one visit with all that it needs on the device.
 import { momentAt } from '@yastik/core/quantities'
 import { ratesAtFirst } from '@yastik/core/upkeep'
-import type { Answer, CrewRecord, endpoints, JobCard, JobRecord, QuoteBody, SiteForm } from '@yastik/core/wire'
+import type { Answer, CrewRecord, endpoints, JobCard, JobRecord, Plate, QuoteBody, SiteForm } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { groupBy } from '../db/groupBy.ts'
@@ -106,8 +106,8 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
        FROM jobs j JOIN sites s ON s.id = j.site_id LEFT JOIN quotes q ON q.job_id = j.id WHERE j.id = :id AND j.firm_id = :firmId`,
       { id, firmId: firm.id },
     ),
-    db.read<Omit<UnitRow, 'design'> & { design: string }>(
-      `SELECT u.id, u.site_id AS siteId, u.version, u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, u.last_cleaned_at AS lastCleanedAt
+    db.read<Omit<UnitRow, 'design' | 'plate'> & { design: string; plate: string | null }>(
+      `SELECT u.id, u.site_id AS siteId, u.version, u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, u.plate, u.last_cleaned_at AS lastCleanedAt
        FROM job_units ju JOIN units u ON u.id = ju.unit_id WHERE ju.job_id = :id ORDER BY ju.position`,
       { id },
     ),
@@ -122,7 +122,11 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
   if (!job) throw notThere('job', id)
   const form = parsed<SiteForm>(job.form)
   const crewIds = parsed<number[]>(job.crewIds)
-  const own: UnitRow[] = units.map(({ design, ...unit }) => ({ ...unit, design: parsed<UnitRow['design']>(design) }))
+  const own: UnitRow[] = units.map(({ design, plate, ...unit }) => ({
+    ...unit,
+    design: parsed<UnitRow['design']>(design),
+    plate: plate === null ? null : parsed<Plate>(plate),
+  }))
   const quote = job.body === null ? undefined : parsed<QuoteBody>(job.body).options.find(({ key }) => key === job.chosen)
   return {
     id: job.id,

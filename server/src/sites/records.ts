@@ -3,17 +3,30 @@ import type { SiteRecord, UnitForm, UnitRecord } from '@yastik/core/wire'
 import type { Site, Unit } from '../db/models.ts'
 
 /** What a unit is told apart and described by, as a row or as a model. */
-export type UnitRow = Pick<Unit, 'id' | 'siteId' | 'version' | 'name' | 'family' | 'design' | 'hoursPerDay'> & {
+export type UnitRow = Pick<Unit, 'id' | 'siteId' | 'version' | 'name' | 'family' | 'design' | 'hoursPerDay' | 'plate'> & {
   readonly lastCleanedAt?: Date | null
 }
 
-export const unitForm = ({ name, family, design, hoursPerDay }: Pick<UnitRow, keyof UnitForm>): UnitForm => ({
+export const unitForm = ({
+  name,
+  family,
+  design,
+  hoursPerDay,
+  plate,
+}: Pick<UnitRow, 'name' | 'family' | 'design' | 'hoursPerDay' | 'plate'>): UnitForm => ({
   name,
   family,
   design,
   ...(hoursPerDay === null ? {} : { hoursPerDay }),
+  ...(plate ?? {}),
 })
-export const unitValues = ({ name, family, design, hoursPerDay }: UnitForm) => ({ name, family, design, hoursPerDay: hoursPerDay ?? null })
+export const unitValues = ({ name, family, design, hoursPerDay, ...plate }: UnitForm) => ({
+  name,
+  family,
+  design,
+  hoursPerDay: hoursPerDay ?? null,
+  plate: Object.values(plate).some((value) => value !== undefined) ? plate : null,
+})
 
 export const unitRecord = (unit: UnitRow): UnitRecord => ({
   id: unit.id,

@@ -1,5 +1,5 @@
 import type { SitePage } from '@yastik/core/wire'
-import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
+import { addFirm, openHouse, signedIn, visitDay, type Ask, type TestHouse } from '../tests/database.ts'
 
 let house: TestHouse
 let ask: Ask
@@ -95,6 +95,23 @@ describe('units', () => {
       'design.colour',
     )
     expect((await ask('GET', `/api/sites/${site.id}`)).json().units).toEqual([])
+  })
+  it('have what stands on their nameplate, in a visit as well, until it is taken away', async () => {
+    const { id: siteId } = (await ask('POST', '/api/sites', form('Plate House'))).json()
+    const plate = { maker: 'Norra', model: 'N-35', serialNumber: '007', voltageV: 230 }
+    const unit = (await ask('POST', `/api/sites/${siteId}/units`, { ...unitForm('Loft'), ...plate })).json()
+    expect(unit).toMatchObject(plate)
+    const [me] = (await ask('GET', '/api/crew')).json()
+    const { id: jobId } = (await ask('POST', '/api/jobs', { siteId, unitIds: [unit.id], onDate: visitDay, crewIds: [me.id] })).json()
+    expect((await ask('GET', `/api/jobs/${jobId}`)).json().site.units).toMatchObject([plate])
+    const bare = (await ask('PUT', `/api/units/${unit.id}`, { ...unitForm('Loft'), version: 1 })).json()
+    expect(Object.keys(bare).filter((name) => name in plate)).toEqual([])
+    const wrong = await ask('PUT', `/api/units/${unit.id}`, { ...unitForm('Loft'), voltageV: 0, version: 2 })
+    expect(wrong.json().lines[0].where).toBe('voltageV')
+    const alike = { names: ['101', '102'], family: 'wall-head', design: {}, maker: 'Norra' }
+    const { units } = (await ask('POST', `/api/sites/${siteId}/alike-units`, alike)).json()
+    expect(units.filter(({ maker }: { maker?: string }) => maker === 'Norra')).toHaveLength(2)
+    expect((await ask('POST', `/api/sites/${siteId}/alike-units`, { ...alike, names: ['103'], serialNumber: '1' })).statusCode).toBe(422)
   })
   it('that are alike are added all at once, or not at all', async () => {
     const site = (await ask('POST', '/api/sites', form('Corridor'))).json()

@@ -27,11 +27,11 @@ const { error, run } = useDoing()
 const names = computed(() => [form.value.name, ...more.value.split('\n')].map((entry) => entry.trim()).filter((entry) => entry !== ''))
 /** What is sent: one that is changed, one that is new, or several. */
 const sends = computed(() => {
-  const { name, ...traits } = form.value
+  const { name, serialNumber, ...traits } = form.value
   if (props.id !== undefined) return { schema: endpoints.saveUnit.body, body: { ...form.value, version: props.version } }
   return names.value.length > 1
     ? { schema: endpoints.makeAlikeUnits.body, body: { names: names.value, ...traits } }
-    : { schema: endpoints.makeUnit.body, body: { name, ...traits } }
+    : { schema: endpoints.makeUnit.body, body: { name, ...traits, serialNumber } }
 })
 
 /** Traits of another family say nothing about this one and go. */
@@ -42,7 +42,7 @@ function setFamily(family: Family) {
 const save = () =>
   run(async () => {
     const params = { id: props.siteId }
-    const { name: _, ...traits } = form.value
+    const { name: _, serialNumber: __, ...traits } = form.value
     if (props.id !== undefined && props.version !== undefined)
       await ask(endpoints.saveUnit, { params: { id: props.id }, body: { ...form.value, version: props.version } })
     else if (names.value.length > 1) await ask(endpoints.makeAlikeUnits, { params, body: { names: names.value, ...traits } })

@@ -8,6 +8,7 @@ import NumberField from '../kit/NumberField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Field from '../kit/Field.vue'
 import Pick from '../kit/Pick.vue'
+import TextField from '../kit/TextField.vue'
 import Choice from '../kit/Choice.vue'
 
 const form = defineModel<UnitForm>({ required: true })
@@ -62,6 +63,12 @@ function named(...options: string[]) {
   return options.map((value) => ({ value, says: value.replaceAll('-', ' ') }))
 }
 
+/** What stands on the nameplate, for whoever orders a part. */
+const plate = [
+  { name: 'maker', says: 'Maker' },
+  { name: 'model', says: 'Model' },
+  { name: 'serialNumber', says: 'Serial number' },
+] as const
 const has = ({ trait }: Asked) => traitsOf[form.value.family].includes(trait)
 const asked = computed(() => ({ numbers: numbers.filter(has), words: words.filter(has), yesNo: yesNo.filter(has) }))
 const wordOf = (trait: Trait) => (form.value.design[trait] ?? '') as string | number
@@ -96,6 +103,14 @@ const setTrait = (trait: string, value: unknown) =>
         :model-value="valueOf<number>(entry.trait)"
         @update:model-value="setTrait(entry.trait, $event)"
     /></Field>
+    <Field v-for="entry in plate" :key="entry.name" :where="entry.name" :label="entry.says">
+      <TextField
+        :name="entry.name"
+        :model-value="form[entry.name] ?? ''"
+        @update:model-value="form[entry.name] = $event.trim() === '' ? undefined : $event"
+      />
+    </Field>
+    <Field where="voltageV" label="Voltage" unit="V"><NumberField v-model="form.voltageV" name="voltageV" /></Field>
     <Field where="hoursPerDay" label="Runs a day" unit="h"><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></Field>
     <Field v-for="entry in asked.words" :key="entry.trait" :where="`design.${entry.trait}`" :label="entry.says">
       <Pick
