@@ -1,7 +1,7 @@
 // Which shapes travel between browser and server?
 import { z } from 'zod'
 import { boundKinds, closed } from '../faults/index.ts'
-import { amountUpTo, currencies, dayWords, isTimeZone, gradeSchema, measuresSchema, shownName, positiveUpTo } from '../quantities/index.ts'
+import { amountUpTo, currencies, dayWords, isTimeZone, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema, partSchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
@@ -67,7 +67,6 @@ export const plateSchema = closed({
   maker: shownName.optional(),
   model: shownName.optional(),
   serialNumber: shownName.optional(),
-  voltageV: positiveUpTo(1000).optional(),
 })
 export type Plate = z.infer<typeof plateSchema>
 export const unitFormSchema = closed({

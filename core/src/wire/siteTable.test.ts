@@ -102,11 +102,11 @@ describe('sites and units as a table', () => {
     expect(column === 'family' ? sites[0].units[0].family : sites[0].form.site.setting).toBe(value)
   })
   it('reads what stands on a nameplate, and writes it again', () => {
-    const columns = ['site', 'unit', 'family', 'Brand', 'Model', 'Serial no.', 'Volts'].map(guessColumn)
+    const columns = ['site', 'unit', 'family', 'Brand', 'Model', 'Serial no.', 'Voltage'].map(guessColumn)
     const { sites, faults } = readSiteTable([['Mill', 'Loft', 'wall head', 'Norra', 'N-35', '007', '230']], columns)
     expect(faults).toEqual([])
     expect(sites[0].units).toEqual([
-      { name: 'Loft', family: 'wall-head', design: {}, maker: 'Norra', model: 'N-35', serialNumber: '007', voltageV: 230 },
+      { name: 'Loft', family: 'wall-head', design: { volts: 230 }, maker: 'Norra', model: 'N-35', serialNumber: '007' },
     ])
     expect(cellsOf('unit', sites[0].units[0])).toEqual(expect.arrayContaining(['Norra', 'N-35', '007', 230]))
   })

@@ -59,7 +59,7 @@ const alsoCalled: Readonly<Record<string, readonly string[]>> = {
   maker: ['brand', 'make', 'manufacturer'],
   model: ['modelnumber', 'modelno'],
   serialNumber: ['serial', 'serialno', 'sn'],
-  voltageV: ['voltage', 'volts'],
+  volts: ['voltage'],
   family: ['type', 'unittype', 'kind', 'kindofunit'],
   hoursPerDay: ['hours a day', 'runs'].map((text) => text.replaceAll(' ', '')),
 }

@@ -34,8 +34,8 @@ function edit(unit?: UnitRecord, alike = false) {
     editing.value = { form: { name: '', family: props.site.units.at(-1)?.family ?? 'wall-head', design: {} } }
     return
   }
-  const { id, version, name, family, design, hoursPerDay, maker, model, serialNumber, voltageV } = unit
-  const traits = { family, design: { ...design }, hoursPerDay, maker, model, voltageV }
+  const { id, version, name, family, design, hoursPerDay, maker, model, serialNumber } = unit
+  const traits = { family, design: { ...design }, hoursPerDay, maker, model }
   // Each has a serial number of its own.
   editing.value = alike ? { form: { name: '', ...traits } } : { id, version, form: { name, ...traits, serialNumber } }
 }

@@ -21,6 +21,7 @@ const numbers: readonly (Asked & { unit: string })[] = [
   { trait: 'ratedCoolingKw', says: 'Rated cooling', unit: 'kW' },
   { trait: 'ratedAirflowM3h', says: 'Rated airflow', unit: 'm³/h' },
   { trait: 'ratedPowerW', says: 'Rated power', unit: 'W' },
+  { trait: 'volts', says: 'Voltage', unit: 'V' },
   { trait: 'nameplateAmps', says: 'Nameplate current', unit: 'A' },
   { trait: 'aboveFloorM', says: 'Height above the floor', unit: 'm' },
   { trait: 'ceilingGapCm', says: 'Gap to the ceiling', unit: 'cm' },
@@ -110,7 +111,6 @@ const setTrait = (trait: string, value: unknown) =>
         @update:model-value="form[entry.name] = $event.trim() === '' ? undefined : $event"
       />
     </Field>
-    <Field where="voltageV" label="Voltage" unit="V"><NumberField v-model="form.voltageV" name="voltageV" /></Field>
     <Field where="hoursPerDay" label="Runs a day" unit="h"><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></Field>
     <Field v-for="entry in asked.words" :key="entry.trait" :where="`design.${entry.trait}`" :label="entry.says">
       <Pick
