@@ -2,7 +2,7 @@
 import { timeline } from '../crew/index.ts'
 import { knownHouseRules } from '../method/index.ts'
 import { kitFor, priceOf } from '../money/index.ts'
-import { builtInProducts, builtInVan, clashesAmong, type Equipment } from '../products/index.ts'
+import { builtInProducts, builtInVan, clashesAmong, piecesIn } from '../products/index.ts'
 import { withComparisons } from './compare.ts'
 import type { JobFile } from './jobFile.ts'
 import type { PlanFile } from './planFile.ts'
@@ -23,9 +23,6 @@ export function contextOf(job: JobFile): UnitContext {
   }
 }
 
-const countOf = (equipment: readonly Equipment[]) => (kind: string) =>
-  equipment.filter((entry) => entry.kind === kind).reduce((sum, { count }) => sum + count, 0)
-
 /**
  * Plans every unit, then the crew's timeline, kit and price. Pure: the same job gives the same plan.
  * `job` has passed `checkJob`. With `memory` what falls due follows from each unit's own past.
@@ -39,7 +36,7 @@ export function planJob(job: JobFile, memory?: PlanMemory): PlanFile {
   return {
     format: 'yastik.plan/1',
     units,
-    timeline: timeline(units, job.crew, countOf(context.equipment)),
+    timeline: timeline(units, job.crew, piecesIn(context.equipment)),
     kit: kitFor(units, (id) => names.get(id) ?? id),
     price: priceOf(
       planned.map(({ unit, plan }) => ({

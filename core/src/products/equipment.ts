@@ -58,3 +58,9 @@ export const builtInVan: readonly Equipment[] = [
   { id: 'comb-1', kind: 'fin-comb', count: 1 },
   { id: 'driver-1', kind: 'long-driver', count: 1 },
 ]
+
+/** How many pieces of a kind there are, for whoever asks kind by kind. */
+export const piecesIn =
+  (equipment: readonly Equipment[]) =>
+  (kind: string): number =>
+    equipment.filter((entry) => entry.kind === kind).reduce((sum, { count: pieces }) => sum + pieces, 0)

@@ -1,7 +1,7 @@
 // Products: classes, label limits, clashes, mixing; and the van's equipment.
 export { builtInProducts } from './builtIn.ts'
 export { clash, clashesAmong, unrinsedClash } from './clashes.ts'
-export { builtInVan, equipmentKinds, equipmentSchema, findEquipment, type Equipment, type EquipmentKind } from './equipment.ts'
+export { builtInVan, equipmentKinds, equipmentSchema, findEquipment, piecesIn, type Equipment, type EquipmentKind } from './equipment.ts'
 export { dilutionFor, doseOf, mix, type Mix } from './mix.ts'
 export { productClasses, productSchema, type Label, type Product, type ProductClass } from './product.ts'
 export { pickProduct, reasonsAgainst, type Picked, type UseConditions, type UseWay } from './suitability.ts'

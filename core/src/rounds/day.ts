@@ -36,6 +36,11 @@ export interface DayStop {
   readonly isLate: boolean
 }
 
+/** Whoever works longer than this is told that it is longer than a day. */
+const dayEndsMin = estimate(18 * 60, 'minutes from midnight')
+/** @param endMin when somebody's last work of a day ends, minutes from midnight */
+export const isLongDay = (endMin: number): boolean => endMin > dayEndsMin.value
+
 type Where = { readonly fromMin: number; readonly siteId: string | undefined } | undefined
 
 const stateOf = ({ beganMin, endedMin }: DayVisit): DayStop['state'] =>

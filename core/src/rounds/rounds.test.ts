@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { planJob } from '../plan/index.ts'
 import { gradesWith } from '../upkeep/index.ts'
 import { jobWith } from '../tests/jobs.ts'
-import { dayStops, inOrderOfDay, lateText, specialsOf, type DayVisit } from './index.ts'
+import { dayStops, inOrderOfDay, isLongDay, lateText, specialsOf, type DayVisit } from './index.ts'
 
 const visit = (id: string, more: Partial<DayVisit> = {}): DayVisit => ({ id, siteId: id, crewIds: [1], startMin: null, leftMin: 60, ...more })
 const nine = 9 * 60
@@ -45,6 +45,7 @@ describe('a day of visits', () => {
       { state: 'to-come', startMin: 600 },
     ])
   })
+  it('is long from six in the evening on', () => expect([1080, 1081].map(isLongDay)).toEqual([false, true]))
   it('waits until all who go are free', () => {
     const visits = [visit('a', { leftMin: 100 }), visit('b', { crewIds: [2], leftMin: 10 }), visit('c', { crewIds: [1, 2] })]
     expect(stop(visits, 'c').startMin).toBe(600)

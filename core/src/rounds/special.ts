@@ -1,4 +1,5 @@
 // What has to be known of a visit before anybody sets out?
+import { estimate } from '../quantities/index.ts'
 import type { Site } from '../plan/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { isOnRoof, type Family } from '../units/index.ts'
@@ -16,8 +17,8 @@ export const specialNames: Record<Special, string> = {
   'no-drain': 'no drain: take water away',
   'comes-back': 'dries overnight, somebody comes back',
 }
-/** From here on a wait is no wait any more: somebody comes back. */
-const overnightMin = 600
+/** What dries overnight stays open so long at the very least: nobody waits for it. */
+const overnightMin = estimate(12 * 60, 'min')
 
 /** In the order of `specials`. @param steps of all units, as far as they are known */
 export function specialsOf(site: Site, families: readonly Family[], steps: readonly Step[]): Special[] {
@@ -29,7 +30,7 @@ export function specialsOf(site: Site, families: readonly Family[], steps: reado
     'sensitive-people': site.sensitiveOccupants === true,
     'no-water': !site.waterOnSite,
     'no-drain': !site.foulDrainOnSite,
-    'comes-back': steps.some(({ wait }) => (wait?.leastMin ?? 0) >= overnightMin),
+    'comes-back': steps.some(({ wait }) => (wait?.leastMin ?? 0) >= overnightMin.value),
   }
   return specials.filter((special) => holds[special])
 }

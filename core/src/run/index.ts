@@ -17,6 +17,6 @@ export {
   type UnitState,
 } from './unitState.ts'
 export { leftOut } from './leftOut.ts'
-export { heldNow, stepsLeft } from './left.ts'
+export { heldNow, unitStepsFrom, stepsLeft } from './left.ts'
 export { durationsOf, learnStepTimes, type LearnedStepTime, type StepDuration } from './stepTimes.ts'
 export { happeningInWords, verdictWords, type Names } from './inWords.ts'

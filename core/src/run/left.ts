@@ -1,4 +1,5 @@
 // What is left of the work at a unit, as it stands now? The same steps without those that are done; waits that run count as what is left of them.
+import type { UnitSteps } from '../crew/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { waitOf } from './gates.ts'
 import type { UnitState } from './unitState.ts'
@@ -61,3 +62,23 @@ export const heldNow = (unit: UnitState): { equipment: string; until: string }[]
       ? holds.equipment.map((equipment) => ({ equipment, until: holds.until }))
       : [],
   )
+
+/**
+ * A unit as the crew's timeline takes it from now on: what is left by the method that was agreed, else what a plan says; who was given what; what
+ * hangs on it.
+ * @param planned steps of its plan, for as long as nothing is agreed
+ * @param nameOf names of the people of the crew; what was given to anybody else counts for nothing
+ */
+export function unitStepsFrom(
+  id: string,
+  unit: UnitState,
+  planned: readonly Step[],
+  nameOf: (userId: number) => string | undefined,
+  nowMs: number,
+): UnitSteps {
+  const given = Object.entries(unit.given).flatMap(([stepId, userId]) => {
+    const name = nameOf(userId)
+    return name === undefined ? [] : [[stepId, name] as const]
+  })
+  return { id, steps: unit.steps ? stepsLeft(unit, nowMs) : planned, given: Object.fromEntries(given), held: heldNow(unit) }
+}

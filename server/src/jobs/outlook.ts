@@ -1,19 +1,19 @@
 // How will a day go? Of each visit what is left by its crew's day, what is special, what is not in the van, and what its people do next.
 import { setImmediate as others } from 'node:timers/promises'
-import { timeline, type CrewMember, type UnitSteps } from '@yastik/core/crew'
+import { timeline, type CrewMember } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
 import { loadFor } from '@yastik/core/money'
+import { piecesIn } from '@yastik/core/products'
 import { estimate, momentAt, round } from '@yastik/core/quantities'
 import { specialsOf } from '@yastik/core/rounds'
-import { heldNow, stepsLeft } from '@yastik/core/run'
+import { emptyUnitState, unitStepsFrom } from '@yastik/core/run'
 import { crewOfPlan, type DayOutlook } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { User, type Firm } from '../db/models.ts'
-import { plannedVisits } from '../stock/load.ts'
+import { plannedVisits, type PlannedVisit } from '../stock/load.ts'
 import { productsOf } from '../stock/queries.ts'
 import { spansOf } from './queries.ts'
 
-type PlannedVisit = Awaited<ReturnType<typeof plannedVisits>>[number]
 type Visit = DayOutlook['visits'][number]
 
 /** Looking a unit over before anything is planned, and measuring and handing it over at the end: minutes a unit, shared among the crew. */
@@ -22,24 +22,15 @@ const handOverMin = estimate(6, 'min')
 /** Enough to tell five minutes apart; whoever works there looks closer. */
 const effort = 400
 
-/** What is left at each unit of a visit; the names of people who were given a step are those of its crew. */
-const workOf = ({ load, states }: PlannedVisit, nameOf: ReadonlyMap<number, string>, nowMs: number): UnitSteps[] =>
-  load.units.map(({ id, steps }) => {
-    const state = states.get(id)
-    const given = Object.entries(state?.given ?? {}).flatMap(([stepId, userId]) => {
-      const name = nameOf.get(userId)
-      return name === undefined ? [] : [[stepId, name]]
-    })
-    return { id, steps: state?.steps ? stepsLeft(state, nowMs) : [...steps], given: Object.fromEntries(given), held: state ? heldNow(state) : [] }
-  })
-
 function left(visit: PlannedVisit, people: readonly User[], crew: readonly CrewMember[], firm: Firm, nowMs: number) {
-  const work = workOf(visit, new Map(people.map(({ id, name }) => [id, name])), nowMs)
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]))
+  const work = visit.load.units.map(({ id, steps }) =>
+    unitStepsFrom(id, visit.states.get(id) ?? emptyUnitState(), steps, (userId) => nameOf.get(userId), nowMs),
+  )
   const unseen = [...visit.states.values()].filter(({ grades }) => Object.keys(grades).length === 0).length
   const aroundMin = (unseen * lookOverMin.value + visit.load.units.length * handOverMin.value) / Math.max(1, people.length)
-  const count = (kind: string) => firm.equipment.filter((entry) => entry.kind === kind).reduce((sum, { count: pieces }) => sum + pieces, 0)
   try {
-    const { finishMin, tasks } = timeline(work, crew, count, { effort })
+    const { finishMin, tasks } = timeline(work, crew, piecesIn(firm.equipment), { effort })
     const next = people.flatMap(({ id: userId, name }) => {
       const task = tasks.find(({ who }) => who.includes(name))
       const title = work.find(({ id }) => id === task?.unitId)?.steps.find(({ id }) => id === task?.step)?.title
@@ -85,7 +76,7 @@ export async function dayOutlook(db: Db, firm: Firm, day: string, nowMs: number)
       ...span,
       ...left(visit, crew, crewOfPlan(crew), firm, nowMs),
       special: specialsOf(
-        visit.job.site?.form.site ?? { name: '', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
+        visit.site,
         visit.families,
         visit.load.units.flatMap(({ steps }) => steps),
       ),

@@ -3,7 +3,7 @@ import { loadFor, type LoadVisit } from '@yastik/core/money'
 import { contextOf, planTotals, planUnit } from '@yastik/core/plan'
 import { unitStateOf, type UnitState } from '@yastik/core/run'
 import type { Family } from '@yastik/core/units'
-import type { DayLoad } from '@yastik/core/wire'
+import type { DayLoad, SiteForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { Job, type Firm } from '../db/models.ts'
@@ -11,11 +11,12 @@ import { eventsOf } from '../events/queries.ts'
 import { expectedUnits, jobFileFor } from '../jobs/expected.ts'
 import { productsOf } from './queries.ts'
 
-interface PlannedVisit {
+export interface PlannedVisit {
   readonly job: Job
   readonly load: LoadVisit
   readonly units: DayLoad['visits'][number]['units']
-  /** What is left to do at each unit, as the crew's day takes it. */
+  readonly site: SiteForm['site']
+  /** Of each of its units, as their log says. */
   readonly states: ReadonlyMap<string, UnitState>
   readonly families: readonly Family[]
 }
@@ -70,6 +71,7 @@ export async function plannedVisits(db: Db, firm: Firm, from: string, to: string
       job,
       load: { site: site.name, waterOnSite: site.form.site.waterOnSite, units: planned.map(({ kit }) => kit) },
       units: planned.map(({ unit }) => unit),
+      site: site.form.site,
       states,
       families: own.map(({ family }) => family),
     })

@@ -3,7 +3,7 @@ import type { UnitSteps } from '@yastik/core/crew'
 import type { HouseRules } from '@yastik/core/method'
 import { planJob, type JobFile, type PlanFile, type PlanMemory } from '@yastik/core/plan'
 import { dayAfter } from '@yastik/core/quantities'
-import { heldNow, stepsLeft, type JobEvent, type UnitState } from '@yastik/core/run'
+import { unitStepsFrom, type JobEvent, type UnitState } from '@yastik/core/run'
 import { foundChances, indexSeenAfter } from '@yastik/core/upkeep'
 import { crewOfPlan, type JobRecord, type UnitRecord } from '@yastik/core/wire'
 import type { Ref } from 'vue'
@@ -115,14 +115,8 @@ export function usePlans({ record, events, stateFor, unitFor }: Planned): Plans 
     return (record.value?.unitIds ?? []).flatMap((id) => {
       const state = stateFor(id)
       if (state.handedOver || Object.keys(state.grades).length + state.findings.length === 0) return []
-      const steps = state.steps ? stepsLeft(state, nowMs) : (planFor(id)?.units[0].steps ?? [])
-      const given = Object.fromEntries(
-        Object.entries(state.given).flatMap(([stepId, userId]) => {
-          const name = nameOf(userId)
-          return name === undefined ? [] : [[stepId, name]]
-        }),
-      )
-      return steps.length > 0 ? [{ id, steps, given, held: heldNow(state) }] : []
+      const own = unitStepsFrom(id, state, state.steps ? [] : (planFor(id)?.units[0].steps ?? []), nameOf, nowMs)
+      return own.steps.length > 0 ? [own] : []
     })
   }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The day of people who go together: their visits in order, and where on it the clock stands.
 import { clockWords } from '@yastik/core/quantities'
+import { isLongDay } from '@yastik/core/rounds'
 import { computed } from 'vue'
 import type { Crew } from './useDay.ts'
 import VisitSheet from './VisitSheet.vue'
@@ -8,10 +9,8 @@ import VisitSheet from './VisitSheet.vue'
 const props = defineProps<{ crew: Crew; nowMin: number }>()
 const emit = defineEmits<{ changed: [] }>()
 /** The clock stands above the first visit that is not over. */
-/** Whoever works longer than this is told. */
-const longMin = 18 * 60
 const endMin = computed(() => props.crew.cards.at(-1)?.stop?.endMin)
-const isLong = computed(() => (endMin.value ?? 0) > longMin)
+const isLong = computed(() => endMin.value !== undefined && isLongDay(endMin.value))
 const nowAt = computed(() => {
   const at = props.crew.cards.findIndex(({ stop }) => stop?.state !== 'done')
   return at < 0 ? props.crew.cards.length : at

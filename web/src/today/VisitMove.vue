@@ -15,7 +15,7 @@ import Tap from '../kit/Tap.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import { serverNow } from '../api/clock.ts'
 import DayEffect from './DayEffect.vue'
-import { visitOf } from './useDay.ts'
+import { minuteOn, visitOf } from './reckon.ts'
 
 const props = defineProps<{ job: JobCard }>()
 const emit = defineEmits<{ changed: []; close: [] }>()
@@ -42,13 +42,12 @@ const thatDay = useAsked(endpoints.today, () => (onDate.value === '' ? undefined
 const outlook = useAsked(endpoints.dayOutlook, () => (onDate.value === '' ? undefined : { query: { day: onDate.value } }))
 const own = useAsked(endpoints.dayOutlook, () => ({ query: { day: props.job.onDate } }))
 const error = computed(() => doing.error.value ?? people.error.value ?? thatDay.error.value ?? outlook.error.value)
-const nowMin = computed(() => (onDate.value === place.today() ? place.minuteOf(serverNow()) : -1440))
+const nowMin = computed(() => minuteOn(onDate.value, serverNow(), place))
 const rows = computed(() => {
   if (!thatDay.said.value || !outlook.said.value || !own.said.value) return undefined
   const known = new Map([...own.said.value.visits, ...outlook.said.value.visits].map((visit) => [visit.jobId, visit]))
   const there = [...thatDay.said.value.today, ...thatDay.said.value.coming].filter((job) => job.onDate === onDate.value && !job.cancelled)
-  const minuteOf = (ms: number) => (place.dayOf(ms) < onDate.value ? -1440 : 0) + place.minuteOf(ms)
-  const visits = (jobs: readonly JobCard[]) => jobs.map((job) => visitOf(job, known.get(job.id), minuteOf))
+  const visits = (jobs: readonly JobCard[]) => jobs.map((job) => visitOf(job, known.get(job.id), onDate.value, place))
   const before = new Map(dayStops(visits(there), nowMin.value).map((stop) => [stop.id, stop]))
   const moved = { ...props.job, onDate: onDate.value, startMin: startMin.value, crewIds: crewIds.value }
   const all = [...there.filter(({ id }) => id !== props.job.id), moved]

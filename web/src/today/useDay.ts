@@ -1,19 +1,16 @@
 // A day of visits as it goes: who is where when, reckoned anew with every minute, and asked anew while somebody looks.
-import { dayStops, type DayStop, type DayVisit } from '@yastik/core/rounds'
+import { dayStops, type DayStop } from '@yastik/core/rounds'
 import { endpoints, type DayOutlook, type JobCard } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef, type ComputedRef, type Ref } from 'vue'
 import { useNow } from '../components/useNow.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import { askOrKept } from '../offline/shelf.ts'
+import { visitOf, type Outlook } from './reckon.ts'
 
 /** Others work meanwhile: so often is asked how far they are. */
 const againMs = 60_000
 const minuteMs = 60_000
-const dayMin = 1440
-/** Of another day nothing is late yet, or nothing any more. */
-const notYetMin = -dayMin
 
-export type Outlook = DayOutlook['visits'][number]
 /** A visit of the day, with what is known of it so far. */
 export interface DayCard {
   readonly job: JobCard
@@ -25,20 +22,6 @@ export interface Crew {
   readonly people: readonly string[]
   readonly ids: readonly number[]
   readonly cards: readonly DayCard[]
-}
-
-/** What the reckoning takes of a visit. @param minuteOf minutes from midnight of its day */
-export function visitOf(job: JobCard, outlook: Outlook | undefined, minuteOf: (ms: number) => number): DayVisit {
-  const { beganAtMs = null, endedAtMs = null, leftMin = null } = outlook ?? {}
-  return {
-    id: job.id,
-    siteId: job.siteId,
-    crewIds: job.crewIds,
-    startMin: job.startMin,
-    ...(beganAtMs === null ? {} : { beganMin: minuteOf(beganAtMs) }),
-    ...(endedAtMs === null ? {} : { endedMin: minuteOf(endedAtMs) }),
-    ...(leftMin === null ? {} : { leftMin }),
-  }
 }
 
 export interface Day {
@@ -93,8 +76,6 @@ export function useDay(): Day {
   })
 
   const nowMin = computed(() => place.minuteOf(Math.floor(now.value / minuteMs) * minuteMs))
-  /** Work that began before midnight began on a day before. */
-  const minuteOfDay = (ms: number) => (place.dayOf(ms) < day.value ? notYetMin : 0) + place.minuteOf(ms)
   const ofDay = computed(() => jobs.value.today.filter(({ onDate }) => onDate === day.value))
   const cards = computed<DayCard[]>(() => {
     const told = outlook.value?.day === day.value ? outlook.value : undefined
@@ -108,7 +89,7 @@ export function useDay(): Day {
       const isUnderWay = own && own.beganAtMs !== null && own.endedAtMs === null
       const leftMin = own?.leftMin
       const left = typeof leftMin === 'number' && isUnderWay ? Math.max(0, Math.round(leftMin - sinceMin)) : leftMin
-      return visitOf(job, own && { ...own, leftMin: left ?? null }, minuteOfDay)
+      return visitOf(job, own && { ...own, leftMin: left ?? null }, day.value, place)
     })
     const byId = new Map(open.map((job) => [job.id, job]))
     return dayStops(visits, nowMin.value).flatMap((stop) => {

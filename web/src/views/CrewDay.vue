@@ -3,6 +3,7 @@
 import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
 import { clockWords, durationWords } from '@yastik/core/quantities'
+import { isLongDay } from '@yastik/core/rounds'
 import { partNames } from '@yastik/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -51,8 +52,6 @@ async function compute() {
   }
 }
 
-/** Whoever works longer than this is told. */
-const longMin = 18 * 60
 const place = usePlace()
 const fromMin = ref(place.minuteOf(serverNow()))
 const sides = [
@@ -141,7 +140,7 @@ const first = computed(() =>
           <span class="figure">{{ units.length }}<small>units</small></span>
         </div>
       </div>
-      <p v-if="fromMin + day.timeline.finishMin > longMin" class="over" role="status" data-over>
+      <p v-if="isLongDay(fromMin + day.timeline.finishMin)" class="over" role="status" data-over>
         Longer than a day: leave a unit for another visit, or take somebody along.
       </p>
       <Tabs v-model="side" :options="sides">

@@ -1,7 +1,7 @@
 // The crew's day is computed here, so that the screen stays quick.
 import { crewDay, type CrewDay, type CrewMember, type UnitSteps } from '@yastik/core/crew'
 import { Fault, type FaultLine } from '@yastik/core/faults'
-import type { Equipment } from '@yastik/core/products'
+import { piecesIn, type Equipment } from '@yastik/core/products'
 
 export interface CrewDayAsked {
   /** Comes back with the answer. */
@@ -13,10 +13,9 @@ export interface CrewDayAsked {
 export type CrewDayAnswer = { asking: number } & ({ day: CrewDay } | { sentence: string; lines: readonly FaultLine[] })
 
 self.onmessage = ({ data: { asking, units, crew, equipment } }: MessageEvent<CrewDayAsked>) => {
-  const count = (kind: string) => equipment.filter((entry) => entry.kind === kind).reduce((sum, { count: pieces }) => sum + pieces, 0)
   const answer = (what: CrewDayAnswer) => self.postMessage(what)
   try {
-    answer({ asking, day: crewDay(units, crew, count) })
+    answer({ asking, day: crewDay(units, crew, piecesIn(equipment)) })
   } catch (error) {
     if (error instanceof Fault) answer({ asking, sentence: error.message, lines: error.lines })
     else throw error
