@@ -71,6 +71,7 @@ describe('a quote', () => {
     await go(sheet, 'quotes')
     await click(sheet, '[data-quotes] tbody tr:last-child a')
     await expectText(sheet, '[data-outcome]', 'Left after people and product')
+    await expectText(sheet, '[data-outcome]', /Product\s+€\d+\.\d\d/)
     await expectText(sheet, '[data-outcome]', '100 % of the minutes were timed')
   })
 })

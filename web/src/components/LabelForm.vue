@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { optionsOf } from '../kit/option.ts'
 import NumberField from '../kit/NumberField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Pick from '../kit/Pick.vue'
@@ -45,6 +46,7 @@ const numbers: { field: 'packLitres' | 'pricePerPack' | 'inStockLitres'; says: s
 ]
 
 const { unit } = useMeasures()
+const place = usePlace()
 const setLabel = (change: Partial<Label>) => (product.value = { ...product.value, label: { ...product.value.label, ...change } })
 const isOn = (flag: Flag) => (flag === 'household' ? product.value.household : product.value.label[flag]) === true
 const allowed = computed(() => flags.flatMap(({ value }) => (isOn(value) ? [value] : [])))
@@ -88,7 +90,12 @@ function setEnd(field: Range, end: 0 | 1, value: number | undefined) {
     <Field where="label.lifeWeeks" label="Lasts" unit="weeks"
       ><NumberField name="lifeWeeks" :model-value="product.label.lifeWeeks" @update:model-value="setLabel({ lifeWeeks: $event })"
     /></Field>
-    <Field v-for="{ field, says, si } in numbers" :key="field" :where="field" :label="says" :unit="si && unit(si)"
+    <Field
+      v-for="{ field, says, si } in numbers"
+      :key="field"
+      :where="field"
+      :label="says"
+      :unit="si ? unit(si) : field === 'pricePerPack' ? place.currency.value : undefined"
       ><NumberField v-model="product[field]" :si="si" :name="field"
     /></Field>
     <Field class="whole" label="What the label allows">

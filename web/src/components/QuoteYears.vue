@@ -5,8 +5,10 @@ import { weeksPerYear } from '@yastik/core/upkeep'
 import { wayLetter } from '@yastik/core/wire'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
+import { usePlace } from '../measures/usePlace.ts'
 
 const props = defineProps<{ options: readonly QuoteOption[]; toPay: (option: QuoteOption) => number }>()
+const place = usePlace()
 const years = 4
 const width = 1080
 const height = 260
@@ -57,7 +59,7 @@ const dashes = ['', '9 5', '2 4', '12 4 2 4', '5 2', '1 6']
       <svg :viewBox="`0 0 ${width} ${height}`" class="chart-sheet" role="img" aria-label="Cost of each way over the years" data-quote-years>
         <g v-for="tick in y.ticks(5)" :key="tick">
           <line :x1="frame.left" :x2="width - frame.right" :y1="y(tick)" :y2="y(tick)" class="rule" />
-          <text :x="frame.left - 8" :y="y(tick) + 5" text-anchor="end">{{ tick }}</text>
+          <text :x="frame.left - 8" :y="y(tick) + 5" text-anchor="end">{{ place.whole(tick) }}</text>
         </g>
         <text v-for="year in years + 1" :key="year" :x="x(year - 1)" :y="height - 10" text-anchor="middle">
           {{ year === 1 ? 'now' : `${year - 1} y` }}
@@ -65,7 +67,7 @@ const dashes = ['', '9 5', '2 4', '12 4 2 4', '5 2', '1 6']
         <path v-for="({ letter, at }, index) in courses" :key="letter" :d="path(at)" class="course" :stroke-dasharray="dashes[index]" />
         <text v-for="label in labels" :key="label.letter" :x="width - frame.right + 10" :y="label.y + 5">
           <tspan class="strong">{{ label.letter }}</tspan>
-          {{ Math.round(label.sum) }}
+          {{ place.whole(label.sum) }}
         </text>
       </svg>
     </div>

@@ -17,6 +17,7 @@ import TextField from '../kit/TextField.vue'
 import Ticks from '../kit/Ticks.vue'
 import { optionsOf } from '../kit/option.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import ConsentFields from './ConsentFields.vue'
 
 const props = defineProps<{ site?: SiteRecord }>()
@@ -44,6 +45,7 @@ watch(
     outdoor.value = { ...form.value.site.outdoorAir }
   },
 )
+const place = usePlace()
 const saved = ref('')
 const { error, run } = useDoing()
 
@@ -121,7 +123,7 @@ function save() {
         <Field where="site.outdoorAir.windMs" label="Wind" unit="m/s"><NumberField v-model="outdoor.windMs" name="wind" /></Field>
         <Field where="site.outdoorAir.rainMmH" label="Rain" unit="mm/h"><NumberField v-model="outdoor.rainMmH" name="rain" /></Field>
       </template>
-      <Field where="site.electricityPricePerKwh" label="Electricity, per kWh"
+      <Field where="site.electricityPricePerKwh" label="Electricity" :unit="`${place.currency.value} per kWh`"
         ><NumberField v-model="form.site.electricityPricePerKwh" name="price-per-kwh"
       /></Field>
     </div>

@@ -1,5 +1,6 @@
 // Whose clocks and money count: those of the firm, wherever the device is.
 import { dayIn, minuteIn, moneyWords } from '@yastik/core/quantities'
+import { computed, type ComputedRef } from 'vue'
 import { serverNow } from '../api/clock.ts'
 import { useSession } from '../stores/session.ts'
 
@@ -12,6 +13,10 @@ export interface Place {
   minuteOf(atMs: number): number
   /** An amount in the firm's money. */
   money(amount: number): string
+  /** The currency by its code, beside a field for an amount; ¤ where none is named. */
+  readonly currency: ComputedRef<string>
+  /** To the whole unit, where hundredths mean nothing. */
+  whole(amount: number): string
   /** About so much, without hundredths. */
   about(amount: number): string
   /** A difference, with its sign. */
@@ -21,14 +26,17 @@ export interface Place {
 export function usePlace(): Place {
   const session = useSession()
   const zone = () => session.me?.place.timeZone
-  const currency = () => session.me?.place.currency
-  const money = (amount: number) => moneyWords(amount, currency())
+  const named = () => session.me?.place.currency
+  const money = (amount: number) => moneyWords(amount, named())
+  const whole = (amount: number) => moneyWords(amount, named(), true)
   return {
     today: () => dayIn(serverNow(), zone()),
     dayOf: (atMs) => dayIn(atMs, zone()),
     minuteOf: (atMs) => minuteIn(atMs, zone()),
     money,
-    about: (amount) => `about ${moneyWords(amount, currency(), true)}`,
+    currency: computed(() => named() ?? '¤'),
+    whole,
+    about: (amount) => `about ${whole(amount)}`,
     change: (amount) => `${amount > 0 ? '+' : ''}${money(amount)}`,
   }
 }

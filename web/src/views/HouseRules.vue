@@ -35,15 +35,15 @@ const isOwner = computed(() => session.me?.role === 'owner')
 const painted = usePainted()
 const rules = computed(() => knownHouseRules(record.value?.rules))
 type Figure = 'hourlyRate' | 'hourCost' | 'minimumCharge' | 'travelCharge' | 'furtherUnitDiscount' | 'roofWindLimitMs' | 'liftLimitKg'
-const figures: readonly { name: Figure; says: string; unit?: string; times?: number }[] = [
-  { name: 'hourlyRate', says: 'An hour, for the customer' },
-  { name: 'hourCost', says: 'An hour costs the firm' },
-  { name: 'minimumCharge', says: 'Minimum charge' },
-  { name: 'travelCharge', says: 'Travel' },
+const figures = computed((): readonly { name: Figure; says: string; unit?: string; times?: number }[] => [
+  { name: 'hourlyRate', says: 'An hour, for the customer', unit: place.currency.value },
+  { name: 'hourCost', says: 'An hour costs the firm', unit: place.currency.value },
+  { name: 'minimumCharge', says: 'Minimum charge', unit: place.currency.value },
+  { name: 'travelCharge', says: 'Travel', unit: place.currency.value },
   { name: 'furtherUnitDiscount', says: 'Off further units', unit: '%', times: 100 },
   { name: 'roofWindLimitMs', says: 'Nobody on a roof in wind above', unit: 'm/s' },
   { name: 'liftLimitKg', says: 'One person lifts up to', unit: 'kg' },
-]
+])
 await Promise.all([asked.ready(), van.ready()])
 
 const signed = (value: number, unit: string) => `${value > 0 ? '+' : '−'}${Math.abs(value)} ${unit}`
