@@ -33,6 +33,8 @@ export async function openBrowser(base: string, { width = 1280, height = 800 } =
     '--disable-component-update',
     '--disable-sync',
     '--disable-dev-shm-usage',
+    // What moves is clicked beside, and is waited for.
+    '--force-prefers-reduced-motion',
     '--hide-scrollbars',
     `--user-data-dir=${profile}`,
     `--window-size=${width},${height}`,
@@ -145,6 +147,9 @@ export const bringIntoView = ({ driver }: Sheet, element: WebElement): Promise<v
     element,
   )
 
+const listensForClick = `window.clickArrived = false
+  arguments[0].addEventListener('click', () => { window.clickArrived = true }, { once: true, capture: true })`
+
 /** Clicks the first of what `by` names as a person would: brought into view, enabled. */
 const clickOn = (sheet: Sheet, by: By, otherwise: string): Promise<void> =>
   waitUntil(
@@ -153,8 +158,10 @@ const clickOn = (sheet: Sheet, by: By, otherwise: string): Promise<void> =>
       const [first] = await sheet.driver.findElements(by)
       if (first === undefined || !(await first.isEnabled())) return false
       await bringIntoView(sheet, first)
+      await sheet.driver.executeScript(listensForClick, first)
       await first.click()
-      return true
+      // Where the page moved between the press and the release, nothing was clicked at all. A page that was left has no such mark any more.
+      return (await sheet.driver.executeScript<boolean | null>('return window.clickArrived ?? null')) !== false
     },
     otherwise,
   )

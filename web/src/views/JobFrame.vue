@@ -97,13 +97,14 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
       <Notice v-if="job.record.cancelled" kind="now" data-cancelled-job>
         <p><b>This visit was cancelled: nobody is expected there.</b> <Tap small data-take-back @click="takeBack">Go there after all</Tap></p>
       </Notice>
+      <p v-if="job.trouble" class="trouble" role="alert">{{ job.trouble }}</p>
+      <PhaseRibbon :job-id="jobId" :unit-id="unitId" :stage="stageOf(state)" />
+      <RouterView v-slot="{ Component }"><component :is="Component" :key="unitId" :job-id="jobId" :unit-id="unitId" /></RouterView>
+      <!-- Known a moment after the page was drawn: below, so that nothing moves away under a finger. -->
       <p v-if="Math.abs(aheadMs ?? 0) > 60_000" class="small" role="status" data-clock>
         This device’s clock is {{ Math.round(Math.abs(aheadMs!) / 60_000) }} min {{ aheadMs! > 0 ? 'ahead' : 'behind' }}; waits are counted by the
         server’s.
       </p>
-      <p v-if="job.trouble" class="trouble" role="alert">{{ job.trouble }}</p>
-      <PhaseRibbon :job-id="jobId" :unit-id="unitId" :stage="stageOf(state)" />
-      <RouterView v-slot="{ Component }"><component :is="Component" :key="unitId" :job-id="jobId" :unit-id="unitId" /></RouterView>
     </template>
     <p v-else-if="!error">This unit is not part of the visit.</p>
   </div>
