@@ -86,9 +86,27 @@ describe('a unit’s life', () => {
 })
 
 describe('what is due', () => {
-  it('is listed soonest first, and by kind', async () => {
+  it('is a line a site, from which a visit is planned: its units, a day and people are filled in', async () => {
+    await go(sheet, 'due')
+    await expectText(sheet, '[data-due-site="Uferlund Pitches"] [data-due-planned]', /planned for .*, all of it/)
+    await expectText(sheet, '[data-due-site="Tannwinkel Guest House"] [data-due-planned]', '2 of 3 units')
+    await click(sheet, '[data-plan-due="Tannwinkel Guest House"]')
+    await find(sheet, '[data-plan-unit].is-checked')
+    expect((await sheet.driver.findElements(By.css('[data-plan-unit].is-checked'))).length).toBe(1)
+    await expectText(sheet, '[data-plan-unit].is-checked', 'Breakfast room')
+    await clickText(sheet, 'Plan the visit')
+    await expectText(sheet, '[data-planned-note]', /Tannwinkel Guest House is planned for \d/)
+    await gone(sheet, '[data-plan-due="Tannwinkel Guest House"]')
+    expect(await sheet.driver.findElements(By.css('[data-due-site="Tannwinkel Guest House"] [data-due-planned]'))).toHaveLength(2)
+    await click(sheet, '[data-due-weeks="0"]')
+    await find(sheet, '[data-due-site="Tannwinkel Guest House"]')
+    await fitsPhone(sheet)
+  })
+  it('is listed by unit, soonest first, and by kind', async () => {
     await follow(sheet, 'Logbook')
     await click(sheet, '[data-to-due]')
+    await find(sheet, '[data-due-site]')
+    await clickText(sheet, 'By unit')
     await find(sheet, '[data-due-entry="filter"]')
     await click(sheet, '[data-due-kind="deep-clean"]')
     await gone(sheet, '[data-due-entry="filter"]')

@@ -1,7 +1,21 @@
 // What the owner does before and after the work: a quote that becomes a visit, a reminder and its answer, the van's load and its stock.
 import { By } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, expectText, find, fitsPhone, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import {
+  click,
+  clickText,
+  exists,
+  expectText,
+  find,
+  fitsPhone,
+  gone,
+  openBrowser,
+  signIn,
+  textOf,
+  type,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
 import { follow, go, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
@@ -81,21 +95,26 @@ describe('a reminder', () => {
     await follow(sheet, 'Logbook')
     await click(sheet, '[data-to-due]')
     await find(sheet, '[data-worth]')
+    await clickText(sheet, 'By unit')
     await find(sheet, '[data-roof-days]')
-    await click(sheet, '[data-write="Quellhof Reading Rooms"]')
+    await clickText(sheet, 'By visit')
+    // Where somebody goes anyway, nobody is reminded.
+    await find(sheet, '[data-due-site="Quellhof Reading Rooms"] [data-due-planned]')
+    expect(await exists(sheet, '[data-write="Quellhof Reading Rooms"]')).toBe(false)
+    await click(sheet, '[data-write="Tannwinkel Guest House"]')
     await expectText(sheet, '[data-message]', 'Answer STOP')
     const draft = await (await find(sheet, '[data-message] textarea')).getAttribute('value')
-    expect(draft).toContain('Quellhof Reading Rooms')
+    expect(draft).toContain('Tannwinkel Guest House')
     expect(draft).toMatch(/is due now for a (light|deep) clean/)
     await click(sheet, '[data-send-message]')
     await find(sheet, '[data-reminded]')
-    await gone(sheet, '[data-write="Quellhof Reading Rooms"]')
+    await gone(sheet, '[data-write="Tannwinkel Guest House"]')
     await click(sheet, '[data-to-messages]')
     await expectText(sheet, '[data-messages]', '“STOP”')
     await expectText(sheet, '[data-messages]', 'delivered')
     await fitsPhone(sheet)
     await go(sheet, 'due')
-    await expectText(sheet, '[data-due]', 'ended it')
+    await expectText(sheet, '[data-due-site="Tannwinkel Guest House"]', 'ended it')
   })
   it('is not sent where nobody agreed, and an address has to be one', async () => {
     await follow(sheet, 'Sites')
@@ -121,6 +140,19 @@ describe('the van', () => {
     await sheet.driver.navigate().refresh()
     await find(sheet, '[data-load-item="lock and tag"]:has(:checked)')
     await fitsPhone(sheet)
+  })
+  it('is loaded crew by crew, one’s own first, and each ticks off its own', async () => {
+    const needed = async () => Number((await textOf(sheet, '[data-loaded]')).split(' of ')[1].split(' ')[0])
+    await click(sheet, '[data-van=""]')
+    await expectText(sheet, '[data-loaded]', '0 of')
+    const [all, others] = [await needed(), await count('[data-van]:not([data-van=""]):not(.is-active)')]
+    expect(others).toBeGreaterThan(0)
+    await clickText(sheet, 'Imre Vold, Sanna Kirov')
+    await waitUntil(sheet, async () => (await needed()) <= all, 'a crew takes more than everybody')
+    await click(sheet, '[data-load] [data-load-item]')
+    await expectText(sheet, '[data-loaded]', '1 of')
+    await click(sheet, '[data-van=""]')
+    await expectText(sheet, '[data-loaded]', '0 of')
   })
   it('is short of what nobody bought, and says how many packs', async () => {
     await click(sheet, '[data-to-stock]')

@@ -9,3 +9,4 @@ export { forecastOf, lossIndex, priorRateOf, type Forecast, type UnitUse } from 
 export { evidenceOf, mostVisits, visitSchema, type Visit } from './history.ts'
 export { dueIndex, foulingRate, mostWeeks, passing, surroundings, weeksPerYear, weeksUntil, type Surrounding } from './fouling.ts'
 export { foundChances, indexSeenAfter } from './seen.ts'
+export { cleaningOf, suitedDay, visitKinds, workOf } from './visit.ts'

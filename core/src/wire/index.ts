@@ -1,5 +1,6 @@
 // Wire: the shapes that travel between browser and server.
 export { findQuerySchema, foundSchema, type Found } from './find.ts'
+export { dueHorizons, duePageSchema, type DuePage, type DueVisits, type DueWorth, type UnitOutlook } from './due.ts'
 export { dayOutlookSchema, lateQuerySchema, type DayOutlook } from './day.ts'
 export {
   daySchema,
@@ -46,11 +47,7 @@ export {
   type LogEntry,
   type LogQuery,
   type LogPage,
-  duePageSchema,
-  type DuePage,
   type VisitFound,
-  type DueWorth,
-  type UnitOutlook,
   faultBodySchema,
   type FaultBody,
 } from './records.ts'

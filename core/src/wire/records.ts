@@ -8,12 +8,12 @@ import { houseRulesSchema } from '../method/index.ts'
 import { findingsSchema, soilKindSchema } from '../lookover/index.ts'
 import { instrumentReadingSchema } from '../proof/index.ts'
 import { eventSchema, partNeeds, verdicts } from '../run/index.ts'
-import { dueKinds, firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
-import { holdReasons, messageStates, remindersSchema } from './messages.ts'
+import { firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
+import { remindersSchema } from './messages.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
 
 const [firstDay, lastDay] = ['2000-01-01', '2099-12-31']
-const recordId = z.uuid()
+export const recordId = z.uuid()
 const version = z.int().min(1)
 /** A calendar day, `2026-05-31`, in a time in which this can have happened or be planned. */
 export const daySchema = z.iso.date({ abort: true }).refine((day) => day >= firstDay && day <= lastDay, {
@@ -61,7 +61,6 @@ export const siteFormSchema = closed({
 export type SiteForm = z.infer<typeof siteFormSchema>
 export const siteSaveSchema = closed({ ...siteFormSchema.shape, version })
 
-/** What a person fills in about a unit. */
 /** What stands on the nameplate. For people: no rule reads it. */
 export const plateSchema = closed({
   maker: shownName.optional(),
@@ -69,6 +68,7 @@ export const plateSchema = closed({
   serialNumber: shownName.optional(),
 })
 export type Plate = z.infer<typeof plateSchema>
+/** What a person fills in about a unit. */
 export const unitFormSchema = closed({
   name: shownName,
   family: familySchema,
@@ -299,33 +299,6 @@ export type LogQuery = z.infer<typeof logQuerySchema>
 export const logPageSchema = closed({ entries: z.array(logEntrySchema), next: z.string().nullable() })
 export type LogPage = z.infer<typeof logPageSchema>
 
-const dueDay = { what: z.literal(dueKinds), dueOn: daySchema, lowOn: daySchema.nullable(), highOn: daySchema.nullable() }
-/** What falls due, soonest first. */
-export const duePageSchema = closed({
-  entries: z.array(
-    closed({
-      unitId: recordId,
-      unitName: z.string(),
-      siteId: recordId,
-      siteName: z.string(),
-      family: familySchema,
-      ...dueDay,
-      lastCleanedAt: z.iso.datetime().nullable(),
-      /** Work and product at an ordinary unit of its family, in the firm's money; null for what no visit is paid for. */
-      worth: z.number().nullable(),
-      /** The first day of the cooling season, where the work is better done before it. */
-      before: daySchema.nullable(),
-      /** For roof units: days of the coming ones on which somebody may go up; null where nobody knows the weather. */
-      roofDays: z.array(daySchema).nullable(),
-      /** Why the customer is not written to, and what became of the last reminder. */
-      hold: z.literal(holdReasons).nullable(),
-      reminded: closed({ state: z.literal(messageStates), at: z.iso.datetime() }).nullable(),
-    }),
-  ),
-  next: z.string().nullable(),
-  rates: firmRatesSchema,
-})
-export type DuePage = z.infer<typeof duePageSchema>
 /** What was seen and done on a visit, as the line of a unit's life shows it. */
 export const visitFoundSchema = closed({
   grades: z.partialRecord(partSchema, gradeSchema),
@@ -340,24 +313,6 @@ export const visitFoundSchema = closed({
   }),
 })
 export type VisitFound = z.infer<typeof visitFoundSchema>
-/** Light and deep cleanings that are due by now, within four weeks and within thirteen, each counted once, and what they are worth. */
-export const dueWorthSchema = z.array(closed({ weeks: z.literal([0, 4, 13]), cleanings: z.int(), money: z.number() }))
-export type DueWorth = z.infer<typeof dueWorthSchema>
-/** What the forecast of a unit rests on: the device reckons it, and what-ifs, itself. */
-export const unitOutlookSchema = closed({
-  unitId: recordId,
-  unitName: z.string(),
-  siteName: z.string(),
-  /** `seen` is missing for visits that were summed up before it was kept. */
-  visits: z.array(closed({ ...visitSchema.shape, jobId: recordId, at: z.iso.datetime(), seen: visitFoundSchema.optional() })),
-  surroundings: z.array(z.literal(surroundings)),
-  hoursPerDay: amountUpTo(24),
-  lossIndex: z.number(),
-  rates: firmRatesSchema,
-  dues: z.array(closed(dueDay)),
-})
-export type UnitOutlook = z.infer<typeof unitOutlookSchema>
-
 export const faultBodySchema = closed({
   code: z.string(),
   sentence: z.string(),

@@ -54,7 +54,14 @@ export const stockMoveSchema = closed({
 export const stockMovesSchema = closed({ entries: z.array(stockMoveSchema), next: z.string().nullable() })
 export type StockMoves = z.infer<typeof stockMovesSchema>
 
-/** The van's load for a day. */
+const loadItem = {
+  item: z.string(),
+  quantity: z.number(),
+  unit: z.string(),
+  why: z.string(),
+  sites: z.array(z.string()),
+}
+/** What has to be in the vans for a day: all together, with what the firm has of it, and what each crew takes. */
 export const dayLoadSchema = closed({
   day: daySchema,
   visits: z.array(
@@ -64,16 +71,7 @@ export const dayLoadSchema = closed({
       units: z.array(closed({ unitId: recordId, name: z.string(), source: z.literal(['agreed', 'looked-over', 'forecast', 'supposed']) })),
     }),
   ),
-  items: z.array(
-    closed({
-      item: z.string(),
-      quantity: z.number(),
-      unit: z.string(),
-      why: z.string(),
-      sites: z.array(z.string()),
-      has: z.number().optional(),
-      short: z.number().optional(),
-    }),
-  ),
+  items: z.array(closed({ ...loadItem, has: z.number().optional(), short: z.number().optional() })),
+  crews: z.array(closed({ crewIds: z.array(z.int()), crew: z.array(z.string()), jobIds: z.array(recordId), items: z.array(closed(loadItem)) })),
 })
 export type DayLoad = z.infer<typeof dayLoadSchema>

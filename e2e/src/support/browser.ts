@@ -147,6 +147,13 @@ export const bringIntoView = ({ driver }: Sheet, element: WebElement): Promise<v
     element,
   )
 
+/** The first that can be seen; where none can, the first. */
+async function firstShown({ driver }: Sheet, by: By): Promise<WebElement | undefined> {
+  const all = await driver.findElements(by)
+  if (all.length < 2) return all[0]
+  return (await driver.executeScript<WebElement | null>('return arguments[0].find((one) => one.checkVisibility()) ?? null', all)) ?? all[0]
+}
+
 const listensForClick = `window.clickArrived = false
   arguments[0].addEventListener('click', () => { window.clickArrived = true }, { once: true, capture: true })`
 
@@ -155,7 +162,7 @@ const clickOn = (sheet: Sheet, by: By, otherwise: string): Promise<void> =>
   waitUntil(
     sheet,
     async () => {
-      const [first] = await sheet.driver.findElements(by)
+      const first = await firstShown(sheet, by)
       if (first === undefined || !(await first.isEnabled())) return false
       await bringIntoView(sheet, first)
       await sheet.driver.executeScript(listensForClick, first)

@@ -126,7 +126,24 @@ export const sights: readonly Sight[] = [
       await find(sheet, '[data-unit-life] svg')
     },
   },
-  { name: 'what is due', path: '/logbook/due', shows: '[data-due] table' },
+  {
+    name: 'what is due, planning a visit',
+    path: '/logbook/due',
+    shows: '[data-due-visits] table',
+    open: async (sheet) => {
+      await click(sheet, '[data-plan-due]')
+      await find(sheet, '[data-plan-visit] [data-crew]')
+    },
+  },
+  {
+    name: 'what is due, by unit',
+    path: '/logbook/due',
+    shows: '[data-due-visits] table',
+    open: async (sheet) => {
+      await clickText(sheet, 'By unit')
+      await find(sheet, '[data-due] table')
+    },
+  },
   { name: 'messages', path: '/logbook/messages', shows: '[data-messages]' },
   { name: 'stores', path: '/stores', shows: '[data-mix]' },
   {

@@ -229,6 +229,16 @@ export const migrations: readonly Migration[] = [
     up: ['ALTER TABLE jobs ADD COLUMN start_min SMALLINT NULL'],
     down: ['ALTER TABLE jobs DROP COLUMN start_min'],
   },
+  {
+    name: '2026-11-28-due-by-visit',
+    // What is due is listed by site: a unit stays at its own.
+    up: [
+      `ALTER TABLE dues ADD COLUMN site_id ${id} DEFAULT ''`,
+      'UPDATE dues d JOIN units u ON u.id = d.unit_id SET d.site_id = u.site_id',
+      'ALTER TABLE dues ALTER COLUMN site_id DROP DEFAULT, ADD INDEX by_visit (firm_id, due_on, what, site_id)',
+    ],
+    down: ['ALTER TABLE dues DROP INDEX by_visit, DROP COLUMN site_id'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

@@ -162,6 +162,8 @@ export class JobUnit extends Model<InferAttributes<JobUnit>, InferCreationAttrib
 export class DueDay extends Model<InferAttributes<DueDay>, InferCreationAttributes<DueDay>> {
   declare unitId: string
   declare what: Due['what']
+  /** Of the unit. */
+  declare siteId: string
   declare firmId: number
   declare dueOn: string
   declare lowOn: string | null
@@ -323,6 +325,7 @@ export function defineModels(sequelize: Sequelize): void {
     {
       unitId: { ...uuid(), primaryKey: true },
       what: { ...text(20), primaryKey: true },
+      siteId: uuid(),
       firmId: whole(),
       dueOn: { type: DataTypes.DATEONLY, allowNull: false },
       lowOn: { type: DataTypes.DATEONLY, allowNull: true },

@@ -150,8 +150,8 @@ describe('a reminder', () => {
     const unit = (await owner('POST', `/api/sites/${site.id}/units`, { name: 'Loft', family: 'wall-head', design: {} })).json()
     const dueOn = new Date(Date.now() + 20 * 86_400_000).toISOString().slice(0, 10)
     await DueDay.bulkCreate([
-      { unitId: unit.id, firmId, what: 'deep-clean', dueOn, lowOn: null, highOn: null },
-      { unitId: unit.id, firmId, what: 'filter', dueOn: '2026-01-01', lowOn: null, highOn: null },
+      { unitId: unit.id, siteId: site.id, firmId, what: 'deep-clean', dueOn, lowOn: null, highOn: null },
+      { unitId: unit.id, siteId: site.id, firmId, what: 'filter', dueOn: '2026-01-01', lowOn: null, highOn: null },
     ])
     const draft = (await owner('GET', `/api/sites/${site.id}/reminder`)).json()
     expect(draft).toMatchObject({ hold: null, to: '+00 555 0109', body: expect.stringContaining('Loft will be due about') })

@@ -1,12 +1,14 @@
 // What does the van carry for the visits of some days? From their plans: as agreed, as looked over, or as expected.
 import { loadFor, type LoadVisit } from '@yastik/core/money'
 import { contextOf, planTotals, planUnit } from '@yastik/core/plan'
+import { crewKey } from '@yastik/core/rounds'
 import { unitStateOf, type UnitState } from '@yastik/core/run'
 import type { Family } from '@yastik/core/units'
 import type { DayLoad, SiteForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db } from '../db/database.ts'
-import { Job, type Firm } from '../db/models.ts'
+import { groupBy } from '../db/groupBy.ts'
+import { Job, User, type Firm } from '../db/models.ts'
 import { eventsOf } from '../events/queries.ts'
 import { expectedUnits, jobFileFor } from '../jobs/expected.ts'
 import { productsOf } from './queries.ts'
@@ -86,13 +88,26 @@ export async function dayLoad(db: Db, firm: Firm, day: string, nowMs: number): P
     ...(inStockLitres === undefined ? {} : { usableL: inStockLitres }),
   }))
   const visits = await plannedVisits(db, firm, day, day, nowMs)
+  const loads = (of: readonly PlannedVisit[]) => of.map(({ load }) => load)
+  const crews = [...groupBy(visits, ({ job }) => crewKey(job.crewIds)).values()]
+  const names = new Map((await User.findAll({ where: { firmId: firm.id }, transaction: db.transaction })).map(({ id, name }) => [id, name]))
   return {
     day,
     visits: visits.map(({ job, load, units }) => ({ jobId: job.id, siteName: load.site, units })),
-    items: loadFor(
-      visits.map(({ load }) => load),
-      firm.equipment,
-      products,
-    ),
+    items: loadFor(loads(visits), firm.equipment, products),
+    crews: crews.map((own) => {
+      const { crewIds } = own[0].job
+      return {
+        crewIds,
+        crew: crewIds.flatMap((id) => names.get(id) ?? []),
+        jobIds: own.map(({ job }) => job.id),
+        // What the firm has is one shelf for all: what is short of it is said once, of the whole day.
+        items: loadFor(
+          loads(own),
+          [],
+          products.map(({ id, name }) => ({ id, name })),
+        ),
+      }
+    }),
   }
 }

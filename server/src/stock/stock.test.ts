@@ -154,6 +154,11 @@ describe('the load', () => {
       ['Seen', 'looked-over'],
       ['Unseen', 'supposed'],
     ])
+    // One crew goes to both: it takes all of it.
+    const [crew, ...others] = load.crews
+    expect(others).toEqual([])
+    expect(crew.jobIds).toEqual(load.visits.map(({ jobId: own }) => own))
+    expect(crew.items).toEqual(load.items.map(({ item, quantity, unit, why, sites }) => ({ item, quantity, unit, why, sites })))
     const name = (await stock()).name
     const agents = load.items.filter(({ unit }) => unit === 'L')
     expect(agents.map(({ item }) => item)).toContain('clean water')
@@ -164,6 +169,27 @@ describe('the load', () => {
     expect(name).toBe(product.name)
     expect((await technician('GET', '/api/load?day=someday')).statusCode).toBe(422)
     expect(((await other('GET', `/api/load?day=${soon}`)).json() as DayLoad).items).toEqual([])
+  })
+  it('is split by crew: each takes what its own visits need, and of tools as many as all of them together', async () => {
+    const day = utcDay(Date.now() + 9 * dayMs)
+    const plan = (unitIds: string[], crewIds: number[]) => technician('POST', '/api/jobs', { siteId, unitIds, onDate: day, crewIds })
+    const [one, two, three] = [await newUnit('One'), await newUnit('Two'), await newUnit('Three')]
+    const [me, boss] = ((await technician('GET', '/api/crew')).json() as { id: number; name: string }[]).map(({ id }) => id)
+    await plan([one], [me])
+    await plan([two], [me, boss])
+    await plan([three], [boss, me])
+    const { crews, items, visits } = (await technician('GET', `/api/load?day=${day}`)).json() as DayLoad
+    expect(crews.map(({ jobIds }) => jobIds.length)).toEqual([1, 2])
+    expect(crews.map(({ crew }) => crew.length)).toEqual([1, 2])
+    expect(crews.flatMap(({ jobIds }) => jobIds).sort()).toEqual(visits.map(({ jobId }) => jobId).sort())
+    const litres = (of: readonly { item: string; unit: string; quantity: number }[]) =>
+      of.filter(({ unit }) => unit === 'L').reduce((sum, { quantity }) => sum + quantity, 0)
+    expect(litres(items)).toBeGreaterThan(0)
+    // Water is rounded up for each van by itself.
+    const apart = crews.reduce((sum, own) => sum + litres(own.items), 0)
+    expect(apart).toBeGreaterThan(litres(items) - 0.01)
+    expect(apart).toBeLessThan(litres(items) + crews.length)
+    for (const { items: own } of crews) for (const item of own) expect(item).not.toHaveProperty('short')
   })
   it('of the coming fortnight says what to buy, in packs', async () => {
     const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)

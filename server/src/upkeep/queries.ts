@@ -1,6 +1,6 @@
 // What is due when, over all units; the visits that a forecast rests on; and the outlook of one unit.
 import type { Family } from '@yastik/core/units'
-import { mostVisits, ratesAtFirst } from '@yastik/core/upkeep'
+import { mostVisits, ratesAtFirst, visitKinds } from '@yastik/core/upkeep'
 import { daySchema, type DuePage, type SiteForm, type UnitOutlook, type VisitFound } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
@@ -58,7 +58,7 @@ export async function newestVisits(db: Db, unitIds: readonly string[]): Promise<
 
 /** Writes due days: thousands of plain rows, where a model for each costs more than the rows. */
 export const insertDues = (db: Db, rows: readonly (string | number | null)[][]): Promise<void> =>
-  db.write('INSERT INTO dues (unit_id, firm_id, family, deep_on, what, due_on, low_on, high_on) VALUES :rows', { rows })
+  db.write('INSERT INTO dues (unit_id, site_id, firm_id, family, deep_on, what, due_on, low_on, high_on) VALUES :rows', { rows })
 
 const dueDays = `DATE_FORMAT(d.due_on, '%Y-%m-%d') AS dueOn, DATE_FORMAT(d.low_on, '%Y-%m-%d') AS lowOn, DATE_FORMAT(d.high_on, '%Y-%m-%d') AS highOn`
 
@@ -95,6 +95,62 @@ export function dueRows(db: Db, firmId: number, { until, what, after }: { until?
     { firmId, until, what, markOn, markUnit, markWhat },
   )
 }
+
+export interface DueSiteRow {
+  readonly siteId: string
+  readonly siteName: string
+  readonly address: string
+  readonly dueOn: string
+  readonly altitudeM: string | null
+  readonly reminders: string | null
+  /** Who was there last, as text. */
+  readonly lastCrewIds: string | null
+}
+/** A page mark: day and id of the last site seen. */
+export const dueSiteMark = ({ dueOn, siteId }: DueSiteRow): string => markOf(dueOn, siteId)
+
+/** Sites at which something falls due by a day that somebody has to come for, soonest first; one more than a page. */
+export function dueSites(db: Db, firmId: number, until: string, after: string | undefined): Promise<DueSiteRow[]> {
+  const [markOn, markSite] = after === undefined ? [] : readMark(after, 2, ([day]) => daySchema.safeParse(day).success)
+  return db.read<DueSiteRow>(
+    // The sites of the page first, along an index that holds all of it; then what is said of each.
+    `SELECT s.id AS siteId, s.name AS siteName, JSON_VALUE(s.form, '$.address') AS address, DATE_FORMAT(p.due_on, '%Y-%m-%d') AS dueOn,
+            JSON_VALUE(s.form, '$.site.altitudeM') AS altitudeM, CAST(JSON_EXTRACT(s.form, '$.reminders') AS CHAR) AS reminders,
+            (SELECT j.crew_ids FROM jobs j WHERE j.site_id = s.id AND j.cancelled_at IS NULL ORDER BY j.on_date DESC LIMIT 1) AS lastCrewIds
+     FROM (SELECT site_id, MIN(due_on) AS due_on FROM dues
+           WHERE firm_id = :firmId AND due_on <= :until AND what IN (:visitKinds) GROUP BY site_id
+           ${after === undefined ? '' : 'HAVING (MIN(due_on), site_id) > (:markOn, :markSite)'} ORDER BY MIN(due_on), site_id LIMIT ${pageLimit}) p
+     JOIN sites s ON s.id = p.site_id ORDER BY p.due_on, s.id`,
+    { firmId, until, visitKinds, markOn, markSite },
+  )
+}
+
+/** All that is due by a day at these sites, filters too. */
+export const duesAt = (db: Db, siteIds: readonly string[], until: string): Promise<Omit<DueRow, 'siteName' | 'altitudeM' | 'reminders'>[]> =>
+  siteIds.length === 0
+    ? Promise.resolve([])
+    : db.read(
+        `SELECT u.id AS unitId, u.name AS unitName, u.site_id AS siteId, d.what, ${dueDays}, u.last_cleaned_at AS lastCleanedAt, u.family
+         FROM units u JOIN dues d ON d.unit_id = u.id WHERE u.site_id IN (:siteIds) AND d.due_on <= :until ORDER BY u.name, u.id, d.due_on, d.what`,
+        { siteIds, until },
+      )
+
+export interface PlannedUnit {
+  readonly siteId: string
+  readonly jobId: string
+  readonly onDate: string
+  readonly unitId: string
+}
+/** Units of these sites that a visit is planned for, soonest visit first. */
+export const plannedAt = (db: Db, siteIds: readonly string[], today: string): Promise<PlannedUnit[]> =>
+  siteIds.length === 0
+    ? Promise.resolve([])
+    : db.read(
+        `SELECT j.site_id AS siteId, j.id AS jobId, DATE_FORMAT(j.on_date, '%Y-%m-%d') AS onDate, ju.unit_id AS unitId
+         FROM jobs j JOIN job_units ju ON ju.job_id = j.id
+         WHERE j.site_id IN (:siteIds) AND j.closed = 0 AND j.on_date >= :today AND ju.handed_over_at IS NULL ORDER BY j.on_date, j.id, ju.position`,
+        { siteIds, today },
+      )
 
 /**
  * Light cleanings that are due within a quarter by family, by whether a deep one is due as well, and by horizon: 0 for overdue, else weeks. One

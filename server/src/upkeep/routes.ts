@@ -1,27 +1,41 @@
-// What is due when, over all units; and what one unit's forecast rests on.
+// What is due when, by unit and by visit; and what one unit's forecast rests on.
 import { ratesAtFirst } from '@yastik/core/upkeep'
-import { endpoints, type DuePage, type DueWorth } from '@yastik/core/wire'
+import { dueHorizons, endpoints, type DuePage, type DueWorth } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
-import { JobUnit } from '../db/models.ts'
+import { JobUnit, type Firm } from '../db/models.ts'
 import { pageOf } from '../db/paging.ts'
 import { dayOf } from '../days.ts'
 import { serverOf } from '../http/serve.ts'
 import type { WeatherSource } from '../weather/source.ts'
 import { adviceFor, worthOf } from './advice.ts'
 import { learnAndRenew } from './doings.ts'
-import { dueCounts, dueMark, dueRows, outlookOf } from './queries.ts'
+import { dueCounts, dueMark, dueRows, outlookOf, plannedAt } from './queries.ts'
+import { dueVisits } from './visits.ts'
 
 export const upkeepRoutes =
   (house: Db, weather: WeatherSource | undefined) =>
   async (app: FastifyInstance): Promise<void> => {
     const { reads, serves } = serverOf(app, house)
 
-    reads(endpoints.due, async ({ db, query, firm }): Promise<DuePage> => {
-      // Handed over before days were kept: they are written now.
+    /** Where units were handed over before days were kept, they are written now. */
+    const catchUp = async (db: Db, firm: Firm) => {
       if (!firm.foulingRates && (await JobUnit.findOne({ where: { firmId: firm.id, stage: 'handed-over' } }))) await learnAndRenew(db, firm)
+    }
+    reads(endpoints.dueVisits, async ({ db, query, firm }) => {
+      await catchUp(db, firm)
+      return dueVisits(db, firm, query, weather, Date.now())
+    })
+    reads(endpoints.due, async ({ db, query, firm }): Promise<DuePage> => {
+      await catchUp(db, firm)
       const rows = await dueRows(db, firm.id, query)
-      const adviceOf = await adviceFor(db, rows, firm, weather, Date.now())
+      const now = Date.now()
+      const [adviceOf, planned] = await Promise.all([
+        adviceFor(db, rows, firm, weather, now),
+        plannedAt(db, [...new Set(rows.map(({ siteId }) => siteId))], dayOf(now, firm)),
+      ])
+      // The soonest comes last, and stays.
+      const plannedOn = new Map(planned.toReversed().map(({ unitId, onDate }) => [unitId, onDate]))
       // Written out: copying what is left of a row costs more than all the rest, and this is asked for all day.
       const page = pageOf(rows, dueMark, (row) => {
         const { worth, before, roofDays, hold, reminded } = adviceOf(row)
@@ -36,6 +50,7 @@ export const upkeepRoutes =
           lowOn: row.lowOn,
           highOn: row.highOn,
           lastCleanedAt: row.lastCleanedAt?.toISOString() ?? null,
+          plannedOn: plannedOn.get(row.unitId) ?? null,
           worth,
           before,
           roofDays,
@@ -48,7 +63,7 @@ export const upkeepRoutes =
 
     reads(endpoints.dueWorth, async ({ db, firm }): Promise<DueWorth> => {
       const counts = await dueCounts(db, firm.id, dayOf(Date.now(), firm))
-      return ([0, 4, 13] as const).map((weeks) => {
+      return dueHorizons.map((weeks) => {
         const own = counts.filter(({ horizon }) => Number(horizon) === weeks)
         const worth = own.reduce(
           (sum, { family, isDeep, units }) => sum + worthOf(firm, family, isDeep === 1 ? 'deep-clean' : 'light-clean') * Number(units),

@@ -113,7 +113,7 @@ describe('what is due', () => {
     const units = await Promise.all(Array.from({ length: 60 }, (_, index) => newUnit(`Row ${index}`)))
     await DueDay.bulkCreate(
       units.flatMap(({ id }) =>
-        (['filter', 'deep-clean'] as const).map((what) => ({ unitId: id, what, firmId, dueOn: '2027-01-01', lowOn: null, highOn: null })),
+        (['filter', 'deep-clean'] as const).map((what) => ({ unitId: id, siteId, what, firmId, dueOn: '2027-01-01', lowOn: null, highOn: null })),
       ),
     )
     const first = (await ask('GET', '/api/due?until=2027-01-01')).json()

@@ -15,7 +15,7 @@ const validDays = 30
 /** Addresses that nobody has; the last digit tells the stand-in gateway what becomes of a message. */
 const consents = [
   ['halvmark', '+00 555 0148'],
-  ['tannwinkel', '+00 555 0126'],
+  ['tannwinkel', '+00 555 0123'],
   ['uferlund', 'desk4@uferlund.example'],
   ['quellhof', '+00 555 0113'],
 ] as const

@@ -2,9 +2,9 @@
 // The units of a site: which of them the next visit is for, their traits, and more of them.
 import { dayWords } from '@yastik/core/quantities'
 import { familyNames } from '@yastik/core/units'
-import type { SiteRecord, UnitForm, UnitRecord } from '@yastik/core/wire'
+import type { JobCard, SiteRecord, UnitForm, UnitRecord } from '@yastik/core/wire'
 import { ref, watch } from 'vue'
-import { RouterLink } from 'vue-router'
+import { RouterLink, useRouter } from 'vue-router'
 import Later from '../kit/Later.vue'
 import Ledger from '../kit/Ledger.vue'
 import Tap from '../kit/Tap.vue'
@@ -43,6 +43,8 @@ function saved() {
   editing.value = undefined
   emit('changed')
 }
+const router = useRouter()
+const start = (job: JobCard) => router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
 const columns: Column<UnitRecord>[] = [
   { key: 'picked', says: 'On this visit' },
   { key: 'name', says: 'Unit', sort: ({ name }) => name },
@@ -94,7 +96,7 @@ const columns: Column<UnitRecord>[] = [
       @leave="editing = undefined"
     />
     <Later v-if="site.units.length > 0"
-      ><Suspense><VisitPlan :site-id="site.id" :unit-ids="picked" :may-quote="mayQuote" :now="!editing" /></Suspense
+      ><Suspense><VisitPlan :site-id="site.id" :unit-ids="picked" :may-quote="mayQuote" :now="!editing" @planned="start" /></Suspense
     ></Later>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The next visit to a site: which day and who goes; or first what it would cost.
-import { endpoints } from '@yastik/core/wire'
+import { endpoints, type JobCard } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
@@ -13,14 +13,27 @@ import { usePlace } from '../measures/usePlace.ts'
 import CrewPick from './CrewPick.vue'
 import TimePick from './TimePick.vue'
 
-const props = defineProps<{ siteId: string; unitIds: readonly string[]; mayQuote: boolean; /** Whether this is what to do now. */ now: boolean }>()
+const props = defineProps<{
+  siteId: string
+  unitIds: readonly string[]
+  mayQuote: boolean
+  /** Whether this is what to do now. */
+  now: boolean
+  /** What is filled in at first; today, and the first two of the firm, where nothing is said. */
+  start?: { onDate: string; crewIds: readonly number[] }
+  /** On the button that plans it. */
+  says?: string
+}>()
+const emit = defineEmits<{ planned: [job: JobCard] }>()
 const router = useRouter()
-const onDate = ref(usePlace().today())
+const onDate = ref(props.start?.onDate ?? usePlace().today())
 const startMin = ref<number | null>(null)
 const asked = useAsked(endpoints.crew, () => ({}))
 await asked.ready()
 const crew = computed(() => asked.said.value ?? [])
-const crewIds = ref<number[]>(crew.value.slice(0, 2).map(({ id }) => id))
+// Who left the firm since is not sent again.
+const before = crew.value.filter(({ id }) => props.start?.crewIds.includes(id))
+const crewIds = ref<number[]>((before.length > 0 ? before : crew.value.slice(0, 2)).map(({ id }) => id))
 /** What keeps the visit from being planned. */
 const missing = computed(() =>
   props.unitIds.length === 0
@@ -36,8 +49,7 @@ const error = computed(() => doing.error.value ?? asked.error.value)
 const plan = () =>
   doing.run(async () => {
     const body = { siteId: props.siteId, unitIds: [...props.unitIds], onDate: onDate.value, startMin: startMin.value, crewIds: crewIds.value }
-    const job = await ask(endpoints.makeJob, { body })
-    await router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
+    emit('planned', await ask(endpoints.makeJob, { body }))
   })
 /** The soil is as it was seen or is expected; the quote's sheet says which, and takes another. */
 const quote = () =>
@@ -53,7 +65,7 @@ const quote = () =>
       <Field where="onDate" label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
       <Field where="startMin" label="Begins at"><TimePick v-model="startMin" name="start-at" /></Field>
       <Field where="crewIds" label="Who goes"><CrewPick v-model="crewIds" :crew="crew" /></Field>
-      <Tap type="submit" :now="now" :disabled="missing !== ''">Start the visit</Tap>
+      <Tap type="submit" :now="now" :disabled="missing !== '' || doing.busy.value">{{ says ?? 'Start the visit' }}</Tap>
       <p v-if="missing" class="small" role="status" data-missing-for-visit>{{ missing }}</p>
       <Tap v-if="mayQuote" :disabled="unitIds.length === 0" data-make-quote @click="quote">Make a quote</Tap>
     </div>

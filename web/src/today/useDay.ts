@@ -1,5 +1,5 @@
 // A day of visits as it goes: who is where when, reckoned anew with every minute, and asked anew while somebody looks.
-import { dayStops, type DayStop } from '@yastik/core/rounds'
+import { crewKey, dayStops, type DayStop } from '@yastik/core/rounds'
 import { endpoints, type DayOutlook, type JobCard } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef, type ComputedRef, type Ref } from 'vue'
 import { useNow } from '../components/useNow.ts'
@@ -102,7 +102,7 @@ export function useDay(): Day {
     const byKey = new Map<string, { people: readonly string[]; ids: readonly number[]; cards: DayCard[] }>()
     for (const card of cards.value) {
       const { crew: people, crewIds } = card.job
-      const key = [...crewIds].sort((one, other) => one - other).join(' ')
+      const key = crewKey(crewIds)
       const known = byKey.get(key)
       if (known) known.cards.push(card)
       else byKey.set(key, { people, ids: crewIds, cards: [card] })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// What has to be in the van for a day, from all its plans: ticked off while loading, with what is missing said first.
+// What has to be in the van for a day, crew by crew, from the plans: ticked off while loading, with what is missing said first.
+import { crewKey } from '@yastik/core/rounds'
 import { endpoints, type DayLoad } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
@@ -9,6 +10,8 @@ import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import { askOrKept } from '../offline/shelf.ts'
 import { useJob } from '../stores/job.ts'
+import { useSession } from '../stores/session.ts'
+import Choice from '../kit/Choice.vue'
 import Field from '../kit/Field.vue'
 import DayField from '../kit/DayField.vue'
 import Tap from '../kit/Tap.vue'
@@ -22,7 +25,21 @@ const load = ref<DayLoad>()
 const fromDevice = ref(false)
 const error = ref<unknown>()
 const inVan = ref<string[]>([])
-const tickedKey = () => `yastik-load-${day.value}`
+const session = useSession()
+/** Whose van is loaded; everybody’s, where nobody is chosen. */
+const van = ref('')
+const keyed = computed(() => (load.value?.crews ?? []).map((crew) => ({ ...crew, key: crewKey(crew.crewIds) })))
+const vans = computed(() => [...keyed.value.map(({ key, crew }) => ({ value: key, says: crew.join(', ') })), { value: '', says: 'everybody' }])
+const chosen = computed(() => keyed.value.find(({ key }) => key === van.value))
+const visits = computed(() => (load.value?.visits ?? []).filter(({ jobId }) => chosen.value?.jobIds.includes(jobId) ?? true))
+/** What the firm has of an item is said beside it, whoever takes it. */
+const items = computed(() => {
+  const { items: all = [] } = load.value ?? {}
+  return chosen.value ? chosen.value.items.map((item) => ({ ...item, has: all.find((one) => one.item === item.item)?.has })) : all
+})
+const dayKey = () => `yastik-load-${day.value}`
+const tickedKey = () => `${dayKey()}-${van.value}`
+const readTicks = () => (inVan.value = JSON.parse(localStorage.getItem(tickedKey()) ?? '[]') as string[])
 
 async function fetchLoad() {
   error.value = undefined
@@ -31,18 +48,21 @@ async function fetchLoad() {
     const { answer, kept } = await askOrKept(endpoints.dayLoad, { query: { day: day.value } })
     load.value = answer
     fromDevice.value = kept
-    inVan.value = JSON.parse(localStorage.getItem(tickedKey()) ?? '[]') as string[]
+    // One's own van first.
+    van.value = keyed.value.find(({ crewIds }) => session.me && crewIds.includes(session.me.id))?.key ?? ''
+    readTicks()
   } catch (caught) {
     error.value = caught
   }
 }
 await fetchLoad()
 watch(day, fetchLoad)
+watch(van, readTicks)
 const isIn = (item: string) => inVan.value.includes(item)
 function tick(item: string) {
   inVan.value = isIn(item) ? inVan.value.filter((other) => other !== item) : [...inVan.value, item]
   // Only the day that is being loaded is remembered.
-  for (const key of Object.keys(localStorage)) if (key.startsWith('yastik-load-') && key !== tickedKey()) localStorage.removeItem(key)
+  for (const key of Object.keys(localStorage)) if (key.startsWith('yastik-load-') && !key.startsWith(dayKey())) localStorage.removeItem(key)
   localStorage.setItem(tickedKey(), JSON.stringify(inVan.value))
 }
 const short = computed(() => load.value?.items.filter(({ short: missing }) => missing !== undefined) ?? [])
@@ -67,13 +87,14 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
     <template v-if="load">
       <p v-if="load.visits.length === 0">No visit is open on this day.</p>
       <template v-else>
+        <Choice v-if="keyed.length > 1" v-model="van" label="Whose van" mark="van" :options="vans" />
         <ul class="plain visits">
-          <li v-for="visit in load.visits" :key="visit.jobId">
+          <li v-for="visit in visits" :key="visit.jobId">
             <b>{{ visit.siteName }}</b>: {{ visit.units.map(({ name, source }) => `${name} (${sources[source]})`).join(', ') }}
           </li>
         </ul>
         <Notice v-if="short.length > 0" kind="now" data-short>
-          <p><b>Not enough in the van:</b></p>
+          <p><b>Not enough for the whole day:</b></p>
           <ul>
             <li v-for="item in short" :key="item.item">
               {{ item.item }}: {{ amount({ quantity: item.short!, unit: item.unit }) }} missing, for {{ item.sites.join(', ') }}
@@ -82,10 +103,10 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
           <Tap to="/stores/stock">What to buy</Tap>
         </Notice>
         <p role="status" data-loaded>
-          {{ inVan.filter((item) => load!.items.some((entry) => entry.item === item)).length }} of {{ load.items.length }} in the van
+          {{ inVan.filter((item) => items.some((entry) => entry.item === item)).length }} of {{ items.length }} in the van
         </p>
         <ul class="plain items" data-load>
-          <li v-for="item in load.items" :key="item.item">
+          <li v-for="item in items" :key="item.item">
             <Tick class="item" :model-value="isIn(item.item)" :data-load-item="item.item" @update:model-value="tick(item.item)">
               <span class="row-of">
                 <span class="much">{{ amount(item) }}</span>
@@ -93,9 +114,7 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
                   ><b>{{ item.item }}</b
                   ><br /><small
                     >{{ item.why
-                    }}{{
-                      load.visits.length > 1 ? ` · ${item.sites.length === load.visits.length ? 'every visit' : item.sites.join(', ')}` : ''
-                    }}</small
+                    }}{{ visits.length > 1 ? ` · ${item.sites.length === visits.length ? 'every visit' : item.sites.join(', ')}` : '' }}</small
                   ></span
                 >
                 <span v-if="item.has !== undefined" class="has small">{{ item.unit === 'L' ? quantity(item.has, 'L') : item.has }} in the van</span>

@@ -7,6 +7,7 @@ import { placeEndpoints } from './places.ts'
 import { sessionEndpoints } from './session.ts'
 import { transferEndpoints } from './transfer.ts'
 import { trustEndpoints } from './trust.ts'
+import { upkeepEndpoints } from './upkeep.ts'
 import { visitEndpoints } from './visits.ts'
 
 export { addressOf, audiences, type Answer, type Asked, type Audience, type Endpoint, type Given } from './endpoint.ts'
@@ -15,6 +16,7 @@ export const endpoints = {
   ...sessionEndpoints,
   ...peopleEndpoints,
   ...placeEndpoints,
+  ...upkeepEndpoints,
   ...visitEndpoints,
   ...officeEndpoints,
   ...houseEndpoints,

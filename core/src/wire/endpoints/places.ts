@@ -1,12 +1,6 @@
-// Sites and their units, their lives, and what falls due at them.
-import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
-import { dueKinds, firmRatesSchema } from '../../upkeep/index.ts'
+// Sites and their units, and their lives.
 import {
   alikeUnitsSchema,
-  daySchema,
-  duePageSchema,
-  dueWorthSchema,
   logPageSchema,
   logQuerySchema,
   siteFormSchema,
@@ -15,13 +9,12 @@ import {
   siteRecordSchema,
   siteSaveSchema,
   unitFormSchema,
-  unitOutlookSchema,
   unitRecordSchema,
   unitSaveSchema,
 } from '../records.ts'
 import { endpoint } from './endpoint.ts'
 import { findQuerySchema, foundSchema } from '../find.ts'
-import { byId, mark } from './shared.ts'
+import { byId } from './shared.ts'
 
 export const placeEndpoints = {
   find: endpoint({
@@ -96,14 +89,6 @@ export const placeEndpoints = {
     params: byId,
     answer: logPageSchema,
   }),
-  unitOutlook: endpoint({
-    method: 'GET',
-    path: '/api/units/:id/outlook',
-    who: 'people',
-    says: 'What the forecast of a unit rests on.',
-    params: byId,
-    answer: unitOutlookSchema,
-  }),
   logbook: endpoint({
     method: 'GET',
     path: '/api/logbook',
@@ -111,27 +96,5 @@ export const placeEndpoints = {
     says: 'What was handed over, newest first, page by page.',
     query: logQuerySchema,
     answer: logPageSchema,
-  }),
-  due: endpoint({
-    method: 'GET',
-    path: '/api/due',
-    who: 'people',
-    says: 'What falls due, soonest first, page by page.',
-    query: closed({ until: daySchema.optional(), what: z.literal(dueKinds).optional(), after: mark }),
-    answer: duePageSchema,
-  }),
-  dueWorth: endpoint({
-    method: 'GET',
-    path: '/api/due/worth',
-    who: 'people',
-    says: 'How many cleanings fall due by when, and what they are worth.',
-    answer: dueWorthSchema,
-  }),
-  learn: endpoint({
-    method: 'POST',
-    path: '/api/due/learn',
-    who: 'owner',
-    says: 'Learns the firm’s rates of fouling anew, and reckons all due days by them.',
-    answer: firmRatesSchema,
   }),
 } as const

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+// The customer beside what is due: when they were reminded, why they are not written to, or the way to it.
+import { dayWords } from '@yastik/core/quantities'
+import type { DuePage } from '@yastik/core/wire'
+import { messageStateWords } from '../components/messages.ts'
+import Tap from '../kit/Tap.vue'
+import { holdWords } from './dueWords.ts'
+
+type Entry = DuePage['entries'][number]
+defineOptions({ inheritAttrs: false })
+defineProps<{
+  siteName: string
+  hold: Entry['hold']
+  reminded: Entry['reminded']
+  /** Where somebody goes anyway, nobody is reminded. */ mayWrite: boolean
+}>()
+const emit = defineEmits<{ write: [] }>()
+</script>
+
+<template>
+  <small v-if="reminded" class="each" data-reminded>{{ dayWords(reminded.at) }}: {{ messageStateWords[reminded.state] }}</small>
+  <small v-if="hold && hold !== 'lately'" class="each">{{ holdWords[hold] }}</small>
+  <Tap v-else-if="hold === null && mayWrite" bare :data-write="siteName" @click="emit('write')">Write</Tap>
+</template>
+
+<style scoped>
+.each {
+  display: block;
+}
+</style>
