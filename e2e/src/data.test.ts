@@ -85,6 +85,46 @@ describe('a unit’s life', () => {
   })
 })
 
+describe('what is no longer used', () => {
+  it('is retired with one tap and taken back with another: a unit', async () => {
+    await go(sheet, 'sites')
+    await clickText(sheet, 'Tannwinkel Guest House')
+    await isAt(sheet, 'site')
+    // Somebody is going there today.
+    await click(sheet, '[data-retire-unit="Room 5, window wall"]')
+    await expectText(sheet, '[role="alert"]', 'A visit is planned')
+    await click(sheet, '[data-retire-unit="Breakfast room"]')
+    await expectText(sheet, '[data-unit-gone]', 'Breakfast room is retired')
+    await gone(sheet, '[data-retire-unit="Breakfast room"]')
+    await click(sheet, '[data-unit-back]')
+    await find(sheet, '[data-retire-unit="Breakfast room"]')
+    await click(sheet, '[data-retire-unit="Breakfast room"]')
+    await find(sheet, '[data-unit-gone]')
+    await sheet.driver.navigate().refresh()
+    await click(sheet, '[data-retired-units] [aria-expanded="false"]')
+    await click(sheet, '[data-unit-in-use="Breakfast room"]')
+    await find(sheet, '[data-retire-unit="Breakfast room"]')
+    await fitsPhone(sheet)
+  })
+  it('a site: out of the list, found as retired, and in use again', async () => {
+    await go(sheet, 'sites')
+    await clickText(sheet, 'Auweide Hearing Practice')
+    await isAt(sheet, 'site')
+    await click(sheet, '[data-retire-site]')
+    await expectText(sheet, '[data-site-retired]', 'retired since')
+    await gone(sheet, '[data-visit-plan]')
+    await go(sheet, 'sites')
+    await find(sheet, 'tbody tr')
+    expect(await textOf(sheet, 'table')).not.toContain('Auweide')
+    await click(sheet, '[data-which-sites="retired"]')
+    await expectText(sheet, 'table', 'Auweide Hearing Practice')
+    await clickText(sheet, 'Auweide Hearing Practice')
+    await isAt(sheet, 'site')
+    await click(sheet, '[data-site-in-use]')
+    await find(sheet, '[data-visit-plan]')
+  })
+})
+
 describe('what is due', () => {
   it('is a line a site, from which a visit is planned: its units, a day and people are filled in', async () => {
     await go(sheet, 'due')
@@ -149,7 +189,7 @@ describe('a table of sites and units', () => {
     expect(await (await find(sheet, '[data-take-in]')).isEnabled()).toBe(false)
     await click(sheet, 'label:has([name="set-aside"])')
     await click(sheet, '[data-take-in]')
-    await expectText(sheet, '[data-taken-in]', '1 sites with 1 units were taken in')
+    await expectText(sheet, '[data-taken-in]', '1 site with 1 unit taken in')
     await go(sheet, 'sites')
     await expectText(sheet, 'table', 'Mühle')
   })
@@ -160,6 +200,17 @@ describe('a table of sites and units', () => {
     await expectText(sheet, '[data-dialect]', 'UTF-8 with mark')
     await click(sheet, '[data-take-in]')
     await expectText(sheet, '[data-table-import] .fault', '“Mühle” is here already')
+  })
+  it('is taken back: what nobody touched goes, the rest stays and is named', async () => {
+    await click(sheet, '[data-import="sites"] [data-take-back]')
+    await click(sheet, '[data-take-back-sure]')
+    await expectText(sheet, '[data-taken-back]', '1 taken back')
+    await expectText(sheet, '[data-import="sites"]', 'taken back')
+    await go(sheet, 'sites')
+    await find(sheet, 'tbody tr')
+    expect(await textOf(sheet, 'table')).not.toContain('Mühle')
+    await go(sheet, 'data')
+    await find(sheet, '[data-table-import]')
   })
   it.each([
     ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 0xd, 0xff, 0xfe]), 'no table of text'],

@@ -19,6 +19,7 @@ const unit = {
   design: job.units[0].design,
   version: 1,
   lastCleanedAt: null,
+  retiredAt: null,
 }
 
 function record(customerUnits?: 'metric' | 'us'): JobRecord {
@@ -27,7 +28,16 @@ function record(customerUnits?: 'metric' | 'us'): JobRecord {
     onDate: '2027-03-01',
     revision: 0,
     cancelled: false,
-    site: { id: id(2), version: 1, site: { ...job.site, name: 'Fern House' }, address: '4 Quay Lane', contact: '', units: [unit], customerUnits },
+    site: {
+      id: id(2),
+      version: 1,
+      site: { ...job.site, name: 'Fern House' },
+      address: '4 Quay Lane',
+      contact: '',
+      retiredAt: null,
+      units: [unit],
+      customerUnits,
+    },
     unitIds: [unit.id],
     crew: [{ id: 1, name: 'Imre' }],
     people: [{ id: 1, name: 'Imre' }],

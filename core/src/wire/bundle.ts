@@ -41,8 +41,8 @@ export const bundleContentSchema = closed({
       }),
     )
     .max(1000),
-  sites: z.array(closed({ id, form: siteFormSchema })),
-  units: z.array(closed({ id, siteId: id, form: unitFormSchema })),
+  sites: z.array(closed({ id, form: siteFormSchema, retiredAt: z.iso.datetime().optional() })),
+  units: z.array(closed({ id, siteId: id, form: unitFormSchema, retiredAt: z.iso.datetime().optional() })),
   jobs: z.array(
     closed({
       id,

@@ -27,5 +27,7 @@ export const calendarImportSchema = closed({
 export const calendarReceiptSchema = closed({
   rows: z.array(calendarRowSchema),
   taken: closed({ planned: z.int(), moved: z.int(), cancelled: z.int() }).nullable(),
+  /** By which it can be taken back; null before it is taken. */
+  importId: recordId.nullable(),
 })
 export type CalendarReceipt = z.infer<typeof calendarReceiptSchema>

@@ -6,9 +6,11 @@ import { daySchema, stages } from './records.ts'
 
 export const findQuerySchema = closed({ words: z.string().trim().min(1).max(80) })
 const siteId = z.uuid()
+const isRetired = z.boolean()
 export const foundSchema = closed({
-  sites: z.array(closed({ siteId, name: z.string(), address: z.string() })),
-  units: z.array(closed({ unitId: z.uuid(), siteId, name: z.string(), siteName: z.string(), family: familySchema })),
+  /** What is retired comes last, and says so. */
+  sites: z.array(closed({ siteId, name: z.string(), address: z.string(), isRetired })),
+  units: z.array(closed({ unitId: z.uuid(), siteId, name: z.string(), siteName: z.string(), family: familySchema, isRetired })),
   /** Units of visits, newest first: each leads to where it stands. */
   visits: z.array(
     closed({ jobId: z.uuid(), unitId: z.uuid(), unitName: z.string(), siteName: z.string(), onDate: daySchema, stage: z.literal(stages) }),

@@ -22,6 +22,7 @@ export {
   siteRecordSchema,
   type SiteRecord,
   type SitePage,
+  type SiteQuery,
   jobFormSchema,
   type JobForm,
   jobCardSchema,
@@ -52,6 +53,7 @@ export {
   type FaultBody,
 } from './records.ts'
 export { type BundleContent, bundleSchema, type Bundle, type BundleReceipt } from './bundle.ts'
+export { type ImportRecord, type TakenBack } from './imports.ts'
 export { type CalendarRow, type CalendarReceipt } from './calendar.ts'
 export { type CustomerData, type Retention, keepsAll } from './customers.ts'
 export {

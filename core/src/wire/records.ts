@@ -96,18 +96,31 @@ export const alikeUnitsSchema = closed({
   ...plateSchema.omit({ serialNumber: true }).shape,
 })
 
-export const unitRecordSchema = closed({ id: recordId, siteId: recordId, ...unitSaveSchema.shape, lastCleanedAt: z.iso.datetime().nullable() })
+/** Since when nobody goes there any more; its past stays. */
+const retiredAt = z.iso.datetime().nullable()
+/** Retires something, or takes it into use again. */
+export const retireSchema = closed({ retired: z.boolean() })
+export const unitRecordSchema = closed({
+  id: recordId,
+  siteId: recordId,
+  ...unitSaveSchema.shape,
+  lastCleanedAt: z.iso.datetime().nullable(),
+  retiredAt,
+})
 export type UnitRecord = z.infer<typeof unitRecordSchema>
 
-export const siteRecordSchema = closed({ id: recordId, ...siteSaveSchema.shape, units: z.array(unitRecordSchema) })
+export const siteRecordSchema = closed({ id: recordId, ...siteSaveSchema.shape, retiredAt, units: z.array(unitRecordSchema) })
 export type SiteRecord = z.infer<typeof siteRecordSchema>
 
 /** Sites as a list shows them, by name. */
 export const siteQuerySchema = closed({
   /** Part of a site's name or address, or of the name of one of its units. */
   find: z.string().trim().min(1).max(80).optional(),
+  /** Those that are retired, instead of those in use. */
+  retired: z.stringbool({ truthy: ['true'], falsy: ['false'] }).optional(),
   after: z.string().max(300).optional(),
 })
+export type SiteQuery = z.infer<typeof siteQuerySchema>
 export const sitePageSchema = closed({
   entries: z.array(
     closed({

@@ -131,7 +131,8 @@ export const siteImportSchema = closed({
     .max(50_000),
 })
 export type SiteImport = z.infer<typeof siteImportSchema>
-export const siteImportReceiptSchema = closed({ sites: z.int(), units: z.int() })
+/** With the id by which it can be taken back. */
+export const siteImportReceiptSchema = closed({ importId: z.uuid(), sites: z.int(), units: z.int() })
 export type SiteImportReceipt = z.infer<typeof siteImportReceiptSchema>
 /** What the answer to an import says while it grows. */
 export const siteImportLineSchema = z.union([

@@ -27,6 +27,9 @@ export const auditKinds = [
   'customer-erased',
   'retention-changed',
   'cleared',
+  'retired',
+  'in-use-again',
+  'taken-back',
 ] as const
 export type AuditKind = (typeof auditKinds)[number]
 

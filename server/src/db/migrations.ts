@@ -239,6 +239,22 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['ALTER TABLE dues DROP INDEX by_visit, DROP COLUMN site_id'],
   },
+  {
+    name: '2026-11-28-retired',
+    up: ['ALTER TABLE sites ADD COLUMN retired_at DATETIME(3) NULL', 'ALTER TABLE units ADD COLUMN retired_at DATETIME(3) NULL'],
+    down: ['ALTER TABLE units DROP COLUMN retired_at', 'ALTER TABLE sites DROP COLUMN retired_at'],
+  },
+  {
+    name: '2026-11-28-imports',
+    // What came with an import can be taken back: sites know theirs, and of visits is kept what they were before.
+    up: [
+      `CREATE TABLE imports (id ${id} PRIMARY KEY, firm_id INT NOT NULL, kind VARCHAR(10) NOT NULL, made_at DATETIME(3) NOT NULL, made_by VARCHAR(120) NOT NULL,
+        counts LONGTEXT NOT NULL, before_it LONGTEXT NULL, taken_back_at DATETIME(3) NULL, INDEX newest (firm_id, made_at, id)) ${table}`,
+      'ALTER TABLE sites ADD COLUMN import_id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NULL, ADD INDEX of_import (import_id)',
+      'ALTER TABLE units ADD COLUMN import_id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NULL',
+    ],
+    down: ['ALTER TABLE units DROP COLUMN import_id', 'ALTER TABLE sites DROP INDEX of_import, DROP COLUMN import_id', 'DROP TABLE imports'],
+  },
 ]
 
 /** The migrations as the runner takes them. */

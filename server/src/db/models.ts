@@ -21,7 +21,7 @@ import { defineOfficeModels } from './officeModels.ts'
 import { defineTrustModels, Token } from './trustModels.ts'
 
 export { Message, Quote, Reply, StockLot, StockMove, Stop } from './officeModels.ts'
-export { Audit, Token } from './trustModels.ts'
+export { Audit, Import, Token } from './trustModels.ts'
 
 export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<Firm>> {
   declare id: CreationOptional<number>
@@ -90,6 +90,10 @@ export class Site extends Model<InferAttributes<Site>, InferCreationAttributes<S
   declare name: string
   declare form: SiteForm
   declare savedBy: string
+  /** Since when nobody goes there any more. */
+  declare retiredAt: CreationOptional<Date | null>
+  /** Of the import that it came with. */
+  declare importId: CreationOptional<string | null>
   declare units?: NonAttribute<Unit[]>
 }
 
@@ -105,6 +109,10 @@ export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<U
   /** What stands on its nameplate; null where nobody noted it. */
   declare plate: CreationOptional<Plate | null>
   declare savedBy: string
+  /** Since when nobody cleans it any more. */
+  declare retiredAt: CreationOptional<Date | null>
+  /** Of the import that it came with. */
+  declare importId: CreationOptional<string | null>
   declare lastCleanedAt: CreationOptional<Date | null>
   declare site?: NonAttribute<Site>
 }
@@ -261,6 +269,8 @@ export function defineModels(sequelize: Sequelize): void {
       name: text(120),
       form: json<Site>('form'),
       savedBy: text(120),
+      retiredAt: { type: DataTypes.DATE(3), allowNull: true },
+      importId: { type: DataTypes.CHAR(36), allowNull: true },
     },
     { sequelize, tableName: 'sites' },
   )
@@ -276,6 +286,8 @@ export function defineModels(sequelize: Sequelize): void {
       hoursPerDay: { type: DataTypes.DOUBLE, allowNull: true },
       plate: { ...(json<Unit>('plate') as object), allowNull: true } as ModelAttributes<Unit>[string],
       savedBy: text(120),
+      retiredAt: { type: DataTypes.DATE(3), allowNull: true },
+      importId: { type: DataTypes.CHAR(36), allowNull: true },
       lastCleanedAt: { type: DataTypes.DATE(3), allowNull: true },
     },
     { sequelize, tableName: 'units' },

@@ -1,5 +1,5 @@
-// What does the database hold of trust: who did what, and which programs get in?
-import type { AuditKind, TokenRecord } from '@yastik/core/wire'
+// What does the database hold of trust: who did what, what came in at once and can be taken back, and which programs get in?
+import type { AuditKind, ImportRecord, TokenRecord } from '@yastik/core/wire'
 import {
   DataTypes,
   Model,
@@ -24,6 +24,27 @@ export class Audit extends Model<InferAttributes<Audit>, InferCreationAttributes
   declare about: string
   declare before: Record<string, unknown> | null
   declare after: Record<string, unknown> | null
+}
+
+/** What came in at once, as far as it takes to take it back. */
+export class Import extends Model<InferAttributes<Import>, InferCreationAttributes<Import>> {
+  declare id: string
+  declare firmId: number
+  declare kind: ImportRecord['kind']
+  declare madeAt: Date
+  declare madeBy: string
+  declare counts: ImportRecord['counts']
+  /** Of visits: what each was before. Sites and units know theirs themselves. */
+  declare beforeIt: CreationOptional<readonly VisitBefore[] | null>
+  declare takenBackAt: CreationOptional<Date | null>
+}
+/** A visit that an import planned, moved or cancelled. */
+export interface VisitBefore {
+  readonly jobId: string
+  /** That the import left it at: another one is somebody's change since. */
+  readonly revision: number
+  /** Null where the import planned it. */
+  readonly was: { readonly onDate: string; readonly startMin: number | null; readonly isCancelled: boolean } | null
 }
 
 /** What lets a program in; the token itself is kept as its hash. */
@@ -58,6 +79,19 @@ export function defineTrustModels(sequelize: Sequelize): void {
       after: orNothing<Audit>('after', 'after_json'),
     },
     { sequelize, tableName: 'audit' },
+  )
+  Import.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      kind: text(10),
+      madeAt: moment(),
+      madeBy: text(120),
+      counts: json<Import>('counts'),
+      beforeIt: orNothing<Import>('beforeIt', 'before_it'),
+      takenBackAt: { type: DataTypes.DATE(3), allowNull: true },
+    },
+    { sequelize, tableName: 'imports' },
   )
   Token.init(
     {

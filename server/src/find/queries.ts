@@ -6,18 +6,24 @@ import { likePart } from '../db/paging.ts'
 /** More of a kind nobody looks through: more letters find it. */
 const mostOfAKind = 8
 
+/** The database knows truth as a number. */
+type Retirable<Own> = Omit<Own, 'isRetired'> & { readonly isRetired: number }
+const told = <Own>({ isRetired, ...own }: Own & { readonly isRetired: number }) => ({ ...own, isRetired: isRetired === 1 })
+
 export async function foundBy(db: Db, firmId: number, words: string): Promise<Found> {
   const asked = { firmId, find: likePart(words), begins: likePart(words).slice(1) }
   // What begins so comes first.
-  const byName = (name: string) => `ORDER BY ${name} LIKE :begins DESC, ${name} LIMIT ${mostOfAKind}`
+  const byName = (name: string) => `ORDER BY isRetired, ${name} LIKE :begins DESC, ${name} LIMIT ${mostOfAKind}`
   const [sites, units, visits] = await Promise.all([
-    db.read<Found['sites'][number]>(
-      `SELECT s.id AS siteId, s.name, COALESCE(JSON_VALUE(s.form, '$.address'), '') AS address FROM sites s
+    db.read<Retirable<Found['sites'][number]>>(
+      `SELECT s.id AS siteId, s.name, COALESCE(JSON_VALUE(s.form, '$.address'), '') AS address, s.retired_at IS NOT NULL AS isRetired FROM sites s
        WHERE s.firm_id = :firmId AND (s.name LIKE :find OR JSON_VALUE(s.form, '$.address') LIKE :find) ${byName('s.name')}`,
       asked,
     ),
-    db.read<Found['units'][number]>(
-      `SELECT u.id AS unitId, u.site_id AS siteId, u.name, s.name AS siteName, u.family FROM units u JOIN sites s ON s.id = u.site_id
+    db.read<Retirable<Found['units'][number]>>(
+      `SELECT u.id AS unitId, u.site_id AS siteId, u.name, s.name AS siteName, u.family,
+              u.retired_at IS NOT NULL OR s.retired_at IS NOT NULL AS isRetired
+       FROM units u JOIN sites s ON s.id = u.site_id
        WHERE u.firm_id = :firmId AND u.name LIKE :find ${byName('u.name')}`,
       asked,
     ),
@@ -29,5 +35,5 @@ export async function foundBy(db: Db, firmId: number, words: string): Promise<Fo
       asked,
     ),
   ])
-  return { sites, units, visits }
+  return { sites: sites.map(told), units: units.map(told), visits }
 }

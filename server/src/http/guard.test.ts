@@ -167,6 +167,8 @@ describe('every endpoint', () => {
       'POST /api/quotes/:id/accept': { option: 'thorough', onDate, crewIds: [1], version: 1 },
       'POST /api/quotes/:id/decline': { version: 1 },
       'POST /api/sites/:id/reminder': { body: 'hello' },
+      'POST /api/sites/:id/retire': { retired: true },
+      'POST /api/units/:id/retire': { retired: true },
     }
     const foreign = endpoints.filter(({ url, method }) => url.includes(':') && method !== 'HEAD')
     expect(foreign.length).toBeGreaterThan(25)

@@ -17,6 +17,7 @@ export async function makeJob(
 ): Promise<Job> {
   const { transaction } = db
   await findOwn(db, Site, 'site', siteId, firmId)
+  await checkInUse(db, siteId, unitIds)
   const units = await Unit.count({ where: { id: { [Op.in]: unitIds }, siteId }, transaction })
   if (units !== new Set(unitIds).size || units !== unitIds.length)
     throw new Fault('does-not-hold-up', {
@@ -29,6 +30,14 @@ export async function makeJob(
     { transaction },
   )
   return job
+}
+
+/** @throws Fault `in-use` where the site or one of these units is retired: nobody is sent there. */
+async function checkInUse({ transaction }: Db, siteId: string, unitIds: readonly string[]): Promise<void> {
+  const site = await Site.findOne({ where: { id: siteId, retiredAt: { [Op.ne]: null } }, transaction })
+  const unit = await Unit.findOne({ where: { id: { [Op.in]: [...unitIds] }, retiredAt: { [Op.ne]: null } }, transaction })
+  const retired = site ?? unit
+  if (retired) throw new Fault('in-use', { sentence: `${retired.name} is retired: take it into use again first.` })
 }
 
 /** So far ahead nobody plans a visit. */
@@ -88,6 +97,14 @@ export async function moveJob(
   const job = await held(db, id, revision, firmId)
   if (judgedBy) checkDay(onDate, judgedBy, job.onDate)
   if (crewIds) await checkCrew(db, crewIds, firmId)
+  if (job.cancelledAt) {
+    const units = await JobUnit.findAll({ where: { jobId: id }, attributes: ['unitId'], transaction: db.transaction })
+    await checkInUse(
+      db,
+      job.siteId,
+      units.map(({ unitId }) => unitId),
+    )
+  }
   const change = {
     onDate,
     ...(crewIds ? { crewIds: [...crewIds] } : {}),

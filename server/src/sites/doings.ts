@@ -1,11 +1,13 @@
-// Sites and units are put down and saved. Two people saving the same one: the second is told, nothing is overwritten.
+// Sites and units are put down, saved and retired. Two people saving the same one: the second is told, nothing is overwritten.
 import { Fault } from '@yastik/core/faults'
 import { dayWords } from '@yastik/core/quantities'
 import type { SiteForm, UnitForm } from '@yastik/core/wire'
+import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
+import { note, type Actor } from '../audit/doings.ts'
 import type { Doing } from '../db/database.ts'
 import { findOwn, holdOwn } from '../db/find.ts'
-import { Site, Unit, type Firm, type User } from '../db/models.ts'
+import { Job, Site, Unit, type Firm, type User } from '../db/models.ts'
 import { dayOf } from '../days.ts'
 import { renewDues } from '../upkeep/doings.ts'
 import { unitValues } from './records.ts'
@@ -59,5 +61,42 @@ export async function saveUnit(db: Doing, id: string, { version, ...form }: Unit
   checkVersion(unit, version)
   await unit.update({ ...unitValues(form), version: version + 1, savedBy: user.name }, { transaction: db.transaction })
   await renewDues(db, [unit])
+  return unit
+}
+
+/** Nobody is going to one of these. @throws Fault `in-use`, naming the day on which somebody is. */
+async function checkUnplanned({ transaction }: Doing, siteId: string, unitIds?: readonly string[]): Promise<void> {
+  const job = await Job.findOne({
+    where: { siteId, closed: false },
+    include: [{ association: 'jobUnits', required: true, where: { handedOverAt: null, ...(unitIds ? { unitId: { [Op.in]: [...unitIds] } } : {}) } }],
+    order: [['onDate', 'ASC']],
+    transaction,
+  })
+  if (job) throw new Fault('in-use', { sentence: `A visit is planned for ${dayWords(job.onDate)}: finish, move or cancel it first.` })
+}
+
+/**
+ * Retires a site with all its units, or takes it into use again: nobody is sent there, and nothing is due; its past stays. Saying the same
+ * twice does nothing. @throws Fault `in-use` while somebody is going there
+ */
+export async function retireSite(db: Doing, id: string, retired: boolean, actor: Actor): Promise<void> {
+  const { transaction } = db
+  const site = await holdOwn(db, Site, 'site', id, actor.user.firmId)
+  if ((site.retiredAt !== null) === retired) return
+  if (retired) await checkUnplanned(db, id)
+  await site.update({ retiredAt: retired ? new Date() : null }, { transaction })
+  await renewDues(db, await Unit.findAll({ where: { siteId: id }, transaction }))
+  await note(db, actor, { what: retired ? 'retired' : 'in-use-again', about: `site ${id}` })
+}
+
+/** The same for one unit. @throws Fault `in-use` while somebody is going to it, */
+export async function retireUnit(db: Doing, id: string, retired: boolean, actor: Actor): Promise<Unit> {
+  const { transaction } = db
+  const unit = await holdOwn(db, Unit, 'unit', id, actor.user.firmId)
+  if ((unit.retiredAt !== null) === retired) return unit
+  if (retired) await checkUnplanned(db, unit.siteId, [id])
+  await unit.update({ retiredAt: retired ? new Date() : null }, { transaction })
+  await renewDues(db, [unit])
+  await note(db, actor, { what: retired ? 'retired' : 'in-use-again', about: `unit ${id}` })
   return unit
 }

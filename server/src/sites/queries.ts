@@ -1,5 +1,5 @@
 // Sites: as a list by name, and one with its units.
-import type { SiteForm, SitePage, SiteRecord } from '@yastik/core/wire'
+import type { SiteForm, SitePage, SiteQuery, SiteRecord } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Site, Unit } from '../db/models.ts'
@@ -16,10 +16,11 @@ interface SiteRow {
 }
 
 /** @param asked part of a site's name or address, or of a unit's name; and the mark of the page before */
-export async function sitePage(db: Db, firmId: number, { find, after }: { find?: string; after?: string }): Promise<SitePage> {
+export async function sitePage(db: Db, firmId: number, { find, after, retired = false }: SiteQuery): Promise<SitePage> {
   const mark = after === undefined ? undefined : readMark(after, 2)
   const wheres = [
     's.firm_id = :firmId',
+    `s.retired_at IS ${retired ? 'NOT' : ''} NULL`,
     ...(mark ? ['(s.name, s.id) > (:name, :id)'] : []),
     ...(find
       ? [
@@ -28,7 +29,7 @@ export async function sitePage(db: Db, firmId: number, { find, after }: { find?:
       : []),
   ]
   const rows = await db.read<SiteRow>(
-    `SELECT s.id, s.name, s.form, (SELECT GROUP_CONCAT(u.name ORDER BY u.name SEPARATOR '\\n') FROM units u WHERE u.site_id = s.id) AS units,
+    `SELECT s.id, s.name, s.form, (SELECT GROUP_CONCAT(u.name ORDER BY u.name SEPARATOR '\\n') FROM units u WHERE u.site_id = s.id AND u.retired_at IS NULL) AS units,
             (SELECT MAX(u.last_cleaned_at) FROM units u WHERE u.site_id = s.id) AS lastCleanedAt
      FROM sites s WHERE ${wheres.join(' AND ')} ORDER BY s.name, s.id LIMIT ${pageLimit}`,
     { firmId, find: likePart(find ?? ''), name: mark?.[0], id: mark?.[1] },

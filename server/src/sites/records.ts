@@ -5,6 +5,7 @@ import type { Site, Unit } from '../db/models.ts'
 /** What a unit is told apart and described by, as a row or as a model. */
 export type UnitRow = Pick<Unit, 'id' | 'siteId' | 'version' | 'name' | 'family' | 'design' | 'hoursPerDay' | 'plate'> & {
   readonly lastCleanedAt?: Date | null
+  readonly retiredAt?: Date | null
 }
 
 export const unitForm = ({
@@ -34,11 +35,16 @@ export const unitRecord = (unit: UnitRow): UnitRecord => ({
   version: unit.version,
   ...unitForm(unit),
   lastCleanedAt: unit.lastCleanedAt?.toISOString() ?? null,
+  retiredAt: unit.retiredAt?.toISOString() ?? null,
 })
 
-export const siteRecord = (site: Pick<Site, 'id' | 'version' | 'form'>, units: readonly UnitRow[]): SiteRecord => ({
+export const siteRecord = (
+  site: Pick<Site, 'id' | 'version' | 'form'> & { readonly retiredAt?: Date | null },
+  units: readonly UnitRow[],
+): SiteRecord => ({
   id: site.id,
   version: site.version,
   ...site.form,
+  retiredAt: site.retiredAt?.toISOString() ?? null,
   units: units.map(unitRecord),
 })

@@ -3,7 +3,7 @@ import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { serverOf } from '../http/serve.ts'
-import { makeSite, makeUnits, saveSite, saveUnit } from './doings.ts'
+import { makeSite, makeUnits, retireSite, retireUnit, saveSite, saveUnit } from './doings.ts'
 import { fullSite, sitePage } from './queries.ts'
 import { unitRecord } from './records.ts'
 
@@ -33,5 +33,10 @@ export const siteRoutes =
       )
       return fullSite(db, params.id, user.firmId)
     })
+    changes(endpoints.retireSite, async ({ db, params, body, user, actor }) => {
+      await retireSite(db, params.id, body.retired, actor)
+      return fullSite(db, params.id, user.firmId)
+    })
+    changes(endpoints.retireUnit, async ({ db, params, body, actor }) => unitRecord(await retireUnit(db, params.id, body.retired, actor)))
     changes(endpoints.saveUnit, async ({ db, params, body, user }) => unitRecord(await saveUnit(db, params.id, body, user)))
   }

@@ -41,6 +41,15 @@ beforeAll(async () => {
     await loadDemo(from.db)
     const owner = await signedIn(from.app, 'mira', demoPassword)
     const technician = await signedIn(from.app, 'imre', demoPassword)
+    // One that nobody goes to any more, and a unit of another.
+    const form = (name: string) => ({ site: { name, setting: 'workshop', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' })
+    const [kiosk, stall] = [
+      (await owner('POST', '/api/sites', form('Closed kiosk'))).json(),
+      (await owner('POST', '/api/sites', form('Stall'))).json(),
+    ]
+    const { id: unitId } = (await owner('POST', `/api/sites/${stall.id}/units`, { name: 'Old head', family: 'wall-head', design: {} })).json()
+    for (const url of [`/api/sites/${kiosk.id}/retire`, `/api/units/${unitId}/retire`])
+      expect((await owner('POST', url, { retired: true })).statusCode).toBe(200)
     stateThen = await stateOf(from, 'mira', demoPassword)
     bundle = (await owner('GET', '/api/bundle')).body
     technicianGot = [(await technician('GET', '/api/bundle')).statusCode, (await send(technician, bundle)).statusCode]
@@ -65,6 +74,8 @@ describe('the firm’s data as one file', () => {
       // And out again: the same but for when, the name of the firm, and who is there.
       const again = JSON.parse((await owner('GET', '/api/bundle')).body)
       const before = JSON.parse(bundle)
+      for (const part of ['sites', 'units'])
+        expect(again[part].filter(({ retiredAt }: { retiredAt?: string }) => retiredAt !== undefined)).toHaveLength(1)
       for (const part of ['sites', 'units', 'photos']) expect(again[part]).toEqual(before[part])
       expect(again.jobs.map(({ id, events }: { id: string; events: { id: string }[] }) => [id, events.map((event) => event.id)])).toEqual(
         before.jobs.map(({ id, events }: { id: string; events: { id: string }[] }) => [id, events.map((event) => event.id)]),

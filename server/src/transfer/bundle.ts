@@ -46,8 +46,8 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
       ...(liftKg === null ? {} : { liftKg }),
       ...(endedAt === null ? {} : { endedAt: endedAt.toISOString() }),
     })),
-    sites: sites.map(({ id, form }) => ({ id, form })),
-    units: units.map((unit) => ({ id: unit.id, siteId: unit.siteId, form: unitForm(unit) })),
+    sites: sites.map(({ id, form, retiredAt }) => ({ id, form, ...retirement(retiredAt) })),
+    units: units.map((unit) => ({ id: unit.id, siteId: unit.siteId, form: unitForm(unit), ...retirement(unit.retiredAt) })),
   }
   yield say(`${JSON.stringify(head).slice(0, -1)},"jobs":[`)
   let first = true
@@ -93,6 +93,8 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
   hash.update('}')
   yield `,"checksum":"${hash.digest('hex')}"}`
 }
+
+const retirement = (retiredAt: Date | null) => (retiredAt === null ? {} : { retiredAt: retiredAt.toISOString() })
 
 /** @throws Fault `broken-off`, `newer-format`, `changed-content` or `does-not-hold-up`, with what is wrong where. */
 export function readBundle(text: string): Bundle {
@@ -203,11 +205,17 @@ export async function takeIn(
   )
   const by = { firmId: firm.id, savedBy: 'read from a bundle' }
   await Site.bulkCreate(
-    bundle.sites.map(({ id, form }) => ({ id, ...by, name: form.site.name, form })),
+    bundle.sites.map(({ id, form, retiredAt }) => ({ id, ...by, name: form.site.name, form, retiredAt: retiredAt ? new Date(retiredAt) : null })),
     { transaction },
   )
   await Unit.bulkCreate(
-    bundle.units.map(({ id, siteId, form }) => ({ id, siteId, ...by, ...unitValues(form) })),
+    bundle.units.map(({ id, siteId, form, retiredAt }) => ({
+      id,
+      siteId,
+      ...by,
+      ...unitValues(form),
+      retiredAt: retiredAt ? new Date(retiredAt) : null,
+    })),
     { transaction },
   )
   for (let at = 0; at < bundle.jobs.length; at += jobsAtOnce) {

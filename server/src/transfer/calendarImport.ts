@@ -5,9 +5,11 @@ import { dayIn, isTimeZone, minuteIn } from '@yastik/core/quantities'
 import { daySchema, type CalendarReceipt, type CalendarRow } from '@yastik/core/wire'
 import ICAL from 'ical.js'
 import { Op } from 'sequelize'
+import { v7 as newId } from 'uuid'
 import type { Db, Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
-import { Job, Site, Unit, type Firm, type User } from '../db/models.ts'
+import { Import, Job, Site, Unit, type Firm, type User } from '../db/models.ts'
+import type { VisitBefore } from '../db/trustModels.ts'
 import { cancelJob, makeJob, moveJob } from '../jobs/doings.ts'
 
 const mostEntries = 2000
@@ -175,8 +177,8 @@ async function wishes({ transaction }: Db, text: string, { id: firmId, houseRule
   const ids = entries.flatMap(({ uid }) => /^job-([\da-f-]{36})@yastik$/.exec(uid)?.[1] ?? [])
   const uids = entries.map(({ uid }) => uid)
   const jobs = await Job.findAll({ where: { firmId, [Op.or]: [{ id: { [Op.in]: ids } }, { calendarUid: { [Op.in]: uids } }] }, transaction })
-  const sites = await Site.findAll({ where: { firmId }, transaction })
-  const units = groupBy(await Unit.findAll({ where: { firmId }, order: [['name', 'ASC']], transaction }), ({ siteId }) => siteId)
+  const sites = await Site.findAll({ where: { firmId, retiredAt: null }, transaction })
+  const units = groupBy(await Unit.findAll({ where: { firmId, retiredAt: null }, order: [['name', 'ASC']], transaction }), ({ siteId }) => siteId)
   const known: Known = {
     byId: new Map(jobs.map((job) => [job.id, job])),
     byUid: new Map(jobs.flatMap((job) => (job.calendarUid ? [[job.calendarUid, job] as const] : []))),
@@ -192,6 +194,7 @@ const shown = ({ job: _, uid: __, sequence: ___, startMin: ____, ...row }: Wish)
 export const previewCalendar = async (db: Db, text: string, firm: Firm): Promise<CalendarReceipt> => ({
   rows: (await wishes(db, text, firm)).rows.map(shown),
   taken: null,
+  importId: null,
 })
 
 /**
@@ -208,18 +211,33 @@ export async function takeCalendar(db: Doing, text: string, setAside: number, us
         .flatMap(({ row, faults }) => faults.map(({ where, what, allowed }) => ({ where: `entry ${row}, ${where}`, what, allowed }))),
     })
   const taken = { planned: 0, moved: 0, cancelled: 0 }
+  const before: VisitBefore[] = []
+  const wasOf = ({ onDate, startMin, cancelledAt }: Job) => ({ onDate, startMin, isCancelled: cancelledAt !== null })
   for (const { action, day, startMin, siteId, job, uid, sequence } of rows) {
+    const was = job ? wasOf(job) : null
     if (action === 'plan' && siteId && day) {
       const unitIds = (units.get(siteId) ?? []).map(({ id }) => id)
-      await makeJob(db, { siteId, unitIds, onDate: day, startMin, crewIds: [user.id], calendarUid: uid.slice(0, 255) }, user.firmId)
+      const { id: jobId, revision } = await makeJob(
+        db,
+        { siteId, unitIds, onDate: day, startMin, crewIds: [user.id], calendarUid: uid.slice(0, 255) },
+        user.firmId,
+      )
+      before.push({ jobId, revision, was: null })
       taken.planned++
     } else if (action === 'move' && job && day) {
-      await moveJob(db, job.id, { onDate: day, ...(startMin === null ? {} : { startMin }), sequence }, user.firmId)
+      const { revision } = await moveJob(db, job.id, { onDate: day, ...(startMin === null ? {} : { startMin }), sequence }, user.firmId)
+      before.push({ jobId: job.id, revision, was })
       taken.moved++
     } else if (action === 'cancel' && job) {
-      await cancelJob(db, job.id, { sequence }, user.firmId)
+      const { revision } = await cancelJob(db, job.id, { sequence }, user.firmId)
+      before.push({ jobId: job.id, revision, was })
       taken.cancelled++
     }
   }
-  return { rows: rows.map(shown), taken }
+  const importId = newId()
+  await Import.create(
+    { id: importId, firmId: user.firmId, kind: 'visits', madeAt: new Date(), madeBy: user.name, counts: taken, beforeIt: before },
+    { transaction: db.transaction },
+  )
+  return { rows: rows.map(shown), taken, importId }
 }

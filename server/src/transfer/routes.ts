@@ -13,6 +13,7 @@ import { keyOf } from '../photos/doings.ts'
 import { bundleOf, readBundle, takeIn } from './bundle.ts'
 import { calendarOf } from './calendar.ts'
 import { previewCalendar, takeCalendar } from './calendarImport.ts'
+import { importsOf, takeBack } from './imports.ts'
 import { photographsOf } from './photographs.ts'
 import { takeInSites } from './siteImport.ts'
 import { readingsTable, sitesTable } from './tables.ts'
@@ -59,6 +60,9 @@ export const transferRoutes =
       await note(db, actor, { what: 'imported', about: 'visits', after: receipt.taken ?? {} })
       return receipt
     })
+
+    serves(endpoints.imports, ({ db, firm }) => importsOf(db, firm.id))
+    changes(endpoints.takeBack, ({ db, params, actor }) => takeBack(db, params.id, actor))
 
     // All of it in one transaction: where one row does not hold up, no row is kept.
     // The answer grows while rows are written: lines of JSON, the receipt or the fault last, each as soon as it is known.

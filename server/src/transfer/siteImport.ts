@@ -4,7 +4,7 @@ import type { SiteImport, SiteImportReceipt } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'
-import { Site, Unit, type User } from '../db/models.ts'
+import { Import, Site, Unit, type User } from '../db/models.ts'
 import { unitValues } from '../sites/records.ts'
 
 /** Rows that are written in one statement. */
@@ -29,7 +29,8 @@ export function takeInSites(
           .slice(0, 100)
           .map(({ form }) => ({ where: 'site', what: `“${form.site.name}” is here already`, allowed: 'sites of another name or address' })),
       })
-    const by = { firmId: user.firmId, savedBy: user.name }
+    const importId = newId()
+    const by = { firmId: user.firmId, savedBy: user.name, importId }
     const rows = sites.map(({ form, units }) => ({ id: newId(), form, units }))
     const units = rows.flatMap(({ id, units: own }) => own.map((form) => ({ id: newId(), siteId: id, ...by, ...unitValues(form) })))
     const all = rows.length + units.length
@@ -44,8 +45,9 @@ export function takeInSites(
       await Unit.bulkCreate(units.slice(at, at + rowsAtOnce), { transaction })
       progress(rows.length + Math.min(units.length, at + rowsAtOnce), all)
     }
-    const receipt = { sites: rows.length, units: units.length }
-    await note(doing, actor, { what: 'imported', about: 'sites', after: receipt })
-    return receipt
+    const counts = { sites: rows.length, units: units.length }
+    await Import.create({ id: importId, firmId: user.firmId, kind: 'sites', madeAt: new Date(), madeBy: user.name, counts }, { transaction })
+    await note(doing, actor, { what: 'imported', about: 'sites', after: counts })
+    return { importId, ...counts }
   })
 }

@@ -43,7 +43,7 @@ export async function renewDues(db: Doing, units: readonly Unit[], evidences?: R
     const own = visits.get(unit.id)
     const firm = firms.get(unit.firmId)
     const lastMs = own?.at(-1)?.handedOverAt.getTime()
-    if (!site || !own || !firm || lastMs === undefined) return
+    if (!site || !own || !firm || lastMs === undefined || site.retiredAt || unit.retiredAt) return
     const dues = unitDues(pastOf(unit, site.form.site, own), firm.foulingRates ?? ratesAtFirst, evidences?.get(unit.id))
     const last = dayOf(lastMs, firm)
     const on = (weeks: number | undefined) => (weeks === undefined ? null : dayAfter(last, weeks))

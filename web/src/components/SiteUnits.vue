@@ -1,12 +1,17 @@
 <script setup lang="ts">
 // The units of a site: which of them the next visit is for, their traits, and more of them.
-import { dayWords } from '@yastik/core/quantities'
+import { counted, dayWords } from '@yastik/core/quantities'
 import { familyNames } from '@yastik/core/units'
-import type { JobCard, SiteRecord, UnitForm, UnitRecord } from '@yastik/core/wire'
-import { ref, watch } from 'vue'
+import { endpoints, type JobCard, type SiteRecord, type UnitForm, type UnitRecord } from '@yastik/core/wire'
+import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import { ask } from '../api/client.ts'
+import { useDoing } from '../api/useServer.ts'
+import FaultNote from '../kit/FaultNote.vue'
+import Fold from '../kit/Fold.vue'
 import Later from '../kit/Later.vue'
 import Ledger from '../kit/Ledger.vue'
+import Notice from '../kit/Notice.vue'
 import Tap from '../kit/Tap.vue'
 import Tick from '../kit/Tick.vue'
 import type { Column } from '../kit/column.ts'
@@ -18,8 +23,10 @@ const props = defineProps<{ site: SiteRecord; mayQuote: boolean }>()
 const emit = defineEmits<{ changed: [] }>()
 const { quantity } = useMeasures()
 const picked = ref<string[]>([])
+const inUse = computed(() => props.site.units.filter(({ retiredAt }) => retiredAt === null))
+const retired = computed(() => props.site.units.filter(({ retiredAt }) => retiredAt !== null))
 watch(
-  () => props.site.units.map(({ id }) => id),
+  () => inUse.value.map(({ id }) => id),
   (ids) => (picked.value = ids),
   { immediate: true },
 )
@@ -45,6 +52,15 @@ function saved() {
 }
 const router = useRouter()
 const start = (job: JobCard) => router.push({ name: 'look-over', params: { jobId: job.id, unitId: job.units[0].unitId } })
+const doing = useDoing()
+/** What was retired last: it can be taken back at once. */
+const gone = ref<UnitRecord>()
+const retire = (unit: UnitRecord, isRetired: boolean) =>
+  doing.run(async () => {
+    await ask(endpoints.retireUnit, { params: { id: unit.id }, body: { retired: isRetired } })
+    gone.value = isRetired ? unit : undefined
+    emit('changed')
+  })
 const columns: Column<UnitRecord>[] = [
   { key: 'picked', says: 'On this visit' },
   { key: 'name', says: 'Unit', sort: ({ name }) => name },
@@ -63,10 +79,14 @@ const columns: Column<UnitRecord>[] = [
       </h2>
       <Tap @click="edit()">Add a unit</Tap>
     </div>
+    <FaultNote :error="doing.error.value" />
+    <Notice v-if="gone" data-unit-gone>
+      <p>{{ gone.name }} is retired. <Tap small data-unit-back @click="retire(gone, false)">Take it back</Tap></p>
+    </Notice>
     <Ledger
       data-units
       title="Units of this site"
-      :rows="site.units"
+      :rows="inUse"
       :columns="columns"
       :row-key="({ id }) => id"
       empty="No units yet. Add the first one, then plan a visit."
@@ -82,9 +102,25 @@ const columns: Column<UnitRecord>[] = [
       <template #last="{ row }">{{ row.lastCleanedAt ? dayWords(row.lastCleanedAt) : 'never' }}</template>
       <template #doings="{ row }">
         <Tap bare :aria-label="`Traits of ${row.name}`" @click="edit(row)">Traits</Tap
-        ><Tap bare data-alike :aria-label="`Add one like it: ${row.name}`" @click="edit(row, true)">Add one like it</Tap>
+        ><Tap bare data-alike :aria-label="`Add one like it: ${row.name}`" @click="edit(row, true)">Add one like it</Tap
+        ><Tap bare :disabled="doing.busy.value" :data-retire-unit="row.name" :aria-label="`Retire ${row.name}`" @click="retire(row, true)"
+          >Retire</Tap
+        >
       </template>
     </Ledger>
+    <Fold v-if="retired.length > 0" :title="counted(retired.length, 'retired unit')" data-retired-units>
+      <ul class="plain">
+        <li v-for="unit in retired" :key="unit.id" class="row">
+          <span
+            ><b>{{ unit.name }}</b
+            ><br /><small
+              >{{ familyNames[unit.family] }}, <RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small
+            ></span
+          >
+          <Tap small :disabled="doing.busy.value" :data-unit-in-use="unit.name" @click="retire(unit, false)">Take into use again</Tap>
+        </li>
+      </ul>
+    </Fold>
     <UnitEditor
       v-if="editing"
       :id="editing.id"
@@ -95,7 +131,7 @@ const columns: Column<UnitRecord>[] = [
       @saved="saved"
       @leave="editing = undefined"
     />
-    <Later v-if="site.units.length > 0"
+    <Later v-if="inUse.length > 0 && site.retiredAt === null"
       ><Suspense><VisitPlan :site-id="site.id" :unit-ids="picked" :may-quote="mayQuote" :now="!editing" @planned="start" /></Suspense
     ></Later>
   </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Start values of step times against the firm's own finished runs: what they say, and taking it over.
+import { counted } from '@yastik/core/quantities'
 import type { HouseRules } from '@yastik/core/method'
 import { endpoints, type StepTimesRecord } from '@yastik/core/wire'
 import { computed, shallowRef } from 'vue'
@@ -44,7 +45,7 @@ const use = () => emit('use', Object.fromEntries(moved.value.flatMap(({ stepId, 
     </div>
     <FaultNote :error="error" />
     <template v-if="record">
-      <p v-if="moved.length === 0" role="status">{{ record.units }} units were looked through: nothing that would move an estimate.</p>
+      <p v-if="moved.length === 0" role="status">Looked through: {{ counted(record.units, 'unit') }}. Nothing that would move an estimate.</p>
       <template v-else>
         <Ledger
           title="Steps that your own runs would move"

@@ -22,6 +22,9 @@ export const auditWords: Record<AuditKind, string> = {
   'customer-taken-out': 'took out what is kept of a customer',
   'customer-erased': 'erased a customer',
   'retention-changed': 'changed how long things are kept',
+  retired: 'retired a site or a unit',
+  'in-use-again': 'took a site or a unit into use again',
+  'taken-back': 'took back what came in',
   cleared: 'cleared what was kept long enough',
 }
 

@@ -27,17 +27,21 @@ interface Line {
   readonly says: string
   readonly where: string
 }
+const told = (where: string, isRetired: boolean) => (isRetired ? `retired · ${where}` : where)
 const groups = computed<{ title: string; lines: Line[] }[]>(() => {
   if (words.value === '') return [{ title: 'Opened last', lines: recents() }]
   const { sites = [], units = [], visits = [] } = found.value ?? {}
   return [
-    { title: 'Sites', lines: sites.map(({ siteId, name, address }) => ({ to: `/sites/${siteId}`, says: name, where: address })) },
+    {
+      title: 'Sites',
+      lines: sites.map(({ siteId, name, address, isRetired }) => ({ to: `/sites/${siteId}`, says: name, where: told(address, isRetired) })),
+    },
     {
       title: 'Units',
-      lines: units.map(({ siteId, name, siteName, family }) => ({
+      lines: units.map(({ siteId, name, siteName, family, isRetired }) => ({
         to: `/sites/${siteId}`,
         says: name,
-        where: `${familyNames[family]}, ${siteName}`,
+        where: told(`${familyNames[family]}, ${siteName}`, isRetired),
       })),
     },
     {

@@ -29,6 +29,7 @@ const record = (id: string): JobRecord => ({
     site: { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
     address: '',
     contact: '',
+    retiredAt: null,
     units: [],
   },
   unitIds: [],

@@ -11,6 +11,7 @@ import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 import Tick from '../kit/Tick.vue'
 
+const emit = defineEmits<{ taken: [] }>()
 const text = ref('')
 const seen = shallowRef<CalendarReceipt>()
 const taken = shallowRef<CalendarReceipt['taken']>()
@@ -35,8 +36,11 @@ const words: Record<NonNullable<CalendarRow['action']>, string> = {
 const send = (take?: { setAside: number }) =>
   run(async () => {
     const receipt = await ask(endpoints.takeVisits, { body: { text: text.value, ...(take ? { take } : {}) } })
-    if (take) [taken.value, seen.value] = [receipt.taken, undefined]
-    else seen.value = receipt
+    if (!take) seen.value = receipt
+    else {
+      ;[taken.value, seen.value] = [receipt.taken, undefined]
+      emit('taken')
+    }
   })
 async function open([file]: File[]) {
   ;[seen.value, taken.value, setAside.value] = [undefined, undefined, false]

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Sites and units from a table: which column is which, the first rows, what is wrong row by row; nothing is taken in before a person says so.
+import { counted } from '@yastik/core/quantities'
 import { endpoints, neededColumns, siteTableColumns, usualSite, type SiteImportReceipt } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { askByLines } from '../api/client.ts'
@@ -14,6 +15,8 @@ import Notice from '../kit/Notice.vue'
 import Progress from '../kit/Progress.vue'
 
 defineProps<{ /** Whether this person may take the table of what there is out. */ mayTakeOut: boolean }>()
+
+const emit = defineEmits<{ taken: [] }>()
 
 const worker = new Worker(new URL('./table.worker.ts', import.meta.url), { type: 'module' })
 onBeforeUnmount(() => worker.terminate())
@@ -69,7 +72,7 @@ const delimiterNames: Record<string, string> = { ',': 'commas', ';': 'semicolons
 async function take() {
   if (!read.value) return
   error.value = undefined
-  busy.value = `Taking in ${read.value.sites.length} sites …`
+  busy.value = `Taking in ${counted(read.value.sites.length, 'site')} …`
   try {
     await askByLines(endpoints.takeSites, { body: { sites: read.value.sites } }, (line) => {
       if ('receipt' in line) receipt.value = line.receipt
@@ -79,6 +82,7 @@ async function take() {
       }
     })
     ;[opened.value, read.value] = [undefined, undefined]
+    emit('taken')
   } catch (caught) {
     error.value = caught
   } finally {
@@ -99,11 +103,12 @@ async function take() {
     <Progress v-if="busy" :share="share" :says="busy" />
     <FaultNote :error="error" />
     <p v-if="receipt" role="status" data-taken-in>
-      <b>{{ receipt.sites }} sites with {{ receipt.units }} units were taken in.</b>
+      <b>{{ counted(receipt.sites, 'site') }} with {{ counted(receipt.units, 'unit') }} taken in.</b>
     </p>
     <template v-if="opened">
       <p data-dialect>
-        {{ opened.rows }} rows, {{ delimiterNames[opened.delimiter] ?? opened.delimiter }} between the cells, letters in {{ opened.encoding }}.
+        {{ counted(opened.rows, 'row') }}, {{ delimiterNames[opened.delimiter] ?? opened.delimiter }} between the cells, letters in
+        {{ opened.encoding }}.
       </p>
       <Ledger title="The first rows, and what each column is" keeps-lines :rows="opened.first" :columns="columns" :row-key="(row) => row.join(' ')">
         <template v-for="(heading, at) in opened.headings" #[`head-${at}`] :key="`head-${at}`">
@@ -140,7 +145,7 @@ async function take() {
           <Tick v-model="setAside" name="set-aside">set these rows aside and take the others</Tick>
         </div>
         <Tap now big :disabled="!ready || busy !== ''" data-take-in @click="take">
-          Take in {{ read.sites.length }} sites with {{ read.units }} units
+          Take in {{ counted(read.sites.length, 'site') }} with {{ counted(read.units, 'unit') }}
         </Tap>
       </template>
     </template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // The firm's data, out and in: open formats, nothing held back.
+import { counted } from '@yastik/core/quantities'
 import { bundleMedia, endpoints, type BundleReceipt } from '@yastik/core/wire'
-import { computed, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { sendFile } from '../api/client.ts'
 import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
@@ -11,6 +12,7 @@ import RetentionForm from '../components/RetentionForm.vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import CalendarImport from '../transfer/CalendarImport.vue'
+import ImportsTaken from '../transfer/ImportsTaken.vue'
 import TableImport from '../transfer/TableImport.vue'
 import Tap from '../kit/Tap.vue'
 
@@ -24,6 +26,7 @@ const outs = [
   { href: endpoints.photographs.path, name: 'Photographs', says: 'a zip with the pictures and a list' },
   { href: endpoints.bundle.path, name: 'Everything', says: 'one JSON bundle with a checksum; all but passwords and pictures' },
 ] as const
+const taken = ref(0)
 const { busy, error, run } = useDoing()
 const receipt = shallowRef<BundleReceipt>()
 const takeBundle = ([file]: File[]) =>
@@ -46,8 +49,9 @@ const takeBundle = ([file]: File[]) =>
       </ul>
     </section>
     <RetentionForm v-if="isOwner" />
-    <TableImport :may-take-out="isOwner" />
-    <CalendarImport />
+    <TableImport :may-take-out="isOwner" @taken="taken++" />
+    <CalendarImport @taken="taken++" />
+    <ImportsTaken :taken="taken" />
     <section v-if="isOwner" class="stack" data-bundle-import>
       <h2>A whole firm from a bundle</h2>
       <p class="small">
@@ -58,8 +62,13 @@ const takeBundle = ([file]: File[]) =>
       </FileTap>
       <FaultNote :error="error" />
       <p v-if="receipt" role="status" data-bundle-taken>
-        <b>{{ receipt.sites }} sites, {{ receipt.units }} units, {{ receipt.jobs }} visits and {{ receipt.events }} events are here.</b>
-        <template v-if="receipt.photosWithoutPicture > 0"> {{ receipt.photosWithoutPicture }} photographs are without their picture.</template>
+        <b
+          >{{ counted(receipt.sites, 'site') }}, {{ counted(receipt.units, 'unit') }}, {{ counted(receipt.jobs, 'visit') }} and
+          {{ counted(receipt.events, 'event') }} are here.</b
+        >
+        <template v-if="receipt.photosWithoutPicture > 0">
+          Without their picture: {{ counted(receipt.photosWithoutPicture, 'photograph') }}.</template
+        >
       </p>
       <OneTimeCode v-for="own in receipt?.codes ?? []" :key="own.signIn" :name="own.name" :sign-in="own.signIn" :code="own.code" :until="own.until" />
     </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The report for the customer: on the screen and printed as a page, and the same as a PDF.
+import { counted } from '@yastik/core/quantities'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import FaultNote from '../kit/FaultNote.vue'
 import PhotoThumb from '../components/PhotoThumb.vue'
@@ -72,7 +73,7 @@ const print = () => window.print()
     <div class="row no-print">
       <Tap now data-save-report :disabled="busy" @click="save">{{ busy ? 'Making it …' : 'Save as PDF' }}</Tap>
       <Tap @click="print">Print this page</Tap>
-      <span v-if="missing > 0" role="status" class="small">{{ missing }} photographs are not on this device and could not be fetched.</span>
+      <span v-if="missing > 0" role="status" class="small">Not on this device, and could not be fetched: {{ counted(missing, 'photograph') }}.</span>
     </div>
     <FaultNote :error="error" />
     <article class="report stack" data-report>

@@ -9,6 +9,7 @@ import type { Column } from '../kit/column.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
+import Choice from '../kit/Choice.vue'
 import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Ledger from '../kit/Ledger.vue'
@@ -16,8 +17,20 @@ import Ledger from '../kit/Ledger.vue'
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
 const wanted = ref('')
-const { entries, error, hasMore, more, ready } = usePages(endpoints.sites, () => ({ find: wanted.value.trim() || undefined }))
-const empty = computed(() => (error.value ? '' : wanted.value.trim() === '' ? 'No sites yet: make the first one.' : 'No site matches.'))
+const side = ref<'in-use' | 'retired'>('in-use')
+const sides = [
+  { value: 'in-use' as const, says: 'in use' },
+  { value: 'retired' as const, says: 'retired' },
+]
+const { entries, error, hasMore, more, ready } = usePages(endpoints.sites, () => ({
+  find: wanted.value.trim() || undefined,
+  retired: side.value === 'retired' ? 'true' : undefined,
+}))
+const empty = computed(() => {
+  if (error.value) return ''
+  if (wanted.value.trim() !== '') return 'No site matches.'
+  return side.value === 'retired' ? 'No site is retired.' : 'No sites yet: make the first one.'
+})
 /** The first of many; the rest is a count. */
 const fewNames = 6
 const unitWords = (names: readonly string[]) =>
@@ -42,7 +55,10 @@ await ready()
       </div>
     </div>
     <FaultNote :error="error" />
-    <Field label="Find by site, address or unit" class="find"><TextField v-model="wanted" name="find" clearable /></Field>
+    <div class="row">
+      <Field label="Find by site, address or unit" class="find"><TextField v-model="wanted" name="find" clearable /></Field>
+      <Choice v-model="side" label="Which sites" mark="which-sites" :options="sides" class="which" />
+    </div>
     <Ledger title="Sites" :rows="entries" :columns="columns" :row-key="({ id }) => id" :empty="empty">
       <template #name="{ row }">
         <RouterLink :to="`/sites/${row.id}`"
@@ -63,6 +79,9 @@ await ready()
 
 <style scoped>
 .find {
-  max-width: 28rem;
+  flex: 0 1 28rem;
+}
+.which {
+  align-self: flex-end;
 }
 </style>

@@ -1,8 +1,11 @@
 // The firm's data out and in. Whatever leaves holds customers: owners alone take it out.
+import { z } from 'zod'
 import { bundleReceiptSchema, bundleSchema } from '../bundle.ts'
 import { calendarImportSchema, calendarReceiptSchema } from '../calendar.ts'
+import { importRecordSchema, takenBackSchema } from '../imports.ts'
 import { siteImportLineSchema, siteImportSchema } from '../siteTable.ts'
 import { endpoint } from './endpoint.ts'
+import { byId } from './shared.ts'
 
 /** Largest file that is read in, bytes; larger bundles are for backup and restore. */
 const largestFile = 64_000_000
@@ -52,6 +55,21 @@ export const transferEndpoints = {
     body: calendarImportSchema,
     most: largestCalendar,
     answer: calendarReceiptSchema,
+  }),
+  imports: endpoint({
+    method: 'GET',
+    path: '/api/imports',
+    who: 'people',
+    says: 'What came in at once lately, newest first.',
+    answer: z.array(importRecordSchema),
+  }),
+  takeBack: endpoint({
+    method: 'POST',
+    path: '/api/imports/:id/take-back',
+    who: 'people',
+    says: 'Takes an import back; what something happened to since stays.',
+    params: byId,
+    answer: takenBackSchema,
   }),
   takeSites: endpoint({
     method: 'POST',

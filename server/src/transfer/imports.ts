@@ -1,0 +1,88 @@
+// What came in at once is taken back; what something happened to since stays, and says why.
+import { Fault } from '@yastik/core/faults'
+import { dayWords } from '@yastik/core/quantities'
+import type { ImportRecord, TakenBack } from '@yastik/core/wire'
+import { note, type Actor } from '../audit/doings.ts'
+import type { Db, Doing } from '../db/database.ts'
+import { holdOwn } from '../db/find.ts'
+import { Import, Job, JobUnit, Photo, Site, Unit } from '../db/models.ts'
+import type { VisitBefore } from '../db/trustModels.ts'
+
+/** Older ones nobody takes back. */
+const newest = 10
+/** So many of what stays are named; the rest is a count. */
+const mostNamed = 50
+type Kept = TakenBack['kept'][number]
+
+export async function importsOf(db: Db, firmId: number): Promise<ImportRecord[]> {
+  const rows = await Import.findAll({
+    where: { firmId },
+    attributes: { exclude: ['beforeIt'] },
+    order: [
+      ['madeAt', 'DESC'],
+      ['id', 'DESC'],
+    ],
+    limit: newest,
+    transaction: db.transaction,
+  })
+  return rows.map(({ id, kind, madeAt, madeBy, counts, takenBackAt }) => ({
+    id,
+    kind,
+    madeAt: madeAt.toISOString(),
+    madeBy,
+    counts,
+    takenBackAt: takenBackAt?.toISOString() ?? null,
+  }))
+}
+
+/** @throws Fault `not-there`, or `in-use` where it was taken back before */
+export async function takeBack(db: Doing, id: string, actor: Actor): Promise<TakenBack> {
+  const own = await holdOwn(db, Import, 'import', id, actor.user.firmId)
+  if (own.takenBackAt) throw new Fault('in-use', { sentence: 'This was taken back already.' })
+  const { takenBack, kept } = own.kind === 'sites' ? await takeBackSites(db, id) : await takeBackVisits(db, own.beforeIt ?? [], own.firmId)
+  await own.update({ takenBackAt: new Date() }, { transaction: db.transaction })
+  await note(db, actor, { what: 'taken-back', about: own.kind, after: { takenBack, kept: kept.length } })
+  return { takenBack, kept: kept.slice(0, mostNamed), keptInAll: kept.length }
+}
+
+/** Sites go with their units, where neither a person nor a visit has touched them. */
+async function takeBackSites(db: Doing, importId: string): Promise<{ takenBack: number; kept: Kept[] }> {
+  const { transaction } = db
+  const rows = await db.read<{ id: string; what: string; because: string | null }>(
+    `SELECT s.id, s.name AS what,
+            CASE WHEN EXISTS (SELECT 1 FROM jobs j WHERE j.site_id = s.id) THEN 'a visit is planned there, or was made'
+                 WHEN EXISTS (SELECT 1 FROM quotes q WHERE q.site_id = s.id) THEN 'it was quoted'
+                 WHEN EXISTS (SELECT 1 FROM messages m WHERE m.site_id = s.id) THEN 'its customer was written to'
+                 WHEN s.version > 1 OR s.retired_at IS NOT NULL OR EXISTS (SELECT 1 FROM units u WHERE u.site_id = s.id
+                        AND (u.version > 1 OR u.retired_at IS NOT NULL OR u.import_id IS NULL OR u.import_id <> s.import_id))
+                   THEN 'somebody changed it since' END AS because
+     FROM sites s WHERE s.import_id = :importId ORDER BY s.name FOR UPDATE`,
+    { importId },
+  )
+  const gone = rows.filter(({ because }) => because === null).map(({ id }) => id)
+  await Unit.destroy({ where: { siteId: gone }, transaction })
+  await Site.destroy({ where: { id: gone }, transaction })
+  return { takenBack: gone.length, kept: rows.flatMap(({ what, because }) => (because === null ? [] : [{ what, because }])) }
+}
+
+/** Visits are as they were before: those that it planned go. */
+async function takeBackVisits(db: Doing, before: readonly VisitBefore[], firmId: number): Promise<{ takenBack: number; kept: Kept[] }> {
+  const { transaction } = db
+  const kept: Kept[] = []
+  for (const { jobId, revision, was } of before) {
+    const job = await Job.findOne({ where: { id: jobId, firmId }, include: ['site'], transaction })
+    // One that is gone needs no taking back.
+    if (!job) continue
+    const keep = (because: string) => kept.push({ what: `${job.site?.name ?? ''}, ${dayWords(job.onDate)}`, because })
+    if (job.revision !== revision) keep('somebody moved or cancelled it since')
+    else if (was) {
+      const { isCancelled, ...when } = was
+      await job.update({ ...when, closed: isCancelled, cancelledAt: isCancelled ? new Date() : null, revision: revision + 1 }, { transaction })
+    } else if (job.logLength > 0 || (await Photo.count({ where: { jobId }, transaction })) > 0) keep('work has begun there')
+    else {
+      await JobUnit.destroy({ where: { jobId }, transaction })
+      await job.destroy({ transaction })
+    }
+  }
+  return { takenBack: before.length - kept.length, kept }
+}
