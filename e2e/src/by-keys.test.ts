@@ -1,7 +1,7 @@
 // The main job by keyboard alone: no pointer from signing in to the logbook; and that dialogs give the focus back.
 import { Key } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { exists, expectText, find, openBrowser, waitUntil, type Sheet } from './support/browser.ts'
+import { exists, expectText, find, gone, openBrowser, waitUntil, type Sheet } from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { stepId, workUntil } from './support/moves.ts'
 import { isAt } from './support/places.ts'
@@ -78,6 +78,7 @@ async function doStepByKeys(): Promise<string> {
       await find(sheet, here('[data-gate]:has(:checked)'))
     }
     await enter(here('[data-done]'))
+    await waitUntil(sheet, async () => !(await focusIs('body')), `after ${id} the focus falls to the page`)
   }
   await waitUntil(sheet, async () => (await stepId(sheet)) !== id, `${id} stays`)
   return id
@@ -101,11 +102,24 @@ describe('without a pointer', () => {
     )
     await enter(`a.unit[href="${path}"]`)
     await isAt(sheet, 'look-over')
-    for (const [part, grade] of Object.entries({ filter: 1, coilFace: 1, coilBack: 1, wheel: 1, pan: 0, drainLine: 0, outlet: 0, housing: 0 })) {
-      await tabTo(`[data-part="${part}"]`)
-      await press(String(grade))
-      await find(sheet, `[data-part="${part}"][data-grade="${grade}"]`)
+    const grades: Record<string, number> = { filter: 1, coilFace: 1, coilBack: 1, wheel: 1, pan: 0, drainLine: 0, outlet: 0, housing: 0 }
+    await tabTo('[data-part="coilFace"]')
+    await press('1')
+    await find(sheet, '[data-part="coilFace"][data-grade="1"]')
+    // The others by `n`: each opens, has the focus, and takes its grade.
+    for (let left = Object.keys(grades).length - 1; left > 0; left--) {
+      await press('n')
+      await waitUntil(sheet, () => focusIs('[data-part]:not([data-grade="0"], [data-grade="1"])'), 'the next part has not the focus')
+      const part = await sheet.driver.executeScript<string>('return document.activeElement.dataset.part')
+      await press(String(grades[part]))
+      await find(sheet, `[data-part="${part}"][data-grade="${grades[part]}"]`)
     }
+    // What is open is graded wherever the focus is, and `u` takes it back.
+    await press(Key.TAB)
+    await press('3')
+    await find(sheet, '[data-part][data-grade="3"]')
+    await press('u')
+    await gone(sheet, '[data-part][data-grade="3"]')
     await tabTo('[data-complaint="odour"] input, [data-complaint] input')
     await press(Key.SPACE)
     await find(sheet, '[data-complaint]:has(:checked)')
@@ -122,6 +136,68 @@ describe('without a pointer', () => {
     await waitUntil(sheet, () => focusIs('[data-topic] [aria-expanded="true"]'), 'the focus is not given back')
     await press('a')
     await isAt(sheet, 'at-the-unit')
+  })
+  it('finds on the sheet of keys what there is, and each does it', async () => {
+    await press('?')
+    await find(sheet, '[data-key="g"]')
+    const named = await sheet.driver.executeScript<string[]>("return [...document.querySelectorAll('[data-key]')].map((entry) => entry.dataset.key)")
+    await press(Key.ESCAPE)
+    const isOpen = () => sheet.driver.executeScript<boolean>("return document.querySelector('[data-key]')?.checkVisibility() ?? false")
+    await waitUntil(sheet, async () => !(await isOpen()), 'the sheet of keys stays')
+    const shown = () => stepId(sheet)
+    /** Does steps until one is shown that is fit for what is tried. */
+    const until = async (css: string) => {
+      for (let steps = 0; steps < 20 && !(await exists(sheet, css)); steps++) await doStepByKeys()
+      await find(sheet, css)
+    }
+    await until('[data-other]')
+    const first = await shown()
+    const other = async (key: string, before: string | undefined) => {
+      await press(key)
+      await waitUntil(sheet, async () => (await shown()) !== before, `${key} shows no other step`)
+    }
+    const does: Record<string, () => Promise<void>> = {
+      '/': async () => {
+        await press('/')
+        await find(sheet, 'input[name="find-anything"]')
+        await press(Key.ESCAPE)
+        await waitUntil(sheet, async () => !(await focusIs('input[name="find-anything"]')), 'the search stays')
+      },
+      // Opened above.
+      '?': () => Promise.resolve(),
+      ArrowRight: () => other(Key.ARROW_RIGHT, first),
+      ArrowLeft: async () => {
+        await other(Key.ARROW_LEFT, await shown())
+        expect(await shown()).toBe(first)
+      },
+      b: async () => {
+        await press('b')
+        await expectText(sheet, '[data-step]', 'begun by you')
+      },
+      u: async () => {
+        await press('u')
+        await find(sheet, '[data-begin]')
+      },
+      Enter: async () => {
+        await until('[data-done]:not(:disabled)')
+        const before = await shown()
+        await sheet.driver.executeScript('document.activeElement.blur()')
+        await press(Key.ENTER)
+        await waitUntil(sheet, async () => (await shown()) !== before, 'Enter does not do the step')
+      },
+      // Every gate of the run is confirmed by hand below; here by its key.
+      g: async () => {
+        await until('[data-gate]:not(:has(:checked))')
+        await press('g')
+        await find(sheet, '[data-gate]:has(:checked)')
+      },
+    }
+    expect([...named].sort()).toEqual(Object.keys(does).sort())
+    for (const doing of Object.values(does)) await doing()
+  })
+  it('keeps the focus where the work is when what had it is gone', async () => {
+    await enter('[data-begin]')
+    await waitUntil(sheet, () => focusIs('[data-step] button, [data-step] a'), 'the focus falls to the page')
   })
   it('does every step', async () => {
     const done = await workUntil(sheet, () => false, doStepByKeys)

@@ -116,7 +116,7 @@ describe('a visit', () => {
   it('that nobody goes to cannot be saved, and says why', async () => {
     await (await inVisit('[data-move-visit]')).click()
     await click(sheet, '[data-job-move] .is-checked')
-    await expectText(sheet, '[data-job-move]', 'Somebody has to go')
+    await expectText(sheet, '[data-job-move]', 'somebody has to go')
     await find(sheet, '[data-move-it]:disabled')
     await clickText(sheet, 'Leave it')
   })

@@ -11,11 +11,13 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { withServer } from './api/useServer.ts'
+import { keepFocus } from './kit/keepFocus.ts'
 import { router } from './router.ts'
 import { tellUnhandled } from './unhandled.ts'
 
 const app = createApp(App)
 tellUnhandled(app)
+keepFocus()
 withServer(app).use(createPinia()).use(router).mount('#app')
 
 // A newer version was put in place meanwhile, and a view that was not opened yet is gone with the old one: load anew, nothing is lost.

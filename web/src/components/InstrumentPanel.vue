@@ -102,7 +102,9 @@ function take() {
     <div class="row">
       <Tap v-if="!isOn" data-connect @click="connect">Read the instruments</Tap>
       <template v-else>
-        <Tap now data-take :disabled="settledCount === 0" @click="take"> Take what has settled ({{ settledCount }} of {{ rows.length }}) </Tap>
+        <Tap now data-take :off="settledCount === 0 ? 'nothing has settled yet' : ''" @click="take">
+          Take what has settled ({{ settledCount }} of {{ rows.length }})
+        </Tap>
         <Tap bare @click="disconnect">Put them away</Tap>
       </template>
     </div>

@@ -11,7 +11,7 @@ const shown: Record<string, string> = { ArrowRight: '→', ArrowLeft: '←' }
 <template>
   <Dialog v-model="isOpen" title="Keys on this sheet" width="30rem">
     <dl>
-      <div v-for="entry in openKeys" :key="entry.key + entry.does">
+      <div v-for="entry in openKeys" :key="entry.key + entry.does" :data-key="entry.key">
         <dt>{{ shown[entry.key] ?? entry.key }}</dt>
         <dd>{{ entry.does }}</dd>
       </div>

@@ -27,7 +27,7 @@ async function leaveOut() {
     <Field label="Why it is left out"><TextField v-model="because" name="left-out-because" maxlength="500" /></Field>
     <template #doings>
       <div class="row">
-        <Tap type="submit" :disabled="because.trim() === ''">Leave out</Tap>
+        <Tap type="submit" :off="because.trim() === '' ? 'say why' : ''">Leave out</Tap>
         <Tap bare @click="asking = false">Keep it</Tap>
       </div>
     </template>

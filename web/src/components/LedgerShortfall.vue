@@ -37,7 +37,9 @@ function write() {
       <Tap v-else-if="!asking" data-except @click="asking = true">Let it stay out</Tap>
       <Form v-else @submit="write">
         <Field label="Why it may, and what follows"><TextField v-model="text" name="exception" maxlength="500" /></Field>
-        <span class="row"><Tap type="submit" :disabled="text.trim() === ''">Put it on record</Tap><Tap bare @click="asking = false">No</Tap></span>
+        <span class="row"
+          ><Tap type="submit" :off="text.trim() === '' ? 'say why' : ''">Put it on record</Tap><Tap bare @click="asking = false">No</Tap></span
+        >
       </Form>
     </template>
   </div>

@@ -62,7 +62,13 @@ const send = () =>
       </template>
       <FaultNote :error="error" />
       <div class="row">
-        <Tap now :disabled="!draft || draft.hold !== null || busy || body.trim() === ''" data-send-message @click="send">
+        <Tap
+          now
+          :off="draft?.hold ? 'not now: see above' : body.trim() === '' ? 'write something' : ''"
+          :disabled="busy"
+          data-send-message
+          @click="send"
+        >
           {{ busy ? 'Handing it over …' : 'Send it' }}
         </Tap>
         <Tap @click="open = false">Leave it</Tap>

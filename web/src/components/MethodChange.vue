@@ -26,7 +26,9 @@ const emit = defineEmits<{ agree: [] }>()
     <ul v-if="change.reasons.length > 0" class="plain">
       <li v-for="reason in change.reasons" :key="reason">{{ reason }}</li>
     </ul>
-    <Tap now big data-agree-change :disabled="change.reasons.length > 0" @click="emit('agree')"> Agree the change, what is done stays done </Tap>
+    <Tap now big data-agree-change :off="change.reasons.length > 0 ? 'it cannot be changed now: see above' : ''" @click="emit('agree')">
+      Agree the change, what is done stays done
+    </Tap>
   </section>
 </template>
 

@@ -47,7 +47,13 @@ async function note(name: string, need: PartNeed | null) {
     <div class="row">
       <TextField v-model="item" name="part-item" maxlength="120" list="usual-parts" aria-label="The part" placeholder="which part" />
       <datalist id="usual-parts"><option v-for="name in usual" :key="name" :value="name" /></datalist>
-      <Tap v-for="{ need, says } in needs" :key="need" :disabled="item.trim() === ''" :data-part-need="need" @click="note(item.trim(), need)">
+      <Tap
+        v-for="{ need, says } in needs"
+        :key="need"
+        :off="item.trim() === '' ? 'name the part' : ''"
+        :data-part-need="need"
+        @click="note(item.trim(), need)"
+      >
         {{ says }}
       </Tap>
     </div>

@@ -17,6 +17,16 @@ const chosen = ref<string>()
 const onDate = ref(place.today())
 const crewIds = ref<number[]>(props.crew.slice(0, 2).map(({ id }) => id))
 const ways = computed(() => props.offered.map((option, at) => ({ value: option.key, says: `${wayLetter(at)}: ${place.money(props.toPay(option))}` })))
+/** What keeps the visit from being planned. */
+const missing = computed(() =>
+  chosen.value === undefined
+    ? 'tap the way that was accepted'
+    : crewIds.value.length === 0
+      ? 'somebody has to go: tap a name'
+      : onDate.value === ''
+        ? 'choose a day'
+        : '',
+)
 const accept = () => chosen.value !== undefined && emit('accepted', { option: chosen.value, onDate: onDate.value, crewIds: crewIds.value })
 </script>
 
@@ -27,7 +37,7 @@ const accept = () => chosen.value !== undefined && emit('accepted', { option: ch
       <Choice v-model="chosen" label="The way that was accepted" mark="accept" :options="ways" />
       <Field label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
       <CrewPick v-model="crewIds" :crew="crew" />
-      <Tap now big :disabled="!chosen || crewIds.length === 0 || onDate === ''" data-accepted @click="accept">Accepted: plan the visit</Tap>
+      <Tap now big :off="missing" data-accepted @click="accept">Accepted: plan the visit</Tap>
       <Tap data-declined @click="emit('declined')">Declined</Tap>
     </div>
   </section>

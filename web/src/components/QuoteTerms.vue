@@ -33,7 +33,9 @@ const takeAway = (index: number) => props.change({ adjustments: props.quote.adju
     <Form inline @submit="add">
       <Field label="For what"><TextField v-model="added.what" name="adjust-what" maxlength="120" /></Field>
       <Field label="Amount, below zero takes off" :unit="place.currency.value"><NumberField v-model="added.amount" name="adjust-amount" /></Field>
-      <Tap type="submit" :disabled="added.what.trim() === '' || !Number.isFinite(added.amount)">Add it to every way</Tap>
+      <Tap type="submit" :off="added.what.trim() === '' ? 'say what it is' : Number.isFinite(added.amount) ? '' : 'enter an amount'"
+        >Add it to every way</Tap
+      >
       <Field label="Prices stand until"
         ><DayField :model-value="quote.validUntil" name="valid-until" @commit="change({ validUntil: $event })"
       /></Field>

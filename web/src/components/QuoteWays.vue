@@ -80,7 +80,7 @@ const partName = (part: string) => partNames[part as Part] ?? part
           small
           class="no-print"
           :pressed="isOffered(option.key)"
-          :disabled="isOffered(option.key) && quote.offered.length === 1"
+          :off="isOffered(option.key) && quote.offered.length === 1 ? 'one has to be' : ''"
           @click="emit('offer', option.key, !isOffered(option.key))"
         >
           {{ isOffered(option.key) ? 'offered' : 'not offered' }}

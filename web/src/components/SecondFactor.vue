@@ -59,7 +59,7 @@ const spaced = (text: string) => text.replace(/(.{4})/g, '$1 ').trim()
           <p class="secret" data-secret>{{ spaced(begun.secret) }}</p>
           <Field label="The six digits"><TextField v-model="code" name="factor-code" inputmode="numeric" autocomplete="one-time-code" /></Field>
           <div class="row">
-            <Tap now type="submit" :disabled="code === ''" data-confirm-factor>Set it</Tap>
+            <Tap now type="submit" :off="code === '' ? 'enter the code' : ''" data-confirm-factor>Set it</Tap>
             <Tap @click="begun = undefined">Leave it</Tap>
           </div>
         </div>
@@ -69,7 +69,7 @@ const spaced = (text: string) => text.replace(/(.{4})/g, '$1 ').trim()
       <p v-if="session.me?.secondFactor === 'set'" class="says">It is set: signing in asks for a code of your device as well.</p>
       <p v-else class="says">Signing in then asks for a code of your telephone as well: whoever learns your password is not in yet.</p>
       <Field label="Your password"><TextField v-model="password" name="factor-password" type="password" autocomplete="current-password" /></Field>
-      <Tap type="submit" :disabled="password === ''" data-factor>
+      <Tap type="submit" :off="password === '' ? 'enter your password' : ''" data-factor>
         {{ session.me?.secondFactor === 'set' ? 'Take it off' : 'Set one up' }}
       </Tap>
     </Form>

@@ -49,8 +49,8 @@ async function sign() {
     <canvas ref="sheet" class="sheet" aria-label="Sign here with a finger or a pen" />
     <div class="row inline">
       <Field label="Name of who signs"><TextField v-model="name" name="signer" maxlength="120" /></Field>
-      <Tap type="submit" :disabled="isEmpty || name.trim() === ''">Signed</Tap>
-      <Tap bare :disabled="isEmpty" @click="clear">Again</Tap>
+      <Tap type="submit" :off="isEmpty ? 'sign above' : name.trim() === '' ? 'enter the name' : ''">Signed</Tap>
+      <Tap bare :off="isEmpty ? 'nothing is drawn' : ''" @click="clear">Again</Tap>
     </div>
   </Form>
 </template>

@@ -207,7 +207,15 @@ useKeys([
       </div>
       <div class="row">
         <Tap v-if="isGateAlone" now big class="finish" data-confirm-done @click="confirmAndDone">It is so: done</Tap>
-        <Tap :now="!isGateAlone" big :class="{ finish: !isGateAlone }" data-done :disabled="holds.length > 0 || badAmount" @click="done">Done</Tap>
+        <Tap
+          :now="!isGateAlone"
+          big
+          :class="{ finish: !isGateAlone }"
+          data-done
+          :off="holds.length > 0 ? 'not yet: see above' : badAmount ? 'an amount is not allowed' : ''"
+          @click="done"
+          >Done</Tap
+        >
         <Tap v-if="state.progress[step.id]?.begunBy === undefined" big data-begin @click="begin">Begin</Tap>
       </div>
     </div>

@@ -56,7 +56,7 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
         </template>
         <template v-else>from one point: nobody knows how far that may be off.</template>
       </p>
-      <Tap :disabled="!result || wrong" @click="taken && emit('take', taken)">Use this airflow</Tap>
+      <Tap :off="result && !wrong ? '' : 'enter the speeds first'" @click="taken && emit('take', taken)">Use this airflow</Tap>
     </div>
   </Fold>
 </template>

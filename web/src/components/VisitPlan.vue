@@ -37,11 +37,11 @@ const crewIds = ref<number[]>((before.length > 0 ? before : crew.value.slice(0, 
 /** What keeps the visit from being planned. */
 const missing = computed(() =>
   props.unitIds.length === 0
-    ? 'Tick a unit that the visit is for.'
+    ? 'tick a unit that it is for'
     : crewIds.value.length === 0
-      ? 'Somebody has to go: tap a name.'
+      ? 'somebody has to go: tap a name'
       : onDate.value === ''
-        ? 'A visit has a day.'
+        ? 'choose a day'
         : '',
 )
 const doing = useDoing()
@@ -65,9 +65,8 @@ const quote = () =>
       <Field where="onDate" label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
       <Field where="startMin" label="Begins at"><TimePick v-model="startMin" name="start-at" /></Field>
       <Field where="crewIds" label="Who goes"><CrewPick v-model="crewIds" :crew="crew" /></Field>
-      <Tap type="submit" :now="now" :disabled="missing !== '' || doing.busy.value">{{ says ?? 'Start the visit' }}</Tap>
-      <p v-if="missing" class="small" role="status" data-missing-for-visit>{{ missing }}</p>
-      <Tap v-if="mayQuote" :disabled="unitIds.length === 0" data-make-quote @click="quote">Make a quote</Tap>
+      <Tap type="submit" :now="now" :off="missing" :disabled="doing.busy.value">{{ says ?? 'Start the visit' }}</Tap>
+      <Tap v-if="mayQuote" :off="unitIds.length === 0 ? 'tick a unit' : ''" data-make-quote @click="quote">Make a quote</Tap>
     </div>
   </Form>
 </template>

@@ -32,7 +32,7 @@ async function shorten() {
       <Tap v-if="!asking" data-shorten @click="asking = true">Shorten this wait, in writing</Tap>
       <Form v-else inline @submit="shorten">
         <Field label="Why it may be shorter"><TextField v-model="text" name="shorten" maxlength="500" /></Field>
-        <Tap type="submit" :disabled="text.trim() === ''">Put it on record</Tap>
+        <Tap type="submit" :off="text.trim() === '' ? 'say why' : ''">Put it on record</Tap>
         <Tap bare @click="asking = false">No</Tap>
       </Form>
     </template>

@@ -96,8 +96,8 @@ const at = (minute: number) => `${round(minute, 1)} min`
       />
       <Slide v-model="washMin" label="Minutes of washing" name="wash-minutes" :min="1" :max="30" :step="0.5" :says="String(round(washMin, 1))" />
       <div class="row">
-        <Tap data-keep-in :disabled="!runsOver" @click="pauses = pausesFor(tried)">Pause where it has to be</Tap>
-        <Tap data-add-pause :disabled="pauses.length >= 12" @click="add">Add a pause</Tap>
+        <Tap data-keep-in :off="runsOver ? '' : 'nothing runs over'" @click="pauses = pausesFor(tried)">Pause where it has to be</Tap>
+        <Tap data-add-pause :off="pauses.length >= 12 ? 'twelve are enough' : ''" @click="add">Add a pause</Tap>
         <span class="small">Drag it along the time, or move it with ← and →; Delete takes it away.</span>
       </div>
     </div>
@@ -169,7 +169,7 @@ const at = (minute: number) => `${round(minute, 1)} min`
       </template>
     </p>
     <div class="row">
-      <Tap data-choose-wash :now="isTried" :disabled="!isTried" @click="choose">Wash like this</Tap>
+      <Tap data-choose-wash :now="isTried" :off="isTried ? '' : 'it is washed like this'" @click="choose">Wash like this</Tap>
       <Tap v-if="chosen" data-plan-wash @click="emit('choose', null)">Back to the plan’s way</Tap>
     </div>
   </section>

@@ -2,9 +2,11 @@
 import { onBeforeUnmount, onMounted, shallowReactive } from 'vue'
 
 export interface KeyAction {
+  /** As it is shown; also the key itself, where `keys` names none. */
   readonly key: string
+  readonly keys?: readonly string[]
   readonly does: string
-  readonly run: () => void
+  readonly run: (key: string) => void
 }
 
 /** Actions of the open views, newest view last. */
@@ -24,10 +26,10 @@ const actsOnEnter = (target: EventTarget | null) => target instanceof Element &&
 export function useKeys(actions: readonly KeyAction[]): void {
   const onKey = (event: KeyboardEvent) => {
     if (isTyping(event.target, event.key) || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
-    const action = actions.find(({ key }) => key === event.key)
+    const action = actions.find(({ key, keys = [key] }) => keys.includes(event.key))
     if (!action || (event.key === 'Enter' && actsOnEnter(event.target))) return
     event.preventDefault()
-    action.run()
+    action.run(event.key)
   }
   onMounted(() => {
     openKeys.push(...actions)

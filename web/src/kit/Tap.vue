@@ -19,7 +19,10 @@ const props = withDefaults(
     href?: string
     /** Whether what it stands for holds; undefined where it stands for nothing that could. */
     pressed?: boolean | undefined
+    /** While something else is under way. */
     disabled?: boolean
+    /** Why it cannot be tapped now, said on it; nothing where it can. */
+    off?: string
     type?: 'button' | 'submit'
   }>(),
   { type: 'button', pressed: undefined, to: undefined, href: undefined },
@@ -36,10 +39,10 @@ const link = computed(() => {
     class="tap"
     :class="{ now, big, bare, small }"
     :native-type="type"
-    :disabled="disabled"
+    :disabled="disabled || (off !== undefined && off !== '')"
     :aria-pressed="pressed"
     :auto-insert-space="false"
   >
-    <slot />
+    <slot /><small v-if="off" class="off">{{ off }}</small>
   </ElButton>
 </template>

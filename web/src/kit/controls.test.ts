@@ -1,4 +1,6 @@
 /** @jest-environment jsdom */
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import '../tests/browserParts.ts'
 import { mountOnPage } from '../tests/mounting.ts'
 import Choice from './Choice.vue'
@@ -25,6 +27,26 @@ describe('a tap', () => {
     await wrapper.setProps({ disabled: false })
     await wrapper.trigger('click')
     expect(tapped).toHaveBeenCalledTimes(1)
+  })
+  it('cannot be tapped while there is a reason, and says it', async () => {
+    const tapped = jest.fn()
+    const wrapper = mountOnPage(Tap, { off: 'say why', onClick: tapped }, { default: 'Leave out' })
+    expect(wrapper.text()).toBe('Leave outsay why')
+    await wrapper.trigger('click')
+    expect(tapped).not.toHaveBeenCalled()
+    await wrapper.setProps({ off: '' })
+    expect(wrapper.text()).toBe('Leave out')
+    await wrapper.trigger('click')
+    expect(tapped).toHaveBeenCalledTimes(1)
+  })
+  it('is greyed nowhere without a word, but for the moment in which something is under way', () => {
+    const root = join(process.cwd(), 'web/src')
+    const views = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.vue') && !name.startsWith('kit/'))
+    const greyed = views.flatMap((name) =>
+      [...readFileSync(join(root, name), 'utf8').matchAll(/<Tap\b[^>]*?\s:disabled="([^"]*)"/g)].map(([, when]) => ({ name, when })),
+    )
+    expect(greyed.length).toBeGreaterThan(5)
+    expect(greyed.filter(({ when }) => !/^(\w+\.)?busy(\.value)?( !== '')?$/.test(when))).toEqual([])
   })
   it('says whether it is pressed only where it can be', async () => {
     const wrapper = mountOnPage(Tap)

@@ -187,7 +187,7 @@ async function decide(grade: Grade) {
             Put the four corners onto the part: the <b>{{ surface === 'fins' ? 'fins' : 'blades' }}</b> only, upright as the part sits
             {{ surface === 'fins' ? '(fins from top to bottom)' : '(blades from left to right)' }}, no housing.
           </p>
-          <Tap now big data-measure-now :disabled="busy || !picture" @click="run">
+          <Tap now big data-measure-now :disabled="busy" :off="picture ? '' : 'the picture is fetched'" @click="run">
             {{ busy ? 'Reading it …' : 'Measure' }}
           </Tap>
           <Progress v-if="busy" :share="done" :says="`Reading it, ${Math.round(done * 100)} %`" />

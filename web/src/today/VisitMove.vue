@@ -27,6 +27,8 @@ const crewIds = ref<number[]>([...props.job.crewIds])
 const people = useAsked(endpoints.crew, () => ({}))
 const crew = computed(() => people.said.value ?? [])
 const sure = ref(false)
+/** What keeps it from being saved. */
+const missing = computed(() => (crewIds.value.length === 0 ? 'somebody has to go: tap a name' : onDate.value === '' ? 'choose a day' : ''))
 const doing = useDoing()
 async function change(how: (job: { params: { id: string }; revision: number }) => Promise<unknown>) {
   if (await doing.run(() => how({ params: { id: props.job.id }, revision: props.job.revision }))) emit('changed')
@@ -76,10 +78,9 @@ const rows = computed(() => {
       </section>
       <FaultNote :error="error" />
       <div class="row">
-        <Tap now :disabled="crewIds.length === 0 || onDate === '' || doing.busy.value" data-move-it @click="move">Save</Tap>
+        <Tap now :off="missing" :disabled="doing.busy.value" data-move-it @click="move">Save</Tap>
         <Tap @click="isOpen = false">Leave it</Tap>
       </div>
-      <p v-if="crewIds.length === 0" class="small" role="status">Somebody has to go: tap a name.</p>
       <p class="ruled-top">
         <Tap v-if="!sure" data-cancel @click="sure = true">Cancel the visit</Tap>
         <Tap v-else data-cancel-sure @click="cancel">Yes, nobody goes there</Tap>

@@ -84,7 +84,8 @@ async function open([file]: File[]) {
         v-if="doing.length > 0"
         now
         big
-        :disabled="busy || (faulty.length > 0 && !setAside)"
+        :off="faulty.length > 0 && !setAside ? 'set the faulty entries aside first' : ''"
+        :disabled="busy"
         data-take-calendar
         @click="send({ setAside: faulty.length })"
       >

@@ -144,7 +144,14 @@ async function take() {
           </ul>
           <Tick v-model="setAside" name="set-aside">set these rows aside and take the others</Tick>
         </div>
-        <Tap now big :disabled="!ready || busy !== ''" data-take-in @click="take">
+        <Tap
+          now
+          big
+          :off="ready ? '' : read.sites.length === 0 ? 'no row holds up' : 'set the faulty rows aside first'"
+          :disabled="busy !== ''"
+          data-take-in
+          @click="take"
+        >
           Take in {{ counted(read.sites.length, 'site') }} with {{ counted(read.units, 'unit') }}
         </Tap>
       </template>

@@ -117,7 +117,9 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
                     }}{{ visits.length > 1 ? ` · ${item.sites.length === visits.length ? 'every visit' : item.sites.join(', ')}` : '' }}</small
                   ></span
                 >
-                <span v-if="item.has !== undefined" class="has small">{{ item.unit === 'L' ? quantity(item.has, 'L') : item.has }} in the van</span>
+                <span v-if="item.has !== undefined" class="has small"
+                  >{{ item.unit === 'L' ? quantity(item.has, 'L') : item.has }} {{ chosen && keyed.length > 1 ? 'in all' : 'in the van' }}</span
+                >
               </span>
             </Tick>
           </li>

@@ -91,7 +91,9 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
           <template v-else
             ><Tap v-for="id in others" :key="id" :to="stationOf(id)">{{ unitName(id) }}</Tap></template
           >
-          <Tap :disabled="!canUndo" data-undo @click="job.undo(unitId)">Undo last tap</Tap>
+          <Tap :off="canUndo ? '' : state.handedOver ? 'handed over' : 'nothing of yours to undo'" data-undo @click="job.undo(unitId)"
+            >Undo last tap</Tap
+          >
         </div>
       </div>
       <Notice v-if="job.record.cancelled" kind="now" data-cancelled-job>

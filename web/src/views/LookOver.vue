@@ -11,10 +11,10 @@ import {
   type Finding,
   type SoilKind,
 } from '@yastik/core/lookover'
-import { gradeNames, type Grade } from '@yastik/core/quantities'
+import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
 import { photosOfPart } from '@yastik/core/run'
 import { isOnRoof, isSplit, partNames, partsToSee, type Part } from '@yastik/core/units'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef } from 'vue'
 import GradeScale from '../components/GradeScale.vue'
 import WhatFollows from '../components/WhatFollows.vue'
 import type { Column } from '../kit/column.ts'
@@ -42,6 +42,7 @@ const design = computed(() => job.designFor(props.unitId)!)
 const plan = usePlan(() => props.unitId)
 const unitPlan = computed(() => plan.value?.units[0])
 const selected = ref<Part>()
+const sections = useTemplateRef<HTMLElement>('sections')
 const parts = computed(() => partsToSee(unit.value.family, design.value))
 const ungraded = computed(() => parts.value.filter((part) => !state.value.grades[part]))
 const nextUngraded = computed(() => ungraded.value.at(0))
@@ -96,15 +97,26 @@ function gradeWords(part: Part) {
   return graded ? `${graded.grade} ${gradeNames[graded.grade]}` : 'not graded'
 }
 
+async function goToNext() {
+  const { value: part } = nextUngraded
+  if (part === undefined) return
+  selected.value = part
+  await nextTick()
+  sections.value?.querySelector<SVGElement>(`[data-part="${part}"]`)?.focus({ preventScroll: true })
+}
+function gradeByKey(key: string) {
+  const grade = allGrades.find((own) => String(own) === key)
+  if (selected.value && grade !== undefined) void setGrade(selected.value, grade)
+}
 useKeys([
-  { key: 'n', does: 'go to the next part that is not graded', run: () => (selected.value = nextUngraded.value) },
-  { key: '0 … 4', does: 'grade the part that has the focus', run: () => undefined },
+  { key: 'n', does: 'go to the next part that is not graded', run: goToNext },
+  { key: '0 … 4', keys: allGrades.map(String), does: 'grade the part that is open', run: gradeByKey },
 ])
 </script>
 
 <template>
   <div class="two-up">
-    <section class="stack drawing" aria-label="Section drawing">
+    <section ref="sections" class="stack drawing" aria-label="Section drawing">
       <SectionDrawing
         :family="unit.family"
         :grades="state.grades"

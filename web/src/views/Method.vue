@@ -188,11 +188,13 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           <li v-for="offer in unitPlan.offers" :key="offer.what">
             <b>{{ offer.what }}</b>: {{ offer.because
             }}<template v-if="offer.minutes !== undefined"> ({{ signed(offer.minutes) }} min, {{ place.change(offer.money ?? 0) }})</template>
-            <Tap v-if="offer.extra" :disabled="started" data-order-outdoor @click="order(offer.extra, true)"> The customer orders it </Tap>
+            <Tap v-if="offer.extra" :off="started ? 'work has begun' : ''" data-order-outdoor @click="order(offer.extra, true)">
+              The customer orders it
+            </Tap>
           </li>
           <li v-if="state.extras.includes('outdoor-unit')">
             <b>the outdoor unit</b>: ordered
-            <Tap bare :disabled="started" data-drop-outdoor @click="order('outdoor-unit', false)">Not after all</Tap>
+            <Tap bare :off="started ? 'work has begun' : ''" data-drop-outdoor @click="order('outdoor-unit', false)">Not after all</Tap>
           </li>
         </ul>
       </div>

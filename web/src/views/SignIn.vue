@@ -2,7 +2,7 @@
 // Sign in.
 import { Fault } from '@yastik/core/faults'
 import { leastPassword } from '@yastik/core/wire'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
 import { useSession } from '../stores/session.ts'
@@ -49,6 +49,12 @@ const sample = {
   drainLine: { grade: 1 },
   housing: { grade: 0 },
 } as const
+/** What is not entered yet. */
+const missing = computed(() => {
+  if (name.value === '') return 'enter your name'
+  if (byCode.value && code.value === '') return 'enter the code'
+  return password.value === '' ? 'enter the password' : ''
+})
 </script>
 
 <template>
@@ -65,7 +71,7 @@ const sample = {
       <Field v-if="asksFactor && !byCode" label="The code of your second factor" hint="from your telephone, or one for its loss" data-asks-factor
         ><TextField v-model="factor" name="second-factor" autocomplete="one-time-code" autofocus
       /></Field>
-      <Tap now big type="submit" :disabled="busy || !name || !password || (byCode && !code)">
+      <Tap now big type="submit" :off="missing" :disabled="busy">
         {{ byCode ? 'Set it and sign in' : 'Sign in' }}
       </Tap>
       <Tap bare data-by-code @click="((byCode = !byCode), (error = undefined), (password = ''))">

@@ -55,7 +55,7 @@ const day = (at: string) => dayjs(at).format('D MMM, HH:mm')
         <Field where="next" label="A new one" :hint="`at least ${leastPassword} characters; four words, say`"
           ><TextField v-model="next" name="next-password" type="password" autocomplete="new-password"
         /></Field>
-        <Tap type="submit" :disabled="password === '' || next === ''">Change it</Tap>
+        <Tap type="submit" :off="password === '' ? 'enter the password of now' : next === '' ? 'enter a new one' : ''">Change it</Tap>
       </div>
     </Form>
     <SecondFactor />
