@@ -7,6 +7,7 @@ import type { Db, Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'
 import { Import, Job, JobUnit, Photo, Site, Unit } from '../db/models.ts'
 import type { VisitBefore } from '../db/trustModels.ts'
+import { sitesOfImport } from './queries.ts'
 
 /** Older ones nobody takes back. */
 const newest = 10
@@ -48,17 +49,7 @@ export async function takeBack(db: Doing, id: string, actor: Actor): Promise<Tak
 /** Sites go with their units, where neither a person nor a visit has touched them. */
 async function takeBackSites(db: Doing, importId: string): Promise<{ takenBack: number; kept: Kept[] }> {
   const { transaction } = db
-  const rows = await db.read<{ id: string; what: string; because: string | null }>(
-    `SELECT s.id, s.name AS what,
-            CASE WHEN EXISTS (SELECT 1 FROM jobs j WHERE j.site_id = s.id) THEN 'a visit is planned there, or was made'
-                 WHEN EXISTS (SELECT 1 FROM quotes q WHERE q.site_id = s.id) THEN 'it was quoted'
-                 WHEN EXISTS (SELECT 1 FROM messages m WHERE m.site_id = s.id) THEN 'its customer was written to'
-                 WHEN s.version > 1 OR s.retired_at IS NOT NULL OR EXISTS (SELECT 1 FROM units u WHERE u.site_id = s.id
-                        AND (u.version > 1 OR u.retired_at IS NOT NULL OR u.import_id IS NULL OR u.import_id <> s.import_id))
-                   THEN 'somebody changed it since' END AS because
-     FROM sites s WHERE s.import_id = :importId ORDER BY s.name FOR UPDATE`,
-    { importId },
-  )
+  const rows = await sitesOfImport(db, importId)
   const gone = rows.filter(({ because }) => because === null).map(({ id }) => id)
   await Unit.destroy({ where: { siteId: gone }, transaction })
   await Site.destroy({ where: { id: gone }, transaction })

@@ -25,7 +25,7 @@ const props = withDefaults(
     off?: string
     type?: 'button' | 'submit'
   }>(),
-  { type: 'button', pressed: undefined, to: undefined, href: undefined },
+  { type: 'button', pressed: undefined, off: undefined, to: undefined, href: undefined },
 )
 const link = computed(() => {
   if (props.to !== undefined) return { tag: RouterLink, to: props.to }
