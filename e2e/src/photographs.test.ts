@@ -5,7 +5,22 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { By, Key } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, gone, openBrowser, setSize, signIn, textOf, waitUntil, type Sheet } from './support/browser.ts'
+import {
+  click,
+  clickText,
+  exists,
+  expectText,
+  find,
+  gone,
+  openBrowser,
+  setSize,
+  signIn,
+  textOf,
+  type,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
+import { sent } from './support/moves.ts'
 import { follow, goToStation, isAt } from './support/places.ts'
 
 jest.setTimeout(180_000)
@@ -261,5 +276,31 @@ describe('at the proof', () => {
       "return document.documentElement.scrollWidth <= 390 ? [] : [...document.querySelectorAll('main *')].filter((one) => one.getBoundingClientRect().right > 391 && !one.closest('.along')).map((one) => `${one.tagName} ${one.className}`).slice(0, 8)",
     )
     expect(wide).toEqual([])
+  })
+})
+
+describe('a photograph', () => {
+  it('of the nameplate stands at the unit from then on, and beside the fields that are read off it', async () => {
+    await setSize(sheet, 1280, 800)
+    await follow(sheet, 'Look-over')
+    await click(sheet, '[data-plate-fold] [aria-expanded="false"]')
+    const file = join(folder, 'plate.jpg')
+    writeFileSync(
+      file,
+      await sharp({ create: { width: 300, height: 200, channels: 3, background: '#aab' } })
+        .jpeg()
+        .toBuffer(),
+    )
+    await (await find(sheet, '[data-nameplate] label')).findElement(By.css('input')).sendKeys(file)
+    await find(sheet, '[data-nameplate] [data-photo]')
+    await expectText(sheet, '[data-plate-fold]', 'Nameplate (photographed)')
+    await sent(sheet)
+    await click(sheet, '.eyebrow a')
+    await isAt(sheet, 'site')
+    await click(sheet, '[aria-label="Traits of Meeting room"]')
+    await find(sheet, '[data-plate-photo] [data-photo] img')
+    await type(sheet, 'input[name="maker"]', 'Norra')
+    await clickText(sheet, 'Save the unit')
+    await gone(sheet, '[data-unit-form]')
   })
 })

@@ -20,6 +20,7 @@ const unit = {
   version: 1,
   lastCleanedAt: null,
   retiredAt: null,
+  platePhoto: null,
 }
 
 function record(customerUnits?: 'metric' | 'us'): JobRecord {

@@ -97,6 +97,8 @@ export const happeningSchema = z.discriminatedUnion('type', [
     stepId: stepId.optional(),
     /** Of a part as it was found, or after the work. */
     of: closed({ part: partSchema, when: z.literal(['before', 'after']) }).optional(),
+    /** Of the unit's nameplate. */
+    plate: z.literal(true).optional(),
   }),
   /** What was read off a photograph; the grade that follows is set by a person. */
   closed({ type: z.literal('photo-measured'), unitId, photoId: z.uuid(), measure: photoMeasureSchema }),

@@ -86,7 +86,7 @@ export function happeningInWords(happening: Happening, { titleOf, gateOf, produc
     case 'resumed':
       return 'went on'
     case 'photo-taken':
-      return `photograph${happening.stepId ? ` at: ${titleOf(happening.stepId)}` : happening.of ? ` of the ${partNames[happening.of.part]}, ${happening.of.when}` : ''}`
+      return `photograph${happening.stepId ? ` at: ${titleOf(happening.stepId)}` : happening.of ? ` of the ${partNames[happening.of.part]}, ${happening.of.when}` : happening.plate ? ' of the nameplate' : ''}`
     case 'photo-measured':
       return `measured on a photograph: ${percent(settledShare(happening.measure))} covered${
         happening.measure.byHand === undefined ? '' : `, corrected by hand (read: ${percent(happening.measure.coveredShare)})`

@@ -8,6 +8,7 @@ export { lastUndoable } from './undo.ts'
 export {
   emptyUnitState,
   photosOfPart,
+  photosOfPlate,
   type LedgerEntry,
   type LedgerException,
   type Pause,

@@ -141,6 +141,7 @@ function apply(unit: UnitState, event: JobEvent): void {
         eventId: id,
         ...(happening.stepId === undefined ? {} : { stepId: happening.stepId }),
         ...(happening.of === undefined ? {} : { of: happening.of }),
+        ...(happening.plate === undefined ? {} : { plate: happening.plate }),
       })
       return
     case 'photo-measured': {

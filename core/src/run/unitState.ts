@@ -37,12 +37,17 @@ export interface TakenPhoto {
   photoId: string
   stepId?: string
   of?: { part: Part; when: 'before' | 'after' }
+  /** Whether it shows the nameplate. */
+  plate?: true
   /** What was read off it last. */
   measure?: PhotoMeasure
   by: number
   atMs: number
   eventId: string
 }
+
+/** Photographs of the nameplate, in the order in which they were taken. */
+export const photosOfPlate = (photos: readonly TakenPhoto[]): TakenPhoto[] => photos.filter(({ plate }) => plate === true)
 
 /** Photographs of a part as it was found, or after the work, in the order in which they were taken. */
 export const photosOfPart = (photos: readonly TakenPhoto[], part: Part, when: 'before' | 'after'): TakenPhoto[] =>

@@ -106,6 +106,8 @@ export const unitRecordSchema = closed({
   ...unitSaveSchema.shape,
   lastCleanedAt: z.iso.datetime().nullable(),
   retiredAt,
+  /** Of its nameplate, the last that was taken, and on which visit. */
+  platePhoto: closed({ photoId: recordId, jobId: recordId }).nullable(),
 })
 export type UnitRecord = z.infer<typeof unitRecordSchema>
 

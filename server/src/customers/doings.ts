@@ -5,7 +5,7 @@ import { Op } from 'sequelize'
 import { difference, note, type Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'
-import { Audit, Firm, Job, Message, Photo, Reply, Site, Stop, StoredEvent } from '../db/models.ts'
+import { Audit, Firm, Job, Message, Photo, Reply, Site, Stop, StoredEvent, Unit } from '../db/models.ts'
 import { dayOf } from '../days.ts'
 import type { FileStore } from '../files/store.ts'
 import { keyOf, previewKeyOf } from '../photos/doings.ts'
@@ -15,6 +15,13 @@ import { retentionOf } from './queries.ts'
 /** Files go once the doing is committed: a record never speaks of a file that is not there. */
 export const removeFiles = async (files: FileStore, photos: readonly Photo[]): Promise<void> => {
   for (const photo of photos) for (const key of [keyOf(photo), previewKeyOf(photo)]) await files.remove(key)
+}
+
+/** Their records, and the word of units that this is their nameplate. */
+async function dropPhotos({ transaction }: Doing, photos: readonly Photo[]): Promise<void> {
+  const ids = photos.map(({ id }) => id)
+  await Unit.update({ platePhotoId: null, platePhotoJobId: null }, { where: { platePhotoId: ids }, transaction })
+  await Photo.destroy({ where: { id: ids }, transaction })
 }
 
 async function dropMessages({ transaction }: Doing, ids: readonly string[]): Promise<void> {
@@ -61,7 +68,7 @@ export async function eraseCustomer(db: Doing, siteId: string, version: number, 
   )
   await dropStops(db, site, [...messages.map(({ address }) => address), ...(reminders ? [reminders.to] : [])])
   const photos = await Photo.findAll({ where: { jobId: jobIds }, transaction })
-  await Photo.destroy({ where: { jobId: jobIds }, transaction })
+  await dropPhotos(db, photos)
   await note(db, actor, { what: 'customer-erased', about: `site ${siteId}`, after: { photographs: photos.length, messages: messages.length } })
   return photos
 }
@@ -92,7 +99,7 @@ async function clearFirm(db: Db, files: FileStore, firm: Firm, nowMs: number): P
             include: [{ association: 'job', where: { onDate: { [Op.lt]: dayOf(monthsBefore(nowMs, photographs).getTime(), firm) } } }],
             transaction,
           })
-    await Photo.destroy({ where: { id: photos.map(({ id }) => id) }, transaction })
+    await dropPhotos(doing, photos)
     const old =
       messages === null
         ? []

@@ -245,6 +245,14 @@ export const migrations: readonly Migration[] = [
     down: ['ALTER TABLE units DROP COLUMN retired_at', 'ALTER TABLE sites DROP COLUMN retired_at'],
   },
   {
+    name: '2026-11-28-photographs-of-nameplates',
+    up: [
+      `ALTER TABLE units ADD COLUMN plate_photo_id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NULL,
+         ADD COLUMN plate_photo_job_id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NULL, ADD INDEX of_photo (plate_photo_id)`,
+    ],
+    down: ['ALTER TABLE units DROP INDEX of_photo, DROP COLUMN plate_photo_job_id, DROP COLUMN plate_photo_id'],
+  },
+  {
     name: '2026-11-28-imports',
     // What came with an import can be taken back: sites know theirs, and of visits is kept what they were before.
     up: [

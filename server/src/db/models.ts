@@ -108,6 +108,9 @@ export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<U
   declare hoursPerDay: number | null
   /** What stands on its nameplate; null where nobody noted it. */
   declare plate: CreationOptional<Plate | null>
+  /** The last photograph of the nameplate, and the visit on which it was taken. */
+  declare platePhotoId: CreationOptional<string | null>
+  declare platePhotoJobId: CreationOptional<string | null>
   declare savedBy: string
   /** Since when nobody cleans it any more. */
   declare retiredAt: CreationOptional<Date | null>
@@ -285,6 +288,8 @@ export function defineModels(sequelize: Sequelize): void {
       design: json<Unit>('design'),
       hoursPerDay: { type: DataTypes.DOUBLE, allowNull: true },
       plate: { ...(json<Unit>('plate') as object), allowNull: true } as ModelAttributes<Unit>[string],
+      platePhotoId: { type: DataTypes.CHAR(36), allowNull: true },
+      platePhotoJobId: { type: DataTypes.CHAR(36), allowNull: true },
       savedBy: text(120),
       retiredAt: { type: DataTypes.DATE(3), allowNull: true },
       importId: { type: DataTypes.CHAR(36), allowNull: true },

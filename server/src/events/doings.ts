@@ -1,7 +1,7 @@
 // How do events get into the log? All of a batch that holds up; the answer comes after the commit; sending twice does nothing.
 import { Fault, linesOf, sayFaultLine } from '@yastik/core/faults'
 import { usualTreatmentWeeks } from '@yastik/core/method'
-import { eventSchema, photoIdOf, timeOf, unitStateOf, type JobEvent, type UnitState } from '@yastik/core/run'
+import { eventSchema, photoIdOf, photosOfPlate, timeOf, unitStateOf, type JobEvent, type UnitState } from '@yastik/core/run'
 import type { EventReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
@@ -115,6 +115,10 @@ export async function summariseJob(db: Doing, job: Job): Promise<void> {
         { lastCleanedAt: summary.handedOverAt },
         { where: { id: unitId, lastCleanedAt: { [Op.or]: [null, { [Op.lt]: summary.handedOverAt }] } }, transaction },
       )
+    // The last that was taken; where it was taken on this visit and is undone, there is none any more.
+    const plate = photosOfPlate(state.photos).at(-1)
+    if (plate && plate.photoId !== unit.platePhotoId) await unit.update({ platePhotoId: plate.photoId, platePhotoJobId: job.id }, { transaction })
+    else if (!plate && unit.platePhotoJobId === job.id) await unit.update({ platePhotoId: null, platePhotoJobId: null }, { transaction })
     const wasHandedOver = jobUnit.handedOverAt?.getTime() ?? null
     if (wasHandedOver !== (summary.handedOverAt?.getTime() ?? null)) await renewDues(db, [unit])
   }

@@ -107,7 +107,8 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
       { id, firmId: firm.id },
     ),
     db.read<Omit<UnitRow, 'design' | 'plate'> & { design: string; plate: string | null }>(
-      `SELECT u.id, u.site_id AS siteId, u.version, u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, u.plate, u.last_cleaned_at AS lastCleanedAt
+      `SELECT u.id, u.site_id AS siteId, u.version, u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, u.plate, u.last_cleaned_at AS lastCleanedAt,
+              u.plate_photo_id AS platePhotoId, u.plate_photo_job_id AS platePhotoJobId
        FROM job_units ju JOIN units u ON u.id = ju.unit_id WHERE ju.job_id = :id ORDER BY ju.position`,
       { id },
     ),

@@ -136,6 +136,32 @@ describe('a photograph', () => {
     await put(await blank(50, 50).jpeg().toBuffer(), { id })
     expect(await send()).toEqual({ accepted: [event.id], refused: [] })
   })
+  it('of the nameplate is the unit’s from then on: the last that was taken, and none once it is undone', async () => {
+    const record = async () => (await ask('GET', `/api/jobs/${jobId}`)).json().site.units[0]
+    const send = async (...happenings: object[]) => {
+      const events = happenings.map((happening) => ({ id: newId(), atMs: Date.now(), by: me, happening: { unitId, ...happening } }))
+      expect((await ask('POST', `/api/jobs/${jobId}/events`, { events })).json().refused).toEqual([])
+      return events.map(({ id }) => id)
+    }
+    const [first, second] = [newId(), newId()]
+    for (const id of [first, second]) await put(await blank(60, 40).jpeg().toBuffer(), { id })
+    expect(await record()).toMatchObject({ platePhoto: null })
+    const [one] = await send({ type: 'photo-taken', photoId: first, plate: true })
+    expect(await record()).toMatchObject({ platePhoto: { photoId: first, jobId } })
+    const [two] = await send({ type: 'photo-taken', photoId: second, plate: true })
+    expect(await record()).toMatchObject({ platePhoto: { photoId: second, jobId } })
+    await send({ type: 'undone', eventId: two })
+    expect(await record()).toMatchObject({ platePhoto: { photoId: first, jobId } })
+    await send({ type: 'undone', eventId: one })
+    expect(await record()).toMatchObject({ platePhoto: null })
+    // Of a customer that is erased nothing stays, and the unit does not speak of it.
+    await send({ type: 'photo-taken', photoId: second, plate: true })
+    const { siteId } = await record()
+    const owner = await signedIn(house.app, 'owner-a')
+    const { version } = (await ask('GET', `/api/sites/${siteId}`)).json()
+    expect((await owner('POST', `/api/sites/${siteId}/erase`, { version })).statusCode).toBe(200)
+    expect((await ask('GET', `/api/sites/${siteId}`)).json().units[0]).toMatchObject({ platePhoto: null })
+  })
   it('lies in two files, the whole and the preview, under the firm', async () => {
     const id = newId()
     await put(await blank(50, 50).jpeg().toBuffer(), { id })

@@ -6,6 +6,8 @@ import type { Site, Unit } from '../db/models.ts'
 export type UnitRow = Pick<Unit, 'id' | 'siteId' | 'version' | 'name' | 'family' | 'design' | 'hoursPerDay' | 'plate'> & {
   readonly lastCleanedAt?: Date | null
   readonly retiredAt?: Date | null
+  readonly platePhotoId?: string | null
+  readonly platePhotoJobId?: string | null
 }
 
 export const unitForm = ({
@@ -36,6 +38,7 @@ export const unitRecord = (unit: UnitRow): UnitRecord => ({
   ...unitForm(unit),
   lastCleanedAt: unit.lastCleanedAt?.toISOString() ?? null,
   retiredAt: unit.retiredAt?.toISOString() ?? null,
+  platePhoto: unit.platePhotoId && unit.platePhotoJobId ? { photoId: unit.platePhotoId, jobId: unit.platePhotoJobId } : null,
 })
 
 export const siteRecord = (

@@ -29,7 +29,9 @@ export async function photographsOf(db: Db, firm: Firm, files: FileStore): Promi
       site: unit?.site?.name,
       width: photo.width,
       height: photo.height,
-      ...(taken ? { takenAt: new Date(taken.atMs).toISOString(), stepId: taken.stepId, of: taken.of, measure: taken.measure } : {}),
+      ...(taken
+        ? { takenAt: new Date(taken.atMs).toISOString(), stepId: taken.stepId, of: taken.of, nameplate: taken.plate, measure: taken.measure }
+        : {}),
     })
     if (bytes)
       zip.addReadStreamLazy(

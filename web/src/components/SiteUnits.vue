@@ -32,7 +32,7 @@ watch(
 )
 const pick = (id: string, on: boolean) => (picked.value = on ? [...picked.value, id] : picked.value.filter((other) => other !== id))
 
-const editing = ref<{ id?: string; version?: number; form: UnitForm }>()
+const editing = ref<{ id?: string; version?: number; form: UnitForm; platePhoto?: UnitRecord['platePhoto'] }>()
 /** Counts openings, so that each is a form of its own. */
 const opened = ref(0)
 function edit(unit?: UnitRecord, alike = false) {
@@ -41,10 +41,10 @@ function edit(unit?: UnitRecord, alike = false) {
     editing.value = { form: { name: '', family: props.site.units.at(-1)?.family ?? 'wall-head', design: {} } }
     return
   }
-  const { id, version, name, family, design, hoursPerDay, maker, model, serialNumber } = unit
+  const { id, version, name, family, design, hoursPerDay, maker, model, serialNumber, platePhoto } = unit
   const traits = { family, design: { ...design }, hoursPerDay, maker, model }
   // Each has a serial number of its own.
-  editing.value = alike ? { form: { name: '', ...traits } } : { id, version, form: { name, ...traits, serialNumber } }
+  editing.value = alike ? { form: { name: '', ...traits } } : { id, version, form: { name, ...traits, serialNumber }, platePhoto }
 }
 function saved() {
   editing.value = undefined
@@ -128,6 +128,7 @@ const columns: Column<UnitRecord>[] = [
       :site-id="site.id"
       :version="editing.version"
       :start="editing.form"
+      :plate-photo="editing.platePhoto"
       @saved="saved"
       @leave="editing = undefined"
     />

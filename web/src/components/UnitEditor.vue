@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // One unit written down, changed, or several alike at once.
 import { families, familyNames, traitsOf, type Family } from '@yastik/core/units'
-import { endpoints, type UnitForm } from '@yastik/core/wire'
+import { endpoints, type UnitForm, type UnitRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import { useDoing } from '../api/useServer.ts'
@@ -11,6 +11,7 @@ import Form from '../kit/Form.vue'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
 import { optionsOf } from '../kit/option.ts'
+import PhotoThumb from './PhotoThumb.vue'
 import UnitFormFields from './UnitForm.vue'
 
 const props = defineProps<{
@@ -18,6 +19,8 @@ const props = defineProps<{
   /** The unit that is changed; without one it is new. */ id?: string
   version?: number
   start: UnitForm
+  /** Its nameplate, to be read off. */
+  platePhoto?: UnitRecord['platePhoto']
 }>()
 const emit = defineEmits<{ saved: []; leave: [] }>()
 const form = ref<UnitForm>(props.start)
@@ -62,6 +65,10 @@ const save = () =>
       :options="optionsOf(families, (family) => familyNames[family])"
       @update:model-value="setFamily"
     />
+    <p v-if="id && platePhoto" class="row" data-plate-photo>
+      <PhotoThumb :photo-id="platePhoto.photoId" :job-id="platePhoto.jobId" :unit-id="id" says="the nameplate" />
+      <span class="small">The nameplate: tap it to read it whole.</span>
+    </p>
     <UnitFormFields v-model="form">
       <Field :where="names.length > 1 ? 'names[0]' : 'name'" label="Name of the unit, as people on site call it" class="whole wide"
         ><TextField v-model="form.name" name="unit-name"

@@ -16,7 +16,7 @@ import { askOrKept, shelve } from '../offline/shelf.ts'
 import { useSession } from './session.ts'
 
 /** What a photograph shows: a step, or a part before or after. */
-export type PhotoOf = Pick<Extract<Happening, { type: 'photo-taken' }>, 'stepId' | 'of'>
+export type PhotoOf = Pick<Extract<Happening, { type: 'photo-taken' }>, 'stepId' | 'of' | 'plate'>
 
 /** An event that happened in another tab; without one, something was sent there. */
 interface TabMessage {

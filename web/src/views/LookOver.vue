@@ -12,7 +12,7 @@ import {
   type SoilKind,
 } from '@yastik/core/lookover'
 import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
-import { photosOfPart } from '@yastik/core/run'
+import { photosOfPart, photosOfPlate } from '@yastik/core/run'
 import { isOnRoof, isSplit, partNames, partsToSee, type Part } from '@yastik/core/units'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef } from 'vue'
 import GradeScale from '../components/GradeScale.vue'
@@ -32,6 +32,7 @@ import Later from '../kit/Later.vue'
 
 // Further down, or opened on demand: loaded then.
 const ReadingsForm = defineAsyncComponent(() => import('../components/ReadingsForm.vue'))
+const Nameplate = defineAsyncComponent(() => import('../components/Nameplate.vue'))
 const PhotoSlot = defineAsyncComponent(() => import('../components/PhotoSlot.vue'))
 
 const props = defineProps<{ jobId: string; unitId: string }>()
@@ -41,6 +42,8 @@ const state = computed(() => job.stateFor(props.unitId))
 const design = computed(() => job.designFor(props.unitId)!)
 const plan = usePlan(() => props.unitId)
 const unitPlan = computed(() => plan.value?.units[0])
+const plateOpen = ref(false)
+const hasPlate = computed(() => unit.value.platePhoto !== null || photosOfPlate(state.value.photos).length > 0)
 const selected = ref<Part>()
 const sections = useTemplateRef<HTMLElement>('sections')
 const parts = computed(() => partsToSee(unit.value.family, design.value))
@@ -171,6 +174,9 @@ useKeys([
           @update:model-value="setExtent(finding, $event)"
         />
       </div>
+      <Fold v-model="plateOpen" :title="`Nameplate${hasPlate ? ' (photographed)' : ''}`" data-plate-fold
+        ><Nameplate v-if="plateOpen" :unit="unit" :job-id="jobId"
+      /></Fold>
       <Fold :title="`Before readings${state.readings.before ? ' (taken)' : ''}`" data-before-readings>
         <ReadingsForm
           :job-id="jobId"
