@@ -21,12 +21,16 @@ export default defineConfig({
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         // Tables are taken in by the server: without a signal nobody reads one.
-        globIgnores: ['**/table.worker-*.js'],
+        globIgnores: ['**/table.worker-*.js', '**/typefaces-*.js', '**/unicode-*.js'],
+        // Letters of other scripts, for reports: fetched when a name has them, and kept.
+        runtimeCaching: [{ urlPattern: /(\.woff|\/(typefaces|unicode)-[^/]*\.js)$/, handler: 'CacheFirst', options: { cacheName: 'letters' } }],
         navigateFallbackDenylist: [/^\/api\//],
       },
     }),
   ],
   resolve: { conditions: ['yastik-source', 'module', 'browser', 'development|production', 'default'] },
-  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  // What a worker needs now and then is fetched then.
+  worker: { format: 'es' },
+  build: { assetsInlineLimit: (file) => (file.endsWith('.woff') ? false : undefined), target: 'es2022', chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4180', changeOrigin: false } } },
 })

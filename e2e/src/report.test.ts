@@ -12,6 +12,7 @@ import {
   click,
   clickText,
   devtools,
+  exists,
   expectText,
   find,
   openBrowser,
@@ -217,5 +218,23 @@ describe('the report', () => {
     await sheet.driver.get(report)
     await isAt(sheet, 'report')
     await expectText(sheet, '[data-report]', /delivered cooling\s+\d+ Btu\/h/)
+  })
+  it('sets names in any letters, and fetches for it what it needs', async () => {
+    const report = await sheet.driver.getCurrentUrl()
+    await click(sheet, '.eyebrow a')
+    await isAt(sheet, 'site')
+    const names = ['Ольга', 'Ελένη', '東京', '김민준', 'สมชาย', 'محمد علي', 'Đặng']
+    await type(sheet, 'input[name="site-name"]', `Inn ${names.join(' ')}`)
+    await clickText(sheet, 'Save the site')
+    await expectText(sheet, 'form [role="status"]', 'aved')
+    await sheet.driver.get(report)
+    await isAt(sheet, 'report')
+    const path = await savePdf()
+    expect(await exists(sheet, '[data-lacking]')).toBe(false)
+    const text = (await textIn(path)).replace(/[\u202a-\u202e\u2066-\u2069]/g, '')
+    for (const name of names.join(' ').split(' ')) expect(text).toContain(name)
+    const fonts = (await run('pdffonts', [path])).stdout.trim().split('\n').slice(2)
+    expect(fonts.length).toBeGreaterThan(6)
+    for (const font of fonts) expect(font).toMatch(/\byes\s+yes\s+yes\b/)
   })
 })

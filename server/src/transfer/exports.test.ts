@@ -75,7 +75,11 @@ describe('sites and units as CSV', () => {
     ]
     const said = (await technician('POST', '/api/imports/sites', { sites: good })).body.trim().split('\n')
     // How far it is, and last what was taken in.
-    expect(said.map((line) => JSON.parse(line) as object)).toEqual([{ rows: 2, of: 3 }, { rows: 3, of: 3 }, { receipt: { sites: 2, units: 1 } }])
+    expect(said.map((line) => JSON.parse(line) as object)).toEqual([
+      { rows: 2, of: 3 },
+      { rows: 3, of: 3 },
+      { receipt: { importId: expect.any(String) as string, sites: 2, units: 1 } },
+    ])
     expect(await Site.count()).toBe(before + 2)
     const double = await technician('POST', '/api/imports/sites', {
       sites: [

@@ -133,4 +133,10 @@ async function planned(job: { id: string; onDate: string; units: readonly { unit
   gap: 0 0.6rem;
   align-items: baseline;
 }
+/* High enough to be tapped, where several stand below each other. */
+.each a {
+  min-height: 28px;
+  display: inline-flex;
+  align-items: center;
+}
 </style>

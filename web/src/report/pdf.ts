@@ -1,12 +1,15 @@
-// How does the report become a PDF? Tagged, with title and language, its text selectable and its typeface embedded.
+// How does the report become a PDF? Tagged, with title and language, its text selectable and its typefaces embedded.
 import PDFDocument from 'pdfkit'
 import { toBlob } from 'pdfkit/output'
 import type { ReportContent } from '@yastik/core/report'
+import { faceOf, runsOf, type Face } from './letters.ts'
 import { drawSection, sectionInWords } from './section.ts'
 
 export interface Fonts {
   readonly body: ArrayBuffer
   readonly strong: ArrayBuffer
+  /** For letters that ours lacks. */
+  readonly more: readonly { readonly name: string; readonly bytes: ArrayBuffer }[]
 }
 /** Pictures by the id of their photograph, as JPEG or PNG. */
 export type Pictures = ReadonlyMap<string, ArrayBuffer>
@@ -19,14 +22,26 @@ const soft = '#54636d'
 const margin = 46
 const gutter = 14
 
+/** How a text is set. */
+interface Setting {
+  readonly size: number
+  readonly strong?: boolean
+  readonly colour?: string
+  readonly width: number
+  readonly lineGap?: number
+}
+
 /** The flow of a page: puts one thing below the other, each with its tag. */
 class Flow {
   readonly paper: Paper
   readonly root: Struct
   readonly width: number
+  /** Ours first, then those for letters that it lacks. */
+  readonly faces: readonly Face[]
 
-  constructor(paper: Paper) {
+  constructor(paper: Paper, faces: readonly Face[]) {
     this.paper = paper
+    this.faces = faces
     this.root = paper.struct('Document')
     paper.addStructure(this.root)
     this.width = paper.page.width - 2 * margin
@@ -37,15 +52,45 @@ class Flow {
     if (this.paper.y + height > this.paper.page.height - margin) this.paper.addPage()
   }
 
+  /** Sets a text, each letter in a typeface that has it, all on one base line. */
+  put(text: string, left: number, top: number, { size, strong = false, colour = ink, ...options }: Setting): void {
+    const { paper } = this
+    const own = strong ? 'strong' : 'body'
+    const runs = runsOf(text, this.faces)
+    paper.font(own).fontSize(size).fillColor(colour)
+    if (runs.every(({ face }) => face === 'body')) {
+      paper.text(text, left, top, options)
+      return
+    }
+    const baseline = -(this.faces[0].ascent * size)
+    runs.forEach((run, index) => {
+      paper.font(run.face === 'body' ? own : run.face)
+      const how = { ...options, baseline, continued: index < runs.length - 1 }
+      if (index === 0) paper.text(run.text, left, top, how)
+      else paper.text(run.text, how)
+    })
+    paper.font(own)
+  }
+
+  /** How high a text gets in a column, points; where it is of several typefaces, its lines are counted by its width. */
+  heightOf(text: string, width: number, size: number): number {
+    const { paper } = this
+    const runs = runsOf(text, this.faces)
+    paper.font('strong').fontSize(size)
+    if (runs.every(({ face }) => face === 'body')) return paper.heightOfString(text, { width })
+    const sizes = runs.map(({ face, text: own }) => {
+      paper.font(face === 'body' ? 'strong' : face)
+      return { width: paper.widthOfString(own), height: paper.currentLineHeight(true) }
+    })
+    const lines = Math.ceil(sizes.reduce((sum, { width: own }) => sum + own, 0) / width)
+    return lines * Math.max(...sizes.map(({ height }) => height))
+  }
+
   text(tag: string, text: string, { size = 10.5, strong = false, colour = ink, after = 4, into = this.root } = {}): void {
     const { paper } = this
     into.add(
       paper.struct(tag, {}, () => {
-        paper
-          .font(strong ? 'strong' : 'body')
-          .fontSize(size)
-          .fillColor(colour)
-          .text(text, margin, paper.y, { width: this.width, lineGap: 1.5 })
+        this.put(text, margin, paper.y, { size, strong, colour, width: this.width, lineGap: 1.5 })
       }),
     )
     paper.y += after
@@ -67,8 +112,8 @@ class Flow {
       const item = paper.struct('LI')
       list.add(item)
       const top = paper.y
-      item.add(paper.struct('Lbl', {}, () => void paper.font('body').fontSize(10.5).fillColor(ink).text('–', margin, top, { width: 10 })))
-      item.add(paper.struct('LBody', {}, () => void paper.text(sentence, margin + 12, top, { width: this.width - 12, lineGap: 1.5 })))
+      item.add(paper.struct('Lbl', {}, () => this.put('–', margin, top, { size: 10.5, width: 10 })))
+      item.add(paper.struct('LBody', {}, () => this.put(sentence, margin + 12, top, { size: 10.5, width: this.width - 12, lineGap: 1.5 })))
       item.end()
       paper.y += 2
     }
@@ -83,8 +128,7 @@ class Flow {
     this.root.add(table)
     rows.forEach((cells, index) => {
       const isHead = headed && index === 0
-      paper.font(isHead ? 'body' : 'strong').fontSize(isHead ? 9 : 10.5)
-      const height = Math.max(...cells.map((cell, at) => paper.heightOfString(cell, { width: shares[at] * this.width - 8 })))
+      const height = Math.max(...cells.map((cell, at) => this.heightOf(cell, shares[at] * this.width - 8, isHead ? 9 : 10.5)))
       // A head is never parted from what stands below it.
       this.need(isHead ? height + 60 : height + 8)
       const top = paper.y
@@ -95,11 +139,7 @@ class Flow {
         const [x, width] = [left, shares[at] * this.width]
         row.add(
           paper.struct(isHead || at === 0 ? 'TH' : 'TD', {}, () => {
-            paper
-              .font(isHead || at !== 0 ? 'body' : 'strong')
-              .fontSize(isHead ? 9 : 10.5)
-              .fillColor(isHead ? soft : ink)
-              .text(cell, x, top, { width: width - 8 })
+            this.put(cell, x, top, { size: isHead ? 9 : 10.5, strong: !isHead && at === 0, colour: isHead ? soft : ink, width: width - 8 })
           }),
         )
         left += width
@@ -132,7 +172,7 @@ class Flow {
     const heights = entries.map(({ alt, caption, draw }, index) => {
       const left = margin + index * (width + gutter)
       let took = 0
-      this.root.add(paper.struct('Caption', {}, () => void paper.font('body').fontSize(9).fillColor(soft).text(caption, left, top, { width })))
+      this.root.add(paper.struct('Caption', {}, () => this.put(caption, left, top, { size: 9, colour: soft, width })))
       this.root.add(paper.struct('Figure', { alt }, () => (took = draw(left, top + 13, width))))
       return took
     })
@@ -155,7 +195,9 @@ export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: 
   paper.registerFont('body', fonts.body)
   paper.registerFont('strong', fonts.strong)
   const whole = toBlob(paper)
-  const flow = new Flow(paper)
+  for (const { name, bytes } of fonts.more) paper.registerFont(name, bytes)
+  const faces = [faceOf('body', fonts.body), ...fonts.more.map(({ name, bytes }) => faceOf(name, bytes))]
+  const flow = new Flow(paper, faces)
   flow.text('P', content.firm, { size: 10, colour: soft, after: 2 })
   flow.text('H1', `${content.title}: ${content.unit}`, { size: 21, strong: true, after: 6 })
   flow.table(

@@ -34,6 +34,8 @@ const photoIds = computed(() => [...(content.value?.photos.flatMap(({ before, af
 const busy = ref(false)
 const error = ref<unknown>()
 const missing = ref(0)
+/** Letters that could not be set. */
+const lacking = ref('')
 /** Made aside; the page stays quick meanwhile. */
 async function save() {
   if (!content.value) return
@@ -53,6 +55,7 @@ async function save() {
       worker.postMessage(asked)
     })
     if ('failed' in answer) throw new Error(answer.failed)
+    lacking.value = answer.lacking
     const link = document.createElement('a')
     link.href = URL.createObjectURL(answer.pdf)
     link.download = `${content.value.fileName}.pdf`
@@ -74,6 +77,9 @@ const print = () => window.print()
       <Tap now data-save-report :disabled="busy" @click="save">{{ busy ? 'Making it …' : 'Save as PDF' }}</Tap>
       <Tap @click="print">Print this page</Tap>
       <span v-if="missing > 0" role="status" class="small">Not on this device, and could not be fetched: {{ counted(missing, 'photograph') }}.</span>
+      <span v-if="lacking !== ''" role="status" class="small" data-lacking
+        >No typeface was at hand for {{ lacking }}: with a signal, save it once more.</span
+      >
     </div>
     <FaultNote :error="error" />
     <article class="report stack" data-report>
