@@ -1,7 +1,23 @@
 // The crew's day: work moves to somebody else by drag, by tap and by key; what cannot be is turned down in words.
 import { Key, Origin } from 'selenium-webdriver'
 import { startApp, type RunningApp } from './support/app.ts'
-import { bringIntoView, click, clickText, expectText, find, gone, openBrowser, signIn, tryAgain, waitUntil, type Sheet } from './support/browser.ts'
+import {
+  bringIntoView,
+  click,
+  clickText,
+  exists,
+  expectText,
+  find,
+  fitsPhone,
+  gone,
+  openBrowser,
+  setSize,
+  signIn,
+  textOf,
+  tryAgain,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
 import { follow, goToStation, openUnit } from './support/places.ts'
 
 jest.setTimeout(180_000)
@@ -23,6 +39,7 @@ afterAll(async () => {
   await sanna?.close()
   await app?.close()
 })
+const press = (sheet: Sheet, key: string) => sheet.driver.actions().sendKeys(key).perform()
 /** Who does a step of the first unit, as the timeline shows it. */
 const whoDoes = async (sheet: Sheet, step: string): Promise<string[]> => {
   let who: string[] = []
@@ -43,7 +60,9 @@ const drag = (sheet: Sheet, step: string, lanes: number) => tryAgain(sheet, () =
 async function dragOnce(sheet: Sheet, step: string, lanes: number): Promise<void> {
   const bar = await find(sheet, `[data-task$="/${step}"]`)
   await bringIntoView(sheet, bar)
-  const lane = await sheet.driver.executeScript<number>("return document.querySelector('svg.day').getBoundingClientRect().width / 1180 * 46")
+  const lane = await sheet.driver.executeScript<number>(
+    "const day = document.querySelector('svg.day'); return (day.getBoundingClientRect().width / day.viewBox.baseVal.width) * 46",
+  )
   await sheet.driver
     .actions()
     .move({ origin: bar })
@@ -87,6 +106,76 @@ describe('work in the crew’s day', () => {
     await follow(imre, 'At the unit')
     await find(imre, '[data-step]')
     await gone(imre, '[data-crew-timeline]')
+  })
+})
+
+describe('the window on the day', () => {
+  const minutesOf = (text: string) => {
+    const [from, to] = text.split('–').map((time) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5)))
+    return (to - from + 1440) % 1440
+  }
+  const shown = async () => textOf(imre, '[data-window]')
+  const changes = async (doing: () => Promise<void>) => {
+    const before = await shown()
+    await doing()
+    await waitUntil(imre, async () => (await shown()) !== before, 'the window stays')
+    return [minutesOf(before), minutesOf(await shown())]
+  }
+  it('comes nearer and goes farther by taps and by keys, and its bars say what they are', async () => {
+    await goToStation(imre, 'crew')
+    await find(imre, '[data-crew-overview] .overlay')
+    if (await exists(imre, '[data-farther]:not(:disabled)')) await press(imre, '0')
+    const all = minutesOf(await shown())
+    const bars = () => imre.driver.executeScript<number>("return document.querySelectorAll('svg.day .task').length")
+    const [many] = [await bars()]
+    const [before, after] = await changes(() => click(imre, '[data-nearer]'))
+    expect(after).toBeLessThan(before)
+    await changes(() => press(imre, '+'))
+    expect(await bars()).toBeLessThan(many)
+    await expectText(imre, 'svg.day', /[A-C] [A-Z][a-z]+ ?/)
+    await changes(() => press(imre, Key.ARROW_RIGHT))
+    await changes(() => press(imre, Key.ARROW_LEFT))
+    await changes(() => press(imre, '-'))
+    await press(imre, '0')
+    await waitUntil(imre, async () => minutesOf(await shown()) === all, 'the whole day is not shown')
+    await find(imre, '[data-farther]:disabled')
+  })
+  it('is drawn on the overview, pinched on a touchpad, and dragged along', async () => {
+    const overview = await find(imre, '[data-crew-overview] .overlay')
+    await bringIntoView(imre, overview)
+    const [, drawn] = await changes(() =>
+      imre.driver.actions().move({ origin: overview, x: -250 }).press().move({ origin: overview, x: -100 }).release().perform(),
+    )
+    expect(drawn).toBeGreaterThan(9)
+    const wheel = (deltaY: number, ctrlKey: boolean) =>
+      imre.driver.executeScript(
+        `const day = document.querySelector('svg.day'), { x, y, width } = day.getBoundingClientRect()
+        day.dispatchEvent(new WheelEvent('wheel', { bubbles: true, cancelable: true, clientX: x + width / 2, clientY: y + 8, deltaY: arguments[0], ctrlKey: arguments[1] }))`,
+        deltaY,
+        ctrlKey,
+      )
+    const [before, after] = await changes(() => wheel(60, true) as Promise<void>)
+    expect(after).toBeGreaterThan(before)
+    // Without Ctrl the wheel is the page's.
+    const stays = await shown()
+    await wheel(-60, false)
+    expect(await shown()).toBe(stays)
+    const ground = await find(imre, 'svg.day .axis')
+    const [length, same] = await changes(() =>
+      imre.driver.actions().move({ origin: ground, y: -90 }).press().move({ origin: Origin.POINTER, x: -120 }).release().perform(),
+    )
+    expect(Math.abs(same - length)).toBeLessThanOrEqual(1)
+    await press(imre, '0')
+  })
+  it('fits a phone without being scrolled sideways', async () => {
+    await fitsPhone(imre)
+    await setSize(imre, 390, 844)
+    await waitUntil(
+      imre,
+      async () => (await imre.driver.executeScript<number>("return document.querySelector('svg.day').clientWidth")) < 390,
+      'too wide',
+    )
+    await setSize(imre, 1280, 800)
   })
 })
 

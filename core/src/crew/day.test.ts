@@ -1,17 +1,23 @@
 import { planJob } from '../plan/index.ts'
 import { stateOf, stepsLeft, type Happening, type JobEvent } from '../run/index.ts'
 import { jobWith } from '../tests/jobs.ts'
-import { crewDay, type UnitSteps } from './index.ts'
+import { crewDay, type CrewDay, type UnitSteps } from './index.ts'
 
 const soiled = { complaints: ['smell' as const], grades: { wheel: { grade: 3 as const }, coilFace: { grade: 2 as const } } }
 const unitsOf = (count: number): UnitSteps[] =>
   Array.from({ length: count }, (_, index) => ({ id: `u${index}`, steps: planJob(jobWith(soiled)).units[0].steps }))
 const imre = { name: 'Imre', trained: ['wheel-removal', 'electrics'] }
 const plenty = () => 3
+/** The day once all of it is known. */
+function whole(days: Iterable<CrewDay>): Required<CrewDay> {
+  const { gains, ...day } = [...days].at(-1) ?? {}
+  if (!gains || !('timeline' in day)) throw new Error('the day does not come to its end')
+  return { ...day, gains } as Required<CrewDay>
+}
 
 describe('the day of a crew', () => {
   const units = unitsOf(3)
-  const day = crewDay(units, [imre, { name: 'Sanna' }], plenty)
+  const day = whole(crewDay(units, [imre, { name: 'Sanna' }], plenty))
   const key = ({ unitId, step }: { unitId: string; step: string }) => `${unitId}/${step}`
 
   it('has a chain from its beginning to its end, without a hole', () => {
@@ -25,6 +31,12 @@ describe('the day of a crew', () => {
       expect({ task: key(task), gap: gap === 0 || gap === waitOf.get(key(before)) }).toEqual({ task: key(task), gap: true })
     })
   })
+  it('is there before what would shorten it, and is the same with it', () => {
+    const [first, second, ...more] = crewDay(units, [imre, { name: 'Sanna' }], plenty)
+    expect(more).toEqual([])
+    expect(first).not.toHaveProperty('gains')
+    expect(second).toEqual({ ...first, gains: day.gains })
+  })
   it('says what one more person would save, and never that somebody costs time', () => {
     expect(day.gains.some(({ what }) => what.startsWith('one more person'))).toBe(true)
     for (const { savesMin } of day.gains) expect(savesMin).toBeGreaterThanOrEqual(1)
@@ -32,7 +44,7 @@ describe('the day of a crew', () => {
     expect([...savings].sort((a, b) => b - a)).toEqual(savings)
   })
   it('says that nothing helps one unit whose waits set the end', () => {
-    const alone = crewDay(unitsOf(1), [imre, { name: 'Sanna' }, { name: 'Ole' }], plenty)
+    const alone = whole(crewDay(unitsOf(1), [imre, { name: 'Sanna' }, { name: 'Ole' }], plenty))
     expect(alone.gains).toEqual([])
   })
 })
@@ -84,7 +96,7 @@ describe('what is left of a unit', () => {
   })
   it('is put in time: nobody rinses before the dwell is over, and somebody works meanwhile', () => {
     const left = stepsLeft(state, soakedAt)
-    const { timeline } = crewDay([{ id: 'u', steps: left }], [imre], plenty)
+    const { timeline } = whole(crewDay([{ id: 'u', steps: left }], [imre], plenty))
     const at = (step: string) => timeline.tasks.find((task) => task.step === step)!
     expect(at('rinse-coil').startMin).toBeGreaterThanOrEqual(at('wait-apply-coil').endMin)
     expect(at('wait-apply-coil').who).toEqual([])

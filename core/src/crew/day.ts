@@ -7,8 +7,8 @@ export interface CrewDay {
   timeline: Timeline
   /** The tasks that set the finish, in order of time. */
   chain: TimelineTask[]
-  /** What one more person or piece of equipment would save, most first; nothing that saves less than a minute. */
-  gains: { what: string; savesMin: number }[]
+  /** What one more person or piece of equipment would save, most first; nothing that saves less than a minute. Missing while it is reckoned. */
+  gains?: { what: string; savesMin: number }[]
 }
 
 /** Equipment whose lack is often what one waits for. */
@@ -18,14 +18,19 @@ const dayEffort = 30_000
 /** Effort of one what-if: enough to tell minutes apart. */
 const gainEffort = 15_000
 
-/** @throws Fault `no-schedule` as `timeline`. */
-export function crewDay(
+/**
+ * The day as far as it is known: first who does what when, then with what would shorten it, which takes ten times as long.
+ * @throws Fault `no-schedule` as `timeline`, before the first
+ */
+export function* crewDay(
   units: readonly UnitSteps[],
   crew: readonly CrewMember[],
   equipmentCount: (kind: string) => number,
   options: ScheduleOptions = {},
-): CrewDay {
+): Generator<CrewDay, void, undefined> {
   const own = timeline(units, crew, equipmentCount, { effort: dayEffort, ...options })
+  const day = { timeline: own, chain: criticalChain(own.tasks, units) }
+  yield day
   const used = new Set(units.flatMap(({ steps }) => steps.flatMap(({ equipment }) => equipment)))
   const trained = [...new Set(units.flatMap(({ steps }) => steps.flatMap(({ skill }) => skill ?? [])))]
   const whatIf = (what: string, people: readonly CrewMember[], count: (kind: string) => number) => ({
@@ -46,9 +51,5 @@ export function crewDay(
       .filter((kind) => used.has(kind) && equipmentCount(kind) > 0)
       .map((kind) => whatIf(`one more ${kind.replaceAll('-', ' ')}`, crew, (other) => equipmentCount(other) + (other === kind ? 1 : 0))),
   ]
-  return {
-    timeline: own,
-    chain: criticalChain(own.tasks, units),
-    gains: gains.filter(({ savesMin }) => savesMin >= 1).sort((a, b) => b.savesMin - a.savesMin),
-  }
+  yield { ...day, gains: gains.filter(({ savesMin }) => savesMin >= 1).sort((a, b) => b.savesMin - a.savesMin) }
 }

@@ -8,13 +8,13 @@ import { partNames } from '@yastik/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { serverNow } from '../api/clock.ts'
-import CrewTasks from '../components/CrewTasks.vue'
-import CrewTimeline from '../components/CrewTimeline.vue'
+import { useCrewDay } from '../crewDay/askDay.ts'
+import CrewChart from '../crewDay/CrewChart.vue'
+import CrewTasks from '../crewDay/CrewTasks.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import { useNames } from '../job/useNames.ts'
 import { useJob } from '../stores/job.ts'
 import { usePlanning } from '../stores/planning.ts'
-import { useCrewDay } from '../workers/crewDay.ts'
 import Tabs from '../kit/Tabs.vue'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
@@ -43,8 +43,11 @@ async function compute() {
   units.value = own
   if (own.length === 0) return
   try {
-    const found = await askDay(own, crew.value, job.record?.equipment ?? [])
+    const found = await askDay(own, crew.value, job.record?.equipment ?? [], (whole) => {
+      if (units.value === own) day.value = whole
+    })
     if (units.value !== own) return
+    // What would shorten it comes after it; on a quick device it may be here already.
     ;[day.value, fault.value] = [found, undefined]
   } catch (error) {
     if (!isNoSchedule(error)) throw error
@@ -145,8 +148,16 @@ const first = computed(() =>
       </p>
       <Tabs v-model="side" :options="sides">
         <template #chart>
-          <CrewTimeline :day="day" :units="units" :people="people" :letter-of="letterOf" :picked="picked" @pick="picked = $event" @give="give" />
-          <p class="small no-print">Drag a piece of work to somebody else’s lane, or tap it; with keys: Tab to it, then ↑ or ↓.</p>
+          <CrewChart
+            :day="day"
+            :units="units"
+            :people="people"
+            :letter-of="letterOf"
+            :picked="picked"
+            :from-min="fromMin"
+            @pick="picked = $event"
+            @give="give"
+          />
         </template>
         <template #list><CrewTasks :day="day" :units="units" :picked="picked" :from-min="fromMin" @pick="picked = $event" /></template>
       </Tabs>
@@ -154,9 +165,8 @@ const first = computed(() =>
         <p>
           <b>{{ unitName(picked.unitId) }}: {{ sentence(stepOf(picked)?.title ?? '') }}</b>
           <small>
-            {{ picked.who.join(' and ') }}, from {{ Math.round(picked.startMin) }} to {{ Math.round(picked.endMin) }} min{{
-              isGiven(picked) ? ', given' : ''
-            }}</small
+            {{ picked.who.join(' and ') }}, from {{ clockWords(fromMin + picked.startMin) }} to {{ clockWords(fromMin + picked.endMin)
+            }}{{ isGiven(picked) ? ', given' : '' }}</small
           >
         </p>
         <div class="row">
@@ -194,7 +204,8 @@ const first = computed(() =>
         </section>
         <section>
           <h3>What would shorten it</h3>
-          <p v-if="day.gains.length === 0">Neither one more person nor more equipment: waits set the end.</p>
+          <p v-if="!day.gains" role="status">reckoning …</p>
+          <p v-else-if="day.gains.length === 0">Neither one more person nor more equipment: waits set the end.</p>
           <ul v-else class="plain" data-gains>
             <li v-for="gain in day.gains" :key="gain.what">
               <b>−{{ gain.savesMin }} min</b> {{ gain.what }}

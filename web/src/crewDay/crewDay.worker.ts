@@ -10,12 +10,13 @@ export interface CrewDayAsked {
   crew: CrewMember[]
   equipment: Equipment[]
 }
+/** A day comes as far as it is known, and once more when it is known whole. */
 export type CrewDayAnswer = { asking: number } & ({ day: CrewDay } | { sentence: string; lines: readonly FaultLine[] })
 
 self.onmessage = ({ data: { asking, units, crew, equipment } }: MessageEvent<CrewDayAsked>) => {
   const answer = (what: CrewDayAnswer) => self.postMessage(what)
   try {
-    answer({ asking, day: crewDay(units, crew, piecesIn(equipment)) })
+    for (const day of crewDay(units, crew, piecesIn(equipment))) answer({ asking, day })
   } catch (error) {
     if (error instanceof Fault) answer({ asking, sentence: error.message, lines: error.lines })
     else throw error

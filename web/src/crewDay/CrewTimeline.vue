@@ -1,12 +1,15 @@
 <script setup lang="ts">
-// The day of a crew on one time axis (D3): a lane a person, below them a lane a unit with what it waits for; what sets the end is drawn heavy.
-// A piece of work is dragged to another lane, or moved there with the arrow keys.
+// The window on the day of a crew, on one time axis (D3): a lane a person, below them a lane a unit with what it waits for; what sets the end is
+// drawn heavy. A piece of work is dragged to another lane, or moved there with the arrow keys; the window is dragged, pinched, or turned nearer.
 import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
 import type { Step } from '@yastik/core/procedure'
+import { clockWords } from '@yastik/core/quantities'
 import { drag, type D3DragEvent } from 'd3-drag'
 import { scaleLinear } from 'd3-scale'
 import { select } from 'd3-selection'
+import { zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { clockTicks, leastMin, type DayWindow } from './dayWindow.ts'
 
 const props = defineProps<{
   day: CrewDay
@@ -14,27 +17,37 @@ const props = defineProps<{
   people: readonly string[]
   letterOf: (unitId: string) => string
   picked?: TimelineTask
+  /** When the day begins, by the clock. */
+  startMin: number
+  endMin: number
+  /** On the page, pixels. */
+  width: number
 }>()
+const shown = defineModel<DayWindow>('window', { required: true })
 const emit = defineEmits<{ pick: [task: TimelineTask]; give: [task: TimelineTask, to: string] }>()
-const left = 110
-const width = 1180
+const left = computed(() => (props.width < 700 ? 76 : 110))
 const lane = 46
 const waitLane = 26
 const top = 26
 
-const end = computed(() => Math.max(props.day.timeline.finishMin, props.day.timeline.lowerBoundMin, 1))
-const scale = computed(() =>
-  scaleLinear()
-    .domain([0, end.value])
-    .range([left, width - 12]),
+const right = computed(() => props.width - 12)
+const scale = computed(() => scaleLinear().domain([shown.value.fromMin, shown.value.toMin]).range([left.value, right.value]))
+/** Where a time lies, as far as it is in the window. */
+const within = (minute: number) => Math.min(right.value, Math.max(left.value, scale.value(minute)))
+const isShown = (fromMin: number, toMin: number) => toMin >= shown.value.fromMin && fromMin <= shown.value.toMin
+const ticks = computed(() =>
+  clockTicks(shown.value, props.startMin, Math.max(2, props.width / 110)).map((minute) => ({
+    x: scale.value(minute - props.startMin),
+    says: clockWords(minute),
+  })),
 )
-const ticks = computed(() => scale.value.ticks(10))
 const stepOf = computed(() => new Map<string, Step>(props.units.flatMap(({ id, steps }) => steps.map((step) => [`${id}/${step.id}`, step]))))
 const chain = computed(() => new Set(props.day.chain.map(({ unitId, step }) => `${unitId}/${step}`)))
 const bars = computed(() =>
   props.day.timeline.tasks.flatMap((task) => {
+    if (!isShown(task.startMin, task.endMin)) return []
     const key = `${task.unitId}/${task.step}`
-    const x = scale.value(task.startMin)
+    const x = within(task.startMin)
     return task.who.map((who) => ({
       key: `${key}/${who}`,
       task,
@@ -42,10 +55,11 @@ const bars = computed(() =>
       given: props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] === who,
       x,
       y: top + props.people.indexOf(who) * lane,
-      width: Math.max(1, scale.value(task.endMin) - x),
+      width: Math.max(1, within(task.endMin) - x),
       letter: props.letterOf(task.unitId),
+      title: stepOf.value.get(key)?.title ?? task.step,
       critical: chain.value.has(key),
-      says: `${props.letterOf(task.unitId)}: ${stepOf.value.get(key)?.title ?? task.step}, ${Math.round(task.startMin)} to ${Math.round(task.endMin)} min, ${task.who.join(' and ')}${props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? ', given' : ''}`,
+      says: `${props.letterOf(task.unitId)}: ${stepOf.value.get(key)?.title ?? task.step}, ${clockWords(props.startMin + task.startMin)} to ${clockWords(props.startMin + task.endMin)}, ${task.who.join(' and ')}${props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? ', given' : ''}`,
     }))
   }),
 )
@@ -56,7 +70,9 @@ const waits = computed(() =>
     const ownWait = task.who.length === 0 ? task.endMin - task.startMin : (step?.wait?.leastMin ?? 0)
     if (ownWait <= 0) return []
     const from = task.who.length === 0 ? task.startMin : task.endMin
-    const [x, until] = [scale.value(from), scale.value(Math.min(from + ownWait, end.value))]
+    const to = Math.min(from + ownWait, props.endMin)
+    if (!isShown(from, to)) return []
+    const [x, until] = [within(from), within(to)]
     return [
       {
         key: `${task.unitId}/${task.step}`,
@@ -83,6 +99,8 @@ function moveTo({ task, who }: Bar, lane_: number) {
 const behaviour = drag<SVGGElement, Bar>()
   .container(() => sheet.value!)
   .clickDistance(4)
+  // Two fingers are for the window.
+  .filter((event: MouseEvent | TouchEvent) => !('touches' in event && event.touches.length > 1) && !event.ctrlKey)
   .on(
     'start',
     ({ subject }: D3DragEvent<SVGGElement, Bar, Bar>) => (dragged.value = { key: subject.key, dy: 0, over: props.people.indexOf(subject.who) }),
@@ -97,25 +115,76 @@ function bindBars() {
   if (sheet.value) select(sheet.value).selectAll<SVGGElement, Bar>('g.task').data(bars.value).call(behaviour)
 }
 onMounted(bindBars)
+
+/** While the library is told where the window is, it says so as if somebody had moved it. */
+let isPlaced = false
+/** The window as the library has it: how near, and how far along. */
+const zooming = zoom<SVGSVGElement, unknown>()
+  // The page still scrolls over it: a wheel turns it nearer only while Ctrl is held, as a pinch on a touchpad does.
+  .filter((event: MouseEvent | WheelEvent | TouchEvent) =>
+    event.type === 'wheel' ? event.ctrlKey : 'touches' in event ? event.touches.length > 1 : !(event.target as Element).closest('.task'),
+  )
+  .on('zoom', ({ sourceEvent, transform }: D3ZoomEvent<SVGSVGElement, unknown>) => {
+    if (!sourceEvent || isPlaced) return
+    const [fromMin, toMin] = transform.rescaleX(whole()).domain()
+    shown.value = { fromMin, toMin }
+  })
+const whole = () => scaleLinear().domain([0, props.endMin]).range([left.value, right.value])
+function bindWindow() {
+  if (!sheet.value) return
+  const box: [[number, number], [number, number]] = [
+    [left.value, 0],
+    [right.value, 1],
+  ]
+  zooming
+    .extent(box)
+    .translateExtent(box)
+    .scaleExtent([1, Math.max(1, props.endMin / leastMin)])
+  const { fromMin, toMin } = shown.value
+  const near = props.endMin / (toMin - fromMin)
+  const along = left.value - near * whole()(fromMin)
+  isPlaced = true
+  // The double click is the bar's.
+  select(sheet.value).call(zooming).on('dblclick.zoom', null).call(zooming.transform, zoomIdentity.translate(along, 0).scale(near))
+  isPlaced = false
+}
+onMounted(bindWindow)
+watch([shown, () => props.endMin, () => props.width], bindWindow, { flush: 'post' })
 watch(bars, bindBars, { flush: 'post' })
 const shortEnough = (text: string, room: number) => text.length * 6 < room
+/** As much of what a bar is as stands in it. */
+function label({ letter, title, width }: Bar): string {
+  const room = Math.floor((width - 8) / 6.6)
+  const whole = `${letter} ${title}`
+  return room >= whole.length ? whole : room >= 8 ? `${whole.slice(0, room - 1)}…` : letter
+}
 </script>
 
 <template>
-  <div class="along" tabindex="0" role="region" aria-label="Timeline, scrolls sideways on a narrow screen">
-    <svg ref="sheet" class="day" :viewBox="`0 0 ${width} ${height}`" role="group" aria-label="Timeline of the crew" data-crew-timeline>
+  <div>
+    <svg
+      ref="sheet"
+      class="day"
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
+      role="group"
+      aria-label="Timeline of the crew"
+      data-crew-timeline
+    >
       <g class="axis">
-        <g v-for="tick in ticks" :key="tick">
-          <line :x1="scale(tick)" :x2="scale(tick)" :y1="top - 6" :y2="height - 26" />
-          <text :x="scale(tick)" :y="height - 10" text-anchor="middle">{{ tick }}</text>
+        <g v-for="tick in ticks" :key="tick.says">
+          <line :x1="tick.x" :x2="tick.x" :y1="top - 6" :y2="height - 26" />
+          <text :x="tick.x" :y="height - 10" text-anchor="middle">{{ tick.says }}</text>
         </g>
-        <text :x="4" :y="height - 10">minutes</text>
       </g>
-      <text v-for="(person, index) in people" :key="person" x="4" :y="top + index * lane + 24" class="who">{{ person }}</text>
+      <text v-for="(person, index) in people" :key="person" x="4" :y="top + index * lane + 24" class="who">
+        {{ width < 700 ? person.split(' ')[0] : person }}
+      </text>
       <text v-for="(unit, index) in units" :key="unit.id" x="4" :y="waitsTop + index * waitLane + 16" class="small">
         {{ letterOf(unit.id) }} waits
       </text>
-      <rect v-if="dragged" class="over" :x="left" :y="top + dragged.over * lane - 3" :width="width - left - 12" :height="lane - 6" />
+      <rect v-if="dragged" class="over" :x="left" :y="top + dragged.over * lane - 3" :width="right - left" :height="lane - 6" />
       <g
         v-for="bar in bars"
         :key="bar.key"
@@ -135,17 +204,17 @@ const shortEnough = (text: string, room: number) => text.length * 6 < room
         <title>{{ bar.says }}</title>
         <rect :x="bar.x" :y="bar.y" :width="bar.width" :height="lane - 12" />
         <path v-if="bar.given" class="given" :d="`M${bar.x} ${bar.y} h9 l-9 9 z`" />
-        <text v-if="bar.width > 11" :x="bar.x + bar.width / 2" :y="bar.y + 22" text-anchor="middle">{{ bar.letter }}</text>
+        <text v-if="bar.width > 11" :x="bar.x + bar.width / 2" :y="bar.y + 22" text-anchor="middle">{{ label(bar) }}</text>
       </g>
       <g v-for="wait in waits" :key="wait.key" class="wait">
         <title>{{ wait.says }}</title>
         <line :x1="wait.x" :x2="wait.x + wait.width" :y1="wait.y + 12" :y2="wait.y + 12" />
         <text v-if="shortEnough(wait.short, wait.width)" :x="wait.x + 3" :y="wait.y + 8">{{ wait.short }}</text>
       </g>
-      <g class="bound">
+      <g v-if="isShown(day.timeline.lowerBoundMin, day.timeline.lowerBoundMin)" class="bound">
         <line :x1="scale(day.timeline.lowerBoundMin)" :x2="scale(day.timeline.lowerBoundMin)" :y1="4" :y2="height - 26" />
         <text :x="scale(day.timeline.lowerBoundMin) - 5" y="14" text-anchor="end">
-          no order can end before {{ Math.round(day.timeline.lowerBoundMin) }} min
+          no order can end before {{ clockWords(startMin + day.timeline.lowerBoundMin) }}
         </text>
       </g>
     </svg>
@@ -154,10 +223,9 @@ const shortEnough = (text: string, room: number) => text.length * 6 < room
 
 <style scoped>
 .day {
-  width: 100%;
-  min-width: 54rem;
-  height: auto;
   display: block;
+  /* One finger scrolls the page; two are for the window. */
+  touch-action: pan-y;
   font-family: inherit;
 }
 text {
@@ -185,7 +253,7 @@ text {
 }
 .task {
   cursor: grab;
-  touch-action: pan-x;
+  touch-action: none;
 }
 .task.picked rect {
   stroke-width: 4;
