@@ -32,6 +32,10 @@ describe('figures in a person’s units', () => {
       'Make up 3.4 fl oz of foam in 13.5 fl oz of water (1:4), 12 LEDs, 3 kWh',
     )
     expect(sentenceOf('28 °C and 1.6 L/min', imperial)).toBe('82 °F and 0.42 gal/min')
+    // Below nothing as well, however the minus is written; what stands after a figure is no minus.
+    expect(sentenceOf('-5 °C outdoors', imperial)).toBe('23 °F outdoors')
+    expect(sentenceOf('At −40 °C', imperial)).toBe('At -40 °F')
+    expect(sentenceOf('room 2-4 °C', imperial)).toBe('room 2-39 °F')
     const text = 'About 8.4 L at 26 °C'
     expect(sentenceOf(text, metric)).toBe(text)
   })

@@ -93,8 +93,9 @@ export function quantityWords(value: number, unit: SiUnit, measures: Measures): 
   return `${figure} ${name}`
 }
 
-const inWords = /(\d+(?:\.\d+)?) (°C|L\/min|L\/h|L|m³\/h|kW)(?![\w/])/g
+/** A minus stands before a figure that nothing else stands before: 2-4 is a range. */
+const inWords = /((?:(?<![\w.)])[-−])?\d+(?:\.\d+)?) (°C|L\/min|L\/h|L|m³\/h|kW)(?![\w/])/g
 
 /** A sentence in which quantities stand, with each as the person reads it. */
 export const sentenceOf = (text: string, measures: Measures): string =>
-  text.replace(inWords, (_, figure: string, unit: SiUnit) => quantityWords(Number(figure), unit, measures))
+  text.replace(inWords, (_, figure: string, unit: SiUnit) => quantityWords(Number(figure.replace('−', '-')), unit, measures))

@@ -4,6 +4,9 @@ import { nextSteps, type Asker } from '@yastik/core/run'
 import { computed } from 'vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { sentence } = useMeasures()
 
 const props = defineProps<{ jobId: string; unitId: string; asker: Asker; nowMs: number }>()
 const job = useJob()
@@ -24,7 +27,7 @@ const steps = computed(() =>
     <Tap v-for="{ id, step } in steps" :key="id" :to="{ name: 'at-the-unit', params: { jobId, unitId: id } }">
       <span
         ><b>{{ job.unitFor(id)?.name }}</b
-        >: {{ step.title }}</span
+        >: {{ sentence(step.title) }}</span
       >
     </Tap>
   </section>

@@ -39,7 +39,7 @@ const columns = [{ key: 'part', says: 'Part' }, ...dryingWays.map((how) => ({ ke
   <Fold :title="`The ${plan.steps.length} steps`">
     <ol class="small">
       <li v-for="entry in plan.steps" :key="entry.id">
-        {{ entry.title }} <span v-if="entry.wait">({{ entry.wait.leastMin }} min for {{ entry.wait.for }})</span>
+        {{ sentence(entry.title) }} <span v-if="entry.wait">({{ entry.wait.leastMin }} min for {{ entry.wait.for }})</span>
       </li>
     </ol>
   </Fold>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // Who has to be called, and why: shown wherever the plan is.
 import type { UnitPlan } from '@yastik/core/plan'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { sentence } = useMeasures()
 
 defineProps<{ referrals: UnitPlan['referrals'] }>()
 </script>
@@ -8,7 +11,7 @@ defineProps<{ referrals: UnitPlan['referrals'] }>()
 <template>
   <div v-if="referrals.length > 0" class="refer" role="alert">
     <p v-for="referral in referrals" :key="referral.because">
-      <b>{{ referral.to.replace('-', ' ') }}:</b> {{ referral.because }}
+      <b>{{ referral.to.replace('-', ' ') }}:</b> {{ sentence(referral.because) }}
     </p>
   </div>
 </template>

@@ -202,7 +202,7 @@ useKeys([
       }}</Tap>
       <div v-if="holds.length > 0" role="status" data-holds>
         <ul class="holds">
-          <li v-for="reason in holds" :key="reason">{{ reason }}</li>
+          <li v-for="reason in holds" :key="reason">{{ sentence(reason) }}</li>
         </ul>
       </div>
       <div class="row">

@@ -6,6 +6,9 @@ import { computed } from 'vue'
 import Fold from '../kit/Fold.vue'
 import Tap from '../kit/Tap.vue'
 import ReferralNote from './ReferralNote.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { sentence } = useMeasures()
 
 const props = defineProps<{ jobId: string; unitId: string; plan: UnitPlan; isGraded: boolean }>()
 const scope = computed(() => props.plan.decisions.find(({ topic }) => topic === 'scope'))
@@ -20,7 +23,7 @@ const wholeWords = (choice: string) => choiceNames[choice as Choice]
       <p class="eyebrow">{{ isGraded ? 'From what is graded so far' : 'Before anything is graded' }}</p>
       <h2 class="verdict" data-scope>{{ wholeWords(scope.choice) }}</h2>
       <ul class="because">
-        <li v-for="reason in scope.because" :key="reason">{{ reason }}</li>
+        <li v-for="reason in scope.because" :key="reason">{{ sentence(reason) }}</li>
       </ul>
       <div class="figures">
         <div>

@@ -10,6 +10,9 @@ import { select } from 'd3-selection'
 import { zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { clockTicks, leastMin, type DayWindow } from './dayWindow.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { sentence } = useMeasures()
 
 const props = defineProps<{
   day: CrewDay
@@ -57,9 +60,9 @@ const bars = computed(() =>
       y: top + props.people.indexOf(who) * lane,
       width: Math.max(1, within(task.endMin) - x),
       letter: props.letterOf(task.unitId),
-      title: stepOf.value.get(key)?.title ?? task.step,
+      title: sentence(stepOf.value.get(key)?.title ?? task.step),
       critical: chain.value.has(key),
-      says: `${props.letterOf(task.unitId)}: ${stepOf.value.get(key)?.title ?? task.step}, ${clockWords(props.startMin + task.startMin)} to ${clockWords(props.startMin + task.endMin)}, ${task.who.join(' and ')}${props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? ', given' : ''}`,
+      says: `${props.letterOf(task.unitId)}: ${sentence(stepOf.value.get(key)?.title ?? task.step)}, ${clockWords(props.startMin + task.startMin)} to ${clockWords(props.startMin + task.endMin)}, ${task.who.join(' and ')}${props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? ', given' : ''}`,
     }))
   }),
 )

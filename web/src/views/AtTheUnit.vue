@@ -124,7 +124,7 @@ useKeys([
           <li v-for="entry in toCome" :key="entry.id">
             {{ sentence(entry.title)
             }}<template v-if="entry.because"
-              ><br /><em>{{ entry.because }}</em></template
+              ><br /><em>{{ sentence(entry.because) }}</em></template
             >
           </li>
         </ol>

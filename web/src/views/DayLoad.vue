@@ -19,7 +19,7 @@ import Tick from '../kit/Tick.vue'
 import Notice from '../kit/Notice.vue'
 
 useJob().close()
-const { quantity } = useMeasures()
+const { quantity, sentence } = useMeasures()
 const day = ref(usePlace().today())
 const load = ref<DayLoad>()
 const fromDevice = ref(false)
@@ -113,7 +113,7 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
                 <span
                   ><b>{{ item.item }}</b
                   ><br /><small
-                    >{{ item.why
+                    >{{ sentence(item.why)
                     }}{{ visits.length > 1 ? ` · ${item.sites.length === visits.length ? 'every visit' : item.sites.join(', ')}` : '' }}</small
                   ></span
                 >

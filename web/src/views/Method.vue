@@ -26,7 +26,7 @@ import Tap from '../kit/Tap.vue'
 // Further down, or opened on demand: loaded then.
 const WashBench = defineAsyncComponent(() => import('../components/WashBench.vue'))
 
-const { reading } = useMeasures()
+const { reading, sentence } = useMeasures()
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const planning = usePlanning()
@@ -56,7 +56,7 @@ function bringsOf(school: SchoolName): Record<string, string> {
   return Object.fromEntries(
     others.map((value) => {
       const change = compareSchool(own.units[0], contextOf(own), ownPlan.plan, school, value)
-      return [value, change.reach ? `${difference(change)}; ${change.reach}` : difference(change)]
+      return [value, change.reach ? `${difference(change)}; ${sentence(change.reach)}` : difference(change)]
     }),
   )
 }
@@ -123,7 +123,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         <template v-if="!declined && unitPlan.notReached.length > 0">
           Not reached:
           <span v-for="(left, index) in unitPlan.notReached" :key="left.part"
-            >{{ index > 0 ? '; ' : '' }}{{ partNames[left.part] }}, {{ left.because }}</span
+            >{{ index > 0 ? '; ' : '' }}{{ partNames[left.part] }}, {{ sentence(left.because) }}</span
           >.
         </template>
         <template v-else-if="!declined">Every part that is soiled is reached.</template>
@@ -186,7 +186,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         <h3>What would do more</h3>
         <ul>
           <li v-for="offer in unitPlan.offers" :key="offer.what">
-            <b>{{ offer.what }}</b>: {{ offer.because
+            <b>{{ sentence(offer.what) }}</b>: {{ sentence(offer.because)
             }}<template v-if="offer.minutes !== undefined"> ({{ signed(offer.minutes) }} min, {{ place.change(offer.money ?? 0) }})</template>
             <Tap v-if="offer.extra" :off="started ? 'work has begun' : ''" data-order-outdoor @click="order(offer.extra, true)">
               The customer orders it

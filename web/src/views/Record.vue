@@ -13,6 +13,9 @@ import { usePlanning } from '../stores/planning.ts'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 import { useNames } from '../job/useNames.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { sentence } = useMeasures()
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const names = useNames(() => props.unitId)
@@ -26,7 +29,7 @@ const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)
 const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))
 const entries = computed(() => inOrder(own.value))
 
-const says = (happening: Happening) => happeningInWords(happening, names)
+const says = (happening: Happening) => sentence(happeningInWords(happening, names))
 const columns = [
   { key: 'at', says: 'When', oneLine: true },
   { key: 'by', says: 'Who', oneLine: true },
@@ -65,7 +68,7 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
           /><small v-if="sinceMin(event) > 1">
             (that device’s clock was {{ sinceMin(event) }} min {{ (event.aheadMs ?? 0) > 0 ? 'ahead' : 'behind' }})</small
           ><small v-if="!counts(event)"> (undone)</small
-          ><small v-if="held.has(event.id)"><br />does not count: {{ held.get(event.id)?.join('; ') }}</small>
+          ><small v-if="held.has(event.id)"><br />does not count: {{ sentence(held.get(event.id)?.join('; ') ?? '') }}</small>
         </template>
       </Ledger>
     </section>
