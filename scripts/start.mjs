@@ -56,26 +56,26 @@ await endLeftApp(pidFile)
 if (!(await isFree(port))) giveUp(`Port ${port} is taken by another program. Choose another one: npm start -- --port ${port + 1}`, 3)
 await prepareAll()
 say('starting the database')
-const database = await startMariadb(dataDir)
+let database = await startMariadb(dataDir)
 say(demo ? 'bringing the database up to date, loading the demo' : 'bringing the database up to date')
 /** The demo has stand-ins for what is outside; a real instance has none unless somebody asks for them. */
 const standIn = (name) => (demo ? `@yastik/stand-ins/${name}` : 'none')
-const app = fork(main, {
-  env: {
-    ...process.env,
-    ...database.env,
-    YASTIK_PORT: String(port),
-    YASTIK_FILES: join(dataDir, 'files'),
-    YASTIK_WEB_ROOT: inRoot('web/dist'),
-    YASTIK_DEMO: standIn('demo'),
-    YASTIK_INSTRUMENTS: process.env.YASTIK_INSTRUMENTS ?? standIn('instruments'),
-    YASTIK_MESSAGES: process.env.YASTIK_MESSAGES ?? standIn('messages'),
-    YASTIK_WEATHER: process.env.YASTIK_WEATHER ?? standIn('weather'),
-  },
-})
-writeFileSync(pidFile, String(app.pid))
+const environment = {
+  ...process.env,
+  ...database.env,
+  YASTIK_PORT: String(port),
+  YASTIK_FILES: join(dataDir, 'files'),
+  YASTIK_WEB_ROOT: inRoot('web/dist'),
+  YASTIK_DEMO: standIn('demo'),
+  YASTIK_INSTRUMENTS: process.env.YASTIK_INSTRUMENTS ?? standIn('instruments'),
+  YASTIK_MESSAGES: process.env.YASTIK_MESSAGES ?? standIn('messages'),
+  YASTIK_WEATHER: process.env.YASTIK_WEATHER ?? standIn('weather'),
+  YASTIK_LOG: process.env.YASTIK_LOG ?? 'faults',
+}
 
 let stopping = false
+/** @type {import('node:child_process').ChildProcess} */
+let app
 async function stop(status) {
   if (stopping) return
   stopping = true
@@ -87,8 +87,52 @@ async function stop(status) {
   await database.stop()
   process.exit(status)
 }
-app.once('exit', (status) => void stop(status ?? 1))
-app.once('message', async () => {
+
+/** What died is started again after a pause that grows as long as it dies soon, ms. */
+const pauses = { first: 1000, most: 60_000, soon: 60_000 }
+function pausesOf() {
+  let next = pauses.first
+  return async (ranMs) => {
+    if (ranMs > pauses.soon) next = pauses.first
+    await pause(next)
+    next = Math.min(2 * next, pauses.most)
+  }
+}
+
+const rest = pausesOf()
+let wasReady = false
+function startApp() {
+  const startedMs = performance.now()
+  app = fork(main, { env: environment })
+  writeFileSync(pidFile, String(app.pid))
+  app.once('message', () => {
+    if (!wasReady) void greet()
+    wasReady = true
+  })
+  app.once('exit', async (status, signal) => {
+    // What never came up would not do so the next time either.
+    if (stopping || !wasReady) return void stop(status ?? 1)
+    say(`the server ended (${signal ?? status}): it is started again`)
+    await rest(performance.now() - startedMs)
+    if (!stopping) startApp()
+  })
+}
+
+const restDatabase = pausesOf()
+async function watchDatabase() {
+  for (;;) {
+    const startedMs = performance.now()
+    await database.ended
+    if (stopping) return
+    say('the database ended: it is started again')
+    await restDatabase(performance.now() - startedMs)
+    if (stopping) return
+    // Where the server looks for it.
+    database = await startMariadb(dataDir, { port: Number(database.env.YASTIK_DB_PORT) })
+  }
+}
+
+async function greet() {
   console.log(`\nYastik is ready: http://127.0.0.1:${port}/\n`)
   if (demo) {
     const { demoPassword, demoPeople } = await import('../stand-ins/dist/demo/firm.js')
@@ -97,5 +141,11 @@ app.once('message', async () => {
   }
   if (!demo) console.log('Add somebody who may sign in: echo PASSWORD | npm run person -- --firm NAME --name NAME --sign-in WORD --role owner')
   console.log('\nCtrl+C stops it.')
-})
+}
+
+startApp()
+void watchDatabase()
+// npm does not pass on how it was ended: where it is gone, this ends too.
+const parent = process.ppid
+if (process.env.npm_lifecycle_event) setInterval(() => process.ppid !== parent && void stop(0), 500).unref()
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0))

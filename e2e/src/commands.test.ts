@@ -1,9 +1,10 @@
 // The commands as a person types them: plan, backup and restore, and start with a taken port or after a launcher that was killed.
 import { execFile, execFileSync, spawn, type ChildProcess } from 'node:child_process'
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer, type AddressInfo, type Server } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
 import { root } from './support/app.ts'
 
 jest.setTimeout(240_000)
@@ -122,16 +123,51 @@ describe('the start command', () => {
     expect(await end).toBe(0)
     await expect(answers(port)).rejects.toThrow()
   })
-  it('starts again over what a killed launcher left behind, on the same data', async () => {
+  const dbPid = () => Number(readFileSync(join(data, 'run', 'mariadb.pid'), 'utf8'))
+  const runs = (pid: number) => existsSync(`/proc/${pid}`)
+  /** Looks until it holds. */
+  async function comes(holds: () => boolean | Promise<boolean>, what: string): Promise<void> {
+    for (const endMs = performance.now() + 60_000; performance.now() < endMs; await pause(100))
+      if (await Promise.resolve(holds()).catch(() => false)) return
+    throw new Error(`${what} does not come`)
+  }
+  it('starts what died again, and ends with whoever started it, however that is ended', async () => {
+    const port = await freePort()
+    // As npm does it: a shell between.
+    const script = [process.execPath, join(root, 'scripts/start.mjs'), '--port', String(port), '--data', data].join(' ')
+    const shell = spawn('sh', ['-c', `${script}; true`], { env: { ...env, npm_lifecycle_event: 'start' }, stdio: 'ignore' })
+    started.push(shell)
+    await comes(async () => (await answers(port)) === 401, 'the server')
+    const app = () => Number(readFileSync(join(data, 'app.pid'), 'utf8'))
+    const [firstApp, firstDb] = [app(), dbPid()]
+    process.kill(firstApp, 'SIGKILL')
+    await comes(async () => app() !== firstApp && (await answers(port)) === 401, 'another server')
+    process.kill(firstDb, 'SIGKILL')
+    await comes(() => dbPid() !== firstDb && runs(dbPid()), 'another database')
+    await comes(async () => (await fetch(`http://127.0.0.1:${port}/ready`)).status === 200, 'an answer from it')
+    const [lastApp, lastDb] = [app(), dbPid()]
+    shell.kill('SIGKILL')
+    await comes(() => !runs(lastApp) && !runs(lastDb), 'the end of both')
+    await expect(answers(port)).rejects.toThrow()
+  })
+  it('starts again after a launcher that was killed, on the same data', async () => {
     const port = await freePort()
     const first = start(port)
     await first.ready
     const end = ended(first.child)
     first.child.kill('SIGKILL')
     await end
-    expect(await answers(port)).toBe(401)
+    // The server ends with its launcher, and the database is told to.
+    await comes(
+      () =>
+        answers(port).then(
+          () => false,
+          () => true,
+        ),
+      'the end of the server',
+    )
     const second = start(port)
-    expect(await second.ready).toContain('ending the server that an earlier run left behind')
+    await second.ready
     expect(await answers(port)).toBe(401)
     const secondEnd = ended(second.child)
     second.child.kill('SIGINT')

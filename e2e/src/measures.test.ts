@@ -1,6 +1,6 @@
 // Who reads in gallons and Fahrenheit finds no litre and no Celsius on any view, whoever wrote the sentence.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, openBrowser, signIn, type Sheet } from './support/browser.ts'
+import { click, expectText, openBrowser, signIn, type Sheet } from './support/browser.ts'
 import { goTo, sights, unitsOfDemo } from './support/everywhere.ts'
 
 jest.setTimeout(240_000)
@@ -15,6 +15,8 @@ beforeAll(async () => {
   await click(sheet, '[data-units]')
   for (const measure of ['°F', 'gal', 'CFM', 'Btu/h']) await click(sheet, `[data-measure="${measure}"]`)
   await click(sheet, '.el-dialog__headerbtn')
+  // However quickly they were tapped, all four are kept.
+  await expectText(sheet, '[data-units]', '°F')
 })
 afterAll(async () => {
   await sheet?.close()

@@ -206,7 +206,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await isAt(sheet, 'record')
     await expectText(sheet, '[data-record]', 'blower wheel: grade 4, choked (undone)')
     await expectText(sheet, '[data-record]', 'to be ordered: gasket')
-    await expectText(sheet, '[data-record]', /used: 0\.\d+ L of/)
+    await expectText(sheet, '[data-record]', /used: \d+ mL of/)
     await expectText(sheet, '[data-record]', 'handed over, partly proved')
   })
 })

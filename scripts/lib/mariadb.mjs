@@ -1,5 +1,5 @@
 // Our own MariaDB: own data directory, own socket, a free loopback port, own password. Never touches anybody else's server.
-import { execFileSync, spawn, spawnSync } from 'node:child_process'
+import { execFileSync, fork, spawn, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { chmodSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createConnection, createServer } from 'node:net'
@@ -85,7 +85,7 @@ function passwordIn(file) {
 
 /**
  * Starts MariaDB on `dataDir`, at `port` or a free one, and resolves once it answers.
- * @returns {Promise<{ env: Record<string, string>, pid: number, stop: () => Promise<void> }>} what the app needs to connect
+ * @returns {Promise<{ env: Record<string, string>, pid: number, ended: Promise<void>, stop: () => Promise<void> }>} what the app needs to connect; `ended` when the server is gone, whoever ended it
  */
 export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
   const [server] = await needPrograms('mariadb')
@@ -162,13 +162,18 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
     { stdio: ['ignore', openSync(logFile, 'a'), openSync(logFile, 'a')], detached: true, cwd: dirname(files) },
   )
   let ended = false
-  child.once('exit', () => (ended = true))
+  const gone = new Promise((done) => child.once('exit', () => ((ended = true), done())))
   const lastMs = performance.now() + startPatienceMs
   while (!(await answers(socketPath))) {
     if (ended || performance.now() > lastMs)
       giveUp(`The database did not start; its last words are in ${logFile}:\n${readFileSync(logFile, 'utf8').slice(-2000)}`)
     await pause(100)
   }
+  // However the launcher is ended, its server is told to write everything out and end.
+  const watcher = fork(join(import.meta.dirname, 'endWith.mjs'), [String(child.pid), dataArgument(dataDir)], { detached: true, stdio: 'ignore' })
+  watcher.unref()
+  watcher.channel?.unref()
+  void gone.then(() => watcher.kill('SIGKILL'))
   const env = {
     YASTIK_DB_HOST: '127.0.0.1',
     YASTIK_DB_PORT: String(port),
@@ -182,6 +187,7 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
   return {
     pid: child.pid,
     env,
+    ended: gone,
     stop: async () => {
       if (!ended) await endProcess(child.pid, dataArgument(dataDir), endPatienceMs)
       rmSync(initFile, { force: true })

@@ -3,7 +3,8 @@ import compress from '@fastify/compress'
 import cookie from '@fastify/cookie'
 import staticFiles from '@fastify/static'
 import { Fault } from '@yastik/core/faults'
-import fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
+import { isPage } from '@yastik/core/wire'
+import fastify, { LogController, type FastifyInstance, type FastifyRequest } from 'fastify'
 import { serializerCompiler } from 'fastify-type-provider-zod'
 import type { Sequelize } from 'sequelize'
 import { auditRoutes } from './audit/routes.ts'
@@ -18,7 +19,7 @@ import { handleErrors } from './http/errors.ts'
 import { guard } from './http/guard.ts'
 import { sendHeaders } from './http/headers.ts'
 import { describeRoutes } from './http/openapi.ts'
-import { quietLog } from './http/log.ts'
+import { logAnswers, quietLog, requestId, type LogKind } from './http/log.ts'
 import { readByTable, writePlainly } from './http/serve.ts'
 import { endSlowSenders, serverTimes, usualPatience, type Patience } from './http/slowSenders.ts'
 import { endStreamsWith } from './http/streams.ts'
@@ -32,6 +33,7 @@ import type { MessageGateway } from './messages/gateway.ts'
 import { messageRoutes } from './messages/routes.ts'
 import { peopleRoutes } from './people/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
+import { runningRoutes } from './running/routes.ts'
 import { quoteRoutes } from './quotes/routes.ts'
 import { findRoutes } from './find/routes.ts'
 import { siteRoutes } from './sites/routes.ts'
@@ -63,7 +65,10 @@ export interface AppOptions {
   readonly secureCookies?: boolean
   /** Proxies in front that name the caller: how many, or their addresses. */
   readonly trustProxy?: Config['trustProxy']
-  readonly log?: boolean
+  /** What is logged; nothing without it. */
+  readonly log?: LogKind
+  /** What whoever gathers figures has to bring; without it there are none. */
+  readonly metricsToken?: string
   /** Where the log goes; to standard output without it. */
   readonly logTo?: { write(line: string): void }
   /** Whether answers are held against the table before they leave, as tests do. */
@@ -93,9 +98,13 @@ const pages = (root: string) => async (app: FastifyInstance) => {
     setHeaders: (response, path) =>
       void response.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
   })
-  app.setNotFoundHandler((request, reply) =>
-    request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.includes('.') ? reply.sendFile('index.html') : nothingHere(request),
-  )
+  app.setNotFoundHandler((request, reply) => {
+    const [path] = request.url.split('?')
+    const isReading = request.method === 'GET' || request.method === 'HEAD'
+    if (!isReading || path.startsWith('/api/') || path.includes('.')) return nothingHere(request)
+    // At an address that is none of its own the interface says so, and so does the status.
+    return reply.status(isPage(path) ? 200 : 404).sendFile('index.html')
+  })
 }
 
 export async function buildApp({
@@ -107,7 +116,8 @@ export async function buildApp({
   webRoot,
   secureCookies = false,
   trustProxy = false,
-  log = false,
+  log,
+  metricsToken,
   logTo,
   answers = 'plain',
   patience = usualPatience,
@@ -117,9 +127,13 @@ export async function buildApp({
     ...serverTimes(patience),
     bodyLimit,
     trustProxy: typeof trustProxy === 'number' ? (_address, hop) => hop < trustProxy : trustProxy,
-    logger: log ? { ...quietLog, ...(logTo ? { stream: logTo } : {}) } : false,
+    logger: log ? { ...quietLog(log), ...(logTo ? { stream: logTo } : {}) } : false,
+    logController: new LogController({ disableRequestLogging: true }),
+    requestIdHeader: false,
+    genReqId: requestId,
   })
   handleErrors(app)
+  logAnswers(app)
   app.setValidatorCompiler(readByTable)
   app.setSerializerCompiler(answers === 'checked' ? serializerCompiler : writePlainly)
   await app.register(compress)
@@ -134,6 +148,7 @@ export async function buildApp({
   closeInGoodTime(app, graceMs)
   const files = folderStore(filesRoot)
   const canSend = gateway !== undefined
+  await app.register(runningRoutes(app, db, sequelize, files, metricsToken))
   for (const routes of [
     authRoutes(db, secureCookies, instruments !== undefined),
     peopleRoutes(db),

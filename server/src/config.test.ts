@@ -14,6 +14,7 @@ describe('the configuration', () => {
     expect(configFrom(good)).toEqual({
       port: 4180,
       host: '127.0.0.1',
+      log: 'access',
       database: { host: '127.0.0.1', port: 3306, user: 'y', password: 'p', name: 'yastik' },
       filesRoot: '/files',
       webRoot: undefined,

@@ -1,5 +1,6 @@
 // Where does the server listen, and where is its database? Everything comes from the environment.
 import { isIP } from 'node:net'
+import { logKinds, type LogKind } from './http/log.ts'
 
 export interface Config {
   readonly port: number
@@ -14,6 +15,10 @@ export interface Config {
   readonly secureCookies: boolean
   /** Proxies in front that name the caller: how many, or their addresses; without one, callers could name themselves. */
   readonly trustProxy: false | number | string[]
+  /** What is logged: every answer, or what failed alone. */
+  readonly log: LogKind
+  /** What whoever gathers figures under `/metrics` has to bring; without it there are none. */
+  readonly metricsToken?: string
   /** How long answers under way are waited for when the process is told to end, ms; undefined for the usual. */
   readonly graceMs?: number
 }
@@ -46,6 +51,18 @@ const moduleOf = (text = ''): string | undefined => (text === '' || text === 'no
 export function ownerFrom(env: NodeJS.ProcessEnv): Config['database'] {
   const app = databaseFrom(env)
   return env.YASTIK_DB_OWNER ? { ...app, user: env.YASTIK_DB_OWNER, password: need(env, 'YASTIK_DB_OWNER_PASSWORD') } : app
+}
+
+function logOf(text: string | undefined): LogKind {
+  const kind = logKinds.find((own) => own === (text ?? 'access'))
+  if (!kind) throw new Error(`YASTIK_LOG is ${text}; allowed: ${logKinds.join(' or ')}`)
+  return kind
+}
+
+const leastToken = 16
+function tokenOf(text: string): string {
+  if (text.length < leastToken) throw new Error(`YASTIK_METRICS_TOKEN has ${text.length} characters; allowed: ${leastToken} or more`)
+  return text
 }
 
 function secondsOf(text: string): number {
@@ -83,6 +100,8 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
       messages: moduleOf(env.YASTIK_MESSAGES),
       weather: moduleOf(env.YASTIK_WEATHER),
     },
+    log: logOf(env.YASTIK_LOG),
+    ...(env.YASTIK_METRICS_TOKEN ? { metricsToken: tokenOf(env.YASTIK_METRICS_TOKEN) } : {}),
     secureCookies: env.YASTIK_SECURE_COOKIES === '1',
     trustProxy: proxiesOf(env.YASTIK_TRUST_PROXY),
     ...(env.YASTIK_GRACE_S === undefined ? {} : { graceMs: 1000 * secondsOf(env.YASTIK_GRACE_S) }),

@@ -36,7 +36,8 @@ const app = await buildApp({
   secureCookies: config.secureCookies,
   trustProxy: config.trustProxy,
   graceMs: config.graceMs,
-  log: true,
+  log: config.log,
+  ...(config.metricsToken === undefined ? {} : { metricsToken: config.metricsToken }),
 })
 
 const stopOutbox = gateway && keepRunning(db, gateway, outboxEveryMs, (error) => app.log.error(error))
@@ -52,6 +53,8 @@ const stop = async () => {
 }
 process.once('SIGTERM', () => void stop())
 process.once('SIGINT', () => void stop())
+// Started by a launcher, it ends with it, however that is ended.
+process.once('disconnect', () => void stop())
 
 try {
   await app.listen({ port: config.port, host: config.host })

@@ -98,3 +98,4 @@ export { type MoveKind, stockFormSchema, type StockForm, type StockRecord, type 
 export { type AuditKind, type AuditEntry, type AuditPage, tokenScopes, longestToken, type TokenRecord } from './trust.ts'
 export { addressOf, type Answer, type Asked, type Audience, type Endpoint, type Given, bundleMedia, endpoints } from './endpoints/index.ts'
 export { jsonSchemas } from './formats.ts'
+export { isPage, pagePaths } from './pages.ts'

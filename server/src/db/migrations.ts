@@ -265,6 +265,9 @@ export const migrations: readonly Migration[] = [
   },
 ]
 
+/** All of them, in the order in which they run. */
+export const migrationNames: readonly string[] = migrations.map(({ name }) => name)
+
 /** The migrations as the runner takes them. */
 export const runnable = (sequelize: Sequelize) =>
   migrations.map(({ name, up, down }) => ({

@@ -10,6 +10,8 @@ export interface FileStore {
   get(key: string): Promise<Buffer | undefined>
   /** Takes a file away, where it is there. */
   remove(key: string): Promise<void>
+  /** Keeps something and takes it away again. @throws Error where nothing can be kept */
+  check(): Promise<void>
   /** All that is there, drafts that were left among it, with when each was written. */
   list(): AsyncGenerator<{ readonly key: string; readonly writtenMs: number }>
 }
@@ -18,11 +20,12 @@ const isMissing = (error: unknown) => error instanceof Error && 'code' in error 
 
 /** A store in a folder. Keys are made by the application from ids, never from what somebody sent. */
 export function folderStore(folder: string): FileStore {
+  const remove = (key: string) => rm(pathOf(key), { force: true })
   const pathOf = (key: string) => {
     if (!/^[\w-]+(\/[\w-]+)*\.[a-z]+(\.[\da-f]+\.part)?$/.test(key)) throw new Error(`“${key}” is no key of a file`)
     return join(folder, key)
   }
-  return {
+  const store: FileStore = {
     async put(key, bytes) {
       const path = pathOf(key)
       await mkdir(dirname(path), { recursive: true, mode: 0o700 })
@@ -46,7 +49,12 @@ export function folderStore(folder: string): FileStore {
         if (isMissing(error)) return undefined
         throw error
       }),
-    remove: (key) => rm(pathOf(key), { force: true }),
+    remove,
+    async check() {
+      const key = `check/${randomBytes(8).toString('hex')}.txt`
+      await store.put(key, Buffer.from('may be kept'))
+      await remove(key)
+    },
     async *list() {
       const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch((error: unknown) => {
         if (isMissing(error)) return []
@@ -60,4 +68,5 @@ export function folderStore(folder: string): FileStore {
       }
     },
   }
+  return store
 }

@@ -40,7 +40,7 @@ describe('the log', () => {
     const app = await buildApp({
       sequelize: house.sequelize,
       filesRoot: house.filesRoot,
-      log: true,
+      log: 'faults',
       logTo: { write: (line) => void lines.push(line) },
     })
     app.get('/fails', { config: { audience: 'anyone' } }, () =>

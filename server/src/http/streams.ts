@@ -15,6 +15,9 @@ const comeAgainMs = 200
 
 const open = new WeakMap<FastifyInstance['server'], Set<ServerResponse>>()
 
+/** How many somebody listens to. */
+export const streamsOf = (app: FastifyInstance): number => open.get(app.server)?.size ?? 0
+
 /** Streams end when the server does. */
 export function endStreamsWith(app: FastifyInstance): void {
   const own = new Set<ServerResponse>()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // In which units this person reads and enters figures.
 import type { Measures } from '@yastik/core/quantities'
+import { ref } from 'vue'
 import { useDoing } from '../api/useServer.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useSession } from '../stores/session.ts'
@@ -19,7 +20,18 @@ const rows: { name: keyof Measures; says: string; values: readonly Measures[keyo
   { name: 'power', says: 'Cooling', values: ['kW', 'Btu/h'] },
 ]
 const { error, run } = useDoing()
-const choose = (name: keyof Measures, value: string) => run(() => session.setMeasures({ ...measures.value, [name]: value }))
+/** What was tapped and is not answered yet: taps come faster than answers, and none takes another one back. */
+const wished = ref<Partial<Measures>>({})
+let sending: Promise<unknown> = Promise.resolve()
+function choose(name: keyof Measures, value: string) {
+  wished.value = { ...wished.value, [name]: value }
+  const own = wished.value
+  sending = sending.then(async () => {
+    await run(() => session.setMeasures({ ...measures.value, ...own }))
+    // Taken, or turned down: what the server has is shown again, once nothing more is under way.
+    if (wished.value === own) wished.value = {}
+  })
+}
 </script>
 
 <template>
@@ -30,7 +42,7 @@ const choose = (name: keyof Measures, value: string) => run(() => session.setMea
         <Choice
           mark="measure"
           :label="row.says"
-          :model-value="measures[row.name]"
+          :model-value="wished[row.name] ?? measures[row.name]"
           :options="optionsOf(row.values, (value) => value)"
           @update:model-value="choose(row.name, $event)"
         />

@@ -135,8 +135,7 @@ async function planned(job: { id: string; onDate: string; units: readonly { unit
 }
 /* High enough to be tapped, where several stand below each other. */
 .each a {
-  min-height: 28px;
-  display: inline-flex;
-  align-items: center;
+  display: inline-block;
+  padding: 2px 0;
 }
 </style>
