@@ -11,11 +11,14 @@ import type { InstrumentSource } from './instruments/source.ts'
 import type { MessageGateway } from './messages/gateway.ts'
 import { keepRunning } from './messages/outbox.ts'
 import { adapterOf, functionOf } from './modules.ts'
+import { keepLearning } from './upkeep/doings.ts'
 import type { WeatherSource } from './weather/source.ts'
 
 const outboxEveryMs = 1500
 /** What is kept no longer is cleared so often. */
 const clearEveryMs = 6 * 3_600_000
+/** Firms that have something to learn from for the first time are looked for so often. */
+const learnEveryMs = 3_600_000
 
 const config = configFrom(process.env)
 const { modules } = config
@@ -44,7 +47,10 @@ const stopOutbox = gateway && keepRunning(db, gateway, outboxEveryMs, (error) =>
 
 const stopClearing = keepClearing(db, folderStore(config.filesRoot), clearEveryMs, (error) => app.log.error(error))
 
+const stopLearning = keepLearning(db, learnEveryMs, (error) => app.log.error(error))
+
 const stop = async () => {
+  stopLearning()
   stopClearing()
   await stopOutbox?.()
   await app.close()

@@ -95,6 +95,14 @@ describe('visits that came from a calendar', () => {
     // Who looked at it while it was cancelled has seen another one.
     expect((await jobOf('ends')).revision).toBeGreaterThan(ended.revision)
   })
+  it('stay where they are handed over, on the day on which they were', async () => {
+    await takeSites('Dogwood')
+    await send(entry('done', day(5), 'LOCATION:Dogwood'))
+    const { importId } = await send(entry('done', day(3), 'LOCATION:Dogwood', 'SEQUENCE:4'))
+    await Job.update({ closed: true }, { where: { calendarUid: 'done' } })
+    expect((await back(importId)).json()).toMatchObject({ takenBack: 0, kept: [{ because: 'it is handed over' }] })
+    expect(await jobOf('done')).toMatchObject({ onDate: day(3), closed: true })
+  })
   it('stay where somebody moved them since, or work has begun', async () => {
     await takeSites('Cedar')
     const { importId } = await send(

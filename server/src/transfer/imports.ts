@@ -66,6 +66,7 @@ async function takeBackVisits(db: Doing, before: readonly VisitBefore[], firmId:
     if (!job) continue
     const keep = (because: string) => kept.push({ what: `${job.site?.name ?? ''}, ${dayWords(job.onDate)}`, because })
     if (job.revision !== revision) keep('somebody moved or cancelled it since')
+    else if (job.closed && !job.cancelledAt) keep('it is handed over')
     else if (was) {
       const { isCancelled, ...when } = was
       await job.update({ ...when, closed: isCancelled, cancelledAt: isCancelled ? new Date() : null, revision: revision + 1 }, { transaction })

@@ -3,7 +3,7 @@ import { setImmediate as others } from 'node:timers/promises'
 import { evidenceOf, learnRates, priorRateOf, ratesAtFirst, unitDues, type FirmRates } from '@yastik/core/upkeep'
 import { Op } from 'sequelize'
 import type { Db, Doing } from '../db/database.ts'
-import { DueDay, Firm, Site, Unit } from '../db/models.ts'
+import { DueDay, Firm, JobUnit, Site, Unit } from '../db/models.ts'
 import { dayOf } from '../days.ts'
 import { dayAfter, pastOf } from './past.ts'
 import { insertDues, newestVisits } from './queries.ts'
@@ -78,4 +78,19 @@ export async function learnAndRenew(db: Db, { id: firmId }: Pick<Firm, 'id'>): P
   await db.change(({ transaction }) => Firm.update({ foulingRates: rates }, { where: { id: firmId }, transaction }))
   for (const batch of batches) await db.change((doing) => renewDues(doing, batch, evidences))
   return rates
+}
+
+/** Learns the rates of firms that have handed something over and have not learned any yet: later it is the owner's word. */
+export async function learnWhereNew(db: Db): Promise<void> {
+  for (const firm of await Firm.findAll({ where: { foulingRates: { [Op.is]: null } } }))
+    if (await JobUnit.findOne({ where: { firmId: firm.id, stage: 'handed-over' } })) await learnAndRenew(db, firm)
+}
+
+/** The same now and every so often. @returns what ends it */
+export function keepLearning(db: Db, everyMs: number, failed: (error: unknown) => void): () => void {
+  const learn = () => void learnWhereNew(db).catch(failed)
+  learn()
+  const timer = setInterval(learn, everyMs)
+  timer.unref()
+  return () => clearInterval(timer)
 }

@@ -3,7 +3,6 @@ import { ratesAtFirst } from '@yastik/core/upkeep'
 import { dueHorizons, endpoints, type DuePage, type DueWorth } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
-import { JobUnit, type Firm } from '../db/models.ts'
 import { pageOf } from '../db/paging.ts'
 import { dayOf } from '../days.ts'
 import { serverOf } from '../http/serve.ts'
@@ -18,16 +17,8 @@ export const upkeepRoutes =
   async (app: FastifyInstance): Promise<void> => {
     const { reads, serves } = serverOf(app, house)
 
-    /** Where units were handed over before days were kept, they are written now. */
-    const catchUp = async (db: Db, firm: Firm) => {
-      if (!firm.foulingRates && (await JobUnit.findOne({ where: { firmId: firm.id, stage: 'handed-over' } }))) await learnAndRenew(db, firm)
-    }
-    reads(endpoints.dueVisits, async ({ db, query, firm }) => {
-      await catchUp(db, firm)
-      return dueVisits(db, firm, query, weather, Date.now())
-    })
+    reads(endpoints.dueVisits, ({ db, query, firm }) => dueVisits(db, firm, query, weather, Date.now()))
     reads(endpoints.due, async ({ db, query, firm }): Promise<DuePage> => {
-      await catchUp(db, firm)
       const rows = await dueRows(db, firm.id, query)
       const now = Date.now()
       const [adviceOf, planned] = await Promise.all([

@@ -2,6 +2,7 @@ import { usualRegion } from '@yastik/core/proof'
 import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { DueDay, Firm, Job, JobUnit, Unit } from '../db/models.ts'
+import { learnWhereNew } from './doings.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
@@ -162,6 +163,15 @@ describe('what is due', () => {
 })
 
 describe('the firm’s own rates', () => {
+  it('are learned once there is something to learn from, and never by looking', async () => {
+    await Firm.update({ foulingRates: null }, { where: { id: firmId } })
+    for (const url of ['/api/due', '/api/due/visits?weeks=4', '/api/due/worth']) expect((await ask('GET', url)).statusCode).toBe(200)
+    expect((await Firm.findByPk(firmId))?.foulingRates).toBeNull()
+    await learnWhereNew(house.db)
+    expect((await Firm.findByPk(firmId))?.foulingRates).toMatchObject({ units: expect.any(Number) })
+    // Nobody who has handed nothing over has learned anything.
+    expect(await Firm.count({ where: { foulingRates: null } })).toBe(1)
+  })
   it('are learned from all units on the owner’s word, and change the days', async () => {
     const units = await Promise.all(Array.from({ length: 12 }, (_, index) => newUnit(`Dusty ${index}`)))
     for (const { id } of units)
