@@ -57,8 +57,8 @@ const fault = new Fault('does-not-hold-up', { lines: [{ where: 'crew', what: 'no
       <h2>Tap</h2>
       <div class="row">
         <Tap>plain</Tap><Tap now>now</Tap><Tap big>big</Tap><Tap bare>bare</Tap><Tap small>small</Tap><Tap disabled>disabled</Tap
-        ><Tap now disabled>now, disabled</Tap><Tap :pressed="true">pressed</Tap><Tap :pressed="false">not pressed</Tap><Tap to="/">link</Tap
-        ><FileTap name="file" accept="*">file</FileTap>
+        ><Tap off="say why">greyed, with why</Tap><Tap now disabled>now, disabled</Tap><Tap :pressed="true">pressed</Tap
+        ><Tap :pressed="false">not pressed</Tap><Tap to="/">link</Tap><FileTap name="file" accept="*">file</FileTap>
       </div>
     </section>
     <section class="stack ruled-top">
