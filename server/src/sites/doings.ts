@@ -89,7 +89,7 @@ export async function retireSite(db: Doing, id: string, retired: boolean, actor:
   await note(db, actor, { what: retired ? 'retired' : 'in-use-again', about: `site ${id}` })
 }
 
-/** The same for one unit. @throws Fault `in-use` while somebody is going to it, */
+/** The same for one unit. @throws Fault `in-use` while somebody is going to it */
 export async function retireUnit(db: Doing, id: string, retired: boolean, actor: Actor): Promise<Unit> {
   const { transaction } = db
   const unit = await holdOwn(db, Unit, 'unit', id, actor.user.firmId)

@@ -9,6 +9,7 @@ import Field from '../kit/Field.vue'
 import Tap from '../kit/Tap.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import CrewPick from './CrewPick.vue'
+import { missingForVisit } from './visitMissing.ts'
 
 const props = defineProps<{ offered: readonly QuoteOption[]; toPay: (option: QuoteOption) => number; crew: readonly CrewRecord[] }>()
 const emit = defineEmits<{ accepted: [how: Omit<QuoteAccept, 'version'>]; declined: [] }>()
@@ -18,15 +19,7 @@ const onDate = ref(place.today())
 const crewIds = ref<number[]>(props.crew.slice(0, 2).map(({ id }) => id))
 const ways = computed(() => props.offered.map((option, at) => ({ value: option.key, says: `${wayLetter(at)}: ${place.money(props.toPay(option))}` })))
 /** What keeps the visit from being planned. */
-const missing = computed(() =>
-  chosen.value === undefined
-    ? 'tap the way that was accepted'
-    : crewIds.value.length === 0
-      ? 'somebody has to go: tap a name'
-      : onDate.value === ''
-        ? 'choose a day'
-        : '',
-)
+const missing = computed(() => (chosen.value === undefined ? 'tap the way that was accepted' : missingForVisit(crewIds.value, onDate.value)))
 const accept = () => chosen.value !== undefined && emit('accepted', { option: chosen.value, onDate: onDate.value, crewIds: crewIds.value })
 </script>
 

@@ -61,14 +61,14 @@ const retire = (unit: UnitRecord, isRetired: boolean) =>
     gone.value = isRetired ? unit : undefined
     emit('changed')
   })
-const columns: Column<UnitRecord>[] = [
-  { key: 'picked', says: 'On this visit' },
+const columns = computed<Column<UnitRecord>[]>(() => [
+  { key: 'picked', says: 'On this visit', hidden: props.site.retiredAt !== null },
   { key: 'name', says: 'Unit', sort: ({ name }) => name },
   { key: 'family', says: 'Family', sort: ({ family }) => familyNames[family] },
   { key: 'cooling', says: 'Cooling', number: true, sort: ({ design }) => design.ratedCoolingKw },
   { key: 'last', says: 'Last cleaned', number: true, sort: ({ lastCleanedAt }) => lastCleanedAt ?? undefined },
   { key: 'doings', says: '' },
-]
+])
 </script>
 
 <template>

@@ -12,6 +12,7 @@ import Tap from '../kit/Tap.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import CrewPick from './CrewPick.vue'
 import TimePick from './TimePick.vue'
+import { missingForVisit } from './visitMissing.ts'
 
 const props = defineProps<{
   siteId: string
@@ -35,15 +36,7 @@ const crew = computed(() => asked.said.value ?? [])
 const before = crew.value.filter(({ id }) => props.start?.crewIds.includes(id))
 const crewIds = ref<number[]>((before.length > 0 ? before : crew.value.slice(0, 2)).map(({ id }) => id))
 /** What keeps the visit from being planned. */
-const missing = computed(() =>
-  props.unitIds.length === 0
-    ? 'tick a unit that it is for'
-    : crewIds.value.length === 0
-      ? 'somebody has to go: tap a name'
-      : onDate.value === ''
-        ? 'choose a day'
-        : '',
-)
+const missing = computed(() => (props.unitIds.length === 0 ? 'tick a unit that it is for' : missingForVisit(crewIds.value, onDate.value)))
 const doing = useDoing()
 const error = computed(() => doing.error.value ?? asked.error.value)
 const plan = () =>

@@ -23,7 +23,7 @@ function placeOf(element: Element): Place {
  * What the focus goes to from a place: in the nearest holder that is still there what is to be done now, else what came after, else what is
  * left; where nothing of the view is left it is another view, and that gets it itself.
  */
-export function nextFrom({ holders }: Place): HTMLElement | undefined {
+function nextFrom({ holders }: Place): HTMLElement | undefined {
   for (const { holder, before } of holders) {
     if (!holder.isConnected || !isShown(holder)) continue
     if (holder.matches('main')) return holder as HTMLElement

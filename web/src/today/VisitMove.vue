@@ -16,6 +16,7 @@ import { usePlace } from '../measures/usePlace.ts'
 import { serverNow } from '../api/clock.ts'
 import DayEffect from './DayEffect.vue'
 import { minuteOn, visitOf } from './reckon.ts'
+import { missingForVisit } from '../components/visitMissing.ts'
 
 const props = defineProps<{ job: JobCard }>()
 const emit = defineEmits<{ changed: []; close: [] }>()
@@ -28,7 +29,7 @@ const people = useAsked(endpoints.crew, () => ({}))
 const crew = computed(() => people.said.value ?? [])
 const sure = ref(false)
 /** What keeps it from being saved. */
-const missing = computed(() => (crewIds.value.length === 0 ? 'somebody has to go: tap a name' : onDate.value === '' ? 'choose a day' : ''))
+const missing = computed(() => missingForVisit(crewIds.value, onDate.value))
 const doing = useDoing()
 async function change(how: (job: { params: { id: string }; revision: number }) => Promise<unknown>) {
   if (await doing.run(() => how({ params: { id: props.job.id }, revision: props.job.revision }))) emit('changed')
