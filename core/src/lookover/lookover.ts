@@ -11,7 +11,15 @@ export type PartGrade = z.infer<typeof partGradeSchema>
 export const gradesSchema = z.partialRecord(partSchema, partGradeSchema)
 export type Grades = z.infer<typeof gradesSchema>
 
-export const complaintsSchema = z.array(complaintSchema).max(8)
+export const complaintsSchema = z
+  .array(complaintSchema)
+  .max(8)
+  .refine((complaints) => !complaints.includes('none') || complaints.length === 1, {
+    error: '“none” stands beside other complaints',
+    params: { allowed: '“none” alone, or complaints without it' },
+  })
+  // The same for other programs.
+  .meta({ if: { contains: { const: 'none' } }, then: { maxItems: 1 } })
 export const findingsSchema = z.array(findingSchema).max(22)
 
 /** What was seen, smelt, heard and measured at one unit. */

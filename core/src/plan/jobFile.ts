@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { altitudeM, amountUpTo, celsius, identifier, positiveUpTo, share, shownName } from '../quantities/index.ts'
-import { designSchema, familySchema } from '../units/index.ts'
+import { designSchema, families, familySchema, partsOf } from '../units/index.ts'
 import { complaintsSchema, findingExtentSchema, findingsSchema, gradesSchema, readingsSchema } from '../lookover/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { choicesOf, houseRulesSchema, topics, type Topic } from '../method/index.ts'
@@ -43,11 +43,19 @@ const choicesShape = Object.fromEntries(topics.map((topic) => [topic, z.literal(
   z.ZodOptional<z.ZodLiteral<string>>
 >
 
+/** What other programs are told of what `checkJob` sees to besides: parts are those of the family. */
+const partsByFamily = {
+  allOf: families.map((family) => ({
+    if: { properties: { family: { const: family } } },
+    then: { properties: { grades: { propertyNames: { enum: partsOf[family] } } } },
+  })),
+}
+
 export const unitJobSchema = closed({
   id: identifier,
   family: familySchema,
   name: shownName.optional(),
-  design: designSchema,
+  design: designSchema.meta({ dependentRequired: { faceSlantMm: ['faceWidthMm'] } }),
   complaints: complaintsSchema,
   grades: gradesSchema,
   findings: findingsSchema.optional(),
@@ -65,17 +73,19 @@ export const unitJobSchema = closed({
   extras: z.array(z.literal(extras)).max(extras.length).optional(),
   /** How somebody wants to wash: flow, minutes, pauses. */
   wash: washPlanSchema.optional(),
-})
+}).meta(partsByFamily)
 export type UnitJob = z.infer<typeof unitJobSchema>
 
 export const mostUnits = 60
+/** An id stands once in a list; what stands there twice word for word, a schema can tell as well. */
+const onceEach = { uniqueItems: true }
 export const jobFileSchema = closed({
   format: z.literal('yastik.job/1'),
   site: siteSchema,
   crew: z.array(crewMemberSchema).min(1).max(4),
-  units: z.array(unitJobSchema).min(1).max(mostUnits),
+  units: z.array(unitJobSchema).min(1).max(mostUnits).meta(onceEach),
   houseRules: houseRulesSchema.optional(),
-  products: z.array(productSchema).max(200).optional(),
-  equipment: z.array(equipmentSchema).max(200).optional(),
+  products: z.array(productSchema).max(200).meta(onceEach).optional(),
+  equipment: z.array(equipmentSchema).max(200).meta(onceEach).optional(),
 })
 export type JobFile = z.infer<typeof jobFileSchema>

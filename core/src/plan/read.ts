@@ -46,12 +46,14 @@ export function checkJob(input: unknown): JobFile {
   return job
 }
 
-const doubleIds = ({ units }: JobFile): FaultLine[] =>
-  units.flatMap(({ id }, index) =>
-    units.findIndex((other) => other.id === id) < index
-      ? [{ where: `units[${index}].id`, what: `“${id}” is used twice`, allowed: 'one id per unit' }]
-      : [],
-  )
+const doubleIds = (job: JobFile): FaultLine[] =>
+  (['units', 'products', 'equipment'] as const).flatMap((list) => {
+    const ids = (job[list] ?? []).map(({ id }) => id)
+    return ids.flatMap((id, index) =>
+      ids.indexOf(id) < index ? [{ where: `${list}[${index}].id`, what: `“${id}” is used twice`, allowed: oneIdEach[list] }] : [],
+    )
+  })
+const oneIdEach = { units: 'one id per unit', products: 'one id per product', equipment: 'one id per piece' } as const
 
 const foreignParts = ({ units }: JobFile): FaultLine[] =>
   units.flatMap(({ family, grades }, index) =>
@@ -61,11 +63,8 @@ const foreignParts = ({ units }: JobFile): FaultLine[] =>
   )
 
 const contradictions = ({ units }: JobFile): FaultLine[] =>
-  units.flatMap(({ complaints, design }, index) => [
-    ...(complaints.includes('none') && complaints.length > 1
-      ? [{ where: `units[${index}].complaints`, what: '“none” stands beside other complaints', allowed: '“none” alone, or complaints without it' }]
-      : []),
-    ...(design.faceSlantMm && !design.faceWidthMm
+  units.flatMap(({ design }, index) =>
+    design.faceSlantMm && !design.faceWidthMm
       ? [{ where: `units[${index}].design.faceWidthMm`, what: 'slant heights are given without a width', allowed: 'both, or neither' }]
-      : []),
-  ])
+      : [],
+  )

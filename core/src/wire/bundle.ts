@@ -2,7 +2,6 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { identifier, measuresSchema, shownName } from '../quantities/index.ts'
-import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
 import { eventSchema } from '../run/index.ts'
 import { crewMemberSchema } from '../plan/index.ts'
@@ -10,10 +9,12 @@ import { firmRatesSchema } from '../upkeep/index.ts'
 import { messageRecordSchema } from './messages.ts'
 import { quoteBodySchema, quoteStates } from './quotes.ts'
 import { stockMoveSchema } from './stock.ts'
-import { daySchema, minuteSchema, roles, siteFormSchema, unitFormSchema } from './records.ts'
+import { daySchema, minuteSchema, roles, siteFormSchema, storesRecordSchema, unitFormSchema } from './records.ts'
 
 const id = z.uuid()
 const personId = z.int().min(1)
+/** An id stands once in a list; what stands there twice word for word, a schema can tell as well. */
+const onceEach = { uniqueItems: true }
 
 /** Everything but passwords, sessions, and the pictures themselves, which are files beside it. */
 export const bundleContentSchema = closed({
@@ -22,8 +23,8 @@ export const bundleContentSchema = closed({
   firm: closed({
     name: shownName,
     houseRules: houseRulesSchema,
-    products: z.array(productSchema),
-    equipment: z.array(equipmentSchema),
+    products: storesRecordSchema.shape.products.meta(onceEach),
+    equipment: storesRecordSchema.shape.equipment.meta(onceEach),
     foulingRates: firmRatesSchema.nullable(),
   }),
   people: z
@@ -40,24 +41,27 @@ export const bundleContentSchema = closed({
         endedAt: z.iso.datetime().optional(),
       }),
     )
-    .max(1000),
-  sites: z.array(closed({ id, form: siteFormSchema, retiredAt: z.iso.datetime().optional() })),
-  units: z.array(closed({ id, siteId: id, form: unitFormSchema, retiredAt: z.iso.datetime().optional() })),
-  jobs: z.array(
-    closed({
-      id,
-      siteId: id,
-      onDate: daySchema,
-      startMin: minuteSchema.optional(),
-      crewIds: z.array(personId).max(20),
-      unitIds: z.array(id).min(1).max(60),
-      /** Where it was moved, cancelled, or came from a calendar. */
-      revision: z.int().min(0).optional(),
-      cancelledAt: z.iso.datetime().optional(),
-      calendarUid: z.string().max(255).optional(),
-      events: z.array(eventSchema),
-    }),
-  ),
+    .max(1000)
+    .meta(onceEach),
+  sites: z.array(closed({ id, form: siteFormSchema, retiredAt: z.iso.datetime().optional() })).meta(onceEach),
+  units: z.array(closed({ id, siteId: id, form: unitFormSchema, retiredAt: z.iso.datetime().optional() })).meta(onceEach),
+  jobs: z
+    .array(
+      closed({
+        id,
+        siteId: id,
+        onDate: daySchema,
+        startMin: minuteSchema.optional(),
+        crewIds: z.array(personId).max(20),
+        unitIds: z.array(id).min(1).max(60),
+        /** Where it was moved, cancelled, or came from a calendar. */
+        revision: z.int().min(0).optional(),
+        cancelledAt: z.iso.datetime().optional(),
+        calendarUid: z.string().max(255).optional(),
+        events: z.array(eventSchema),
+      }),
+    )
+    .meta(onceEach),
   photos: z.array(
     closed({
       id,

@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { eventSchema } from '../run/index.ts'
 import { builtInProducts, builtInVan } from '../products/index.ts'
 import {
@@ -10,7 +8,6 @@ import {
   faultBodySchema,
   houseRulesRecordSchema,
   jobFormSchema,
-  jsonSchemas,
   signInSchema,
   siteFormSchema,
   siteSaveSchema,
@@ -76,13 +73,6 @@ describe('an event', () => {
     ['an id that is no UUID', event({ type: 'step-done', stepId: 'x' }, { id: 'one' })],
     ['half a millisecond', event({ type: 'step-done', stepId: 'x' }, { atMs: 0.5 })],
   ])('may not be %s', (_, candidate) => expect(eventSchema.safeParse(candidate).success).toBe(false))
-})
-
-describe('documents', () => {
-  it('hold the schemas of the open formats as the code has them', () => {
-    for (const [name, schema] of Object.entries(jsonSchemas()))
-      expect(JSON.parse(readFileSync(join(__dirname, '../../../docs/formats', name), 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)))
-  })
 })
 
 describe('people in a plan', () => {

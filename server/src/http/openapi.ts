@@ -7,8 +7,10 @@ import { measuresSchema } from '@yastik/core/quantities'
 import { eventSchema } from '@yastik/core/run'
 import { firmRatesSchema, visitSchema } from '@yastik/core/upkeep'
 import {
+  asRead,
   bundleSchema,
   crewRecordSchema,
+  describeFields,
   duePageSchema,
   endpoints,
   faultBodySchema,
@@ -85,7 +87,9 @@ for (const [id, schema] of Object.entries({
   Visit: visitSchema,
 }))
   shapes.add(schema, { id })
-const asJsonSchema = createJsonSchemaTransform({ schemaRegistry: shapes })
+const making = { schemaRegistry: shapes, zodToJsonConfig: { override: asRead } }
+const asJsonSchema = createJsonSchemaTransform(making)
+const withShapes = createJsonSchemaTransformObject(making)
 
 type Transform = typeof asJsonSchema
 /** The schemas as JSON Schema; of pages and files nothing is said. */
@@ -105,6 +109,37 @@ const described: Transform = (document) => {
   }
 }
 
+/** The whole document, in which every field says what it is: shapes by their names, the rest by the endpoint. */
+const inWords: typeof withShapes = (made) => {
+  const { paths = {}, components, ...rest } = withShapes(made) as Document
+  const each = <T>(all: Record<string, T>, say: (own: T, name: string) => T) =>
+    Object.fromEntries(Object.entries(all).map(([name, own]) => [name, say(own, name)]))
+  return {
+    ...rest,
+    components: { ...components, schemas: each(components?.schemas ?? {}, describeFields) },
+    paths: each(paths, (methods) => each(methods, (own) => asked(describeFields(own, own.operationId)))),
+  } as ReturnType<typeof withShapes>
+}
+interface Operation {
+  readonly operationId: string
+  readonly parameters?: readonly { readonly name: string }[]
+}
+interface Document {
+  readonly paths?: Record<string, Record<string, Operation>>
+  readonly components?: { readonly schemas?: Record<string, object> }
+}
+/** What stands in the address is no property of anything: it is described as if it were. */
+const asked = (own: Operation): Operation => ({
+  ...own,
+  ...(own.parameters
+    ? {
+        parameters: own.parameters.map((parameter) => ({
+          ...describeFields({ properties: { [parameter.name]: parameter } }, own.operationId).properties[parameter.name],
+        })),
+      }
+    : {}),
+})
+
 /** Describes whatever is declared from now on. @param secure whether cookies are for TLS only */
 export async function describeRoutes(app: FastifyInstance, secure: boolean): Promise<void> {
   await app.register(swagger, {
@@ -116,6 +151,6 @@ export async function describeRoutes(app: FastifyInstance, secure: boolean): Pro
       },
     },
     transform: described,
-    transformObject: createJsonSchemaTransformObject({ schemaRegistry: shapes }),
+    transformObject: inWords,
   })
 }
