@@ -219,6 +219,21 @@ describe('a table of sites and units', () => {
     await give('table', `${name}.csv`, content as Buffer)
     await expectText(sheet, '[data-table-import] .fault', says as string)
   })
+  it('says which line a quotation mark spoils, and what stands beyond the headings, and reads the others', async () => {
+    const rows = ['sep=;', 'site;address', '"Anker;Lände 2', 'Birke;Lände 3', 'Erle;Lände 4;more', 'Föhre;Lände 5']
+    await give('table', 'stray.csv', rows.join('\r\n'))
+    await expectText(sheet, '[data-dialect]', '4 rows, semicolons')
+    await expectText(sheet, '[data-row-faults]', 'row 2, the line: a quotation mark opens a cell here, and none closes it')
+    await expectText(sheet, '[data-row-faults]', 'row 4, cell 3: “more” stands beyond the last heading')
+    expect(await textOf(sheet, '[data-take-in]')).toContain('Take in 2 sites with 0 units')
+  })
+  it('does not send what is more than is taken in at once', async () => {
+    const rows = Array.from({ length: 50_001 }, (_, index) => `Row ${index},Lane ${index}`)
+    await give('table', 'larger.csv', ['site,address', ...rows].join('\n'))
+    await waitUntil(sheet, async () => exists(sheet, '[data-too-much]'), 'the table was not read', 30_000)
+    await expectText(sheet, '[data-too-much]', 'These are 50001 sites; at most 50000 are taken in at once')
+    expect(await (await find(sheet, '[data-take-in]')).isEnabled()).toBe(false)
+  })
   it('reads fifty thousand rows while the page still answers', async () => {
     const rows = Array.from({ length: 50_000 }, (_, index) => `Row ${index},Lane ${index},home,yes,no,Loft,wall-head,3.5`)
     await give('table', 'large.csv', [header.replace('Kunde', 'site').replace('Straße', 'address').replaceAll(';', ','), ...rows].join('\n'))

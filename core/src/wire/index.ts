@@ -88,6 +88,7 @@ export {
   siteTableColumns,
   neededColumns,
   usualSite,
+  siteImportMost,
   cellsOf,
   type SiteImport,
   type SiteImportReceipt,

@@ -126,3 +126,25 @@ describe('sites and units as a table', () => {
     expect(faults[1].row).toBe(1002)
   }, 60_000)
 })
+
+describe('a row', () => {
+  it.each([
+    ['one cell too many', ['Mill Row'], 1],
+    ['two of them', ['a', 'b'], 2],
+    ['none that says anything', ['', '  '], 0],
+  ])('says what stands beyond the headings: %s', (_, beyond, told) => {
+    const { sites, faults } = read([...mill, ...beyond])
+    expect(faults).toHaveLength(told)
+    expect(sites).toHaveLength(told === 0 ? 1 : 0)
+    for (const [at, fault] of faults.entries())
+      expect(fault).toEqual({
+        ...{ row: 2, where: `cell ${headings.length + at + 1}`, what: `“${beyond[at]}” stands beyond the last heading` },
+        allowed: `${headings.length} cells, as many as there are headings`,
+      })
+  })
+  it('of a 61st unit of one site is told of before anything is sent', () => {
+    const { sites, faults } = read(...Array.from({ length: 61 }, (__, at) => mill.map((own, index) => (index === 6 ? `Room ${at}` : own))))
+    expect(sites[0].units).toHaveLength(60)
+    expect(faults).toEqual([{ row: 62, where: 'unit', what: '“Mill” has more units than a site may', allowed: 'at most 60' }])
+  })
+})

@@ -1,6 +1,7 @@
 // Sites and units as rows of a table: which columns there are, how a cell is read and written, and what a whole table says.
 import { z } from 'zod'
 import { closed, linesOf, type FaultLine } from '../faults/index.ts'
+import { mostUnits } from '../plan/index.ts'
 import { designSchema, familyNames, type Trait } from '../units/index.ts'
 import { faultBodySchema, plateSchema, type Plate, siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
 
@@ -124,11 +125,13 @@ export const cellsOf = (of: 'site' | 'unit', form: SiteForm | UnitForm): Cell[] 
       return Array.isArray(value) ? value.join(' ') : (value as Cell)
     })
 
+/** What is taken in at once, at most: sites, units of one of them, and bytes as JSON. */
+export const siteImportMost = { sites: 50_000, units: mostUnits, bytes: 64_000_000 } as const
 export const siteImportSchema = closed({
   sites: z
-    .array(closed({ form: siteFormSchema, units: z.array(unitFormSchema).max(60) }))
+    .array(closed({ form: siteFormSchema, units: z.array(unitFormSchema).max(siteImportMost.units) }))
     .min(1)
-    .max(50_000),
+    .max(siteImportMost.sites),
 })
 export type SiteImport = z.infer<typeof siteImportSchema>
 /** With the id by which it can be taken back. */
@@ -150,6 +153,9 @@ export interface SiteTable extends SiteImport {
   readonly faults: readonly RowFault[]
 }
 
+/** So much of a cell is said back. */
+const shownOfCell = 40
+
 /**
  * Reads a table. Rows with a fault are told of and left out; the rest is grouped by the site's name and address.
  * @param rows cells as text, without the heading
@@ -162,7 +168,18 @@ export function readSiteTable(rows: readonly (readonly string[])[], mapping: rea
   rows.forEach((cells, index) => {
     const row = index + 2
     if (cells.every((cell) => cell.trim() === '')) return
-    const wrong: RowFault[] = []
+    const wrong: RowFault[] = cells.slice(mapping.length).flatMap((cell, beyond) =>
+      cell.trim() === ''
+        ? []
+        : [
+            {
+              row,
+              where: `cell ${mapping.length + beyond + 1}`,
+              what: `“${cell.trim().slice(0, shownOfCell)}” stands beyond the last heading`,
+              allowed: `${mapping.length} cells, as many as there are headings`,
+            },
+          ],
+    )
     const forms = {
       site: { address: '', contact: '', site: { ...usualSite } } as Record<string, unknown>,
       unit: { design: {} } as Record<string, unknown>,
@@ -212,6 +229,10 @@ export function readSiteTable(rows: readonly (readonly string[])[], mapping: rea
     const entry = known ?? { form: site, units: [], row }
     if (unit && entry.units.some(({ name }) => name.toLowerCase() === unit.name.toLowerCase())) {
       faults.push({ row, where: 'unit', what: `“${unit.name}” is there twice at “${site.site.name}”`, allowed: 'one name per unit' })
+      return
+    }
+    if (unit && entry.units.length === siteImportMost.units) {
+      faults.push({ row, where: 'unit', what: `“${site.site.name}” has more units than a site may`, allowed: `at most ${siteImportMost.units}` })
       return
     }
     if (unit) entry.units.push(unit)

@@ -30,6 +30,8 @@ async function stateOf({ app }: TestHouse, name: string, password?: string) {
     messages: (await get('/api/messages')).entries,
     stock: (await get('/api/stock')).products,
     moves: (await get('/api/stock/moves')).entries,
+    // Row by row, in the same order.
+    readings: (await ask('GET', '/api/exports/readings.csv')).body.split('\r\n'),
   }
 }
 const send = (ask: Ask, text: string) => ask('POST', '/api/bundle', text, { 'content-type': 'application/vnd.yastik.bundle+json' })
@@ -119,6 +121,11 @@ describe('bundles that do not hold up', () => {
     const answer = await send(owner, sent)
     expect(answer.json().code).toBe(code)
     for (const model of [Site, Unit, JobUnit, StoredEvent, Photo, DueDay]) expect(await (model as typeof Site).count()).toBe(0)
+  })
+  it('a checksum is that of the bytes before it, for programs that write numbers otherwise', () => {
+    const [content, rest] = bundle.split(',"checksum":"')
+    expect(createHash('sha256').update(`${content}}`, 'utf8').digest('hex')).toBe(rest.slice(0, 64))
+    expect(rest.slice(64)).toBe('"}')
   })
   it('spaces and line ends do not change a checksum', async () => {
     const pretty = JSON.stringify(JSON.parse(bundle), null, 2)

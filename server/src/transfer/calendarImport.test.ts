@@ -30,6 +30,8 @@ beforeAll(async () => {
   ask = await signedIn(house.app, 'technician-a')
   owner = await signedIn(house.app, 'owner-a')
   other = await signedIn(house.app, 'owner-b')
+  // Clocks of firm a are ahead of UTC; firm b has named none.
+  await owner('PUT', '/api/house-rules', { rules: { timeZone: 'Europe/Vienna' }, version: 1 })
   const form = (name: string, address: string) => ({
     site: { name, setting: 'home', waterOnSite: true, foulDrainOnSite: true },
     address,
@@ -43,6 +45,11 @@ afterAll(() => house.close())
 
 const event = (uid: string, ...lines: string[]) => ['BEGIN:VEVENT', `UID:${uid}`, 'DTSTAMP:20261101T000000Z', ...lines, 'END:VEVENT'].join('\r\n')
 const calendar = (...events: string[]) => ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//made up//', ...events, 'END:VCALENDAR', ''].join('\r\n')
+/** Two and a half hours ahead of UTC all year; known by no other name. */
+const ownZone = [
+  ...['BEGIN:VTIMEZONE', 'TZID:Firm Clock', 'BEGIN:STANDARD', 'DTSTART:19700101T000000', 'TZOFFSETFROM:+0230', 'TZOFFSETTO:+0230', 'END:STANDARD'],
+  'END:VTIMEZONE',
+].join('\r\n')
 const send = async (text: string, setAside?: number) => {
   const answer = await ask('POST', '/api/imports/visits', { text, ...(setAside === undefined ? {} : { take: { setAside } }) })
   return { status: answer.statusCode, ...(answer.json() as CalendarReceipt & { code?: string; lines?: { where: string; what: string }[] }) }
@@ -51,11 +58,32 @@ const row = async (...lines: string[]) => (await send(calendar(event('one', ...l
 const newJob = async (onDate: string) => (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate, crewIds: [me] })).json() as JobCard
 
 describe('a calendar', () => {
-  it.each<[string, string[], string]>([
-    ['a whole day at a site of that address', ['DTSTART;VALUE=DATE:20270304', 'LOCATION:4 alder  rise'], '2027-03-04'],
-    ['a time with a known zone, by its own clock', ['DTSTART;TZID=Pacific/Auckland:20270304T003000', 'LOCATION:Mill'], '2027-03-04'],
-    ['a time in UTC, the site first in the summary', ['DTSTART:20270304T090000Z', 'SUMMARY:Mill: Loft'], '2027-03-04'],
-  ])('plans %s', async (_, lines, day) => expect(await row(...lines)).toMatchObject({ action: 'plan', siteName: 'Mill', day, faults: [] }))
+  it.each<[string, string[], string, number | null]>([
+    ['a whole day at a site of that address', ['DTSTART;VALUE=DATE:20270304', 'LOCATION:4 alder  rise'], '2027-03-04', null],
+    ['a time by the firm’s own clocks', ['DTSTART;TZID=Europe/Vienna:20270304T083000', 'LOCATION:Mill'], '2027-03-04', 510],
+    ['a time in UTC, the site first in the summary', ['DTSTART:20270304T090000Z', 'SUMMARY:Mill: Loft'], '2027-03-04', 600],
+    ['one in UTC in summer', ['DTSTART:20270704T090000Z', 'LOCATION:Mill'], '2027-07-04', 660],
+    ['one in UTC that is the next day here', ['DTSTART:20270304T233000Z', 'LOCATION:Mill'], '2027-03-05', 30],
+    ['one of a zone far ahead, the day before here', ['DTSTART;TZID=Pacific/Auckland:20270304T003000', 'LOCATION:Mill'], '2027-03-03', 750],
+    ['one of a zone behind', ['DTSTART;TZID=America/Bogota:20270304T200000', 'LOCATION:Mill'], '2027-03-05', 120],
+    ['one of a zone that the file describes', ['DTSTART;TZID=Firm Clock:20270304T090000', 'LOCATION:Mill'], '2027-03-04', 450],
+  ])('plans %s', async (_, lines, day, startMin) => {
+    const text = calendar(...(lines[0].includes('Firm Clock') ? [ownZone] : []), event(`at ${lines[0]}`, ...lines))
+    expect((await send(text)).rows[0]).toMatchObject({ action: 'plan', siteName: 'Mill', day, faults: [] })
+    expect((await send(text, 0)).taken).toMatchObject({ planned: 1 })
+    expect((await Job.findOne({ where: { calendarUid: `at ${lines[0]}` } }))!).toMatchObject({ onDate: day, startMin })
+  })
+  it('with times is not taken by a firm that has named no time zone: nobody can tell what they are there', async () => {
+    const asked = async (...lines: string[]) =>
+      ((await other('POST', '/api/imports/visits', { text: calendar(event('one', ...lines)) })).json() as CalendarReceipt).rows[0].faults
+    for (const start of ['DTSTART:20270304T090000Z', 'DTSTART;TZID=Europe/Vienna:20270304T083000'])
+      expect(await asked(start, 'LOCATION:Mill')).toContainEqual({
+        where: 'DTSTART',
+        what: expect.stringContaining('this firm has named no time zone') as string,
+        allowed: 'a whole day; or name it under House rules',
+      })
+    expect((await asked('DTSTART;VALUE=DATE:20270304', 'LOCATION:Mill')).map(({ where }) => where)).toEqual(['LOCATION'])
+  })
   it.each<[string, string[], string, string]>([
     ['repetition', ['DTSTART;VALUE=DATE:20270304', 'RRULE:FREQ=YEARLY', 'LOCATION:Mill'], 'RRULE', 'repeats'],
     ['a time without a zone', ['DTSTART:20270304T090000', 'LOCATION:Mill'], 'DTSTART', 'no time zone'],
@@ -102,7 +130,7 @@ describe('a calendar', () => {
     expect((await send(text.replace('20270701', '20270702'), 0)).taken).toEqual({ planned: 0, moved: 1, cancelled: 0 })
     expect((await Job.findByPk(job.id))!.onDate).toBe('2027-07-02')
     expect((await send(calendar(event('due-x-deep-clean@yastik', 'RRULE:FREQ=YEARLY')))).rows[0]).toMatchObject({ action: 'due-day', faults: [] })
-    expect((await other('POST', '/api/imports/visits', { text })).json().rows[0].faults[0].what).toContain('not here')
+    expect(JSON.stringify((await other('POST', '/api/imports/visits', { text })).json().rows[0].faults)).toContain('not here')
   })
 })
 

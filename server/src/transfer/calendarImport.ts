@@ -1,7 +1,7 @@
 // Visits from somebody's calendar (iCalendar, RFC 5545): read entry by entry; what cannot be told for sure is said and not guessed.
 import { Fault } from '@yastik/core/faults'
 import { mostUnits } from '@yastik/core/plan'
-import { dayIn, isTimeZone, minuteIn } from '@yastik/core/quantities'
+import { dayIn, isTimeZone, minuteIn, momentAt } from '@yastik/core/quantities'
 import { daySchema, type CalendarReceipt, type CalendarRow } from '@yastik/core/wire'
 import ICAL from 'ical.js'
 import { Op } from 'sequelize'
@@ -89,26 +89,29 @@ interface Begin {
   readonly fault?: RowFault
 }
 /**
- * The day and time at which an entry begins: where its own clock runs, or in UTC by the firm's clocks; a time without a zone could lie on
- * either of two days.
+ * The day and time at which an entry begins, by the firm's clocks: a time in UTC or another zone is converted. Where a zone is missing, the entry's
+ * or the firm's, the time could lie on either of two days.
  */
 function beginOf(start: ICAL.Property | null, zones: ReadonlySet<string>, timeZone: string | undefined): Begin {
   const refuse = (what: string, allowed: string) => ({ day: null, fault: { where: 'DTSTART', what, allowed } })
   if (!start) return refuse('this is missing', 'a day')
   // As it is written: a day that does not exist must not become the one after.
   const [, parameters, type, written] = start.toJSON() as [string, { tzid?: string }, string, string]
-  const day = String(written).slice(0, 10)
+  const [day, time = ''] = String(written).split('T')
   if (!daySchema.safeParse(day).success) return refuse(`${day} does not exist`, 'a day that does')
   if (type === 'date') return { day }
-  if (String(written).endsWith('Z')) {
-    const atMs = Date.parse(String(written))
-    return { day: dayIn(atMs, timeZone), startMin: minuteIn(atMs, timeZone) }
-  }
-  const zone = parameters.tzid
+  const zone = String(written).endsWith('Z') ? 'UTC' : parameters.tzid
   if (!zone) return refuse(`${String(written)} has no time zone: nobody can tell which day it is on`, 'a day, a time with its zone, or UTC')
   if (!zones.has(zone) && !isTimeZone(zone))
     return refuse(`nobody knows the time zone “${zone.slice(0, 60)}”`, 'a zone that the file describes, or a known name')
-  return { day, startMin: Number(String(written).slice(11, 13)) * 60 + Number(String(written).slice(14, 16)) }
+  const startMin = Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
+  if (zone === timeZone) return { day, startMin }
+  if (timeZone === undefined)
+    return refuse(`${String(written)} is by the clocks of ${zone}, and this firm has named no time zone`, 'a whole day; or name it under House rules')
+  // What the file says of a zone goes before what is known of its name.
+  const value: unknown = start.getFirstValue()
+  const atMs = zones.has(zone) && value instanceof ICAL.Time ? value.toUnixTime() * 1000 : momentAt(day, startMin, zone)
+  return { day: dayIn(atMs, timeZone), startMin: minuteIn(atMs, timeZone) }
 }
 
 const plain = (text: string) => text.trim().toLowerCase().replace(/\s+/g, ' ')

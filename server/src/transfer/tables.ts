@@ -5,6 +5,7 @@ import type { Readings } from '@yastik/core/lookover'
 import { timeOf } from '@yastik/core/run'
 import { cellsOf, siteTableColumns } from '@yastik/core/wire'
 import { Job, Site, StoredEvent, Unit, type Firm } from '../db/models.ts'
+import { groupBy } from '../db/groupBy.ts'
 import { eventOf } from '../events/queries.ts'
 import { unitForm } from '../sites/records.ts'
 
@@ -35,7 +36,10 @@ export async function* sitesTable(firm: Firm): AsyncGenerator<string> {
 
 const readingColumns = ['returnC', 'returnRh', 'supplyC', 'supplyRh', 'airflowM3h', 'amps', 'levelMmPerM'] as const satisfies (keyof Readings)[]
 
-/** One row per reading that was taken, oldest job first. */
+/**
+ * One row per reading that was taken: by the day of the visit, then its id, then the place in its log. All of them go with the firm wherever it is
+ * read in, and so does the order.
+ */
 export async function* readingsTable(firm: Firm): AsyncGenerator<string> {
   yield (
     byteOrderMark +
@@ -43,14 +47,21 @@ export async function* readingsTable(firm: Firm): AsyncGenerator<string> {
     lineEnd
   )
   const units = new Map((await Unit.findAll({ where: { firmId: firm.id }, include: ['site'] })).map((unit) => [unit.id, unit]))
-  for (let after = ''; ;) {
-    const jobs = await Job.findAll({ where: { firmId: firm.id, id: { [Op.gt]: after } }, order: [['id', 'ASC']], limit: jobsAtOnce })
+  const places = [
+    ['onDate', 'ASC'],
+    ['id', 'ASC'],
+  ] as [string, string][]
+  for (let last: Job | undefined; ;) {
+    const onwards = last && { [Op.or]: [{ onDate: { [Op.gt]: last.onDate } }, { onDate: last.onDate, id: { [Op.gt]: last.id } }] }
+    const jobs = await Job.findAll({ where: { firmId: firm.id, ...onwards }, order: places, limit: jobsAtOnce })
     if (jobs.length === 0) return
     const events = await StoredEvent.findAll({
       where: { [Op.and]: [{ jobId: { [Op.in]: jobs.map(({ id }) => id) } }, where(col('happening'), Op.like, '{"type":"reading-taken"%')] },
-      order: [['seq', 'ASC']],
+      order: [['place', 'ASC']],
     })
-    const rows = events.flatMap((stored) => {
+    const eventsBy = groupBy(events, ({ jobId }) => jobId)
+    const inOrder = jobs.flatMap(({ id }) => eventsBy.get(id) ?? [])
+    const rows = inOrder.flatMap((stored) => {
       const event = eventOf(stored)
       const { happening } = event
       if (happening.type !== 'reading-taken') return []
@@ -71,6 +82,6 @@ export async function* readingsTable(firm: Firm): AsyncGenerator<string> {
       ]
     })
     if (rows.length > 0) yield linesOf(rows) + lineEnd
-    after = jobs.at(-1)?.id ?? ''
+    last = jobs.at(-1)
   }
 }

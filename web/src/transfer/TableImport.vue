@@ -66,7 +66,13 @@ watch(
 )
 const columns = computed(() => opened.value?.headings.map((heading, at) => ({ key: String(at), says: heading || '(no heading)' })) ?? [])
 const meanings = [{ value: '', says: 'left aside' }, ...siteTableColumns.map(({ name }) => ({ value: name, says: name }))]
-const ready = computed(() => read.value && read.value.sites.length > 0 && (read.value.faultyRows === 0 || setAside.value))
+/** Why nothing can be taken in yet; empty where it can. */
+const off = computed(() => {
+  if (!read.value) return ''
+  if (read.value.sites.length === 0) return 'no row holds up'
+  if (read.value.tooMuch) return 'too much at once'
+  return read.value.faultyRows > 0 && !setAside.value ? 'set the faulty rows aside first' : ''
+})
 const delimiterNames: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }
 
 async function take() {
@@ -144,14 +150,8 @@ async function take() {
           </ul>
           <Tick v-model="setAside" name="set-aside">set these rows aside and take the others</Tick>
         </div>
-        <Tap
-          now
-          big
-          :off="ready ? '' : read.sites.length === 0 ? 'no row holds up' : 'set the faulty rows aside first'"
-          :disabled="busy !== ''"
-          data-take-in
-          @click="take"
-        >
+        <Notice v-if="read.tooMuch" kind="now" data-too-much>{{ read.tooMuch }}</Notice>
+        <Tap now big :off="off" :disabled="busy !== ''" data-take-in @click="take">
           Take in {{ counted(read.sites.length, 'site') }} with {{ counted(read.units, 'unit') }}
         </Tap>
       </template>

@@ -1,7 +1,8 @@
 // A table of sites and units is read here, beside the page: its letters, its dialect, its columns, and row by row what it says.
-import { guessColumn, readSiteTable, type RowFault, type SiteImport } from '@yastik/core/wire'
-import papa from 'papaparse'
+import { counted } from '@yastik/core/quantities'
+import { guessColumn, readSiteTable, siteImportMost, type RowFault, type SiteImport } from '@yastik/core/wire'
 import { decodeTable, type Decoded } from './decode.ts'
+import { parseTable } from './parseTable.ts'
 
 export interface TableOpened {
   readonly headings: string[]
@@ -17,6 +18,8 @@ export interface TableRead {
   readonly units: number
   readonly faultyRows: number
   readonly faults: RowFault[]
+  /** Why it is more than is taken in at once; empty where it is not. */
+  readonly tooMuch: string
 }
 export type TableAsked = { asking: number; file: Blob } | { asking: number; mapping: (string | undefined)[] }
 export type TableAnswer = { asking: number } & (TableOpened | TableRead | { failed: string })
@@ -26,28 +29,41 @@ const shownRows = 6
 const shownFaults = 200
 
 let rows: string[][] = []
+/** Rows that could not be made out. */
+let astray: RowFault[] = []
 
 async function open(file: Blob): Promise<TableOpened | { failed: string }> {
   const { text, encoding } = decodeTable(new Uint8Array(await file.arrayBuffer()))
   if (text.includes('\0')) return { failed: 'This is no table of text: it holds bytes that no text has. Save it as CSV first.' }
-  // Empty rows are kept, so that rows are numbered as a spreadsheet does.
-  const { data, meta } = papa.parse<string[]>(text)
-  while (data.at(-1)?.every((cell) => cell.trim() === '')) data.pop()
-  const [headings, ...rest] = data
+  const { rows: all, delimiter, faults } = parseTable(text)
+  const [headings, ...rest] = all
   if (!headings || headings.length < 2 || rest.length === 0)
     return { failed: 'No table can be made out: a first row with headings, rows below it, and commas, semicolons or tabs between the cells.' }
-  rows = rest
-  return { headings, mapping: headings.map(guessColumn), delimiter: meta.delimiter, encoding, rows: rest.length, first: rest.slice(0, shownRows) }
+  ;[rows, astray] = [rest, faults]
+  return { headings, mapping: headings.map(guessColumn), delimiter, encoding, rows: rest.length, first: rest.slice(0, shownRows) }
 }
 
 function read(mapping: (string | undefined)[]): TableRead {
   const { sites, faults } = readSiteTable(rows, mapping)
+  const all = [...astray, ...faults].sort((a, b) => a.row - b.row)
   return {
     sites,
     units: sites.reduce((sum, { units }) => sum + units.length, 0),
-    faultyRows: new Set(faults.map(({ row }) => row)).size,
-    faults: faults.slice(0, shownFaults),
+    faultyRows: new Set(all.map(({ row }) => row)).size,
+    faults: all.slice(0, shownFaults),
+    tooMuch: tooMuchOf(sites),
   }
+}
+
+function tooMuchOf(sites: SiteImport['sites']): string {
+  const most = siteImportMost
+  if (sites.length > most.sites)
+    return `These are ${counted(sites.length, 'site')}; at most ${most.sites} are taken in at once. Cut the table in two: nothing is taken in twice.`
+  const bytes = new Blob([JSON.stringify({ sites })]).size
+  const megabytes = (size: number) => `${Math.ceil(size / 1e6)} MB`
+  return bytes > most.bytes
+    ? `These are ${megabytes(bytes)}; at most ${megabytes(most.bytes)} are taken in at once. Cut the table in two: nothing is taken in twice.`
+    : ''
 }
 
 self.onmessage = async ({ data }: MessageEvent<TableAsked>) => {

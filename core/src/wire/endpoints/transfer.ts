@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { bundleReceiptSchema, bundleSchema } from '../bundle.ts'
 import { calendarImportSchema, calendarReceiptSchema } from '../calendar.ts'
 import { importRecordSchema, takenBackSchema } from '../imports.ts'
-import { siteImportLineSchema, siteImportSchema } from '../siteTable.ts'
+import { siteImportLineSchema, siteImportMost, siteImportSchema } from '../siteTable.ts'
 import { endpoint } from './endpoint.ts'
 import { byId } from './shared.ts'
 
@@ -77,7 +77,7 @@ export const transferEndpoints = {
     who: 'people',
     says: 'Puts down many sites with their units, all or none; the answer grows line by line while they are written.',
     body: siteImportSchema,
-    most: largestFile,
+    most: siteImportMost.bytes,
     answer: siteImportLineSchema,
     gives: ['application/x-ndjson'],
   }),
