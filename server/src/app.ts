@@ -8,6 +8,7 @@ import fastify, { LogController, type FastifyInstance, type FastifyRequest } fro
 import { serializerCompiler } from 'fastify-type-provider-zod'
 import type { Sequelize } from 'sequelize'
 import { auditRoutes } from './audit/routes.ts'
+import { calendarRoutes } from './calendars/routes.ts'
 import { authRoutes } from './auth/routes.ts'
 import type { Config } from './config.ts'
 import { customerRoutes } from './customers/routes.ts'
@@ -164,6 +165,7 @@ export async function buildApp({
     instrumentRoutes(db, instruments),
     photoRoutes(db, files),
     transferRoutes(db, files),
+    calendarRoutes(db),
     logbookRoutes(db),
     upkeepRoutes(db, weather),
     houseRulesRoutes(db),

@@ -55,6 +55,7 @@ export {
 export { type BundleContent, bundleSchema, type Bundle, type BundleReceipt } from './bundle.ts'
 export { type ImportRecord, type TakenBack } from './imports.ts'
 export { type CalendarRow, type CalendarReceipt } from './calendar.ts'
+export { type CalendarForm, type CalendarRecord } from './calendars.ts'
 export { type CustomerData, type Retention, keepsAll } from './customers.ts'
 export {
   remindersSchema,

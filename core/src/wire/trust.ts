@@ -23,6 +23,8 @@ export const auditKinds = [
   'house-rules-changed',
   'token-made',
   'token-ended',
+  'calendar-made',
+  'calendar-ended',
   'customer-taken-out',
   'customer-erased',
   'retention-changed',

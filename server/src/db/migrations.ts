@@ -263,6 +263,16 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['ALTER TABLE units DROP COLUMN import_id', 'ALTER TABLE sites DROP INDEX of_import, DROP COLUMN import_id', 'DROP TABLE imports'],
   },
+  {
+    name: '2026-11-27-calendars-that-are-fetched',
+    up: [
+      `CREATE TABLE calendars (id ${id} PRIMARY KEY, firm_id INT NOT NULL, user_id INT NOT NULL, person_id INT NULL, shows_contact BOOLEAN NOT NULL,
+        secret_hash CHAR(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, made_at DATETIME(3) NOT NULL, used_at DATETIME(3) NULL,
+        UNIQUE (secret_hash), FOREIGN KEY (user_id) REFERENCES users (id), FOREIGN KEY (person_id) REFERENCES users (id), INDEX of_firm (firm_id, made_at)) ${table}`,
+      'ALTER TABLE jobs ADD COLUMN changed_at DATETIME(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3)',
+    ],
+    down: ['ALTER TABLE jobs DROP COLUMN changed_at', 'DROP TABLE calendars'],
+  },
 ]
 
 /** All of them, in the order in which they run. */

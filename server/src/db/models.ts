@@ -16,13 +16,13 @@ import {
 import { json, text, uuid, whole } from './columns.ts'
 import { defineOfficeModels } from './officeModels.ts'
 import { defineSiteModels, DueDay, Site, Unit } from './siteModels.ts'
-import { defineTrustModels, Token } from './trustModels.ts'
+import { Calendar, defineTrustModels, Token } from './trustModels.ts'
 import { defineWorkModels, Job, JobUnit, Photo } from './workModels.ts'
 
 export { DueDay, Site, Unit } from './siteModels.ts'
 export { Job, JobUnit, Photo, StoredEvent } from './workModels.ts'
 export { Message, Quote, Reply, StockLot, StockMove, Stop } from './officeModels.ts'
-export { Audit, Import, Token } from './trustModels.ts'
+export { Audit, Calendar, Import, Token } from './trustModels.ts'
 
 export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<Firm>> {
   declare id: CreationOptional<number>
@@ -150,5 +150,7 @@ function associate(): void {
   JobUnit.belongsTo(Unit, along('unitId', 'unit'))
   DueDay.belongsTo(Unit, along('unitId', 'unit'))
   Token.belongsTo(User, along('userId', 'user'))
+  Calendar.belongsTo(User, along('userId', 'user'))
+  Calendar.belongsTo(User, along('personId', 'person'))
   Photo.belongsTo(Job, along('jobId', 'job'))
 }

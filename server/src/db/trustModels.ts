@@ -62,6 +62,22 @@ export class Token extends Model<InferAttributes<Token>, InferCreationAttributes
   declare user?: NonAttribute<User>
 }
 
+/** What lets a program fetch visits as a calendar; the secret of its address is kept as its hash. */
+export class Calendar extends Model<InferAttributes<Calendar>, InferCreationAttributes<Calendar>> {
+  declare id: string
+  declare firmId: number
+  /** Who made it. */
+  declare userId: number
+  /** Whose visits; null for all of the firm. */
+  declare personId: number | null
+  declare showsContact: boolean
+  declare secretHash: string
+  declare madeAt: Date
+  declare usedAt: CreationOptional<Date | null>
+  declare user?: NonAttribute<User>
+  declare person?: NonAttribute<User | null>
+}
+
 const orNothing = <M extends Model>(field: string, column: string) =>
   ({ ...(json<M>(field) as object), allowNull: true, field: column }) as ModelAttributes<M>[string]
 
@@ -106,5 +122,18 @@ export function defineTrustModels(sequelize: Sequelize): void {
       usedAt: { type: DataTypes.DATE, allowNull: true },
     },
     { sequelize, tableName: 'tokens' },
+  )
+  Calendar.init(
+    {
+      id: { ...uuid(), primaryKey: true },
+      firmId: whole(),
+      userId: whole(),
+      personId: { type: DataTypes.INTEGER, allowNull: true },
+      showsContact: { type: DataTypes.BOOLEAN, allowNull: false },
+      secretHash: { type: DataTypes.CHAR(64), allowNull: false },
+      madeAt: moment(),
+      usedAt: { type: DataTypes.DATE(3), allowNull: true },
+    },
+    { sequelize, tableName: 'calendars' },
   )
 }

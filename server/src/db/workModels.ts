@@ -26,6 +26,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare closed: CreationOptional<boolean>
   declare revision: CreationOptional<number>
   declare cancelledAt: CreationOptional<Date | null>
+  /** When it was planned, moved, cancelled or handed over last. */
+  declare changedAt: CreationOptional<Date>
   /** Of the calendar entry that it came from. */
   declare calendarUid: CreationOptional<string | null>
   /** How many events its log has. */
@@ -106,6 +108,7 @@ export function defineWorkModels(sequelize: Sequelize): void {
       closed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       revision: { ...whole(), defaultValue: 0 },
       cancelledAt: { type: DataTypes.DATE(3), allowNull: true },
+      changedAt: { type: DataTypes.DATE(3), allowNull: false, defaultValue: DataTypes.NOW },
       calendarUid: { type: DataTypes.STRING(255), allowNull: true },
       logLength: { ...whole(), defaultValue: 0 },
     },

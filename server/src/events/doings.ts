@@ -124,5 +124,6 @@ export async function summariseJob(db: Doing, job: Job): Promise<void> {
   }
   await settleUse(db, job, states)
   // What was cancelled stays so, whatever a phone without a signal still sends.
-  await Job.update({ closed: stages.every((stage) => stage === 'handed-over') }, { where: { id: job.id, cancelledAt: null }, transaction })
+  const closed = stages.every((stage) => stage === 'handed-over')
+  await Job.update({ closed, changedAt: new Date() }, { where: { id: job.id, cancelledAt: null, closed: !closed }, transaction })
 }

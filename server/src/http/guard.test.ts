@@ -74,7 +74,7 @@ const closedOnes = () => endpoints.filter(isClosed)
 describe('every endpoint', () => {
   /** For whoever runs the house: outside the table, and they name nobody. */
   const ofTheHouse = ['/health', '/ready']
-  it('is of the table, and only signing in and whether it runs are for anyone', () => {
+  it('is of the table, and only signing in, whether it runs, and calendars by their secret address are for anyone', () => {
     const named = (own: { method: string; url: string; audience?: string }) => `${own.method} ${own.url} ${own.audience}`
     const table = Object.values(allEndpoints).map(({ method, path: url, who: audience }) => named({ method, url, audience }))
     expect(
@@ -85,7 +85,8 @@ describe('every endpoint', () => {
     ).toEqual(table.sort())
     expect(endpoints.length).toBeGreaterThan(60)
     const open = endpoints.filter((own) => !isClosed(own) && own.method !== 'HEAD').map(({ method, url }) => `${method} ${url}`)
-    expect([...open].sort()).toEqual([...ofTheHouse.map((url) => `GET ${url}`), 'POST /api/session', 'POST /api/session/code'].sort())
+    const bySecret = 'GET /api/calendars/:secret/visits.ics'
+    expect([...open].sort()).toEqual([...ofTheHouse.map((url) => `GET ${url}`), bySecret, 'POST /api/session', 'POST /api/session/code'].sort())
   })
   it('turns down who is not signed in, whose session has run out, and who made one up', async () => {
     for (const { method, url } of closedOnes())

@@ -7,6 +7,7 @@ import { note, type Actor } from '../audit/doings.ts'
 import { isOpen, whoIs } from '../auth/queries.ts'
 import { secondFactorOf } from '../auth/secondFactor.ts'
 import { cookieName } from '../auth/sessions.ts'
+import { homeOf } from './home.ts'
 import type { Db } from '../db/database.ts'
 
 declare module 'fastify' {
@@ -29,7 +30,7 @@ const isReading = ({ method }: FastifyRequest): boolean => method === 'GET' || m
 function checkOrigin(request: FastifyRequest): void {
   if (isReading(request)) return
   const { origin } = request.headers
-  const own = `${request.protocol}://${request.host}`
+  const own = homeOf(request)
   if (origin && URL.canParse(origin) && URL.canParse(own) && new URL(origin).origin === new URL(own).origin) return
   throw new Fault('wrong-origin')
 }

@@ -111,7 +111,7 @@ export async function moveJob(
     ...(startMin === undefined ? {} : { startMin }),
     revision: Math.max(job.revision + 1, sequence),
   }
-  return job.update({ ...change, cancelledAt: null, closed: false }, { transaction: db.transaction })
+  return job.update({ ...change, cancelledAt: null, closed: false, changedAt: new Date() }, { transaction: db.transaction })
 }
 
 /** @throws Fault `in-use` where work has begun: it is finished, or handed over as far as it went. */
@@ -126,5 +126,6 @@ export async function cancelJob(
   if (job.cancelledAt) return job
   const begun = await JobUnit.count({ where: { jobId: id, done: { [Op.gt]: 0 } }, transaction })
   if (begun > 0) throw new Fault('in-use', { sentence: 'Work has begun on this visit: finish it, or hand over what was done.' })
-  return job.update({ revision: Math.max(job.revision + 1, sequence), cancelledAt: new Date(), closed: true }, { transaction })
+  const now = new Date()
+  return job.update({ revision: Math.max(job.revision + 1, sequence), cancelledAt: now, closed: true, changedAt: now }, { transaction })
 }

@@ -1,12 +1,14 @@
+import Ajv2020 from 'ajv/dist/2020.js'
+import addFormats from 'ajv-formats'
 import ICAL from 'ical.js'
 import papa from 'papaparse'
 import sharp from 'sharp'
-import { guessColumn, readSiteTable, type SiteRecord } from '@yastik/core/wire'
+import { guessColumn, jsonSchemas, readSiteTable, type PhotographList, type SiteRecord } from '@yastik/core/wire'
 import { momentAt } from '@yastik/core/quantities'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import yauzl from 'yauzl'
-import { DueDay, Job, Site, Unit } from '../db/models.ts'
+import { DueDay, Job, Site } from '../db/models.ts'
 import { demoPassword, demoPlace } from '@yastik/stand-ins/demo/firm'
 import loadDemo from '@yastik/stand-ins/demo'
 import { openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
@@ -139,25 +141,64 @@ describe('visits and due days as iCalendar', () => {
 })
 
 describe('photographs as files', () => {
-  it('come in a zip with a list, for the owner alone', async () => {
-    const unit = (await Unit.findOne())!
-    const me = (await technician('GET', '/api/session')).json().id as number
-    const jobId = (await technician('POST', '/api/jobs', { siteId: unit.siteId, unitIds: [unit.id], onDate: visitDay, crewIds: [me] })).json()
+  const letters = 'Ольга, Ελένη, 東京, 김민준, สมชาย, محمد, Đặng 🜁'
+  it('come in a zip with a list that others read by its schema: photographs and signatures, with names in any letters', async () => {
+    const form = { setting: 'home', waterOnSite: true, foulDrainOnSite: true }
+    const siteId = (await owner('POST', '/api/sites', { site: { ...form, name: letters }, address: '', contact: '' })).json().id as string
+    const unitId = (await owner('POST', `/api/sites/${siteId}/units`, { name: `北側 ${letters}`, family: 'wall-head', design: {} })).json()
       .id as string
-    const photoId = newId()
-    const picture = await sharp({ create: { width: 80, height: 60, channels: 3, background: '#777' } })
-      .png()
-      .toBuffer()
-    expect(
-      (await technician('PUT', `/api/jobs/${jobId}/units/${unit.id}/photos/${photoId}`, picture, { 'content-type': 'image/png' })).statusCode,
-    ).toBe(200)
-    const happening = { type: 'photo-taken', unitId: unit.id, photoId, of: { part: 'coilFace', when: 'before' } }
-    await technician('POST', `/api/jobs/${jobId}/events`, { events: [{ id: newId(), atMs: Date.now(), by: me, happening }] })
+    const me = (await technician('GET', '/api/session')).json().id as number
+    const jobId = (await technician('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [me] })).json().id as string
+    const [photoId, plateId, signatureId] = [newId(), newId(), newId()]
+    const pictures = {
+      [photoId]: { format: 'png' as const, width: 80 },
+      [plateId]: { format: 'jpeg' as const, width: 96 },
+      [signatureId]: { format: 'png' as const, width: 120 },
+    }
+    for (const [id, { format, width }] of Object.entries(pictures)) {
+      const picture = await sharp({ create: { width, height: 60, channels: 3, background: '#777' } })
+        .toFormat(format)
+        .toBuffer()
+      const sent = await technician('PUT', `/api/jobs/${jobId}/units/${unitId}/photos/${id}`, picture, { 'content-type': `image/${format}` })
+      expect(sent.statusCode).toBe(200)
+    }
+    const of = { part: 'coilFace', when: 'before' }
+    const corner = (x: number, y: number) => ({ x, y })
+    const region = [corner(0.1, 0.1), corner(0.9, 0.1), corner(0.9, 0.9), corner(0.1, 0.9)]
+    const measure = { region, coveredShare: 0.4, low: 0.35, high: 0.45 }
+    const happenings = [
+      { type: 'photo-taken', unitId, photoId, of },
+      { type: 'photo-measured', unitId, photoId, measure },
+      { type: 'photo-taken', unitId, photoId: plateId, plate: true },
+      { type: 'signed', unitId, photoId: signatureId, name: 'Ольга 東京' },
+    ]
+    const events = happenings.map((happening) => ({ id: newId(), atMs: Date.now(), by: me, happening }))
+    expect((await technician('POST', `/api/jobs/${jobId}/events`, { events })).json().refused).toEqual([])
     const files = await unzipped((await owner('GET', '/api/exports/photographs.zip')).rawPayload)
-    const list = JSON.parse(files.get('manifest.json')!.toString()).photographs as { file: string; of: object; unit: string }[]
-    expect(list).toEqual([expect.objectContaining({ file: `photographs/${photoId}.png`, of: happening.of, unit: unit.name })])
-    expect((await sharp(files.get(list[0].file)).metadata()).width).toBe(80)
+    const list: unknown = JSON.parse(files.get('manifest.json')!.toString('utf8'))
+    const fits = addFormats(new Ajv2020()).compile(jsonSchemas()['photographs.schema.json'])
+    fits(list)
+    expect(fits.errors).toBeNull()
+    const own = (list as PhotographList).photographs.filter((entry) => entry.jobId === jobId)
+    const named = { unit: `北側 ${letters}`, site: letters }
+    expect(own).toHaveLength(3)
+    expect(own).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ ...named, photoId, file: `photographs/${photoId}.png`, of, measure }),
+        expect.objectContaining({ ...named, photoId: plateId, file: `photographs/${plateId}.jpg`, nameplate: true }),
+        expect.objectContaining({ ...named, photoId: signatureId, file: `photographs/${signatureId}.png`, signedBy: 'Ольга 東京' }),
+      ]),
+    )
+    for (const { photoId: id, file, width } of own) {
+      const seen = await sharp(files.get(file!)).metadata()
+      expect([seen.width, seen.format]).toEqual([width, pictures[id].format])
+    }
     for (const name of ['photographs.zip', 'sites.csv', 'readings.csv', 'visits.ics'])
       expect((await technician('GET', `/api/exports/${name}`)).statusCode).toBe(403)
+    // The same names in tables and calendars, as others read them.
+    expect((await rowsOf('/api/exports/sites.csv')).some(([site]) => site === letters)).toBe(true)
+    const calendar = new ICAL.Component(ICAL.parse((await owner('GET', '/api/exports/visits.ics')).body) as never)
+    const entries = calendar.getAllSubcomponents('vevent').map((event) => new ICAL.Event(event))
+    expect(entries.find(({ uid }) => uid === `job-${jobId}@yastik`)?.summary).toBe(`${letters}: 北側 ${letters}`)
   })
 })

@@ -4,14 +4,15 @@ import { Fault } from '@yastik/core/faults'
 import { bundleMedia, endpoints, type BundleReceipt, type SiteImportLine } from '@yastik/core/wire'
 import type { FastifyInstance, FastifyReply } from 'fastify'
 import { note, type Actor } from '../audit/doings.ts'
+import { calendarOf } from '../calendars/entries.ts'
 import type { Db } from '../db/database.ts'
 import type { FileStore } from '../files/store.ts'
 import { dayOf } from '../days.ts'
 import { faultBodyOf } from '../http/errors.ts'
+import { homeOf } from '../http/home.ts'
 import { serverOf } from '../http/serve.ts'
 import { keyOf } from '../photos/doings.ts'
 import { bundleOf, readBundle, takeIn } from './bundle.ts'
-import { calendarOf } from './calendar.ts'
 import { previewCalendar, takeCalendar } from './calendarImport.ts'
 import { importsOf, takeBack } from './imports.ts'
 import { photographsOf } from './photographs.ts'
@@ -44,9 +45,11 @@ export const transferRoutes =
       await exported(db, actor, 'readings.csv')
       return asFile(reply, csv, 'readings.csv').send(Readable.from(readingsTable(firm)))
     })
-    serves(endpoints.calendar, async ({ db, actor, firm, reply }) => {
+    serves(endpoints.calendar, async ({ db, actor, firm, request, reply }) => {
       await exported(db, actor, 'visits.ics')
-      return asFile(reply, 'text/calendar; charset=utf-8', 'visits.ics').send(await calendarOf(firm, Date.now()))
+      return asFile(reply, 'text/calendar; charset=utf-8', 'visits.ics').send(
+        await calendarOf(firm, Date.now(), { home: homeOf(request), showsDues: true }),
+      )
     })
     serves(endpoints.photographs, async ({ db, actor, firm, reply }) => {
       await exported(db, actor, 'photographs.zip')

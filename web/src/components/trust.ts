@@ -19,6 +19,8 @@ export const auditWords: Record<AuditKind, string> = {
   'house-rules-changed': 'changed house rules',
   'token-made': 'let a program in',
   'token-ended': 'ended a program’s way in',
+  'calendar-made': 'made a calendar to be fetched',
+  'calendar-ended': 'took a calendar’s address back',
   'customer-taken-out': 'took out what is kept of a customer',
   'customer-erased': 'erased a customer',
   'retention-changed': 'changed how long things are kept',

@@ -11,6 +11,7 @@ import OneTimeCode from '../components/OneTimeCode.vue'
 import RetentionForm from '../components/RetentionForm.vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import CalendarFeeds from '../transfer/CalendarFeeds.vue'
 import CalendarImport from '../transfer/CalendarImport.vue'
 import ImportsTaken from '../transfer/ImportsTaken.vue'
 import TableImport from '../transfer/TableImport.vue'
@@ -48,6 +49,7 @@ const takeBundle = ([file]: File[]) =>
         </li>
       </ul>
     </section>
+    <CalendarFeeds :is-owner="isOwner" />
     <RetentionForm v-if="isOwner" />
     <TableImport :may-take-out="isOwner" @taken="taken++" />
     <CalendarImport @taken="taken++" />

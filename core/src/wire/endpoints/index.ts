@@ -1,4 +1,5 @@
 // Endpoints: all that the server answers.
+import { calendarEndpoints } from './calendars.ts'
 import { customerEndpoints } from './customers.ts'
 import { houseEndpoints } from './house.ts'
 import { officeEndpoints } from './office.ts'
@@ -21,6 +22,7 @@ export const endpoints = {
   ...officeEndpoints,
   ...houseEndpoints,
   ...transferEndpoints,
+  ...calendarEndpoints,
   ...trustEndpoints,
   ...customerEndpoints,
 } as const
