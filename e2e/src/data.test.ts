@@ -244,6 +244,27 @@ describe('a table of sites and units', () => {
   })
 })
 
+describe('a calendar that keeps itself up to date', () => {
+  it('is made for a person, fetched by another program without signing in, and taken back', async () => {
+    await go(sheet, 'data')
+    await pick(sheet, '[data-calendars] .whose', 'Sanna Kirov')
+    await click(sheet, 'label:has([name="calendar-contact"])')
+    await click(sheet, '[data-make-calendar]')
+    const address = await textOf(sheet, '[data-calendar-address]')
+    expect(address).toMatch(/^http.*\/api\/calendars\/[\w-]{43}\/visits\.ics$/)
+    const answer = await fetch(address)
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'text/calendar; charset=utf-8'])
+    expect(await answer.text()).toMatch(/SUMMARY:[\s\S]*With .*Sanna/)
+    await expectText(sheet, '[data-calendar="Sanna Kirov"]', 'with first names')
+    await click(sheet, '[data-calendar="Sanna Kirov"] [data-end-calendar]')
+    await click(sheet, '[data-end-calendar-sure]')
+    await waitUntil(sheet, async () => !(await exists(sheet, '[data-calendar="Sanna Kirov"]')), 'it is still there', 10_000)
+    expect(await exists(sheet, '[data-calendar-address]')).toBe(false)
+    expect((await fetch(address)).status).toBe(404)
+    await fitsPhone(sheet)
+  })
+})
+
 describe('step times', () => {
   it('are looked through on the owner’s word, planned with, and taken back', async () => {
     await go(sheet, 'house-rules')

@@ -18,6 +18,8 @@ const people = props.isOwner ? useAsked(endpoints.people, () => ({})) : undefine
 const doing = useDoing()
 const error = computed(() => doing.error.value ?? list.error.value ?? people?.error.value)
 const made = ref<{ whose: string; address: string }>()
+/** Pages without TLS may not copy; the address can be marked by hand. */
+const mayCopy = window.isSecureContext
 const copied = ref(false)
 const sure = ref<string>()
 /** Whose visits: a person's id, or nothing for the whole firm. */
@@ -69,7 +71,7 @@ async function copy() {
         Visits of <b>{{ made.whose }}</b>, shown this once:
       </p>
       <p class="itself" data-calendar-address>{{ made.address }}</p>
-      <div class="row">
+      <div v-if="mayCopy" class="row">
         <Tap data-copy-address @click="copy">{{ copied ? 'Copied' : 'Copy the address' }}</Tap>
       </div>
     </div>
@@ -114,6 +116,7 @@ async function copy() {
 }
 .whose {
   display: flex;
+  white-space: nowrap;
   align-items: center;
   gap: 0.6rem;
 }
