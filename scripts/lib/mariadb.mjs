@@ -60,7 +60,7 @@ const systemUser = 'mysql'
  * Whom the server runs as: whoever starts it; started as root, its own system user.
  * @returns {{ args: string[], give: (...paths: string[]) => void }} arguments of MariaDB's programs, and what makes a file or folder the server's own
  */
-function ownUser(dataDir, log) {
+export function ownUser(dataDir, log) {
   if (process.getuid?.() !== 0) return { args: [], give: () => undefined }
   // It passes through the data directory and reads nothing there but what is its own.
   chmodSync(dataDir, 0o711)

@@ -32,16 +32,19 @@ export async function addFirms(password, ...names) {
   await sequelize.close()
 }
 
-/** @returns the app, listening on a port that stays its own */
-export async function startOwnApp() {
-  const files = mkdtempSync(join(tmpdir(), 'yastik-own-'))
+/**
+ * @param {{ env?: Record<string, string>, files?: string }} [given] what it is told besides; and where files lie, where it shares them with others
+ * @returns the app, listening on a port that stays its own
+ */
+export async function startOwnApp({ env = {}, files: shared } = {}) {
+  const files = shared ?? mkdtempSync(join(tmpdir(), 'yastik-own-'))
   const said = []
   let child
   let port = 0
   async function start() {
     child = fork(inRoot('server/dist/main.js'), {
       silent: true,
-      env: { ...process.env, ...standIns, YASTIK_PORT: String(port), YASTIK_FILES: files },
+      env: { ...process.env, ...standIns, ...env, YASTIK_PORT: String(port), YASTIK_FILES: files },
     })
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => said.push(String(text)))
     port = await new Promise((done, failed) => {
@@ -66,7 +69,7 @@ export async function startOwnApp() {
     kill: () => end('SIGKILL'),
     async close() {
       await end('SIGTERM')
-      rmSync(files, { recursive: true, force: true })
+      if (!shared) rmSync(files, { recursive: true, force: true })
     },
     /** The cookie of somebody who signed in. */
     async cookieOf(signIn, password) {

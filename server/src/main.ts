@@ -6,6 +6,7 @@ import { connect } from './db/connection.ts'
 import { Db } from './db/database.ts'
 import { migrateAs } from './db/migrate.ts'
 import { defineModels } from './db/models.ts'
+import { inTurn } from './db/turns.ts'
 import { folderStore } from './files/store.ts'
 import type { InstrumentSource } from './instruments/source.ts'
 import type { MessageGateway } from './messages/gateway.ts'
@@ -27,7 +28,8 @@ const sequelize = connect(config.database)
 const db = new Db(sequelize)
 defineModels(sequelize)
 const loadDemo = await functionOf<[Db]>('YASTIK_DEMO', modules.demo)
-await loadDemo?.(db)
+// One process at a time: two that find the database empty would fill it twice.
+if (loadDemo) await inTurn(sequelize, 'demo', () => loadDemo(db))
 const gateway = await adapterOf<MessageGateway>('YASTIK_MESSAGES', modules.messages, ['send', 'ask'])
 const app = await buildApp({
   sequelize,

@@ -4,10 +4,15 @@ import { Sequelize } from 'sequelize'
 import type { Config } from '../config.ts'
 
 /**
- * Each statement of a doing reads what is committed by then: what was read before somebody else's lock was waited for is stale. A lock is waited
- * for no longer than somebody waits for an answer; then the doing is done again.
+ * On a cluster a statement waits until its node has whatever was committed on any of them: who saved on one reads it on another. A server by
+ * itself has nothing to wait for. Each statement of a doing reads what is committed by then: what was read before somebody else's lock was waited
+ * for is stale. A lock is waited for no longer than somebody waits for an answer; then the doing is done again.
  */
-const session = ['SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED', 'SET SESSION innodb_lock_wait_timeout = 4']
+const session = [
+  'SET SESSION wsrep_sync_wait = 1',
+  'SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED',
+  'SET SESSION innodb_lock_wait_timeout = 4',
+]
 
 export const connect = ({ host, port, user, password, name }: Config['database']): Sequelize =>
   new Sequelize(name, user, password, {

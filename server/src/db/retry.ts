@@ -13,8 +13,15 @@ const brokenOff = [
   'ECONNRESET',
   'EPIPE',
 ]
-const mostTries = 6
+/**
+ * So long is tried what others turn down: on a cluster, writes of one job through several nodes turn each other down as they commit, and somebody
+ * comes last time and again.
+ */
+const patienceMs = 5000
+/** So often is tried what a database that is gone broke off. */
+const mostTriesAway = 6
 const firstWaitMs = 15
+const longestWaitMs = 400
 const hereAlready = 'Something of this is here already under the same id.'
 
 /** What is there twice by a race is there once when one looks again; where it stays so, it was no race. */
@@ -38,6 +45,8 @@ export const isAway = (error: unknown): boolean => {
  * @throws Fault `busy` when it was turned down to the last, `in-use` where an id is taken; else whatever was thrown
  */
 export async function repeated<Result>(attempt: () => Promise<{ commit: () => Promise<void>; result: Result }>): Promise<Result> {
+  const lastMs = performance.now() + patienceMs
+  let collisions = 0
   for (let tries = 1; ; tries++) {
     let isCommitting = false
     try {
@@ -46,14 +55,15 @@ export async function repeated<Result>(attempt: () => Promise<{ commit: () => Pr
       await commit()
       return result
     } catch (error) {
-      if (error instanceof UniqueConstraintError && tries >= mostTriesAtOneId) throw new Fault('in-use', { sentence: hereAlready })
+      if (error instanceof UniqueConstraintError && ++collisions >= mostTriesAtOneId) throw new Fault('in-use', { sentence: hereAlready })
       const mayRepeat =
         error instanceof UniqueConstraintError ||
         isTurnedDown(error) ||
         (isAway(error) && !isCommitting && !(error instanceof ConnectionAcquireTimeoutError))
       if (!mayRepeat) throw error
-      if (tries === mostTries) throw isTurnedDown(error) ? new Fault('busy') : error
-      await pause(firstWaitMs * 2 ** tries * (0.5 + Math.random()))
+      if (isTurnedDown(error) && performance.now() > lastMs) throw new Fault('busy')
+      if (!isTurnedDown(error) && tries === mostTriesAway) throw error
+      await pause(Math.min(longestWaitMs, firstWaitMs * 2 ** tries) * (0.5 + Math.random()))
     }
   }
 }
