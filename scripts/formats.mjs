@@ -9,13 +9,14 @@ const { ruleBookInWords } = await import('@yastik/core/method')
 const { jsonSchemas } = await import('@yastik/core/wire')
 const { buildApp } = await import('../server/dist/app.js')
 const { connect } = await import('../server/dist/db/connection.js')
+const { folderStore } = await import('../server/dist/files/folderStore.js')
 const { defineModels } = await import('../server/dist/db/models.js')
 
 /** The server's description needs no database: nothing is asked of it. */
 async function openapi() {
   const sequelize = connect({ host: '127.0.0.1', port: 1, user: '', password: '', name: '' })
   defineModels(sequelize)
-  const app = await buildApp({ sequelize, filesRoot: inRoot('.data/files') })
+  const app = await buildApp({ sequelize, files: folderStore(inRoot('.data/files')) })
   await app.ready()
   const document = app.swagger()
   await app.close()

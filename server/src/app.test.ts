@@ -15,7 +15,7 @@ beforeAll(async () => {
   writeFileSync(join(webRoot, 'index.html'), '<title>the sheet</title>')
   writeFileSync(join(webRoot, 'assets', 'view-1a2b.js'), 'export {}')
   house = await openHouse()
-  app = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, webRoot, secureCookies: true })
+  app = await buildApp({ sequelize: house.sequelize, files: house.files, webRoot, secureCookies: true })
 })
 afterAll(async () => {
   await app.close()

@@ -28,7 +28,7 @@ import { houseRulesRoutes } from './houseRules/routes.ts'
 import { instrumentRoutes } from './instruments/routes.ts'
 import type { InstrumentSource } from './instruments/source.ts'
 import { jobRoutes } from './jobs/routes.ts'
-import { folderStore } from './files/store.ts'
+import type { FileStore } from './files/store.ts'
 import { logbookRoutes } from './logbook/routes.ts'
 import type { MessageGateway } from './messages/gateway.ts'
 import { messageRoutes } from './messages/routes.ts'
@@ -54,8 +54,8 @@ declare module 'fastify' {
 
 export interface AppOptions {
   readonly sequelize: Sequelize
-  /** Folder of the files: photographs. */
-  readonly filesRoot: string
+  /** Where pictures are kept. */
+  readonly files: FileStore
   /** Who carries messages to customers; without it none is sent. */
   readonly gateway?: MessageGateway
   /** Where forecasts of the weather come from; without it the due list says nothing of it. */
@@ -110,7 +110,7 @@ const pages = (root: string) => async (app: FastifyInstance) => {
 
 export async function buildApp({
   sequelize,
-  filesRoot,
+  files,
   gateway,
   weather,
   instruments,
@@ -147,7 +147,6 @@ export async function buildApp({
   endSlowSenders(app, patience)
   endStreamsWith(app)
   closeInGoodTime(app, graceMs)
-  const files = folderStore(filesRoot)
   const canSend = gateway !== undefined
   await app.register(runningRoutes(app, db, sequelize, files, metricsToken))
   for (const routes of [

@@ -16,7 +16,7 @@ describe('the configuration', () => {
       host: '127.0.0.1',
       log: 'access',
       database: { host: '127.0.0.1', port: 3306, user: 'y', password: 'p', name: 'yastik' },
-      filesRoot: '/files',
+      files: { place: '/files' },
       webRoot: undefined,
       modules: { demo: undefined, instruments: undefined, messages: undefined, weather: undefined },
       secureCookies: false,

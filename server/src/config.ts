@@ -6,8 +6,8 @@ export interface Config {
   readonly port: number
   readonly host: string
   readonly database: { readonly host: string; readonly port: number; readonly user: string; readonly password: string; readonly name: string }
-  /** Folder of the files; several app processes share it. */
-  readonly filesRoot: string
+  /** Where files lie, for several app processes alike: a folder, or `s3://bucket/prefix` at the endpoint, if it is none of Amazon’s. */
+  readonly files: { readonly place: string; readonly endpoint?: string }
   /** Folder of the built interface; undefined serves the API alone. */
   readonly webRoot?: string
   /** Modules by name: what loads a demo into an empty database, and what fills the interfaces to instruments, a carrier of messages, and a weather service. */
@@ -92,7 +92,7 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     port: portOf(env, 'YASTIK_PORT'),
     host: env.YASTIK_HOST ?? '127.0.0.1',
     database: databaseFrom(env),
-    filesRoot: need(env, 'YASTIK_FILES'),
+    files: { place: need(env, 'YASTIK_FILES'), ...(env.YASTIK_S3_ENDPOINT ? { endpoint: env.YASTIK_S3_ENDPOINT } : {}) },
     webRoot: env.YASTIK_WEB_ROOT,
     modules: {
       demo: moduleOf(env.YASTIK_DEMO),

@@ -7,7 +7,7 @@ import { Db } from './db/database.ts'
 import { migrateAs } from './db/migrate.ts'
 import { defineModels } from './db/models.ts'
 import { inTurn } from './db/turns.ts'
-import { folderStore } from './files/store.ts'
+import { storeAt } from './files/place.ts'
 import type { InstrumentSource } from './instruments/source.ts'
 import type { MessageGateway } from './messages/gateway.ts'
 import { keepRunning } from './messages/outbox.ts'
@@ -30,10 +30,11 @@ defineModels(sequelize)
 const loadDemo = await functionOf<[Db]>('YASTIK_DEMO', modules.demo)
 // One process at a time: two that find the database empty would fill it twice.
 if (loadDemo) await inTurn(sequelize, 'demo', () => loadDemo(db))
+const files = await storeAt(config.files.place, config.files.endpoint)
 const gateway = await adapterOf<MessageGateway>('YASTIK_MESSAGES', modules.messages, ['send', 'ask'])
 const app = await buildApp({
   sequelize,
-  filesRoot: config.filesRoot,
+  files,
   instruments: await adapterOf<InstrumentSource>('YASTIK_INSTRUMENTS', modules.instruments, ['read', 'photograph']),
   gateway,
   weather: await adapterOf<WeatherSource>('YASTIK_WEATHER', modules.weather, ['forecast', 'climate']),
@@ -47,7 +48,7 @@ const app = await buildApp({
 
 const stopOutbox = gateway && keepRunning(db, gateway, outboxEveryMs, (error) => app.log.error(error))
 
-const stopClearing = keepClearing(db, folderStore(config.filesRoot), clearEveryMs, (error) => app.log.error(error))
+const stopClearing = keepClearing(db, files, clearEveryMs, (error) => app.log.error(error))
 
 const stopLearning = keepLearning(db, learnEveryMs, (error) => app.log.error(error))
 

@@ -125,7 +125,7 @@ describe('a session', () => {
     expect(await asked(token)).toBe(401)
   })
   it('has a cookie that is bound to the very host where there is TLS', async () => {
-    const behind = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, secureCookies: true })
+    const behind = await buildApp({ sequelize: house.sequelize, files: house.files, secureCookies: true })
     try {
       const cookie = await tokenOf('owner-a', behind)
       expect(cookie).toMatchObject({ name: '__Host-yastik_session', secure: true, httpOnly: true, sameSite: 'Strict', path: '/' })
@@ -189,7 +189,7 @@ describe('every other route', () => {
     ['http, and the proxy says that there is TLS', 1, 'http', 'https', 403],
     ['https, and the proxy says nothing', 1, 'https', undefined, 403],
   ])('takes writes from pages of %s, or does not', async (_name, trustProxy, scheme, said, status) => {
-    const behind = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, trustProxy })
+    const behind = await buildApp({ sequelize: house.sequelize, files: house.files, trustProxy })
     try {
       const answer = await behind.inject({
         method: 'POST',
@@ -209,7 +209,7 @@ describe('every other route', () => {
     ['no proxy: whoever is connected, whatever they say', false, '192.0.2.1', '192.0.2.2'],
     ['proxies elsewhere: whoever is connected', ['10.8.0.0/16'], '192.0.2.1', '192.0.2.2'],
   ])('counts tries by %s', async (_name, trustProxy, one, madeUp) => {
-    const behind = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, trustProxy })
+    const behind = await buildApp({ sequelize: house.sequelize, files: house.files, trustProxy })
     try {
       const from = (caller: string) =>
         behind.inject({

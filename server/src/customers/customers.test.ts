@@ -6,7 +6,6 @@ import sharp from 'sharp'
 import { v7 as newId } from 'uuid'
 import { Job, Audit, Message, Photo, Reply, Stop, StoredEvent } from '../db/models.ts'
 import { dayMs } from '../days.ts'
-import { folderStore } from '../files/store.ts'
 import { runOutbox } from '../messages/outbox.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 import { clearKept } from './doings.ts'
@@ -114,7 +113,7 @@ describe('what is kept of a customer', () => {
 })
 
 describe('how long things are kept', () => {
-  const clear = () => clearKept(house.db, folderStore(house.filesRoot), Date.now())
+  const clear = () => clearKept(house.db, house.files, Date.now())
   it('is for good where nothing is said, and by months where something is', async () => {
     const [old, young] = [await customer('2024-03-01'), await customer()]
     await Message.update({ madeAt: new Date(Date.now() - 500 * dayMs) }, { where: { id: old.message.id } })

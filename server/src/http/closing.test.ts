@@ -12,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => house.close())
 
 const listening = async (graceMs: number) => {
-  const app = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, graceMs })
+  const app = await buildApp({ sequelize: house.sequelize, files: house.files, graceMs })
   await app.listen({ port: 0, host: '127.0.0.1' })
   return { app, port: (app.server.address() as AddressInfo).port }
 }

@@ -210,7 +210,7 @@ describe('the pages beside the interface', () => {
   it('give nothing of the data away however an address is written', async () => {
     const webRoot = mkdtempSync(join(tmpdir(), 'yastik-guard-'))
     writeFileSync(join(webRoot, 'index.html'), '<title>the sheet</title>')
-    const app = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, webRoot })
+    const app = await buildApp({ sequelize: house.sequelize, files: house.files, webRoot })
     try {
       for (const url of [
         '/api/sites',

@@ -39,7 +39,7 @@ describe('the log', () => {
     const lines: string[] = []
     const app = await buildApp({
       sequelize: house.sequelize,
-      filesRoot: house.filesRoot,
+      files: house.files,
       log: 'faults',
       logTo: { write: (line) => void lines.push(line) },
     })

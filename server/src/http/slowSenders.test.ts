@@ -12,7 +12,7 @@ beforeAll(async () => {
   house = await openHouse()
   await addFirm('a')
   cookie = await cookieOf('technician-a', house.app)
-  app = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot, patience })
+  app = await buildApp({ sequelize: house.sequelize, files: house.files, patience })
   await app.listen({ port: 0, host: '127.0.0.1' })
   port = (app.server.address() as AddressInfo).port
 })

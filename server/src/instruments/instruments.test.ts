@@ -86,7 +86,7 @@ describe('the stream of instruments', () => {
     expect((await house.app.inject({ method: 'GET', url: path })).statusCode).toBe(401)
   })
   it('is not there where no instruments are connected', async () => {
-    const bare = await buildApp({ sequelize: house.sequelize, filesRoot: house.filesRoot })
+    const bare = await buildApp({ sequelize: house.sequelize, files: house.files })
     try {
       const own = await signedIn(bare, 'technician-a')
       expect((await own('GET', path)).json().lines[0]).toMatchObject({ what: 'none are connected here', allowed: 'readings by hand' })

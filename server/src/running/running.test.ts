@@ -6,6 +6,7 @@ import { buildApp } from '../app.ts'
 import { configFrom } from '../config.ts'
 import { migrationNames } from '../db/migrations.ts'
 import { DueDay, Message } from '../db/models.ts'
+import { folderStore } from '../files/folderStore.ts'
 import { addFirm, openHouse, origin, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
 
 const token = 'a word for the gatherer of figures'
@@ -21,7 +22,7 @@ beforeAll(async () => {
   writeFileSync(join(webRoot, 'index.html'), '<!doctype html><title>Yastik</title>')
   app = await buildApp({
     sequelize: house.sequelize,
-    filesRoot: house.filesRoot,
+    files: house.files,
     webRoot,
     metricsToken: token,
     log: 'access',
@@ -55,7 +56,7 @@ describe('a process', () => {
   it('is not sent work while nothing can be kept, or no database answers; it lives all the same', async () => {
     const file = join(webRoot, 'no folder')
     writeFileSync(file, '')
-    const closed = await buildApp({ sequelize: house.sequelize, filesRoot: join(file, 'below') })
+    const closed = await buildApp({ sequelize: house.sequelize, files: folderStore(join(file, 'below')) })
     const { statusCode, ...answer } = await closed.inject({ method: 'GET', url: '/ready' })
     expect([statusCode, answer.json()]).toEqual([503, { ready: false, database: 'ok', migrations: 'ok', files: 'nothing can be kept' }])
     await closed.close()

@@ -14,6 +14,8 @@ import { dayMs, utcDay } from '../days.ts'
 import { hashPassword } from '../auth/passwords.ts'
 import { databaseFrom, ownerFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
+import { folderStore } from '../files/folderStore.ts'
+import type { FileStore } from '../files/store.ts'
 import { Db } from '../db/database.ts'
 import { migrateAs } from '../db/migrate.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
@@ -27,6 +29,7 @@ export interface TestHouse {
   readonly db: Db
   readonly name: string
   readonly filesRoot: string
+  readonly files: FileStore
   close(): Promise<void>
 }
 
@@ -40,9 +43,10 @@ export async function openHouse(): Promise<TestHouse> {
   const sequelize = connect({ ...database, name })
   defineModels(sequelize)
   const filesRoot = mkdtempSync(join(tmpdir(), 'yastik-files-'))
+  const files = folderStore(filesRoot)
   const app = await buildApp({
     sequelize,
-    filesRoot,
+    files,
     instruments,
     gateway,
     weather,
@@ -54,6 +58,7 @@ export async function openHouse(): Promise<TestHouse> {
     db: new Db(sequelize),
     name,
     filesRoot,
+    files,
     close: async () => {
       await app.close()
       await sequelize.close()
