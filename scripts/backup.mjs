@@ -1,70 +1,58 @@
-// npm run backup -- FILE [--data DIR]: the whole instance as one file, while it runs: its database, then its photographs.
-import { spawn } from 'node:child_process'
-import { chmodSync, createWriteStream, existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, statSync } from 'node:fs'
+// npm run backup -- FILE [--key FILE] [--data DIR]: the whole instance as one file, while it runs.
+// npm run backup -- --into FOLDER [--key FILE] [--days 7] [--weeks 5] [--months 12] [--data DIR]: the same under a name of its time, with what was
+// changed by then beside it; backups that are older than is kept are taken away. For whoever runs it again and again.
+import { existsSync, mkdirSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
-import { pipeline } from 'node:stream/promises'
 import { parseArgs } from 'node:util'
-import { clientOf, withDatabase } from './lib/database.mjs'
+import { clearOutdated, filesPlace, keepChanges, nameOf, writeBackup } from './lib/backups.mjs'
 import { needPrograms } from './lib/debian.mjs'
 import { inRoot } from './lib/paths.mjs'
-import { runQuietly } from './lib/run.mjs'
-import { Ending, giveUp, say, sayEnding } from './lib/say.mjs'
+import { prepareServer } from './lib/prepare.mjs'
+import { giveUp, sayEnding } from './lib/say.mjs'
+import { checkKey } from './lib/seal.mjs'
 
-const usage = 'usage: npm run backup -- FILE [--data DIR]'
+const usage =
+  'usage: npm run backup -- FILE [--key FILE] [--data DIR]\n       npm run backup -- --into FOLDER [--key FILE] [--days 7] [--weeks 5] [--months 12] [--data DIR]'
 let options
 try {
-  options = parseArgs({ allowPositionals: true, options: { data: { type: 'string', default: inRoot('.data') } } })
+  options = parseArgs({
+    allowPositionals: true,
+    options: {
+      data: { type: 'string', default: inRoot('.data') },
+      into: { type: 'string' },
+      key: { type: 'string' },
+      days: { type: 'string', default: '7' },
+      weeks: { type: 'string', default: '5' },
+      months: { type: 'string', default: '12' },
+    },
+  })
 } catch (error) {
   giveUp(`${error.message}\n${usage}`, 2)
 }
-const [target] = options.positionals
-if (!target || options.positionals.length > 1) giveUp(usage, 2)
-const file = resolve(target)
-const dataDir = resolve(options.values.data)
-const filesRoot = process.env.YASTIK_FILES ?? join(dataDir, 'files')
+const { positionals, values } = options
+const folder = values.into === undefined ? undefined : resolve(values.into)
+if (positionals.length !== (folder ? 0 : 1)) giveUp(usage, 2)
+const [days, weeks, months] = ['days', 'weeks', 'months'].map((name) => {
+  if (!/^\d{1,4}$/.test(values[name])) giveUp(`--${name} ${values[name]}: allowed is a whole number from 0.\n${usage}`, 2)
+  return Number(values[name])
+})
+const keyFile = values.key === undefined ? undefined : resolve(values.key)
+const dataDir = resolve(values.data)
+const nowMs = Date.now()
+if (folder) mkdirSync(folder, { recursive: true, mode: 0o700 })
+const file = folder ? join(folder, nameOf(nowMs, keyFile !== undefined)) : resolve(positionals[0])
 if (existsSync(file)) giveUp(`${file} is there already; a backup is never written over another one.`, 2)
 if (!existsSync(dirname(file))) giveUp(`${dirname(file)} is not there.`, 2)
 if (process.env.YASTIK_DB_PORT === undefined && !existsSync(join(dataDir, 'mariadb'))) giveUp(`There is no instance in ${dataDir}.`, 2)
-await needPrograms('mariadb')
-
-// Beside the target: one disk, so that the last step is a rename.
-const draft = mkdtempSync(join(dirname(file), '.yastik-backup-'))
-let ending
 try {
-  await withDatabase(dataDir, async (connection) => {
-    say('writing the database')
-    const { args, name, env } = clientOf(connection)
-    // One moment for all tables; who signs in now is not part of it.
-    const dump = spawn('mariadb-dump', [...args, '--single-transaction', '--hex-blob', `--ignore-table-data=${name}.sessions`, name], {
-      env,
-      stdio: ['ignore', 'pipe', 'inherit'],
-    })
-    const ended = new Promise((done) => dump.once('close', done))
-    await pipeline(dump.stdout, createWriteStream(join(draft, 'database.sql'), { mode: 0o600 }))
-    if ((await ended) !== 0) throw new Ending('The database could not be written out.')
-  })
-  // After the database: what was added since does no harm, and what was erased in between the restore tells.
-  say('adding the photographs')
-  mkdirSync(filesRoot, { recursive: true })
-  const { status, output } = await runQuietly('tar', [
-    '-cf',
-    join(draft, 'backup.tar'),
-    '-C',
-    draft,
-    'database.sql',
-    '-C',
-    dirname(filesRoot),
-    `--transform=s,^${filesRoot.split('/').at(-1)},files,`,
-    filesRoot.split('/').at(-1),
-  ])
-  if (status !== 0) throw new Ending(`The photographs could not be packed:\n${output.slice(-2000)}`)
-  // It holds names and addresses: for its owner's eyes.
-  chmodSync(join(draft, 'backup.tar'), 0o600)
-  renameSync(join(draft, 'backup.tar'), file)
-  say(`${file}, ${Math.ceil(statSync(file).size / 1e6)} MB`)
+  if (keyFile) checkKey(keyFile)
+  await needPrograms('mariadb')
+  if (filesPlace(dataDir).startsWith('s3://')) await prepareServer()
+  await writeBackup({ file, dataDir, keyFile })
+  if (folder) {
+    await keepChanges({ folder, dataDir, keyFile })
+    clearOutdated(folder, { days, weeks, months }, nowMs)
+  }
 } catch (error) {
-  ending = error
-} finally {
-  rmSync(draft, { recursive: true, force: true })
+  sayEnding(error)
 }
-if (ending) sayEnding(ending)

@@ -1,4 +1,5 @@
-// npm start: installs what is missing, builds, starts the database, migrates, loads the demo, serves. `-- --port N --data DIR --no-demo`.
+// npm start: installs what is missing, builds, starts the database, migrates, loads the demo, serves. `-- --port N --data DIR --no-demo`; with
+// `--backup FOLDER --backup-key FILE` it is backed up there once a day.
 import { fork } from 'node:child_process'
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
@@ -8,10 +9,13 @@ import { parseArgs } from 'node:util'
 import { startMariadb } from './lib/mariadb.mjs'
 import { inRoot } from './lib/paths.mjs'
 import { prepareAll } from './lib/prepare.mjs'
+import { backupsIn } from './lib/backups.mjs'
 import { endProcess, runsWith } from './lib/processes.mjs'
+import { run } from './lib/run.mjs'
 import { giveUp, say } from './lib/say.mjs'
+import { checkKey } from './lib/seal.mjs'
 
-const usage = 'usage: npm start -- [--port N] [--data DIR] [--no-demo]'
+const usage = 'usage: npm start -- [--port N] [--data DIR] [--no-demo] [--backup FOLDER [--backup-key FILE]]'
 
 function readOptions() {
   try {
@@ -20,11 +24,15 @@ function readOptions() {
         port: { type: 'string', default: '4180' },
         data: { type: 'string', default: inRoot('.data') },
         'no-demo': { type: 'boolean', default: false },
+        backup: { type: 'string' },
+        'backup-key': { type: 'string' },
       },
     })
     const port = Number(values.port)
     if (!Number.isInteger(port) || port < 1 || port > 65_535) giveUp(`--port ${values.port}: allowed is a whole number from 1 to 65535.\n${usage}`, 2)
-    return { port, dataDir: resolve(values.data), demo: !values['no-demo'] }
+    if (values['backup-key'] !== undefined) checkKey(values['backup-key'])
+    const backup = values.backup === undefined ? undefined : { folder: resolve(values.backup), keyFile: values['backup-key'] }
+    return { port, dataDir: resolve(values.data), demo: !values['no-demo'], backup }
   } catch (error) {
     return giveUp(`${error.message}\n${usage}`, 2)
   }
@@ -50,13 +58,13 @@ async function endLeftApp(pidFile) {
   rmSync(pidFile, { force: true })
 }
 
-const { port, dataDir, demo } = readOptions()
+const { port, dataDir, demo, backup } = readOptions()
 const pidFile = join(dataDir, 'app.pid')
 await endLeftApp(pidFile)
 if (!(await isFree(port))) giveUp(`Port ${port} is taken by another program. Choose another one: npm start -- --port ${port + 1}`, 3)
 await prepareAll()
 say('starting the database')
-let database = await startMariadb(dataDir)
+let database = await startMariadb(dataDir, { keepsChanges: true })
 say(demo ? 'bringing the database up to date, loading the demo' : 'bringing the database up to date')
 /** The demo has stand-ins for what is outside; a real instance has none unless somebody asks for them. */
 const standIn = (name) => (demo ? `@yastik/stand-ins/${name}` : 'none')
@@ -107,6 +115,7 @@ function startApp() {
   writeFileSync(pidFile, String(app.pid))
   app.once('message', () => {
     if (!wasReady) void greet()
+    if (!wasReady && backup) void backUp(backup)
     wasReady = true
   })
   app.once('exit', async (status, signal) => {
@@ -128,7 +137,7 @@ async function watchDatabase() {
     await restDatabase(performance.now() - startedMs)
     if (stopping) return
     // Where the server looks for it.
-    database = await startMariadb(dataDir, { port: Number(database.env.YASTIK_DB_PORT) })
+    database = await startMariadb(dataDir, { keepsChanges: true, port: Number(database.env.YASTIK_DB_PORT) })
   }
 }
 
@@ -141,6 +150,18 @@ async function greet() {
   }
   if (!demo) console.log('Add somebody who may sign in: echo PASSWORD | npm run person -- --firm NAME --name NAME --sign-in WORD --role owner')
   console.log('\nCtrl+C stops it.')
+}
+
+/** A day; and how often is looked whether the last backup is that old, ms. */
+const backupEveryMs = 86_400_000
+const lookEveryMs = 600_000
+/** One that fails is said and tried again at the next look. */
+async function backUp({ folder, keyFile }) {
+  for (; !stopping; await pause(lookEveryMs, undefined, { ref: false })) {
+    if (existsSync(folder) && Date.now() - (backupsIn(folder)[0]?.madeMs ?? 0) < backupEveryMs) continue
+    const args = [inRoot('scripts/backup.mjs'), '--into', folder, '--data', dataDir, ...(keyFile ? ['--key', resolve(keyFile)] : [])]
+    if ((await run(process.execPath, args)) !== 0) say('the backup failed; it is tried again in ten minutes')
+  }
 }
 
 startApp()

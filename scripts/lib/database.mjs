@@ -14,7 +14,7 @@ export async function withDatabase(dataDir, work) {
   const connectionFile = join(dataDir, 'connection.json')
   const isNamed = process.env.YASTIK_DB_PORT !== undefined
   const isRunning = ownServerPid(dataDir) !== undefined && existsSync(connectionFile)
-  const database = isNamed || isRunning ? undefined : await startMariadb(dataDir)
+  const database = isNamed || isRunning ? undefined : await startMariadb(dataDir, { keepsChanges: true })
   const env = isNamed
     ? Object.fromEntries(Object.entries(process.env).filter(([name]) => name.startsWith('YASTIK_DB_')))
     : (database?.env ?? JSON.parse(readFileSync(connectionFile, 'utf8')))

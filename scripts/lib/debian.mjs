@@ -7,6 +7,7 @@ import { giveUp, say } from './say.mjs'
 const programs = {
   mariadb: { package: 'mariadb-server', paths: ['/usr/sbin/mariadbd', '/usr/bin/mariadbd'] },
   chromium: { package: 'chromium', paths: ['/usr/bin/chromium'] },
+  gpg: { package: 'gnupg', paths: ['/usr/bin/gpg'] },
   rsync: { package: 'rsync', paths: ['/usr/bin/rsync'] },
   pdftotext: { package: 'poppler-utils', paths: ['/usr/bin/pdftotext'] },
   chromedriver: { package: 'chromium-driver', paths: ['/usr/bin/chromedriver'] },

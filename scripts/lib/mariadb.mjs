@@ -83,18 +83,27 @@ function passwordIn(file) {
   return readFileSync(file, 'utf8')
 }
 
+/** Folder of what was changed, in a data directory, and what its files’ names begin with. */
+export const changeLog = { folder: 'changes', name: 'changes' }
+/** Changes are kept for so long, and one file of them holds so much. */
+const changesKeptDays = 15
+const changesAtOnce = '64M'
+
 /**
  * Starts MariaDB on `dataDir`, at `port` or a free one, and resolves once it answers.
+ * @param {{ log?: (text: string) => void, port?: number, keepsChanges?: boolean }} [given] `keepsChanges`: whether it writes down what is changed, so
+ *   that a backup can be brought to any later moment
  * @returns {Promise<{ env: Record<string, string>, pid: number, ended: Promise<void>, stop: () => Promise<void> }>} what the app needs to connect; `ended` when the server is gone, whoever ended it
  */
-export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
+export async function startMariadb(dataDir, { log = say, port: wanted, keepsChanges = false } = {}) {
   const [server] = await needPrograms('mariadb')
   mkdirSync(dataDir, { recursive: true, mode: 0o700 })
   await endLeftMariadb(dataDir, log)
-  const [files, run] = ['mariadb', 'run'].map((name) => join(dataDir, name))
-  for (const folder of [files, run]) mkdirSync(folder, { recursive: true, mode: 0o750 })
+  const [files, run, changes] = ['mariadb', 'run', changeLog.folder].map((name) => join(dataDir, name))
+  const folders = keepsChanges ? [files, run, changes] : [files, run]
+  for (const folder of folders) mkdirSync(folder, { recursive: true, mode: 0o750 })
   const own = ownUser(dataDir, log)
-  own.give(files, run)
+  own.give(...folders)
   if (!existsSync(join(files, 'mysql'))) {
     log('making a new database')
     // What a start that was cut off left behind.
@@ -130,6 +139,8 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
         `ALTER USER ${at127(user)} IDENTIFIED BY '${own}';`,
         ...scopes.map((scope) => `GRANT ${rights} ON ${scope} TO ${at127(user)};`),
       ]),
+      // And where changes are written down: asks how far they are, and has them done again.
+      `GRANT RELOAD, BINLOG MONITOR, BINLOG REPLAY ON *.* TO ${at127('yastik')};`,
       `ALTER USER root@localhost IDENTIFIED BY '${password}';`,
       '',
     ].join('\n'),
@@ -157,6 +168,17 @@ export async function startMariadb(dataDir, { log = say, port: wanted } = {}) {
       '--innodb-buffer-pool-size=256M',
       '--max-connections=100',
       '--transaction-isolation=READ-COMMITTED',
+      ...(keepsChanges
+        ? [
+            // From the data on, so that the whole directory may be moved.
+            `--log-bin=${join('..', changeLog.folder, changeLog.name)}`,
+            '--binlog-format=ROW',
+            // What was acknowledged is there after a power cut, in the log as in the tables.
+            '--sync-binlog=1',
+            `--expire-logs-days=${changesKeptDays}`,
+            `--max-binlog-size=${changesAtOnce}`,
+          ]
+        : []),
       ...own.args,
     ],
     { stdio: ['ignore', openSync(logFile, 'a'), openSync(logFile, 'a')], detached: true, cwd: dirname(files) },
