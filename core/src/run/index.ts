@@ -1,4 +1,5 @@
 // Run: events of a job under way, and the state that follows from them.
+export { carry, carryOn, type Carried } from './carry.ts'
 export { changeOf, type Change } from './change.ts'
 export { eventSchema, partNeeds, photoIdOf, timeOf, verdicts, type Happening, type JobEvent, type PartNeed, type Verdict } from './event.ts'
 export { exceptionFor, reasonsToHold, reasonsToWait, shortfalls } from './gates.ts'

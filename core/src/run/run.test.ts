@@ -3,6 +3,10 @@ import { planJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { Step } from '../procedure/index.ts'
 import {
+  carry,
+  carryOn,
+  inOrder,
+  type Carried,
   heldNow,
   lastUndoable,
   leftOut,
@@ -121,6 +125,18 @@ const mixedLogs: fc.Arbitrary<JobEvent[]> = fc
     ]
   })
 
+/** With its keys in one order: the order in which a state was put together says nothing. */
+const inKeys = (value: unknown): unknown =>
+  value !== null && typeof value === 'object' && !Array.isArray(value)
+    ? Object.fromEntries(
+        Object.entries(value)
+          .sort(([a], [b]) => (a < b ? -1 : 1))
+          .map(([key, own]) => [key, inKeys(own)]),
+      )
+    : Array.isArray(value)
+      ? value.map(inKeys)
+      : value
+
 describe('state from events', () => {
   const whole = new Log().agree().upTo('run-test')
   const expected = JSON.stringify(stateOf(whole.events))
@@ -152,6 +168,43 @@ describe('state from events', () => {
       }),
       { numRuns: 300 },
     ))
+
+  it('is the same where it is kept and carried on batch by batch, in whatever order they come', () => {
+    const tally = { carried: 0, read: 0 }
+    fc.assert(
+      fc.property(mixedLogs, fc.boolean(), fc.infiniteStream(fc.nat()), fc.array(fc.nat(), { maxLength: 12 }), (events, sorted, keys, cuts) => {
+        const arriving = sorted
+          ? inOrder(events)
+          : events
+              .map((event) => ({ event, key: keys.next().value! }))
+              .sort((a, b) => a.key - b.key)
+              .map(({ event }) => event)
+        const bounds = [0, ...cuts.map((cut) => cut % (events.length + 1)).sort((a, b) => a - b), events.length]
+        let known: JobEvent[] = []
+        let last = carry([])
+        bounds.slice(1).forEach((end, index) => {
+          const fresh = arriving.slice(bounds[index], end)
+          known = [...known, ...fresh]
+          // As it is kept: as text, its steps by the event that agreed them.
+          const carried = JSON.parse(JSON.stringify(last.carried)) as Carried
+          const agreed = known.find(({ id }) => id === carried.agreedIn)?.happening
+          const on = carryOn(carried, agreed?.type === 'method-agreed' ? agreed.steps : undefined, fresh)
+          tally[on ? 'carried' : 'read'] += 1
+          last = on ?? carry(known)
+          expect(inKeys({ ...last.state, steps: [] })).toEqual(inKeys({ ...unitStateOf(known, 'head'), steps: [] }))
+          expect(last.state.steps).toEqual(unitStateOf(known, 'head').steps)
+        })
+      }),
+      { numRuns: 300 },
+    )
+    // Both ways were walked.
+    expect(Math.min(tally.carried, tally.read)).toBeGreaterThan(100)
+  })
+  it('is not carried on from what an earlier version kept', () => {
+    const { carried } = carry(whole.events)
+    expect(carryOn(carried, steps, [])).toBeDefined()
+    expect(carryOn({ ...carried, version: carried.version - 1 }, steps, [])).toBeUndefined()
+  })
 
   it('takes an undone tap back, and an undone undoing too', () => {
     const log = new Log()

@@ -47,6 +47,11 @@ function nameTakenBack(units: Record<string, UnitState>, events: readonly JobEve
 export const unitStateOf = (events: readonly JobEvent[], unitId: string): UnitState =>
   stateOf(events.filter(({ happening }) => happening.unitId === unitId))[unitId] ?? emptyUnitState()
 
+/** Puts events on a state that is changed in place; they come after what made it, and all of them count. */
+export function applyInOrder(unit: UnitState, events: readonly JobEvent[]): void {
+  for (const event of events) apply(unit, event)
+}
+
 function apply(unit: UnitState, event: JobEvent): void {
   const { id, by, happening } = event
   const atMs = timeOf(event)

@@ -5,7 +5,7 @@ import { Op } from 'sequelize'
 import { difference, note, type Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'
-import { Audit, Firm, Job, Message, Photo, Reply, Site, Stop, StoredEvent, Unit } from '../db/models.ts'
+import { Audit, Firm, Job, Message, Photo, Reply, Site, Stop, StoredEvent, Unit, UnitRun } from '../db/models.ts'
 import { dayOf } from '../days.ts'
 import type { FileStore } from '../files/store.ts'
 import { keyOf, previewKeyOf } from '../photos/doings.ts'
@@ -61,6 +61,8 @@ export async function eraseCustomer(db: Doing, siteId: string, version: number, 
     const happening = erased(stored.happening)
     if (happening) await stored.update({ happening }, { transaction })
   }
+  // What was kept of states holds the same words: it is made anew from the log.
+  await UnitRun.destroy({ where: { jobId: jobIds }, transaction })
   const messages = await Message.findAll({ where: { siteId }, attributes: ['id', 'address'], transaction })
   await dropMessages(
     db,

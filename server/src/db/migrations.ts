@@ -273,6 +273,14 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['ALTER TABLE jobs DROP COLUMN changed_at', 'DROP TABLE calendars'],
   },
+  {
+    name: '2026-11-27-runs-kept-event-by-event',
+    up: [
+      `CREATE TABLE unit_runs (job_id ${id}, unit_id ${id}, carried LONGTEXT NOT NULL, PRIMARY KEY (job_id, unit_id),
+        FOREIGN KEY (job_id, unit_id) REFERENCES job_units (job_id, unit_id) ON DELETE CASCADE) ${table}`,
+    ],
+    down: ['DROP TABLE unit_runs'],
+  },
 ]
 
 /** All of them, in the order in which they run. */

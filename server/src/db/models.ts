@@ -20,7 +20,7 @@ import { Calendar, defineTrustModels, Token } from './trustModels.ts'
 import { defineWorkModels, Job, JobUnit, Photo } from './workModels.ts'
 
 export { DueDay, Site, Unit } from './siteModels.ts'
-export { Job, JobUnit, Photo, StoredEvent } from './workModels.ts'
+export { Job, JobUnit, Photo, StoredEvent, UnitRun } from './workModels.ts'
 export { Message, Quote, Reply, StockLot, StockMove, Stop } from './officeModels.ts'
 export { Audit, Calendar, Import, Token } from './trustModels.ts'
 

@@ -80,6 +80,14 @@ export class StoredEvent extends Model<InferAttributes<StoredEvent>, InferCreati
   declare happening: Happening
 }
 
+/** The state of a unit under way, as far as its log says: later events are put on top of it. */
+export class UnitRun extends Model<InferAttributes<UnitRun>, InferCreationAttributes<UnitRun>> {
+  declare jobId: string
+  declare unitId: string
+  /** As JSON. */
+  declare carried: string
+}
+
 /** A photograph of a unit on a job; its files lie in the file store. */
 export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
   declare id: string
@@ -138,6 +146,10 @@ export function defineWorkModels(sequelize: Sequelize): void {
       seen: { ...(json<JobUnit>('seen') as object), allowNull: true } as ModelAttributes<JobUnit>[string],
     },
     { sequelize, tableName: 'job_units' },
+  )
+  UnitRun.init(
+    { jobId: { ...uuid(), primaryKey: true }, unitId: { ...uuid(), primaryKey: true }, carried: { type: DataTypes.TEXT('long'), allowNull: false } },
+    { sequelize, tableName: 'unit_runs' },
   )
   StoredEvent.init(
     {

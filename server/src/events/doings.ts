@@ -1,16 +1,12 @@
 // How do events get into the log? All of a batch that holds up; the answer comes after the commit; sending twice does nothing.
-import { Fault, linesOf, sayFaultLine } from '@yastik/core/faults'
-import { usualTreatmentWeeks } from '@yastik/core/method'
-import { eventSchema, photoIdOf, photosOfPlate, timeOf, unitStateOf, type JobEvent, type UnitState } from '@yastik/core/run'
+import { linesOf, sayFaultLine } from '@yastik/core/faults'
+import { eventSchema, photoIdOf, timeOf, type JobEvent } from '@yastik/core/run'
 import type { EventReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'
-import { Firm, Job, JobUnit, Photo, Site, StoredEvent, Unit, type User } from '../db/models.ts'
-import { settleUse } from '../stock/doings.ts'
-import { renewDues } from '../upkeep/doings.ts'
-import { eventsOf } from './queries.ts'
-import { summaryOf } from './summary.ts'
+import { Job, JobUnit, Photo, StoredEvent, type User } from '../db/models.ts'
+import { summariseAfter } from './summarise.ts'
 
 /** A device's clock may run ahead by this much. */
 const clockAheadMs = 10 * 60_000
@@ -56,7 +52,7 @@ export async function storeEvents(db: Doing, jobId: string, user: User, sent: re
   if (fresh.length > 0) {
     // Whoever else wrote to this log meanwhile, on another node of a cluster say, is turned down by it, and comes after.
     await job.update({ logLength: job.logLength + fresh.length }, { transaction })
-    await summariseJob(db, job)
+    await summariseAfter(db, job, fresh)
   }
   const accepted = good.filter((event) => !isElsewhere(event)).map(({ id }) => id)
   return { accepted: [...new Set(accepted)], refused }
@@ -89,41 +85,4 @@ function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[]
   if (event.happening.type === 'step-given' && event.happening.to !== null && !job.crewIds.includes(event.happening.to))
     return refuse(`happening.to: ${event.happening.to} is not in the crew of this job; allowed: ${job.crewIds.join(', ')}`)
   return event
-}
-
-/** Brings what lists show of a job up to date with its log, and the due days with what was handed over. */
-export async function summariseJob(db: Doing, job: Job): Promise<void> {
-  const { transaction } = db
-  const units = await JobUnit.findAll({ where: { jobId: job.id }, include: ['unit'], transaction })
-  const events = await eventsOf(db, job.id)
-  const site = await Site.findByPk(job.siteId, { transaction })
-  if (!site) throw new Fault('not-there')
-  const firm = await Firm.findByPk(job.firmId, { transaction })
-  const panTreatmentWeeks = firm?.products.find((product) => product.class === 'pan-treatment')?.label.lifeWeeks ?? usualTreatmentWeeks.value
-  const stages: string[] = []
-  const states = new Map<string, UnitState>()
-  for (const jobUnit of units) {
-    const { unit, unitId } = jobUnit
-    if (!unit) throw new Fault('not-there')
-    const state = unitStateOf(events, unitId)
-    states.set(unitId, state)
-    const summary = summaryOf(state, unit, site, panTreatmentWeeks)
-    stages.push(summary.stage)
-    await JobUnit.update(summary, { where: { jobId: job.id, unitId }, transaction })
-    if (summary.handedOverAt && summary.scope !== 'decline')
-      await Unit.update(
-        { lastCleanedAt: summary.handedOverAt },
-        { where: { id: unitId, lastCleanedAt: { [Op.or]: [null, { [Op.lt]: summary.handedOverAt }] } }, transaction },
-      )
-    // The last that was taken; where it was taken on this visit and is undone, there is none any more.
-    const plate = photosOfPlate(state.photos).at(-1)
-    if (plate && plate.photoId !== unit.platePhotoId) await unit.update({ platePhotoId: plate.photoId, platePhotoJobId: job.id }, { transaction })
-    else if (!plate && unit.platePhotoJobId === job.id) await unit.update({ platePhotoId: null, platePhotoJobId: null }, { transaction })
-    const wasHandedOver = jobUnit.handedOverAt?.getTime() ?? null
-    if (wasHandedOver !== (summary.handedOverAt?.getTime() ?? null)) await renewDues(db, [unit])
-  }
-  await settleUse(db, job, states)
-  // What was cancelled stays so, whatever a phone without a signal still sends.
-  const closed = stages.every((stage) => stage === 'handed-over')
-  await Job.update({ closed, changedAt: new Date() }, { where: { id: job.id, cancelledAt: null, closed: !closed }, transaction })
 }

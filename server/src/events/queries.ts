@@ -1,5 +1,6 @@
 // Events of a job, in the order of its log.
-import type { JobEvent } from '@yastik/core/run'
+import type { Step } from '@yastik/core/procedure'
+import type { Happening, JobEvent } from '@yastik/core/run'
 import { Op } from 'sequelize'
 import { parsed, type Db } from '../db/database.ts'
 import { Job, StoredEvent } from '../db/models.ts'
@@ -28,6 +29,29 @@ export async function eventsOf(db: Db, jobId: string): Promise<JobEvent[]> {
     { jobId },
   )
   return rows.map(eventFrom)
+}
+
+/** The same of some of its units. */
+export async function eventsOfUnits(db: Db, jobId: string, unitIds: readonly string[]): Promise<JobEvent[]> {
+  if (unitIds.length === 0) return []
+  const rows = await db.read<EventRow>(
+    `SELECT id, at_ms AS atMs, ahead_ms AS aheadMs, by_user AS \`by\`, happening FROM events
+     WHERE job_id = :jobId AND unit_id IN (:unitIds) ORDER BY place`,
+    { jobId, unitIds },
+  )
+  return rows.map(eventFrom)
+}
+
+/** Steps that were agreed, by the event that says so. */
+export async function stepsAgreedIn(db: Db, eventIds: readonly string[]): Promise<Map<string, readonly Step[]>> {
+  if (eventIds.length === 0) return new Map()
+  const rows = await db.read<{ id: string; happening: string }>('SELECT id, happening FROM events WHERE id IN (:eventIds)', { eventIds })
+  return new Map(
+    rows.flatMap(({ id, happening: text }) => {
+      const happening = parsed<Happening>(text)
+      return happening.type === 'method-agreed' ? [[id, happening.steps] as const] : []
+    }),
+  )
 }
 
 /** How many events the log of a job has. */

@@ -23,6 +23,8 @@ function seenOn(state: UnitState, unit: Unit, { altitudeM, outdoorAir }: SiteFor
   }
 }
 
+export type Summary = ReturnType<typeof summaryOf>
+
 /** @param panTreatmentWeeks how long a pan treatment of the firm lasts */
 export function summaryOf(state: UnitState, unit: Unit, { form }: Site, panTreatmentWeeks: number | undefined) {
   const { altitudeM } = form.site

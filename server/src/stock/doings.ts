@@ -56,7 +56,10 @@ export async function noteMove(db: Doing, firm: Firm, user: User, form: Required
 const idLength = 36
 const keyOf = (unitId: string, productId: string) => `${unitId} ${productId}`
 
-/** Brings the ledger in line with what a visit's log says was used: more is taken, what was undone goes back where it came from. */
+/**
+ * Brings the ledger in line with what a visit's log says was used: more is taken, what was undone goes back where it came from.
+ * @param states of the units that it may have changed at
+ */
 export async function settleUse(db: Doing, job: Job, states: ReadonlyMap<string, UnitState>): Promise<void> {
   const { transaction } = db
   const used = new Map<string, { litres: number; by: number; atMs: number }>()
@@ -65,7 +68,11 @@ export async function settleUse(db: Doing, job: Job, states: ReadonlyMap<string,
       const key = keyOf(unitId, productId)
       used.set(key, { litres: toMl((used.get(key)?.litres ?? 0) + litres), by, atMs })
     }
-  const moves = await StockMove.findAll({ where: { jobId: job.id }, order: [['movedAt', 'ASC']], transaction })
+  const moves = await StockMove.findAll({
+    where: { jobId: job.id, unitId: { [Op.in]: [...states.keys()] } },
+    order: [['movedAt', 'ASC']],
+    transaction,
+  })
   const moved = groupBy(moves, ({ unitId, productId }) => keyOf(unitId ?? '', productId))
   const open = [...new Set([...used.keys(), ...moved.keys()])].flatMap((key) => {
     const already = (moved.get(key) ?? []).reduce((sum, { litres }) => sum - litres, 0)
