@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { measureImport } from './importBench.mjs'
+import { measureLoad, measureStreams, residentMb } from './loadBench.mjs'
 import { inRoot } from './paths.mjs'
 
 const many = { jobs: 20_000, eventsPerJob: 25, units: 1000, seed: 7 }
@@ -44,6 +45,49 @@ async function p95(url, cookie) {
   return times.sort((x, y) => x - y)[Math.floor(times.length * 0.95)]
 }
 
+/** Jobs that are open on many units, and what people ask for all day, in turn. @returns what measures the load */
+export async function loadOf(base, cookie, unitId, jobId) {
+  const ask = async (method, path, body) => {
+    const answer = await fetch(base + path, {
+      method,
+      headers: { cookie, origin: base, ...(body ? { 'content-type': 'application/json' } : {}) },
+      ...(body ? { body: JSON.stringify(body) } : {}),
+    })
+    if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`)
+    return answer.json()
+  }
+  const day = new Date().toISOString().slice(0, 10)
+  const { id: me } = await ask('GET', '/api/session')
+  const { entries } = await ask('GET', '/api/sites')
+  const jobs = []
+  for (const { id: siteId } of entries) {
+    const { units } = await ask('GET', `/api/sites/${siteId}`)
+    const unit = units[0]
+    if (unit) jobs.push({ unitId: unit.id, jobId: (await ask('POST', '/api/jobs', { siteId, unitIds: [unit.id], onDate: day, crewIds: [me] })).id })
+  }
+  const reads = [
+    ...[`/api/today?day=${day}`, '/api/sites', `/api/jobs/${jobs[0].jobId}`, '/api/due', `/api/jobs/${jobId}`, '/api/session', '/api/logbook'],
+    ...[`/api/units/${unitId}/life`, '/api/house-rules', '/api/stores', '/api/stock', '/api/quotes', `/api/sites/${entries[0].id}`, '/api/crew'],
+  ]
+  return async (print, pid) => {
+    for (const [connections, least, most] of [
+      [50, 600, 120],
+      [500, 300, 1500],
+    ]) {
+      const { perSecond, readMs, writeMs, errors, statuses } = await measureLoad(base, cookie, reads, jobs, me, connections)
+      const what = `mixed load, 20 % writes, ${connections} connections`
+      print(`${what}: requests a second`, perSecond, '/s', least, true)
+      print(`${what}: reads, p95`, readMs, 'ms', most)
+      print(`${what}: writes, p95`, writeMs, 'ms', most)
+      print(`${what}: errors ${errors > 0 ? JSON.stringify(statuses) : ''}`.trim(), errors, 'answers', 0)
+    }
+    const { open, delayMs } = await measureStreams(base, cookie, jobs, me, 1000)
+    print('1,000 streams: open', open, 'streams', 1000, true)
+    print('1,000 streams: longest from storing an event to hearing it', delayMs, 'ms', 2000)
+    print('memory after the load', residentMb(pid), 'MB', 400)
+  }
+}
+
 /**
  * Fills a database of its own, starts one app process on it, and asks.
  * @param {Record<string, string>} env what is needed to connect
@@ -77,7 +121,14 @@ export async function measureApi(env, print) {
   await database.close()
   const files = mkdtempSync(join(tmpdir(), 'yastik-bench-'))
   const server = fork(inRoot('server/dist/main.js'), {
-    env: { ...process.env, YASTIK_DB_NAME: name, YASTIK_PORT: '0', YASTIK_FILES: files, YASTIK_WEATHER: '@yastik/stand-ins/weather' },
+    env: {
+      ...process.env,
+      YASTIK_DB_NAME: name,
+      YASTIK_PORT: '0',
+      YASTIK_FILES: files,
+      YASTIK_LOG: 'faults',
+      YASTIK_WEATHER: '@yastik/stand-ins/weather',
+    },
   })
   try {
     const { port } = await new Promise((done, failed) => {
@@ -117,6 +168,8 @@ export async function measureApi(env, print) {
       }
     const middle = (values) => values.sort((x, y) => x - y)[Math.floor(values.length / 2)]
     for (const [what, values] of Object.entries(measured)) print(`read ${what}, p95, ${connections} connections`, middle(values), 'ms', 30)
+    const load = await loadOf(base, cookie, unitId, jobId)
+    await load(print, server.pid)
     // Last, for it changes how much there is.
     await measureImport(base, cookie, print)
   } finally {

@@ -4,8 +4,9 @@ import { eventSchema, photoIdOf, timeOf, type JobEvent } from '@yastik/core/run'
 import type { EventReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
-import { holdOwn } from '../db/find.ts'
-import { Job, JobUnit, Photo, StoredEvent, type User } from '../db/models.ts'
+import { z } from 'zod'
+import { Photo, type User } from '../db/models.ts'
+import { addToLog, growJob, heldJob, jobsOfEvents, unitsUnder, type HeldJob, type UnitUnder } from './queries.ts'
 import { summariseAfter } from './summarise.ts'
 
 /** A device's clock may run ahead by this much. */
@@ -16,11 +17,9 @@ const clockAheadMs = 10 * 60_000
  * @throws Fault `not-there` without the job
  */
 export async function storeEvents(db: Doing, jobId: string, user: User, sent: readonly unknown[]): Promise<EventReceipt> {
-  const { transaction } = db
-  // Batches of one job come one after the other, so that the summary is of all of them.
-  const job = await holdOwn(db, Job, 'job', jobId, user.firmId)
+  const job = await heldJob(db, jobId, user.firmId)
   const refused: EventReceipt['refused'] = []
-  const units = await JobUnit.findAll({ where: { jobId }, transaction })
+  const units = await unitsUnder(db, jobId, spokenOf(sent))
   const read = sent.flatMap((candidate, index) => {
     const event = checkEvent(candidate, index, units, job, user)
     if ('because' in event) refused.push(event)
@@ -30,36 +29,30 @@ export async function storeEvents(db: Doing, jobId: string, user: User, sent: re
   const isMissing = ({ happening }: JobEvent) => missing.has(photoIdOf(happening) ?? '')
   refused.push(...read.filter(isMissing).map(({ id }) => ({ id, because: 'the photograph of this event was not sent before it' })))
   const good = read.filter((event) => !isMissing(event))
-  const known = await StoredEvent.findAll({ where: { id: { [Op.in]: good.map(({ id }) => id) } }, attributes: ['id', 'jobId'], transaction })
-  const jobOf = new Map(known.map((event) => [event.id, event.jobId]))
+  const jobOf = await jobsOfEvents(
+    db,
+    good.map(({ id }) => id),
+  )
   const isElsewhere = ({ id }: JobEvent) => (jobOf.get(id) ?? jobId) !== jobId
   refused.push(...good.filter(isElsewhere).map(({ id }) => ({ id, because: 'this id belongs to another job' })))
   const fresh = [...new Map(good.map((event) => [event.id, event])).values()].filter(({ id }) => !jobOf.has(id))
-  await StoredEvent.bulkCreate(
-    fresh.map(({ id, atMs, aheadMs, by, happening }, index) => ({
-      id,
-      place: job.logLength + index + 1,
-      firmId: job.firmId,
-      jobId,
-      unitId: happening.unitId,
-      byUser: by,
-      atMs,
-      aheadMs: aheadMs ?? null,
-      happening,
-    })),
-    { transaction },
-  )
   if (fresh.length > 0) {
-    // Whoever else wrote to this log meanwhile, on another node of a cluster say, is turned down by it, and comes after.
-    await job.update({ logLength: job.logLength + fresh.length }, { transaction })
-    await summariseAfter(db, job, fresh)
+    await addToLog(db, job, fresh)
+    const closes = await summariseAfter(db, job, units, fresh)
+    await growJob(db, job, job.logLength + fresh.length, closes)
   }
   const accepted = good.filter((event) => !isElsewhere(event)).map(({ id }) => id)
   return { accepted: [...new Set(accepted)], refused }
 }
 
+/** Units that are spoken of, whatever else is wrong with what was sent. */
+const spokenOf = (sent: readonly unknown[]): string[] => {
+  const asEvent = z.object({ happening: z.object({ unitId: z.string() }) })
+  return [...new Set(sent.flatMap((candidate) => asEvent.safeParse(candidate).data?.happening.unitId ?? []))]
+}
+
 /** Ids of photographs that events speak of and this job does not have. */
-async function photosMissing({ transaction }: Doing, events: readonly JobEvent[], job: Job): Promise<ReadonlySet<string>> {
+async function photosMissing({ transaction }: Doing, events: readonly JobEvent[], job: HeldJob): Promise<ReadonlySet<string>> {
   const wanted = events.flatMap(({ happening }) => photoIdOf(happening) ?? [])
   if (wanted.length === 0) return new Set()
   const found = await Photo.findAll({ where: { id: { [Op.in]: wanted }, jobId: job.id }, attributes: ['id'], transaction })
@@ -67,7 +60,13 @@ async function photosMissing({ transaction }: Doing, events: readonly JobEvent[]
   return new Set(wanted.filter((id) => !known.has(id)))
 }
 
-function checkEvent(candidate: unknown, index: number, units: readonly JobUnit[], job: Job, user: User): JobEvent | { id: string; because: string } {
+function checkEvent(
+  candidate: unknown,
+  index: number,
+  units: readonly UnitUnder[],
+  job: HeldJob,
+  user: User,
+): JobEvent | { id: string; because: string } {
   const parsed = eventSchema.safeParse(candidate)
   if (!parsed.success) {
     const id = candidate !== null && typeof candidate === 'object' && 'id' in candidate && typeof candidate.id === 'string' ? candidate.id : ''

@@ -2,13 +2,12 @@
 import { worstOf, type Readings } from '@yastik/core/lookover'
 import { cleanCoolingAt, coolingBy } from '@yastik/core/proof'
 import { progressOf, stageOf, type UnitState } from '@yastik/core/run'
-import { knownDesign } from '@yastik/core/units'
+import { knownDesign, type Design, type Family } from '@yastik/core/units'
 import { foundChances, indexFound, indexLeft, indexSeenAfter } from '@yastik/core/upkeep'
 import type { SiteForm, VisitFound } from '@yastik/core/wire'
-import type { Site, Unit } from '../db/models.ts'
 
 /** What the line of the unit's life shows of this visit. */
-function seenOn(state: UnitState, unit: Unit, { altitudeM, outdoorAir }: SiteForm['site']): VisitFound {
+function seenOn(state: UnitState, unit: SummedUnit, { altitudeM, outdoorAir }: SiteForm['site']): VisitFound {
   const { design } = knownDesign(unit.family, unit.design)
   const kw = (value: number | undefined) => (value === undefined ? undefined : Math.round(value * 1000) / 1000)
   const measured = (readings: Readings | undefined) => kw(readings && coolingBy(readings, altitudeM).cooling?.totalKw.value)
@@ -23,11 +22,36 @@ function seenOn(state: UnitState, unit: Unit, { altitudeM, outdoorAir }: SiteFor
   }
 }
 
-export type Summary = ReturnType<typeof summaryOf>
+/** A unit, as far as its summary rests on it. */
+export interface SummedUnit {
+  readonly family: Family
+  readonly design: Design
+  readonly site: SiteForm
+}
+export interface Summary {
+  readonly stage: string
+  readonly done: number
+  readonly steps: number
+  readonly verdict: string | null
+  readonly worstGrade: number | null
+  readonly handedOverAt: Date | null
+  readonly handedOverBy: number | null
+  readonly scope: string
+  readonly coolingBeforeKw: number | null
+  readonly coolingAfterKw: number | null
+  /** What was seen and done, once it is handed over. */
+  readonly seen: VisitFound | null
+  readonly soilKinds: string
+  readonly coilGrade: number | null
+  readonly coilChances: string | null
+  readonly leftIndex: number | null
+  readonly panTreatmentWeeks: number | null
+}
 
 /** @param panTreatmentWeeks how long a pan treatment of the firm lasts */
-export function summaryOf(state: UnitState, unit: Unit, { form }: Site, panTreatmentWeeks: number | undefined) {
-  const { altitudeM } = form.site
+export function summaryOf(state: UnitState, unit: SummedUnit, panTreatmentWeeks: number | undefined): Summary {
+  const { site } = unit.site
+  const { altitudeM } = site
   const lookOver = { family: unit.family, complaints: state.complaints, grades: state.grades, findings: state.findings }
   const graded = Object.keys(state.grades)
   const { done, all } = progressOf(state)
@@ -45,7 +69,7 @@ export function summaryOf(state: UnitState, unit: Unit, { form }: Site, panTreat
     scope,
     coolingBeforeKw: cooling(state.readings.before),
     coolingAfterKw: cooling(state.readings.after),
-    seen: state.handedOver ? seenOn(state, unit, form.site) : null,
+    seen: state.handedOver ? seenOn(state, unit, site) : null,
     soilKinds: [...new Set(Object.values(state.grades).flatMap(({ kinds }) => kinds ?? []))].sort().join(','),
     coilGrade,
     coilChances: foundChances(state)?.join(' ') ?? null,

@@ -60,7 +60,7 @@ const keyOf = (unitId: string, productId: string) => `${unitId} ${productId}`
  * Brings the ledger in line with what a visit's log says was used: more is taken, what was undone goes back where it came from.
  * @param states of the units that it may have changed at
  */
-export async function settleUse(db: Doing, job: Job, states: ReadonlyMap<string, UnitState>): Promise<void> {
+export async function settleUse(db: Doing, job: Pick<Job, 'id' | 'firmId'>, states: ReadonlyMap<string, UnitState>): Promise<void> {
   const { transaction } = db
   const used = new Map<string, { litres: number; by: number; atMs: number }>()
   for (const [unitId, { used: own }] of states)

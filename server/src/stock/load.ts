@@ -23,10 +23,20 @@ export interface PlannedVisit {
   readonly families: readonly Family[]
 }
 
-/** Open visits of some days with what each of their units that is not handed over needs. */
-export async function plannedVisits(db: Db, firm: Firm, from: string, to: string, nowMs: number): Promise<PlannedVisit[]> {
+/**
+ * Open visits of some days with what each of their units that is not handed over needs.
+ * @param only ids of those that are wanted; without it all of them
+ */
+export async function plannedVisits(
+  db: Db,
+  firm: Firm,
+  from: string,
+  to: string,
+  nowMs: number,
+  only?: ReadonlySet<string>,
+): Promise<PlannedVisit[]> {
   const jobs = await Job.findAll({
-    where: { firmId: firm.id, closed: false, onDate: { [Op.between]: [from, to] } },
+    where: { firmId: firm.id, closed: false, onDate: { [Op.between]: [from, to] }, ...(only ? { id: { [Op.in]: [...only] } } : {}) },
     include: ['site', { association: 'jobUnits', where: { handedOverAt: null }, include: ['unit'] }],
     order: [
       ['onDate', 'ASC'],

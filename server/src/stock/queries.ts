@@ -6,7 +6,7 @@ import { groupBy } from '../db/groupBy.ts'
 import type { Firm, StockLot } from '../db/models.ts'
 import { momentMark, pageLimit, pageOf, readMomentMark } from '../db/paging.ts'
 import { dayMs, dayOf } from '../days.ts'
-import { plannedVisits } from './load.ts'
+import { plannedLitres } from './planned.ts'
 
 /** Of late: what is usually used is the mean of so many weeks. */
 const lateWeeks = 8
@@ -37,18 +37,15 @@ export async function productsOf(db: Db, firm: Firm, nowMs = Date.now()): Promis
 
 export async function stockRecord(db: Db, firm: Firm, nowMs: number): Promise<StockRecord> {
   const today = dayOf(nowMs, firm)
-  const [lots, visits, used] = await Promise.all([
+  const [lots, planned, used] = await Promise.all([
     lotsOf(db, firm.id),
-    plannedVisits(db, firm, today, dayOf(nowMs + purchaseWeeks.value * 7 * dayMs, firm), nowMs),
+    plannedLitres(db, firm, today, dayOf(nowMs + purchaseWeeks.value * 7 * dayMs, firm), nowMs),
     db.read<{ productId: string; litres: number }>(
       `SELECT product_id AS productId, -SUM(litres) AS litres FROM stock_moves WHERE firm_id = :firmId AND kind = 'used' AND moved_at >= :since GROUP BY product_id`,
       { firmId: firm.id, since: new Date(nowMs - lateWeeks * 7 * dayMs) },
     ),
   ])
   const usedOf = new Map(used.map(({ productId, litres }) => [productId, Number(litres)]))
-  const planned = new Map<string, number>()
-  for (const { load } of visits)
-    for (const { mixes } of load.units) for (const { productId, productL } of mixes) planned.set(productId, (planned.get(productId) ?? 0) + productL)
   const round = (litres: number) => Math.round(litres * 1000) / 1000
   return {
     products: firm.products.map((product) => {

@@ -251,7 +251,7 @@ export async function takeIn(
   )
   await takeInOffice(db, firm.id, bundle)
   // Summaries and due days follow from the events, as they did where they came from.
-  for (const { id } of bundle.jobs) await summariseJob(db, await Job.findByPk(id, { transaction, rejectOnEmpty: true }))
+  for (const { id } of bundle.jobs) await summariseJob(db, id, firm.id)
   const pictures = await Promise.all(bundle.photos.map(hasPicture))
   return {
     sites: bundle.sites.length,
