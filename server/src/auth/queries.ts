@@ -3,6 +3,7 @@ import type { SessionRecord } from '@yastik/core/wire'
 import { Op, type InferCreationAttributes, type Model, type ModelStatic } from 'sequelize'
 import type { Db } from '../db/database.ts'
 import { Firm, Session, User } from '../db/models.ts'
+import { together } from '../db/together.ts'
 import { hashOf, notedEveryMs, sessionLimits } from './sessions.ts'
 
 type UserRow = InferCreationAttributes<User>
@@ -42,8 +43,12 @@ export async function whoIs(db: Db, token: string | undefined): Promise<WhoIs | 
   return { user, firm: Firm.build(row.firm, asStored), sessionId: row.sessionId }
 }
 
+/** So long whoever listens waits for others who do, ms. */
+const listenersWaitMs = 50
+
+const openSession = together((ids) => Session.findAll({ where: { id: [...ids] }, attributes: ['id'], raw: true }), listenersWaitMs)
 /** Whether a session is still open: streams that were opened by it go on asking. */
-export const isOpen = async (sessionId: string): Promise<boolean> => (await Session.count({ where: { id: sessionId } })) > 0
+export const isOpen = async (sessionId: string): Promise<boolean> => (await openSession(sessionId)) !== undefined
 
 /** Where a person is signed in, used last first. */
 export async function sessionsOf({ transaction }: Db, user: User, sessionId: string): Promise<SessionRecord[]> {

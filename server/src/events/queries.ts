@@ -6,7 +6,7 @@ import type { SiteForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { parsed, type Db, type Doing } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
-import { Job, StoredEvent } from '../db/models.ts'
+import { StoredEvent } from '../db/models.ts'
 import type { Summary } from './summary.ts'
 
 export const eventOf = ({ id, atMs, aheadMs, byUser, happening }: StoredEvent): JobEvent => ({
@@ -167,8 +167,11 @@ export const keepState = (db: Doing, jobId: string, unitId: string, carried: Car
 export const dropState = (db: Doing, jobId: string, unitId: string): Promise<void> =>
   db.write('DELETE FROM unit_runs WHERE job_id = :jobId AND unit_id = :unitId', { jobId, unitId })
 
-/** How many events the log of a job has. */
-export const logLength = async (jobId: string): Promise<number> => (await Job.findByPk(jobId, { attributes: ['logLength'] }))?.logLength ?? 0
+/** How many events the logs of jobs have. */
+export const logLengths = (db: Db, ids: readonly string[]): Promise<{ id: string; logLength: number }[]> =>
+  db.read('SELECT id, log_length AS logLength FROM jobs WHERE id IN (:ids)', { ids })
+
+export const logLength = async (db: Db, jobId: string): Promise<number> => (await logLengths(db, [jobId]))[0]?.logLength ?? 0
 
 /** Events of a job that came after a place in its log. */
 export const eventsAfter = (jobId: string, place: number, limit: number): Promise<StoredEvent[]> =>

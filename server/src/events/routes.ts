@@ -5,15 +5,18 @@ import { endpoints, type StreamMessage } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
+import { together } from '../db/together.ts'
 import { Job } from '../db/models.ts'
 import { serverOf } from '../http/serve.ts'
 import { openStream } from '../http/streams.ts'
 import { storeEvents } from './doings.ts'
-import { eventOf, eventsAfter } from './queries.ts'
+import { eventOf, eventsAfter, logLengths } from './queries.ts'
 
 /** Between two looks; two phones see each other within two seconds. */
 const lookEveryMs = 800
 const mostAtOnce = 500
+/** So long whoever looks waits for others who do: a thousand who listen ask a dozen questions a second. */
+const joinMs = 50
 
 /** Place of the last event that the browser has seen, by its own header on a reconnection. */
 function seenBefore(header: string | string[] | undefined): number | undefined {
@@ -30,6 +33,7 @@ export const eventRoutes =
   (house: Db) =>
   async (app: FastifyInstance): Promise<void> => {
     const { changes, serves } = serverOf(app, house)
+    const lengthOf = together((ids) => logLengths(house, ids), joinMs)
 
     changes(endpoints.storeEvents, async ({ db, params, body, user }) => storeEvents(db, params.id, user, body.events))
 
@@ -41,6 +45,7 @@ export const eventRoutes =
       openStream(request, reply, {
         everyMs: lookEveryMs,
         next: async () => {
+          if (((await lengthOf(job.id))?.logLength ?? 0) <= seen) return undefined
           const fresh = await eventsAfter(job.id, seen, mostAtOnce)
           const last = fresh.at(-1)
           if (!last) return undefined

@@ -50,7 +50,7 @@ export const instrumentRoutes =
 
     serves(endpoints.instruments, async ({ db, params, user, request, reply }) => {
       const { source, look } = await unitAt(db, params.id, params.unitId, user.firmId)
-      let known = await logLength(params.id)
+      let known = await logLength(db, params.id)
       let at = await look()
       const sinceMs = Date.now()
       let lookedMs = sinceMs
@@ -59,7 +59,7 @@ export const instrumentRoutes =
         next: async () => {
           const nowMs = Date.now()
           if (nowMs - lookedMs >= lookEveryMs) {
-            const newest = await logLength(params.id)
+            const newest = await logLength(db, params.id)
             if (newest !== known) at = await look()
             known = newest
             lookedMs = nowMs
