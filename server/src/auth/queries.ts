@@ -22,25 +22,46 @@ export interface WhoIs {
   readonly sessionId: string
 }
 
-/** Whose session it is, in one question: every request asks it. Nobody's where its person gets in no more. */
-export async function whoIs(db: Db, token: string | undefined): Promise<WhoIs | undefined> {
-  if (!token) return undefined
-  const [tokenHash, now] = [hashOf(token), Date.now()]
-  const [row] = await db.readNested<{ sessionId: string; usedAt: Date; user: UserRow; firm: FirmRow }>(
-    `SELECT s.id AS sessionId, s.used_at AS usedAt, ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')}
-     FROM sessions s JOIN users u ON u.id = s.user_id JOIN firms f ON f.id = u.firm_id
-     WHERE s.token_hash = :tokenHash AND s.expires_at > :now AND u.ended_at IS NULL`,
-    { tokenHash, now: new Date(now) },
+interface SessionRow {
+  /** Hash of its token. */
+  readonly id: string
+  readonly sessionId: string
+  readonly usedAt: Date
+  readonly expiresAt: Date
+  readonly user: UserRow
+  readonly firm: FirmRow
+}
+/** Sessions by the hash of their token, each with its person, who gets in, and the firm. */
+const sessionsBy = (db: Db, hashes: readonly string[]): Promise<SessionRow[]> =>
+  db.readNested<SessionRow>(
+    `SELECT s.token_hash AS id, s.id AS sessionId, s.used_at AS usedAt, s.expires_at AS expiresAt, ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')}
+     FROM sessions s JOIN users u ON u.id = s.user_id JOIN firms f ON f.id = u.firm_id WHERE s.token_hash IN (:hashes) AND u.ended_at IS NULL`,
+    { hashes },
   )
-  if (!row) return undefined
-  const user = User.build(row.user, asStored)
+
+/** Finds whose session it is: every request asks it, and those that come at the same time ask together. */
+export type Doorkeeper = (token: string | undefined) => Promise<WhoIs | undefined>
+
+/** Nobody’s where its person gets in no more. */
+export function doorkeeper(db: Db): Doorkeeper {
+  const sessionOf = together((hashes) => sessionsBy(db, hashes), 0)
+  return async (token) => {
+    if (!token) return undefined
+    const [tokenHash, now] = [hashOf(token), Date.now()]
+    const row = await sessionOf(tokenHash)
+    return row && row.expiresAt.getTime() > now ? whoIs(row, now) : undefined
+  }
+}
+
+async function whoIs(row: SessionRow, now: number): Promise<WhoIs | undefined> {
+  const user = User.build({ ...row.user }, asStored)
   const idleMs = now - row.usedAt.getTime()
   if (idleMs > sessionLimits[user.role].idleMs) return undefined
   if (idleMs > notedEveryMs) {
-    await Session.update({ usedAt: new Date(now) }, { where: { tokenHash } })
+    await Session.update({ usedAt: new Date(now) }, { where: { id: row.sessionId } })
     await User.update({ lastSeenAt: new Date(now) }, { where: { id: user.id } })
   }
-  return { user, firm: Firm.build(row.firm, asStored), sessionId: row.sessionId }
+  return { user, firm: Firm.build({ ...row.firm }, asStored), sessionId: row.sessionId }
 }
 
 /** So long whoever listens waits for others who do, ms. */

@@ -3,7 +3,7 @@ import DataLoader from 'dataloader'
 
 /**
  * @param read all that are there, of those whose ids are asked for
- * @param waitMs for so long others may join
+ * @param waitMs for so long others may join; 0 for whoever is read from the network at the same time
  * @returns what is there of one; undefined where there is nothing
  */
 export function together<Own extends { readonly id: string }>(
@@ -16,7 +16,7 @@ export function together<Own extends { readonly id: string }>(
       return ids.map((id) => found.get(id))
     },
     // Nothing is remembered: each time it is read.
-    { cache: false, maxBatchSize: 500, batchScheduleFn: (ask) => void setTimeout(ask, waitMs) },
+    { cache: false, maxBatchSize: 500, batchScheduleFn: (ask) => void (waitMs === 0 ? setImmediate(ask) : setTimeout(ask, waitMs)) },
   )
   return (id) => loader.load(id)
 }

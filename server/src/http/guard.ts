@@ -4,7 +4,7 @@ import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyReques
 import type { Firm, User } from '../db/models.ts'
 import { holds, whoComes } from '../tokens/queries.ts'
 import { note, type Actor } from '../audit/doings.ts'
-import { isOpen, whoIs } from '../auth/queries.ts'
+import { doorkeeper, isOpen, type Doorkeeper } from '../auth/queries.ts'
 import { secondFactorOf } from '../auth/secondFactor.ts'
 import { cookieName } from '../auth/sessions.ts'
 import { homeOf } from './home.ts'
@@ -60,9 +60,10 @@ export function guard(app: FastifyInstance, db: Db, secure: boolean): void {
   app.decorateRequest('sessionId')
   app.decorateRequest('actor')
   app.decorateRequest('stillIn')
+  const whoseSession = doorkeeper(db)
   app.addHook('onRequest', async (request, reply) => {
     try {
-      await letIn(request, db, cookieName(secure))
+      await letIn(request, db, whoseSession, cookieName(secure))
     } catch (error) {
       cutOff(request, reply)
       throw error
@@ -96,8 +97,8 @@ const refusalFor = (user: User, firm: Firm, { audience }: FastifyContextConfig):
         ? factorFirst
         : undefined
 
-async function person(request: FastifyRequest, db: Db, cookie: string): Promise<Caller | undefined> {
-  const who = await whoIs(db, request.cookies[cookie])
+async function person(request: FastifyRequest, whoseSession: Doorkeeper, cookie: string): Promise<Caller | undefined> {
+  const who = await whoseSession(request.cookies[cookie])
   if (!who) return undefined
   const { user, firm, sessionId } = who
   return {
@@ -130,7 +131,7 @@ async function program(request: FastifyRequest, token: string): Promise<Caller |
 /** What a program brings; a browser never sends it by itself, so that it needs no origin. */
 const bearerOf = ({ headers }: FastifyRequest): string | undefined => /^Bearer ([\w-]{20,200})$/.exec(headers.authorization ?? '')?.[1]
 
-async function letIn(request: FastifyRequest, db: Db, cookie: string): Promise<void> {
+async function letIn(request: FastifyRequest, db: Db, whoseSession: Doorkeeper, cookie: string): Promise<void> {
   const token = bearerOf(request)
   if (token === undefined) checkOrigin(request)
   // What matches nothing has no body that anybody would read.
@@ -143,7 +144,7 @@ async function letIn(request: FastifyRequest, db: Db, cookie: string): Promise<v
     if (token !== undefined) checkOrigin(request)
     return
   }
-  const who = await (token === undefined ? person(request, db, cookie) : program(request, token))
+  const who = await (token === undefined ? person(request, whoseSession, cookie) : program(request, token))
   if (!who) throw new Fault('not-signed-in')
   const sentence = who.refusal(config, isReading(request))
   if (sentence !== undefined) {
