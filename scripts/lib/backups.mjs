@@ -74,8 +74,10 @@ function positionIn(path) {
   return file === undefined ? undefined : { file, position: Number(position) }
 }
 
-/** By what the instance is known whose log of changes it is. */
+/** By what the instance is known whose log of changes it is: one that is named by where it answers, ours by a name of its own. */
 function instanceOf(dataDir) {
+  const { YASTIK_DB_HOST: host = '127.0.0.1', YASTIK_DB_PORT: port } = process.env
+  if (port !== undefined) return `${host}-${port}`
   const file = join(dataDir, 'instance')
   if (!existsSync(file)) writeFileSync(file, randomUUID())
   return readFileSync(file, 'utf8')
