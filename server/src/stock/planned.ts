@@ -5,7 +5,7 @@ import type { FirmRates } from '@yastik/core/upkeep'
 import type { Db } from '../db/database.ts'
 import type { Firm } from '../db/models.ts'
 import { plannedVisits } from './load.ts'
-import { productsOf } from './queries.ts'
+import { planVersions, productsOf, type PlanVersion } from './queries.ts'
 
 type Litres = ReadonlyMap<string, number>
 
@@ -22,26 +22,6 @@ const remembered = new LRUCache<string, Remembered>({ max: 5000 })
 /** Where somebody is at work every tap changes what is left: such a visit is planned anew no more often than this. */
 const hotMs = 10_000
 
-interface Version {
-  readonly id: string
-  readonly revision: number
-  readonly logLength: number
-  readonly siteVersion: number
-  /** Of its units that are not handed over: their versions, and when each was cleaned last. */
-  readonly units: string | null
-}
-
-/** Open visits of some days, with all that may change what they take. */
-const versionsOf = (db: Db, firmId: number, from: string, to: string): Promise<Version[]> =>
-  db.read<Version>(
-    `SELECT j.id, j.revision, j.log_length AS logLength, s.version AS siteVersion,
-            GROUP_CONCAT(CONCAT(u.id, ' ', u.version, ' ', COALESCE(u.last_cleaned_at, '')) ORDER BY ju.position SEPARATOR ',') AS units
-     FROM jobs j JOIN sites s ON s.id = j.site_id JOIN job_units ju ON ju.job_id = j.id AND ju.handed_over_at IS NULL
-     JOIN units u ON u.id = ju.unit_id
-     WHERE j.firm_id = :firmId AND j.closed = 0 AND j.on_date BETWEEN :from AND :to GROUP BY j.id, j.revision, j.log_length, s.version`,
-    { firmId, from, to },
-  )
-
 const ratesWords = (rates: FirmRates | null | undefined) => (rates ? `${rates.shift} ${rates.spread}` : '')
 
 /**
@@ -49,11 +29,11 @@ const ratesWords = (rates: FirmRates | null | undefined) => (rates ? `${rates.sh
  * @param from first day, and the day by which the forecast is made @param to last day
  */
 export async function plannedLitres(db: Db, firm: Firm, from: string, to: string, nowMs: number): Promise<Litres> {
-  const [versions, products] = await Promise.all([versionsOf(db, firm.id, from, to), productsOf(db, firm, nowMs)])
+  const [versions, products] = await Promise.all([planVersions(db, firm.id, from, to), productsOf(db, firm, nowMs)])
   // What there is nothing of is not chosen; how much there is of the rest changes nothing.
   const lacking = products.filter(({ inStockLitres }) => inStockLitres !== undefined && inStockLitres <= 0).map(({ id }) => id)
   const ofFirm = [firm.id, firm.houseRulesVersion, firm.storesVersion, ratesWords(firm.foulingRates), lacking.join(' '), from].join('|')
-  const keyOf = ({ id, revision, logLength, siteVersion, units }: Version) => [ofFirm, id, revision, logLength, siteVersion, units].join('|')
+  const keyOf = ({ id, revision, logLength, siteVersion, units }: PlanVersion) => [ofFirm, id, revision, logLength, siteVersion, units].join('|')
   const now = performance.now()
   const known = new Map<string, Remembered>()
   const toPlan = versions.filter((version) => {

@@ -1,15 +1,11 @@
-// What is left of each product, what came and went, and what to buy.
-import { isPast, purchaseOf, purchaseWeeks, usableLitres, type Lot, type Product } from '@yastik/core/products'
-import type { StockMoves, StockRecord } from '@yastik/core/wire'
+// What is there of each product, what came and went, and which visits are to come.
+import { usableLitres, type Lot, type Product } from '@yastik/core/products'
+import type { StockMoves } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import type { Firm, StockLot } from '../db/models.ts'
 import { momentMark, pageLimit, pageOf, readMomentMark } from '../db/paging.ts'
-import { dayMs, dayOf } from '../days.ts'
-import { plannedLitres } from './planned.ts'
-
-/** Of late: what is usually used is the mean of so many weeks. */
-const lateWeeks = 8
+import { dayOf } from '../days.ts'
 
 export const lotOf = ({ lot, labelDate, litres }: Pick<StockLot, 'lot' | 'litres'> & { labelDate?: string | null }): Lot => ({
   lot,
@@ -18,7 +14,7 @@ export const lotOf = ({ lot, labelDate, litres }: Pick<StockLot, 'lot' | 'litres
 })
 
 /** Lots of a firm's products, by product. */
-const lotsOf = async (db: Db, firmId: number): Promise<Map<string, Lot[]>> => {
+export const lotsOf = async (db: Db, firmId: number): Promise<Map<string, Lot[]>> => {
   const rows = await db.read<{ productId: string; lot: string; labelDate: string | null; litres: number }>(
     `SELECT product_id AS productId, lot, DATE_FORMAT(label_date, '%Y-%m-%d') AS labelDate, litres FROM stock_lots WHERE firm_id = :firmId`,
     { firmId },
@@ -35,39 +31,34 @@ export async function productsOf(db: Db, firm: Firm, nowMs = Date.now()): Promis
   })
 }
 
-export async function stockRecord(db: Db, firm: Firm, nowMs: number): Promise<StockRecord> {
-  const today = dayOf(nowMs, firm)
-  const [lots, planned, used] = await Promise.all([
-    lotsOf(db, firm.id),
-    plannedLitres(db, firm, today, dayOf(nowMs + purchaseWeeks.value * 7 * dayMs, firm), nowMs),
-    db.read<{ productId: string; litres: number }>(
-      `SELECT product_id AS productId, -SUM(litres) AS litres FROM stock_moves WHERE firm_id = :firmId AND kind = 'used' AND moved_at >= :since GROUP BY product_id`,
-      { firmId: firm.id, since: new Date(nowMs - lateWeeks * 7 * dayMs) },
-    ),
-  ])
-  const usedOf = new Map(used.map(({ productId, litres }) => [productId, Number(litres)]))
-  const round = (litres: number) => Math.round(litres * 1000) / 1000
-  return {
-    products: firm.products.map((product) => {
-      const own = lots.get(product.id)
-      const usableL = own ? usableLitres(own, today) : null
-      const weeklyL = round((usedOf.get(product.id) ?? 0) / lateWeeks)
-      const plannedL = round(planned.get(product.id) ?? 0)
-      return {
-        productId: product.id,
-        name: product.name,
-        usableL,
-        lots: (own ?? [])
-          .filter(({ litres }) => litres !== 0)
-          .map((lot) => ({ ...lot, past: isPast(lot, today) }))
-          .sort((one, other) => (one.labelDate ?? '9999').localeCompare(other.labelDate ?? '9999')),
-        weeklyL,
-        plannedL,
-        buy: usableL === null ? null : (purchaseOf(product, usableL, plannedL, weeklyL) ?? null),
-      }
-    }),
-  }
+/** What visits used of each product since a moment, L. */
+export async function usedSince(db: Db, firmId: number, since: Date): Promise<Map<string, number>> {
+  const rows = await db.read<{ productId: string; litres: number }>(
+    `SELECT product_id AS productId, -SUM(litres) AS litres FROM stock_moves
+     WHERE firm_id = :firmId AND kind = 'used' AND moved_at >= :since GROUP BY product_id`,
+    { firmId, since },
+  )
+  return new Map(rows.map(({ productId, litres }) => [productId, Number(litres)]))
 }
+
+export interface PlanVersion {
+  readonly id: string
+  readonly revision: number
+  readonly logLength: number
+  readonly siteVersion: number
+  /** Of its units that are not handed over: their versions, and when each was cleaned last. */
+  readonly units: string | null
+}
+/** Open visits of some days, with all that may change what they take. */
+export const planVersions = (db: Db, firmId: number, from: string, to: string): Promise<PlanVersion[]> =>
+  db.read<PlanVersion>(
+    `SELECT j.id, j.revision, j.log_length AS logLength, s.version AS siteVersion,
+            GROUP_CONCAT(CONCAT(u.id, ' ', u.version, ' ', COALESCE(u.last_cleaned_at, '')) ORDER BY ju.position SEPARATOR ',') AS units
+     FROM jobs j JOIN sites s ON s.id = j.site_id JOIN job_units ju ON ju.job_id = j.id AND ju.handed_over_at IS NULL
+     JOIN units u ON u.id = ju.unit_id
+     WHERE j.firm_id = :firmId AND j.closed = 0 AND j.on_date BETWEEN :from AND :to GROUP BY j.id, j.revision, j.log_length, s.version`,
+    { firmId, from, to },
+  )
 
 type MoveRow = Omit<StockMoves['entries'][number], 'at' | 'name' | 'job'> & {
   readonly at: Date

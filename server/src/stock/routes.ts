@@ -5,7 +5,8 @@ import type { Db } from '../db/database.ts'
 import { serverOf } from '../http/serve.ts'
 import { noteMove } from './doings.ts'
 import { dayLoad } from './load.ts'
-import { stockMoves, stockRecord } from './queries.ts'
+import { stockMoves } from './queries.ts'
+import { stockRecord } from './record.ts'
 
 export const stockRoutes =
   (house: Db) =>
