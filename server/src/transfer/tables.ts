@@ -15,6 +15,9 @@ const lineEnd = '\r\n'
 
 const linesOf = (rows: readonly (readonly unknown[])[]) => papa.unparse(rows as unknown[][], { escapeFormulae: true, newline: lineEnd })
 
+/** Every row has as many cells as the headings. */
+const noUnit = siteTableColumns.filter(({ of }) => of === 'unit').map(() => '')
+
 /** One row per unit, with its site; sites without units have a row too. It reads back as it is. */
 export async function* sitesTable(firm: Firm): AsyncGenerator<string> {
   yield byteOrderMark + linesOf([siteTableColumns.map(({ name }) => name)]) + lineEnd
@@ -29,7 +32,7 @@ export async function* sitesTable(firm: Firm): AsyncGenerator<string> {
   for (const site of sites) {
     const { units = [] } = site
     const own = cellsOf('site', site.form)
-    const rows = units.length === 0 ? [own] : units.map((unit) => [...own, ...cellsOf('unit', unitForm(unit))])
+    const rows = units.length === 0 ? [[...own, ...noUnit]] : units.map((unit) => [...own, ...cellsOf('unit', unitForm(unit))])
     yield linesOf(rows) + lineEnd
   }
 }
