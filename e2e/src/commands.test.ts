@@ -72,8 +72,8 @@ describe('the start command', () => {
         probe.close(() => resolve(port))
       })
     })
-  const start = (port: number) => {
-    const child = spawn(process.execPath, [join(root, 'scripts/start.mjs'), '--port', String(port), '--data', data], {
+  const start = (port: number, ...more: string[]) => {
+    const child = spawn(process.execPath, [join(root, 'scripts/start.mjs'), '--port', String(port), '--data', data, ...more], {
       env,
       stdio: ['ignore', 'pipe', 'pipe'],
     })
@@ -204,9 +204,13 @@ describe('the start command', () => {
     try {
       mkdirSync(join(data, 'files', '1'), { recursive: true })
       writeFileSync(join(data, 'files', '1', 'photo.jpg'), 'as it is')
-      const { child, ready } = start(await freePort())
+      const daily = join(folder, 'daily')
+      const { child, ready } = start(await freePort(), '--backup', daily)
       await ready
       expect(await runScript('backup.mjs', [file, '--data', data])).toMatchObject({ status: 0 })
+      // And once a day by itself.
+      const named = () => existsSync(daily) && readdirSync(daily).some((name) => /^yastik-.*Z\.tar$/.test(name))
+      await comes(named, 'a backup by itself')
       const end = ended(child)
       child.kill('SIGTERM')
       await end

@@ -42,6 +42,10 @@ describe('the configuration', () => {
   it.each(['true', 'all', '10.0.0', '10.0.0.1/33', '10.0.0.1/8/8', '10.0.0.1,', '-1'])('turns down “%s” for them', (text) => {
     expect(() => configFrom({ ...good, YASTIK_TRUST_PROXY: text })).toThrow(`YASTIK_TRUST_PROXY is ${text}; allowed: the number of proxies in front`)
   })
+  it('takes a bucket for files, and the endpoint of a store', () => {
+    const bucket = { YASTIK_FILES: 's3://pictures/ours', YASTIK_S3_ENDPOINT: 'http://127.0.0.1:9000' }
+    expect(configFrom({ ...good, ...bucket }).files).toEqual({ place: 's3://pictures/ours', endpoint: 'http://127.0.0.1:9000' })
+  })
   it('takes whole seconds of grace', () => {
     expect(configFrom({ ...good, YASTIK_GRACE_S: '5' }).graceMs).toBe(5000)
     for (const text of ['-1', '1.5', '601', '', 'soon'])

@@ -6,7 +6,7 @@ export interface Config {
   readonly port: number
   readonly host: string
   readonly database: { readonly host: string; readonly port: number; readonly user: string; readonly password: string; readonly name: string }
-  /** Where files lie, for several app processes alike: a folder, or `s3://bucket/prefix` at the endpoint, if it is none of Amazon’s. */
+  /** Where files lie, for several app processes alike: a folder, or `s3://bucket/prefix` at the endpoint, where the store has one of its own. */
   readonly files: { readonly place: string; readonly endpoint?: string }
   /** Folder of the built interface; undefined serves the API alone. */
   readonly webRoot?: string

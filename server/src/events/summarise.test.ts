@@ -1,4 +1,5 @@
 import { v7 as newId } from 'uuid'
+import type { Step } from '@yastik/core/procedure'
 import { emptyUnitState, type Happening } from '@yastik/core/run'
 import { JobUnit, StoredEvent, UnitRun } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, visitDay, type Ask, type TestHouse } from '../tests/database.ts'
@@ -9,7 +10,7 @@ let me: number
 let jobId: string
 let [one, other] = ['', '']
 type Bare = Happening extends infer T ? (T extends unknown ? Omit<T, 'unitId'> : never) : never
-const step = { id: 'isolate', phase: 'isolate', title: 'Isolate', handsMin: 1, after: [], people: 1, equipment: [], cautions: [] } as const
+const step: Step = { id: 'isolate', phase: 'isolate', title: 'Isolate', handsMin: 1, after: [], people: 1, equipment: [], cautions: [] }
 let atMs = Date.now() - 3_600_000
 const event = (unitId: string, happening: Bare, at = (atMs += 1000)) => ({ id: newId(), atMs: at, by: me, happening: { ...happening, unitId } })
 const send = async (...events: object[]) => {
@@ -17,10 +18,13 @@ const send = async (...events: object[]) => {
   expect(answer.json()).toMatchObject({ refused: [] })
 }
 const row = async (unitId: string) => (await JobUnit.findOne({ where: { jobId, unitId } }))!
-/** Every statement that is asked from now on. */
-function statements() {
+/** Every statement that is asked meanwhile. */
+async function statementsOf(work: () => Promise<void>): Promise<string[]> {
   const said: string[] = []
-  house.sequelize.options.logging = (sql: string) => void said.push(sql)
+  const { options } = house.sequelize as unknown as { options: { logging: false | ((sql: string) => void) } }
+  options.logging = (sql) => void said.push(sql)
+  await work()
+  options.logging = false
   return said
 }
 beforeAll(async () => {
@@ -39,10 +43,10 @@ afterAll(() => house.close())
 describe('what lists show of a job', () => {
   it('is kept up without reading its log', async () => {
     await send(event(one, { type: 'grade-set', part: 'coilFace', grade: 2, kinds: ['dust'] }))
-    const said = statements()
-    await send(event(one, { type: 'grade-set', part: 'wheel', grade: 4, kinds: [] }))
-    await send(event(one, { type: 'note', text: 'as it is' }), event(one, { type: 'grade-set', part: 'coilBack', grade: 3, kinds: [] }))
-    house.sequelize.options.logging = false
+    const said = await statementsOf(async () => {
+      await send(event(one, { type: 'grade-set', part: 'wheel', grade: 4, kinds: [] }))
+      await send(event(one, { type: 'note', text: 'as it is' }), event(one, { type: 'grade-set', part: 'coilBack', grade: 3, kinds: [] }))
+    })
     expect(said.length).toBeGreaterThan(10)
     expect(said.filter((sql) => /SELECT .*happening.* FROM events/.test(sql))).toEqual([])
     expect(await row(one)).toMatchObject({ worstGrade: 4, coilGrade: 4, soilKinds: 'dust', stage: 'method' })

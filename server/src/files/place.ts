@@ -6,7 +6,7 @@ const ofBucket = /^s3:\/\/([a-z0-9][a-z0-9.-]{1,61}[a-z0-9])(?:\/(.*))?$/
 
 /**
  * @param place path of a folder, or `s3://bucket/prefix`
- * @param endpoint address of a store that is none of Amazon’s
+ * @param endpoint address of a store that has one of its own
  * @throws Error for a place that is neither
  */
 export async function storeAt(place: string, endpoint?: string): Promise<FileStore> {

@@ -6,7 +6,7 @@ export interface Bucket {
   readonly bucket: string
   /** Before every key; empty, or ending in a slash. */
   readonly prefix: string
-  /** Of a store that is none of Amazon’s; its buckets stand in the path. */
+  /** Of a store that has an address of its own; its buckets stand in the path. */
   readonly endpoint?: string
 }
 
