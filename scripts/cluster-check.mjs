@@ -64,7 +64,7 @@ async function newJob(at) {
   const { id: jobId } = await first.ask(cookie, 'POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: today, crewIds: [me.id] })
   return { jobId, unitId }
 }
-const jobs = await Promise.all(Array.from({ length: 4 }, (_, at) => newJob(at)))
+const jobs = await Promise.all(Array.from({ length: 6 }, (_, at) => newJob(at)))
 
 /** When a node was away; open where it is not back yet. */
 const away = []
@@ -158,7 +158,7 @@ function listen(app, { jobId }) {
 }
 
 const listeners = apps.flatMap((app) => jobs.map((job) => listen(app, job)))
-const writers = apps.flatMap((app, at) => Array.from({ length: 4 }, (_, own) => writer(app, at * 4 + own)))
+const writers = apps.flatMap((app, at) => Array.from({ length: 3 }, (_, own) => writer(app, at * 3 + own)))
 const victim = nodes[2]
 await pause(workMs / 4)
 say('killing a node')
@@ -229,6 +229,14 @@ console.log(
 console.log(`${acknowledged.size} events and ${madeSites.size} sites acknowledged through three processes; ${listeners.length} streams`)
 console.log(`wrong: ${wrong.length}`)
 for (const what of wrong.slice(0, 40)) console.log(`  ${what}`)
+// What a process said of what failed on its side.
+if (wrong.length > 0)
+  for (const app of apps)
+    for (const line of app
+      .said()
+      .filter((own) => own.includes('"level":50'))
+      .slice(0, 5))
+      console.log(`  process ${apps.indexOf(app)}: ${line.slice(0, 1000)}`)
 for (const app of apps) await app.close()
 await cluster.stop()
 scratch.close()

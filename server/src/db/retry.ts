@@ -3,13 +3,16 @@ import { setTimeout as pause } from 'node:timers/promises'
 import { Fault } from '@yastik/core/faults'
 import { ConnectionAcquireTimeoutError, ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize'
 
-/** Deadlock, lock wait, a row that changed since it was read; a node of a cluster that is not ready. All of it was taken back. */
-const turnedDown = [1213, 1205, 1020, 1047]
+/** Deadlock, lock wait, a row that changed since it was read, an interrupted statement; a node of a cluster that is not ready. All of it was taken back. */
+const turnedDown = [1213, 1205, 1020, 1317, 1047]
 const brokenOff = [
   'ER_SOCKET_UNEXPECTED_CLOSE',
   'ER_CMD_CONNECTION_CLOSED',
   'ER_CONNECTION_ALREADY_CLOSED',
   'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
+  // Of a node that loses sight of the others: what became of it nobody knows.
+  'ER_ERROR_DURING_COMMIT',
   'ECONNRESET',
   'EPIPE',
 ]

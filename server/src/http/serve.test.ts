@@ -74,7 +74,7 @@ describe('a doing', () => {
     ).rejects.toThrow('in the middle')
     expect(await Site.findByPk(id)).toBeNull()
   })
-  it.each([1213, 1205, 1020])('that the database turns down for the sake of others (%d) is done again from its start', async (errno) => {
+  it.each([1213, 1205, 1020, 1317])('that the database turns down for the sake of others (%d) is done again from its start', async (errno) => {
     let runs = 0
     await house.db.change(async ({ transaction }) => {
       await Site.upsert(put(id), { transaction })
