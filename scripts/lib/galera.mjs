@@ -3,7 +3,6 @@ import { spawn } from 'node:child_process'
 import { mkdirSync, openSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
-import mariadb from 'mariadb'
 import { needPrograms } from './debian.mjs'
 import { freePort, ownUser } from './mariadb.mjs'
 import { runQuietly } from './run.mjs'
@@ -33,6 +32,8 @@ const settings = [
  */
 export async function startCluster(folder, size) {
   const [server] = await needPrograms('mariadb', 'rsync')
+  // Installed by now: on a fresh machine nothing is there when this file is read.
+  const { default: mariadb } = await import('mariadb')
   const nodes = []
   for (let at = 0; at < size; at++)
     nodes.push({ at, dir: join(folder, `node${at}`), sql: await freePort(), group: await freePort(), ist: await freePort(), sst: await freePort() })
