@@ -46,6 +46,8 @@ const filesIn = (folder) =>
     entry.isFile() ? join(entry.parentPath, entry.name).slice(folder.length + 1) : [],
   )
 
+// An instance of its own, whatever database and files the environment names: a backup is tried beside the one that it is of.
+for (const name of Object.keys(process.env)) if (name.startsWith('YASTIK_')) delete process.env[name]
 const scratch = mkdtempSync(join(tmpdir(), 'yastik-check-'))
 // The database passes through as its own system user.
 chmodSync(scratch, 0o711)
@@ -56,8 +58,7 @@ try {
   mkdirSync(draft)
   const { dump, files } = await openBackup(file, draft, keyFile)
   const args = [inRoot('scripts/restore.mjs'), file, '--data', data, ...(keyFile ? ['--key', keyFile] : [])]
-  const env = Object.fromEntries(Object.entries(process.env).filter(([name]) => !name.startsWith('YASTIK_')))
-  const { status, output } = await runQuietly(process.execPath, args, { env })
+  const { status, output } = await runQuietly(process.execPath, args)
   if (status !== 0) throw new Ending(`It was not restored:\n${output.slice(-2000)}`)
   const again = join(draft, 'again.sql')
   await withDatabase(data, (connection) => dumpTo(again, connection))

@@ -16,10 +16,13 @@ interface Result {
   stdout: string
   stderr: string
 }
-const runScript = (script: string, args: string[], input?: string): Promise<Result> =>
+const runScript = (script: string, args: string[], input?: string, more: Record<string, string> = {}): Promise<Result> =>
   new Promise((resolve) => {
-    const child = execFile(process.execPath, [join(root, 'scripts', script), ...args], { env, maxBuffer: 20_000_000 }, (error, stdout, stderr) =>
-      resolve({ status: error ? Number(error.code) : 0, stdout, stderr }),
+    const child = execFile(
+      process.execPath,
+      [join(root, 'scripts', script), ...args],
+      { env: { ...env, ...more }, maxBuffer: 20_000_000 },
+      (error, stdout, stderr) => resolve({ status: error ? Number(error.code) : 0, stdout, stderr }),
     )
     child.stdin?.on('error', () => undefined)
     child.stdin?.end(input)
@@ -209,15 +212,17 @@ describe('the start command', () => {
       await ready
       expect(await runScript('backup.mjs', [file, '--data', data])).toMatchObject({ status: 0 })
       // And once a day by itself.
-      const named = () => existsSync(daily) && readdirSync(daily).some((name) => /^yastik-.*Z\.tar$/.test(name))
-      await comes(named, 'a backup by itself')
+      const isThere = () => existsSync(daily) && readdirSync(daily).some((name) => /^yastik-.*Z\.tar$/.test(name))
+      await comes(isThere, 'a backup by itself')
       const end = ended(child)
       child.kill('SIGTERM')
       await end
       expect(statSync(file).mode & 0o077).toBe(0)
       expect(await runScript('restore.mjs', [file, '--data', other])).toMatchObject({ status: 0, stdout: expect.stringContaining('restored') })
       expect(readFileSync(join(other, 'files', '1', 'photo.jpg'), 'utf8')).toBe('as it is')
-      const check = await runScript('restore-check.mjs', [file])
+      // As a timer does it, whose environment names the database that is in use.
+      const named = { YASTIK_DB_PORT: '1', YASTIK_DB_USER: 'x', YASTIK_DB_PASSWORD: 'x', YASTIK_DB_NAME: 'x', YASTIK_FILES: '/nowhere' }
+      const check = await runScript('restore-check.mjs', [file], undefined, named)
       expect(check).toMatchObject({ status: 0 })
       expect(check.stdout).toMatch(/: \d{4,} rows of 2\d tables and 1 files came back as they were/)
       // Nothing is written over: neither a firm nor a backup; and what is cut off is not begun.

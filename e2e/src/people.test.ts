@@ -133,7 +133,7 @@ describe('another program', () => {
     await owner.driver.navigate().refresh()
     await type(owner, '[name="token-name"]', 'The bookkeeper')
     await click(owner, '[data-make-token]')
-    const token = await textOf(owner, '[data-token-itself]')
+    const token = await textOf(owner, '[data-shown-itself]')
     await expectText(owner, '[data-program="The bookkeeper"]', 'reads until')
     await fitsPhone(owner)
     const asked = async () => (await fetch(`${app.base}/api/sites`, { headers: { authorization: `Bearer ${token}` } })).status

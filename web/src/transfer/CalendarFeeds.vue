@@ -5,6 +5,7 @@ import { endpoints, type CalendarRecord, type PersonRecord } from '@yastik/core/
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
 import { useAsked, useDoing } from '../api/useServer.ts'
+import ShownOnce from '../components/ShownOnce.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import Pick from '../kit/Pick.vue'
 import Tap from '../kit/Tap.vue'
@@ -18,9 +19,6 @@ const people = props.isOwner ? useAsked(endpoints.people, () => ({})) : undefine
 const doing = useDoing()
 const error = computed(() => doing.error.value ?? list.error.value ?? people?.error.value)
 const made = ref<{ whose: string; address: string }>()
-/** Pages without TLS may not copy; the address can be marked by hand. */
-const mayCopy = window.isSecureContext
-const copied = ref(false)
 const sure = ref<string>()
 /** Whose visits: a person's id, or nothing for the whole firm. */
 const whose = ref('')
@@ -33,7 +31,7 @@ const options = computed(() => [
 const whoseWords = ({ person }: CalendarRecord) => person ?? wholeFirm
 
 const attempt = (work: () => Promise<void>) => {
-  ;[sure.value, copied.value] = [undefined, false]
+  sure.value = undefined
   return doing.run(async () => {
     await work()
     await list.reload()
@@ -51,11 +49,6 @@ const end = (id: string) =>
     await ask(endpoints.endCalendar, { params: { id } })
     made.value = undefined
   })
-async function copy() {
-  if (!made.value) return
-  await navigator.clipboard.writeText(made.value.address)
-  copied.value = true
-}
 </script>
 
 <template>
@@ -66,15 +59,9 @@ async function copy() {
       sees them, without signing in; take it back here when it should end.
     </p>
     <FaultNote :error="error" />
-    <div v-if="made" class="made" role="status" data-calendar-made>
-      <p>
-        Visits of <b>{{ made.whose }}</b>, shown this once:
-      </p>
-      <p class="itself" data-calendar-address>{{ made.address }}</p>
-      <div v-if="mayCopy" class="row">
-        <Tap data-copy-address @click="copy">{{ copied ? 'Copied' : 'Copy the address' }}</Tap>
-      </div>
-    </div>
+    <ShownOnce v-if="made" :secret="made.address"
+      >Visits of <b>{{ made.whose }}</b></ShownOnce
+    >
     <div class="row inline">
       <template v-if="isOwner">
         <label class="whose">Visits of <Pick v-model="whose" name="calendar-of" label="Whose visits" :options="options" /></label>
@@ -82,7 +69,7 @@ async function copy() {
       </template>
       <Tap data-make-calendar :disabled="doing.busy.value" @click="make">{{ isOwner ? 'Make an address' : 'Make an address of your visits' }}</Tap>
     </div>
-    <ul v-if="(list.said.value ?? []).length > 0" class="plain calendars">
+    <ul v-if="(list.said.value ?? []).length > 0" class="plain acts">
       <li v-for="own in list.said.value ?? []" :key="own.id" :data-calendar="whoseWords(own)">
         <div class="which">
           <b>{{ whoseWords(own) }}</b> <span v-if="own.showsContact">with first names</span>
@@ -99,36 +86,10 @@ async function copy() {
 </template>
 
 <style scoped>
-.calendars li {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: center;
-  gap: 0.5rem 1.5rem;
-  border-top: var(--rule-width) solid var(--rule);
-  padding: 0.6rem 0;
-}
-.which {
-  flex: 1 1 20rem;
-}
-.which small {
-  display: block;
-}
 .whose {
   display: flex;
   white-space: nowrap;
   align-items: center;
   gap: 0.6rem;
-}
-.made {
-  border: 2px solid var(--ink);
-  padding: 0.8rem 1.1rem;
-  display: grid;
-  gap: 0.4rem;
-}
-.itself {
-  overflow-wrap: anywhere;
-  font-weight: 600;
-  user-select: all;
 }
 </style>

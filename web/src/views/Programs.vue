@@ -8,6 +8,7 @@ import { ask } from '../api/client.ts'
 import { useAsked, useDoing } from '../api/useServer.ts'
 import { optionsOf } from '../kit/option.ts'
 import HousePages from '../components/HousePages.vue'
+import ShownOnce from '../components/ShownOnce.vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Field from '../kit/Field.vue'
@@ -60,15 +61,12 @@ const end = (id: string) => attempt(() => ask(endpoints.endToken, { params: { id
       A program gets in by a token, in <code>Authorization: Bearer</code>, and does what whoever made it may do, within its scope. What is there to
       ask is described in <a :href="endpoints.openapi.path">an OpenAPI document</a>.
     </p>
-    <div v-if="made" class="made" role="status" data-token>
-      <p>
-        For <b>{{ made.name }}</b>, shown this once:
-      </p>
-      <p class="itself" data-token-itself>{{ made.token }}</p>
-    </div>
-    <ul class="plain tokens">
+    <ShownOnce v-if="made" :secret="made.token"
+      >For <b>{{ made.name }}</b></ShownOnce
+    >
+    <ul class="plain acts">
       <li v-for="token in tokens" :key="token.id" :data-program="token.name">
-        <div class="who">
+        <div class="which">
           <b>{{ token.name }}</b> {{ scopeWords[token.scope] }} until {{ dayWords(token.endsOn) }}
           <small
             >made by {{ token.madeBy }} on {{ dayWords(token.madeAt) }};
@@ -89,32 +87,3 @@ const end = (id: string) => attempt(() => ask(endpoints.endToken, { params: { id
     </Form>
   </div>
 </template>
-
-<style scoped>
-.tokens li {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: center;
-  gap: 0.5rem 1.5rem;
-  border-top: var(--rule-width) solid var(--rule);
-  padding: 0.6rem 0;
-}
-.who {
-  flex: 1 1 20rem;
-}
-.who small {
-  display: block;
-}
-.made {
-  border: 2px solid var(--ink);
-  padding: 0.8rem 1.1rem;
-  display: grid;
-  gap: 0.4rem;
-}
-.itself {
-  overflow-wrap: anywhere;
-  font-weight: 600;
-  user-select: all;
-}
-</style>

@@ -62,7 +62,7 @@ const day = (at: string) => dayjs(at).format('D MMM, HH:mm')
     <section class="stack ruled-top" data-sessions>
       <h2>Where you are signed in</h2>
       <FaultNote :error="sessionError" />
-      <ul class="plain sessions">
+      <ul class="plain acts">
         <li v-for="own in sessions" :key="own.id" :data-session="own.isThis ? 'this' : 'other'">
           <span
             ><b>{{ own.device }}</b> since {{ day(own.madeAt) }} <small>{{ own.isThis ? 'here, now' : `used ${day(own.usedAt)}` }}</small></span
@@ -74,15 +74,3 @@ const day = (at: string) => dayjs(at).format('D MMM, HH:mm')
     </section>
   </div>
 </template>
-
-<style scoped>
-.sessions li {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: center;
-  gap: 0.5rem 1.5rem;
-  border-top: var(--rule-width) solid var(--rule);
-  padding: 0.5rem 0;
-}
-</style>
