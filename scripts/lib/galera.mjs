@@ -4,7 +4,7 @@ import { mkdirSync, openSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { needPrograms } from './debian.mjs'
-import { freePort, ownUser } from './mariadb.mjs'
+import { isFreePort, ownUser } from './mariadb.mjs'
 import { runQuietly } from './run.mjs'
 import { say } from './say.mjs'
 
@@ -25,6 +25,11 @@ const settings = [
   '--wsrep-retry-autocommit=4',
 ]
 
+/** Free ports below those that the system hands out to connections: one that a node left when it was killed is still free when it comes back. */
+async function* lowPorts() {
+  for (let port = 20_000 + Math.floor(Math.random() * 8000); ; port++) if (await isFreePort(port)) yield port
+}
+
 /**
  * Starts a cluster with an empty database `yastik` and the two accounts that the app asks for.
  * @param {string} folder for the nodes' data
@@ -35,8 +40,10 @@ export async function startCluster(folder, size) {
   // Installed by now: on a fresh machine nothing is there when this file is read.
   const { default: mariadb } = await import('mariadb')
   const nodes = []
+  const ports = lowPorts()
+  const port = async () => (await ports.next()).value
   for (let at = 0; at < size; at++)
-    nodes.push({ at, dir: join(folder, `node${at}`), sql: await freePort(), group: await freePort(), ist: await freePort(), sst: await freePort() })
+    nodes.push({ at, dir: join(folder, `node${at}`), sql: await port(), group: await port(), ist: await port(), sst: await port() })
   const address = `gcomm://${nodes.map(({ group }) => `${host}:${group}`).join(',')}`
   const passwords = { yastik: 'owner of the tables', yastik_app: 'rows and nothing else' }
 
@@ -50,6 +57,8 @@ export async function startCluster(folder, size) {
     const { status, output } = await runQuietly('mariadb-install-db', [
       '--no-defaults',
       `--datadir=${data}`,
+      // A server clears its folder for temporary tables when it starts: in a shared one it takes those of the others away.
+      `--tmpdir=${run}`,
       '--auth-root-authentication-method=normal',
       '--skip-test-db',
       ...node.user.args,
@@ -69,6 +78,7 @@ export async function startCluster(folder, size) {
         '--no-defaults',
         ...node.user.args,
         `--datadir=${join(dir, 'data')}`,
+        `--tmpdir=${join(dir, 'run')}`,
         `--socket=${join(dir, 'run', 'sock')}`,
         `--pid-file=${join(dir, 'run', 'pid')}`,
         `--port=${sql}`,

@@ -10,15 +10,22 @@ import { endProcess, runsWith } from './processes.mjs'
 import { runQuietly } from './run.mjs'
 import { giveUp, say } from './say.mjs'
 
-export const freePort = () =>
+/** A port of loopback that nobody listens on: the one asked for, or any. */
+const listenOnce = (wanted) =>
   new Promise((resolve, reject) => {
     const probe = createServer()
       .once('error', reject)
-      .listen(0, '127.0.0.1', () => {
+      .listen(wanted, '127.0.0.1', () => {
         const { port } = probe.address()
         probe.close(() => resolve(port))
       })
   })
+export const freePort = () => listenOnce(0)
+export const isFreePort = (port) =>
+  listenOnce(port).then(
+    () => true,
+    () => false,
+  )
 
 /** The argument by which a server is known to run on this data directory. */
 const dataArgument = (dataDir) => `--datadir=${join(dataDir, 'mariadb')}`
