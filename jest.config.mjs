@@ -1,16 +1,16 @@
 // One runner, four suites: core on its own, the parts of the interface that need no page, the server against a real database, the interface in a real browser.
 const transform = { '^.+\\.(ts|mts)$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] }
+const esm = { '^.+\\.js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }] }
 const common = {
-  transform,
+  transform: { ...transform, ...esm },
   testEnvironment: 'node',
   moduleNameMapper: {
     '^@yastik/core/(.*)$': '<rootDir>/core/src/$1/index.ts',
     '^@yastik/(server|stand-ins)/(.*)$': '<rootDir>/$1/src/$2.ts',
   },
   // Packages that ship as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb|@vueuse|@tanstack|remove-accents)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb|@vueuse|@tanstack|remove-accents|intl-messageformat|@formatjs)/)'],
 }
-const esm = { '^.+\\.js$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'commonjs' } }] }
 
 export default {
   projects: [
@@ -32,9 +32,8 @@ export default {
       ...common,
       displayName: 'server',
       testMatch: ['<rootDir>/server/src/**/*.test.ts', '<rootDir>/stand-ins/src/**/*.test.ts'],
-      transform: { ...transform, ...esm },
       setupFilesAfterEnv: ['<rootDir>/server/src/tests/limit.ts'],
     },
-    { ...common, displayName: 'interface', testMatch: ['<rootDir>/e2e/src/**/*.test.ts'], transform: { ...transform, ...esm } },
+    { ...common, displayName: 'interface', testMatch: ['<rootDir>/e2e/src/**/*.test.ts'] },
   ],
 }

@@ -6,7 +6,9 @@ import { prepareServer } from './lib/prepare.mjs'
 
 await prepareServer()
 const { ruleBookInWords } = await import('@yastik/core/method')
+const { metric } = await import('@yastik/core/quantities')
 const { jsonSchemas } = await import('@yastik/core/wire')
+const { catalogueOf, languages, sayIn } = await import('@yastik/core/words')
 const { buildApp } = await import('../server/dist/app.js')
 const { connect } = await import('../server/dist/db/connection.js')
 const { folderStore } = await import('../server/dist/files/folderStore.js')
@@ -25,4 +27,8 @@ async function openapi() {
 
 for (const [name, schema] of Object.entries({ ...jsonSchemas(), 'openapi.json': await openapi() }))
   await writeFile(inRoot('docs/formats', name), `${JSON.stringify(schema, null, 2)}\n`)
-await writeFile(inRoot('docs/rules.md'), ruleBookInWords())
+for (const language of languages)
+  await writeFile(
+    inRoot('docs', language === 'en' ? 'rules.md' : `rules.${language}.md`),
+    ruleBookInWords(sayIn(await catalogueOf(language), { measures: metric })),
+  )

@@ -25,9 +25,13 @@ it('signing in keeps nobody out', async () => {
   units = await unitsOfDemo(sheet)
 })
 
+/** What a page shows where something was put into it that nobody has said: a message, an object, nothing. */
+const unsaid = /\[object|"key"|undefined|\bNaN\b|\b(names|plan|procedure|units|method|lookover|run|proof)\.[a-z][\w-]*\./
+
 it.each(sights)('$name keeps nobody out, on a desk or on a phone, and nothing sticks out', async (sight) => {
   await setSize(sheet, 1280, 800)
   await goTo(sheet, sight, units)
+  expect(await sheet.driver.executeScript<string>('return document.body.innerText')).not.toMatch(unsaid)
   expect(await findings(sheet)).toEqual([])
   await setSize(sheet, 390, 844)
   expect(await findings(sheet)).toEqual([])

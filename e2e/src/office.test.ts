@@ -135,10 +135,10 @@ describe('the van', () => {
     await follow(sheet, 'Today')
     await follow(sheet, 'The day’s load')
     await expectText(sheet, '[data-loaded]', '0 of')
-    await click(sheet, '[data-load-item="lock and tag"]')
+    await click(sheet, '[data-load-item="plan.always.lock-tag"]')
     await expectText(sheet, '[data-loaded]', '1 of')
     await sheet.driver.navigate().refresh()
-    await find(sheet, '[data-load-item="lock and tag"]:has(:checked)')
+    await find(sheet, '[data-load-item="plan.always.lock-tag"]:has(:checked)')
     await fitsPhone(sheet)
   })
   it('is loaded crew by crew, one’s own first, and each ticks off its own', async () => {

@@ -14,11 +14,15 @@ import { withServer } from './api/useServer.ts'
 import { keepFocus } from './kit/keepFocus.ts'
 import { router } from './router.ts'
 import { tellUnhandled } from './unhandled.ts'
+import { loadWords } from './measures/words.ts'
 
 const app = createApp(App)
 tellUnhandled(app)
 keepFocus()
 withServer(app).use(createPinia()).use(router).mount('#app')
+
+// What is said of a unit is fetched once the first view stands.
+void loadWords()
 
 // A newer version was put in place meanwhile, and a view that was not opened yet is gone with the old one: load anew, nothing is lost.
 // Where nobody answers it is the signal that is gone: then what is open stays open.

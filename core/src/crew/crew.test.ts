@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { Fault } from '../faults/index.ts'
-import { planJob } from '../plan/index.ts'
 import { builtInVan } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { schedule, type Problem } from './index.ts'
+import { planInEnglish } from '../tests/inEnglish.ts'
 
 /** Independent check of a schedule: lags, capacities at every start, and the finish. */
 function expectFeasible(
@@ -233,7 +233,7 @@ describe('the crew', () => {
     })),
   })
   it('gives steps that need training only to those who have it, and nobody two at once', () => {
-    const { timeline, units } = planJob(heads(4))
+    const { timeline, units } = planInEnglish(heads(4))
     const skill = new Map(units[0].steps.map((step) => [step.id, step.skill]))
     for (const task of timeline.tasks) if (skill.get(task.step)) expect(task.who).toEqual(['Imre'])
     for (const name of ['Imre', 'Sanna']) {
@@ -243,12 +243,14 @@ describe('the crew', () => {
   })
   const twoBags = { equipment: builtInVan.map((entry) => (entry.kind === 'wash-bag' ? { ...entry, count: 2 } : entry)) }
   it('saves time by overlapping units, and more with a second wash bag', () => {
-    const [one, two, more] = [planJob(heads(1)), planJob(heads(2)), planJob({ ...heads(2), ...twoBags })].map(({ timeline }) => timeline.finishMin)
+    const [one, two, more] = [planInEnglish(heads(1)), planInEnglish(heads(2)), planInEnglish({ ...heads(2), ...twoBags })].map(
+      ({ timeline }) => timeline.finishMin,
+    )
     expect(two).toBeLessThan(2 * one * 0.75)
     expect(more).toBeLessThan(2 * one * 0.6)
   })
   it('hangs the one wash bag on one unit at a time', () => {
-    const { timeline, units } = planJob(heads(3))
+    const { timeline, units } = planInEnglish(heads(3))
     const hung = units.map(({ id }) => ({
       from: timeline.tasks.find((task) => task.unitId === id && task.step === 'set-containment')!.startMin,
       to: timeline.tasks.find((task) => task.unitId === id && task.step === 'take-down')!.endMin,
@@ -258,11 +260,11 @@ describe('the crew', () => {
   })
   it('shares twelve units among three people within a twentieth of what nobody can beat', () => {
     const job = { ...heads(12), crew: [...jobWith().crew, { name: 'Third' }] }
-    const { finishMin, lowerBoundMin } = planJob(job).timeline
+    const { finishMin, lowerBoundMin } = planInEnglish(job).timeline
     expect(finishMin / lowerBoundMin).toBeLessThanOrEqual(1.05)
   })
   it('never uses more pumps than the van holds', () => {
-    const { tasks } = planJob(heads(5)).timeline
+    const { tasks } = planInEnglish(heads(5)).timeline
     const pumping = tasks.filter(({ equipment }) => equipment.includes('pump-wand'))
     pumping.forEach((task, index) => index > 0 && expect(task.startMin).toBeGreaterThanOrEqual(pumping[index - 1].endMin - 1e-9))
   })

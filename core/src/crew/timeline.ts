@@ -173,7 +173,7 @@ function refuseGifts(units: readonly UnitSteps[], crew: readonly CrewMember[]): 
         lacks.length > 0
           ? `${whose.name} is not trained for ${lacks.map((skill) => skill?.replace('-', ' ')).join(' and ')}`
           : `${whose.name} may not lift ${step.liftKg} kg`
-      return [{ where: step.title, what, allowed: able.join(', ') || 'nobody of this crew' }]
+      return [{ where: step.id, what, allowed: able.join(', ') || 'nobody of this crew' }]
     }),
   )
   if (lines.length > 0) throw new Fault('no-schedule', { lines })

@@ -1,10 +1,11 @@
 // For every cause one look-over in which it is the most likely, and one fact that takes that away again.
-import { planJob, type UnitJob } from '../plan/index.ts'
+import { type UnitJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { causes, type CleaningHelps } from './causes.ts'
+import { inEnglish, planInEnglish } from '../tests/inEnglish.ts'
 
 type Unit = Partial<UnitJob>
-const diagnosisOf = (unit: Unit) => planJob(jobWith(unit)).units[0].diagnosis
+const diagnosisOf = (unit: Unit) => planInEnglish(jobWith(unit)).units[0].diagnosis
 const weightOf = (unit: Unit, cause: string) => diagnosisOf(unit).find((entry) => entry.cause === cause)?.weight ?? 0
 const good = { returnC: 26, returnRh: 0.5, supplyC: 12, supplyRh: 0.9, airflowM3h: 590 }
 
@@ -63,7 +64,7 @@ describe('each cause', () => {
   it('has signs that can speak for it, and says each in words', () => {
     for (const { signs } of causes) {
       expect(signs.some(({ logOdds }) => logOdds.value > 0)).toBe(true)
-      for (const { says } of signs) expect(says).toMatch(/^\S.{6,}/)
+      for (const { says } of signs) expect(inEnglish(says)).toMatch(/^\S.{6,}/)
     }
   })
   it('weighs an ice-guard beside the charge where ice sits on a clean coil', () =>

@@ -3,6 +3,7 @@ import { coilAt, airOf, deliveredCooling, pressureAt, airflowShare } from '../ai
 import { estimate, type StartValue } from '../quantities/index.ts'
 import { isSplit, type KnownDesign } from '../units/index.ts'
 import { drainState, gradeOf, hasKind, isGraded, isOffLevel, worstOf, type LookOver } from './lookover.ts'
+import { says, type Message } from '../words/index.ts'
 
 export type CleaningHelps = 'yes' | 'partly' | 'no'
 
@@ -10,7 +11,7 @@ export type CleaningHelps = 'yes' | 'partly' | 'no'
 interface Sign {
   readonly logOdds: StartValue
   readonly holds: (seen: Seen) => boolean
-  readonly says: string
+  readonly says: Message
 }
 
 export interface Cause {
@@ -116,9 +117,9 @@ const biofilmOn =
 /** Water that stands in a pan; in the base pan of a one-box unit it is normal in use. */
 const standsInPan = both(finds('standing-water'), ({ lookOver }) => isSplit(lookOver.family))
 
-const sign = (logOdds: number, says: string, holds: (seen: Seen) => boolean): Sign => ({
+const sign = (logOdds: number, message: Message, holds: (seen: Seen) => boolean): Sign => ({
   logOdds: estimate(logOdds, 'natural log of odds'),
-  says,
+  says: message,
   holds,
 })
 const prior = (value: number) => estimate(value, 'relative weight before any sign')
@@ -129,10 +130,10 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(1),
     signs: [
-      sign(1.6, 'the filter is coated or worse', atLeast('filter', 2)),
-      sign(1, 'the filter is matted', atLeast('filter', 3)),
-      sign(0.8, 'less air than it should move', lowAir),
-      sign(-2.5, 'the filter is clear', seenClear('filter')),
+      sign(1.6, says('lookover.causes.filter-coated-worse'), atLeast('filter', 2)),
+      sign(1, says('lookover.causes.filter-matted'), atLeast('filter', 3)),
+      sign(0.8, says('lookover.causes.less-air-than-should'), lowAir),
+      sign(-2.5, says('lookover.causes.filter-clear'), seenClear('filter')),
     ],
   },
   {
@@ -140,13 +141,13 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(1),
     signs: [
-      sign(1.4, 'the front face of the coil is coated or worse', atLeast('coilFace', 2)),
-      sign(1, 'gaps of the front face are bridged', atLeast('coilFace', 3)),
-      sign(0.8, 'a large temperature split with little air: fouling, not health', largeSplitLittleAir),
-      sign(0.6, 'not cold', complains('not-cold')),
-      sign(0.5, 'less air than it should move', lowAir),
-      sign(-1.5, 'next to no temperature split: fouling makes it larger', noSplit),
-      sign(-2.5, 'the front face is clear', seenClear('coilFace')),
+      sign(1.4, says('lookover.causes.front-face-coil-coated'), atLeast('coilFace', 2)),
+      sign(1, says('lookover.causes.gaps-front-face-bridged'), atLeast('coilFace', 3)),
+      sign(0.8, says('lookover.causes.large-temperature-split-little'), largeSplitLittleAir),
+      sign(0.6, says('lookover.causes.cold'), complains('not-cold')),
+      sign(0.5, says('lookover.causes.less-air-than-should'), lowAir),
+      sign(-1.5, says('lookover.causes.next-temperature-split-fouling'), noSplit),
+      sign(-2.5, says('lookover.causes.front-face-clear'), seenClear('coilFace')),
     ],
   },
   {
@@ -154,12 +155,12 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(1),
     signs: [
-      sign(1.4, 'the back face of the coil is coated or worse', atLeast('coilBack', 2)),
-      sign(1, 'gaps of the back face are bridged', atLeast('coilBack', 3)),
-      sign(0.8, 'a large temperature split with little air: fouling, not health', largeSplitLittleAir),
-      sign(0.6, 'not cold', complains('not-cold')),
-      sign(-1.5, 'next to no temperature split: fouling makes it larger', noSplit),
-      sign(-2, 'the back face is clear', seenClear('coilBack')),
+      sign(1.4, says('lookover.causes.back-face-coil-coated'), atLeast('coilBack', 2)),
+      sign(1, says('lookover.causes.gaps-back-face-bridged'), atLeast('coilBack', 3)),
+      sign(0.8, says('lookover.causes.large-temperature-split-little'), largeSplitLittleAir),
+      sign(0.6, says('lookover.causes.cold'), complains('not-cold')),
+      sign(-1.5, says('lookover.causes.next-temperature-split-fouling'), noSplit),
+      sign(-2, says('lookover.causes.back-face-clear'), seenClear('coilBack')),
     ],
   },
   {
@@ -167,13 +168,13 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(1),
     signs: [
-      sign(1.4, 'the wheel carries a ridge of dirt', atLeast('wheel', 2)),
-      sign(1.2, 'the blades are filling up', atLeast('wheel', 3)),
-      sign(2, 'it spits dirt: the wheel throws what it has collected', complains('spits-dirt')),
-      sign(0.9, 'less air than it should move', lowAir),
-      sign(0.6, 'it smells, and soil sits on the wheel', both(complains('smell'), atLeast('wheel', 1))),
-      sign(0.6, 'it is noisy, and the wheel is soiled', both(complains('noise'), atLeast('wheel', 2))),
-      sign(-2, 'the wheel is clear', both(seenClear('wheel'), not(complains('spits-dirt')))),
+      sign(1.4, says('lookover.causes.wheel-carries-ridge-dirt'), atLeast('wheel', 2)),
+      sign(1.2, says('lookover.causes.blades-filling-up'), atLeast('wheel', 3)),
+      sign(2, says('lookover.causes.spits-dirt-wheel-throws'), complains('spits-dirt')),
+      sign(0.9, says('lookover.causes.less-air-than-should'), lowAir),
+      sign(0.6, says('lookover.causes.smells-soil-sits-wheel'), both(complains('smell'), atLeast('wheel', 1))),
+      sign(0.6, says('lookover.causes.noisy-wheel-soiled'), both(complains('noise'), atLeast('wheel', 2))),
+      sign(-2, says('lookover.causes.wheel-clear'), both(seenClear('wheel'), not(complains('spits-dirt')))),
     ],
   },
   {
@@ -181,12 +182,12 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(0.8),
     signs: [
-      sign(1.2, 'it smells', complains('smell')),
-      sign(-3, 'pan, wheel and coil are clear', seenClear('pan', 'wheel', 'coilFace')),
-      sign(1.6, 'biofilm on pan, wheel or coil', biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine')),
-      sign(1, 'slime or standing water in the pan', atLeast('pan', 2)),
-      sign(0.6, 'standing water', standsInPan),
-      sign(-1.5, 'the pan is clear and there is no smell', both(seenClear('pan'), not(complains('smell')))),
+      sign(1.2, says('lookover.causes.smells'), complains('smell')),
+      sign(-3, says('lookover.causes.pan-wheel-coil-clear'), seenClear('pan', 'wheel', 'coilFace')),
+      sign(1.6, says('lookover.causes.biofilm-pan-wheel-coil'), biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine')),
+      sign(1, says('lookover.causes.slime-standing-water-pan'), atLeast('pan', 2)),
+      sign(0.6, says('lookover.causes.standing-water'), standsInPan),
+      sign(-1.5, says('lookover.causes.pan-clear-smell'), both(seenClear('pan'), not(complains('smell')))),
     ],
   },
   {
@@ -194,16 +195,12 @@ export const causes: readonly Cause[] = [
     helps: 'no',
     prior: prior(0.4),
     signs: [
-      sign(0.8, 'it smells', complains('smell')),
-      sign(
-        2.5,
-        'it smells although pan, wheel and coil are clear: look further (drain trap, outside air, the room)',
-        both(complains('smell'), seenClear('pan', 'wheel', 'coilFace')),
-      ),
-      sign(-1.2, 'slime was seen', biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine', 'outlet', 'housing')),
+      sign(0.8, says('lookover.causes.smells'), complains('smell')),
+      sign(2.5, says('lookover.causes.smells-although-pan-wheel'), both(complains('smell'), seenClear('pan', 'wheel', 'coilFace'))),
+      sign(-1.2, says('lookover.causes.slime-seen'), biofilmOn('pan', 'wheel', 'coilFace', 'coilBack', 'drainLine', 'outlet', 'housing')),
       sign(
         -0.8,
-        'soil sits on pan or wheel',
+        says('lookover.causes.soil-sits-pan-wheel'),
         both(complains('smell'), ({ lookOver }) => worstOf(lookOver, 'pan', 'wheel') >= 2),
       ),
     ],
@@ -213,11 +210,15 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(0.7),
     signs: [
-      sign(2, 'it drips indoors', complains('drips-indoors')),
-      sign(2, 'the drain does not run', ({ lookOver }) => drainState(lookOver) === 'failed'),
-      sign(1.2, 'the drain runs slowly', ({ lookOver }) => drainState(lookOver) === 'slow'),
-      sign(1, 'standing water', standsInPan),
-      sign(-2, 'the drain passed its flow test', ({ lookOver }) => lookOver.readings?.flowTest !== undefined && drainState(lookOver) === 'good'),
+      sign(2, says('lookover.causes.drips-indoors'), complains('drips-indoors')),
+      sign(2, says('lookover.causes.drain-does-run'), ({ lookOver }) => drainState(lookOver) === 'failed'),
+      sign(1.2, says('lookover.causes.drain-runs-slowly'), ({ lookOver }) => drainState(lookOver) === 'slow'),
+      sign(1, says('lookover.causes.standing-water'), standsInPan),
+      sign(
+        -2,
+        says('lookover.causes.drain-passed-flow-test'),
+        ({ lookOver }) => lookOver.readings?.flowTest !== undefined && drainState(lookOver) === 'good',
+      ),
     ],
   },
   {
@@ -225,9 +226,13 @@ export const causes: readonly Cause[] = [
     helps: 'no',
     prior: prior(0.3),
     signs: [
-      sign(1.6, 'it drips indoors', complains('drips-indoors')),
-      sign(2.5, 'it does not fall towards the drain', ({ lookOver }) => isOffLevel(lookOver)),
-      sign(-1.5, 'it falls towards the drain', ({ lookOver }) => lookOver.readings?.levelMmPerM !== undefined && !isOffLevel(lookOver)),
+      sign(1.6, says('lookover.causes.drips-indoors'), complains('drips-indoors')),
+      sign(2.5, says('lookover.causes.does-fall-towards-drain'), ({ lookOver }) => isOffLevel(lookOver)),
+      sign(
+        -1.5,
+        says('lookover.causes.falls-towards-drain'),
+        ({ lookOver }) => lookOver.readings?.levelMmPerM !== undefined && !isOffLevel(lookOver),
+      ),
     ],
   },
   {
@@ -235,11 +240,11 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(0.4),
     signs: [
-      sign(1.8, 'it ices up', complains('ices-up')),
-      sign(1.2, 'filter, coil or wheel hold the air back', both(dirtyAirPath, complains('ices-up'))),
-      sign(0.8, 'it drips indoors: ice that melts drips beside the pan', both(complains('drips-indoors'), dirtyAirPath)),
-      sign(-2, 'the air path is clean', cleanParts),
-      sign(-1.5, 'the airflow is good', goodAir),
+      sign(1.8, says('lookover.causes.ices-up'), complains('ices-up')),
+      sign(1.2, says('lookover.causes.filter-coil-wheel-hold'), both(dirtyAirPath, complains('ices-up'))),
+      sign(0.8, says('lookover.causes.drips-indoors-ice-melts'), both(complains('drips-indoors'), dirtyAirPath)),
+      sign(-2, says('lookover.causes.air-path-clean'), cleanParts),
+      sign(-1.5, says('lookover.causes.airflow-good'), goodAir),
     ],
   },
   {
@@ -247,31 +252,34 @@ export const causes: readonly Cause[] = [
     helps: 'no',
     prior: prior(0.3),
     signs: [
-      sign(3, 'an oil stain on the pipework', finds('oil-stain')),
-      sign(2.2, 'not cold although filter, coil and wheel are clean', both(complains('not-cold'), cleanParts)),
-      sign(2.2, 'ice on a clean coil', both(complains('ices-up'), cleanParts)),
-      sign(1.2, 'ice in spite of good airflow', both(complains('ices-up'), goodAir)),
-      sign(1.5, 'a small temperature split with good airflow', smallSplitGoodAir),
-      sign(0.8, 'not cold', complains('not-cold')),
-      sign(-1.2, 'coil or wheel are dirty: clean first, then judge', both(dirtyAirPath, not(finds('oil-stain')))),
-      sign(-1.2, 'the outdoor coil is dirty: clean first, then judge', both(dirtyCondenser, not(finds('oil-stain')))),
-      sign(-2.5, 'it delivers what it should', fullCooling),
+      sign(3, says('lookover.causes.oil-stain-pipework'), finds('oil-stain')),
+      sign(2.2, says('lookover.causes.cold-although-filter-coil'), both(complains('not-cold'), cleanParts)),
+      sign(2.2, says('lookover.causes.ice-clean-coil'), both(complains('ices-up'), cleanParts)),
+      sign(1.2, says('lookover.causes.ice-spite-good-airflow'), both(complains('ices-up'), goodAir)),
+      sign(1.5, says('lookover.causes.small-temperature-split-good'), smallSplitGoodAir),
+      sign(0.8, says('lookover.causes.cold'), complains('not-cold')),
+      sign(-1.2, says('lookover.causes.coil-wheel-dirty-clean'), both(dirtyAirPath, not(finds('oil-stain')))),
+      sign(-1.2, says('lookover.causes.outdoor-coil-dirty-clean'), both(dirtyCondenser, not(finds('oil-stain')))),
+      sign(-2.5, says('lookover.causes.delivers-should'), fullCooling),
     ],
   },
   {
     cause: 'failing fan motor or bearing',
     helps: 'no',
     prior: prior(0.25),
-    signs: [sign(1.8, 'it is noisy', complains('noise')), sign(1, 'little air although the air path is clean', both(lowAir, cleanParts))],
+    signs: [
+      sign(1.8, says('lookover.causes.noisy'), complains('noise')),
+      sign(1, says('lookover.causes.little-air-although-air'), both(lowAir, cleanParts)),
+    ],
   },
   {
     cause: 'failed compressor or capacitor',
     helps: 'no',
     prior: prior(0.15),
     signs: [
-      sign(1.2, 'not cold', complains('not-cold')),
-      sign(2.2, 'next to no temperature split', noSplit),
-      sign(-3, 'it delivers what it should', fullCooling),
+      sign(1.2, says('lookover.causes.cold'), complains('not-cold')),
+      sign(2.2, says('lookover.causes.next-temperature-split'), noSplit),
+      sign(-3, says('lookover.causes.delivers-should'), fullCooling),
     ],
   },
   {
@@ -279,9 +287,9 @@ export const causes: readonly Cause[] = [
     helps: 'no',
     prior: prior(0.15),
     signs: [
-      sign(1, 'it ices up', complains('ices-up')),
-      sign(0.6, 'ice on a clean coil', both(complains('ices-up'), cleanParts)),
-      sign(0.6, 'not cold', complains('not-cold')),
+      sign(1, says('lookover.causes.ices-up'), complains('ices-up')),
+      sign(0.6, says('lookover.causes.ice-clean-coil'), both(complains('ices-up'), cleanParts)),
+      sign(0.6, says('lookover.causes.cold'), complains('not-cold')),
     ],
   },
   {
@@ -289,9 +297,9 @@ export const causes: readonly Cause[] = [
     helps: 'partly',
     prior: prior(0.2),
     signs: [
-      sign(2, 'a filter is missing', finds('missing-filter')),
-      sign(2, 'a gasket has failed', finds('failed-gasket')),
-      sign(0.5, 'the coil is soiled although the filter is clear', both(atLeast('coilFace', 2), seenClear('filter'))),
+      sign(2, says('lookover.causes.filter-missing'), finds('missing-filter')),
+      sign(2, says('lookover.causes.gasket-failed'), finds('failed-gasket')),
+      sign(0.5, says('lookover.causes.coil-soiled-although-filter'), both(atLeast('coilFace', 2), seenClear('filter'))),
     ],
   },
   {
@@ -299,10 +307,10 @@ export const causes: readonly Cause[] = [
     helps: 'yes',
     prior: prior(0.2),
     signs: [
-      sign(2.2, 'the outdoor coil is coated or worse', dirtyCondenser),
-      sign(1, 'gaps of the outdoor coil are bridged', ({ lookOver }) => worstOf(lookOver, 'condenserFace', 'condenserInside') >= 3),
-      sign(0.8, 'less cooling than its air accounts for', both(lowCooling, goodAir)),
-      sign(0.6, 'not cold', complains('not-cold')),
+      sign(2.2, says('lookover.causes.outdoor-coil-coated-worse'), dirtyCondenser),
+      sign(1, says('lookover.causes.gaps-outdoor-coil-bridged'), ({ lookOver }) => worstOf(lookOver, 'condenserFace', 'condenserInside') >= 3),
+      sign(0.8, says('lookover.causes.less-cooling-than-air'), both(lowCooling, goodAir)),
+      sign(0.6, says('lookover.causes.cold'), complains('not-cold')),
     ],
   },
   {
@@ -310,8 +318,8 @@ export const causes: readonly Cause[] = [
     helps: 'no',
     prior: prior(0.2),
     signs: [
-      sign(1.8, 'not cold although it delivers what it should', both(complains('not-cold'), fullCooling)),
-      sign(0.4, 'not cold', complains('not-cold')),
+      sign(1.8, says('lookover.causes.cold-although-delivers-should'), both(complains('not-cold'), fullCooling)),
+      sign(0.4, says('lookover.causes.cold'), complains('not-cold')),
     ],
   },
   {
@@ -319,26 +327,29 @@ export const causes: readonly Cause[] = [
     helps: 'no',
     prior: prior(0.1),
     signs: [
-      sign(3.5, 'a crack in the wheel', finds('cracked-wheel')),
-      sign(2.5, 'a balance clip is missing', finds('missing-balance-clip')),
-      sign(1, 'it is noisy', complains('noise')),
+      sign(3.5, says('lookover.causes.crack-wheel'), finds('cracked-wheel')),
+      sign(2.5, says('lookover.causes.balance-clip-missing'), finds('missing-balance-clip')),
+      sign(1, says('lookover.causes.noisy'), complains('noise')),
     ],
   },
   {
     cause: 'torn insulation',
     helps: 'no',
     prior: prior(0.15),
-    signs: [sign(3, 'torn pipe insulation', finds('torn-insulation')), sign(0.9, 'it drips indoors', complains('drips-indoors'))],
+    signs: [
+      sign(3, says('lookover.causes.torn-pipe-insulation'), finds('torn-insulation')),
+      sign(0.9, says('lookover.causes.drips-indoors'), complains('drips-indoors')),
+    ],
   },
   {
     cause: 'overheated wiring',
     helps: 'no',
     prior: prior(0.05),
     signs: [
-      sign(5, 'a scorched plug: stop, an electrician', finds('scorched-plug')),
-      sign(3, 'loose wiring', finds('loose-wiring')),
-      sign(2.5, 'an oxidised plug', finds('oxidised-plug')),
-      sign(3, 'wet electronics', finds('wet-electronics')),
+      sign(5, says('lookover.causes.scorched-plug-stop-electrician'), finds('scorched-plug')),
+      sign(3, says('lookover.causes.loose-wiring'), finds('loose-wiring')),
+      sign(2.5, says('lookover.causes.oxidised-plug'), finds('oxidised-plug')),
+      sign(3, says('lookover.causes.wet-electronics'), finds('wet-electronics')),
     ],
   },
 ]

@@ -1,9 +1,9 @@
-import { planJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { UnitJob } from '../plan/index.ts'
 import { gradeLooks, drainState, isOffLevel, type LookOver } from './index.ts'
+import { planInEnglish, told } from '../tests/inEnglish.ts'
 
-const unitPlan = (unit: Partial<UnitJob>) => planJob(jobWith(unit)).units[0]
+const unitPlan = (unit: Partial<UnitJob>) => planInEnglish(jobWith(unit)).units[0]
 const first = (unit: Partial<UnitJob>) => unitPlan(unit).diagnosis[0]
 const rank = (unit: Partial<UnitJob>, cause: string) => unitPlan(unit).diagnosis.findIndex((entry) => entry.cause === cause)
 
@@ -83,5 +83,5 @@ describe('drain and level', () => {
     expect(isOffLevel(seen({ readings: { ...pour(40), levelMmPerM: 1.9 } }))).toBe(true)
     expect(isOffLevel(seen({ readings: { ...pour(40), levelMmPerM: 2 } }))).toBe(false)
   })
-  it('have words for every grade of every part', () => expect(gradeLooks('wheel')[4]).toMatch(/clumps/))
+  it('have words for every grade of every part', () => expect(told(gradeLooks('wheel')[4])).toMatch(/clumps/))
 })

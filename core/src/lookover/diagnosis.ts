@@ -2,15 +2,16 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { round } from '../quantities/index.ts'
+import { says, sentenceSchema, type Message } from '../words/index.ts'
 import { causes, type Seen } from './causes.ts'
 
 export const diagnosisSchema = closed({
   cause: z.string(),
   weight: z.number(),
   cleaningHelps: z.literal(['yes', 'partly', 'no']),
-  evidence: z.array(z.string()),
+  evidence: z.array(sentenceSchema(200)),
 })
-export type Diagnosis = z.infer<typeof diagnosisSchema>
+export type Diagnosis = Omit<z.infer<typeof diagnosisSchema>, 'evidence'> & { evidence: Message[] }
 
 /**
  * Causes that at least one sign speaks for, most likely first, with weights that add up to one.
@@ -32,6 +33,9 @@ export function diagnose(seen: Seen): Diagnosis[] {
       cause: cause.cause,
       weight: round(odds / total, 3),
       cleaningHelps: cause.helps,
-      evidence: [...speaksFor.map((sign) => `for: ${sign.says}`), ...against.map((sign) => `against: ${sign.says}`)],
+      evidence: [
+        ...speaksFor.map((sign) => says('lookover.evidence.for', { sign: sign.says })),
+        ...against.map((sign) => says('lookover.evidence.against', { sign: sign.says })),
+      ],
     }))
 }

@@ -1,7 +1,8 @@
 // What was measured on the unit, and can it be true?
 import { z } from 'zod'
-import { closed, type FaultLine } from '../faults/index.ts'
+import { closed } from '../faults/index.ts'
 import { amountUpTo, celsius, positiveUpTo, share } from '../quantities/index.ts'
+import { says, type Message } from '../words/index.ts'
 
 /** Readings at steady cooling. Temperatures °C, humidities 0..1, airflow m³/h at the supply, current A. */
 export const readingsSchema = closed({
@@ -25,20 +26,20 @@ export const readingsSchema = closed({
 export type Readings = z.infer<typeof readingsSchema>
 
 /** Which readings contradict one another or physics, in cooling; each says what to do. */
-export function doubtfulReadings(readings: Readings): FaultLine[] {
+export function doubtfulReadings(readings: Readings): { where: 'supplyC' | 'supplyRh'; what: Message; allowed: Message }[] {
   const { returnC, supplyC, returnRh, supplyRh } = readings
-  const lines: FaultLine[] = []
+  const lines: ReturnType<typeof doubtfulReadings> = []
   if (supplyC >= returnC) {
     lines.push({
       where: 'supplyC',
-      what: `supply air at ${supplyC} °C is not colder than return air at ${returnC} °C`,
-      allowed: 'colder than the return while it cools; if the probes were swapped, swap the two readings',
+      what: says('lookover.doubtfulReadings.supply-air-colder', { supply: { C: supplyC }, return: { C: returnC } }),
+      allowed: says('lookover.doubtfulReadings.colder-allowed'),
     })
   } else if (supplyRh !== undefined && supplyRh < returnRh - 0.05) {
     lines.push({
       where: 'supplyRh',
-      what: `supply air at ${Math.round(supplyRh * 100)} % is drier than return air at ${Math.round(returnRh * 100)} %`,
-      allowed: 'cooled air is the damper of the two; if the probes were swapped, swap them',
+      what: says('lookover.doubtfulReadings.supply-air-drier', { supply: { share: supplyRh }, return: { share: returnRh } }),
+      allowed: says('lookover.doubtfulReadings.damper-allowed'),
     })
   }
   return lines

@@ -1,5 +1,7 @@
 // In which words is a unit looked over?
 import { z } from 'zod'
+import { namesOf } from '../words/en/names.ts'
+import { says, type Message } from '../words/index.ts'
 
 export const soilKinds = ['dust', 'lint-hair', 'grease', 'biofilm', 'pollen', 'fine-powder', 'smoke', 'salt', 'insects', 'leaf-litter'] as const
 export const soilKindSchema = z.literal(soilKinds)
@@ -43,21 +45,10 @@ export const findingExtentSchema = z.partialRecord(findingSchema, z.literal(exte
 export type FindingExtent = z.infer<typeof findingExtentSchema>
 
 /** How an extent is called at a finding: fins are few or many, nests and droppings old or few against much. */
-export const extentInWords = (finding: Finding, extent: Extent): string =>
-  finding === 'bent-fins'
-    ? { little: 'few of them', much: 'many of them', alive: 'many of them' }[extent]
-    : { little: 'old or few', much: 'much of it', alive: 'alive' }[extent]
+export const extentName = (finding: Finding, extent: Extent): Message =>
+  finding === 'bent-fins' ? says(`names.fins.${extent === 'little' ? 'little' : 'much'}`) : says(`names.extent.${extent}`)
 
-const spaced = (word: string) => word.replaceAll('-', ' ')
-
-/** How words are shown where they differ from their code with spaces for dashes. */
-const shown: Partial<Record<Complaint | Finding | SoilKind, string>> = {
-  'lint-hair': 'lint and hair',
-  'fine-powder': 'fine powder (flour, plaster)',
-  none: 'none (routine)',
-  'spits-dirt': 'spits dirt',
-  'suspect-asbestos-ceiling': 'ceiling that may hold asbestos',
-}
-
-/** A complaint, finding or soil kind as a person reads it. */
-export const inWords = (word: Complaint | Finding | SoilKind): string => shown[word] ?? spaced(word)
+/** A complaint, finding or kind of soil as a person reads it, and in English. */
+export const named = (word: Complaint | Finding | SoilKind): Message => says(`names.seen.${word}`)
+const english = namesOf('seen', [...complaints, ...findings, ...soilKinds])
+export const inWords = (word: Complaint | Finding | SoilKind): string => english[word]

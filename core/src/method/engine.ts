@@ -2,8 +2,9 @@
 import type { Facts, SettledFacts } from './facts.ts'
 import { levels, type Bar, type Rule } from './rule.ts'
 import { ruleBook } from './rules/index.ts'
-import { choiceNames, choicesOf, decidingOrder, topics, type Choice, type Topic } from './topics.ts'
+import { choiceName, choicesOf, decidingOrder, topics, type Choice, type Topic } from './topics.ts'
 import type { SchoolName } from './houseRules.ts'
+import { joined, says, type Message } from '../words/index.ts'
 
 /** `barred`: ruled out here, whoever wants it; `possible`: a rule speaks for it too; `uncalled`: nothing calls for it. */
 export const standings = ['barred', 'possible', 'uncalled'] as const
@@ -13,12 +14,12 @@ export interface Decision {
   topic: Topic
   choice: Choice
   rule: string
-  because: string[]
+  because: Message[]
   /** The house rule that decided, where one did. */
   school?: SchoolName
   /** What the rules would rather have taken, were it not barred here. */
   better?: Choice
-  turnedDown: { choice: Choice; because: string; standing: Standing }[]
+  turnedDown: { choice: Choice; because: Message; standing: Standing }[]
 }
 
 /** Rule name of a choice made by hand. */
@@ -114,34 +115,35 @@ function handRule(topic: Topic, matching: readonly Rule[], isBarred: (choice: Ch
     id: byHand,
     topic,
     level: 'safety',
-    when: { words: 'chosen by hand', holds: () => true },
+    when: { words: says('method.handRule.chosen-hand'), holds: () => true },
     then: wanted,
-    because: () => ['chosen by hand for this job'],
+    because: () => [says('method.handRule.chosen-hand-job')],
   }
 }
 
 function whyNot(
   choice: Choice,
-  bars: readonly string[],
+  bars: readonly Message[],
   matching: readonly Rule[],
   all: readonly Rule[],
   winner: Rule,
-): { because: string; standing: Standing } {
-  if (bars.length > 0) return { standing: 'barred', because: bars.join('; ') }
+): { because: Message; standing: Standing } {
+  if (bars.length > 0) return { standing: 'barred', because: bars.length === 1 ? bars[0] : joined({ semicolon: bars }) }
   if (matching.some((rule) => rule.then === choice))
-    return { standing: 'possible', because: `possible, but ${choiceNames[winner.then]} comes before it` }
+    return { standing: 'possible', because: says('method.whyNot.possible-but-comes-before', { choice: choiceName(winner.then) }) }
   return { standing: 'uncalled', because: rightFor(all, choice) }
 }
 
-const saidOnce = new WeakMap<readonly Rule[], Map<Choice, string>>()
+const saidOnce = new WeakMap<readonly Rule[], Map<Choice, Message>>()
 /** What the rules that propose a choice ask for; the same for every unit, so put together once. */
-function rightFor(rules: readonly Rule[], choice: Choice): string {
-  const said = saidOnce.get(rules) ?? new Map<Choice, string>()
+function rightFor(rules: readonly Rule[], choice: Choice): Message {
+  const said = saidOnce.get(rules) ?? new Map<Choice, Message>()
   saidOnce.set(rules, said)
   const known = said.get(choice)
   if (known !== undefined) return known
   const conditions = rules.filter((rule) => rule.then === choice).map((rule) => rule.when.words)
-  const words = conditions.length > 0 ? `would be right for: ${conditions.join('; or ')}` : 'not a way for this kind of unit'
+  const words =
+    conditions.length > 0 ? says('method.rightFor.would-right', { conditions: { semicolon: conditions } }) : says('method.rightFor.way-kind-unit')
   said.set(choice, words)
   return words
 }

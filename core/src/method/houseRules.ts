@@ -2,6 +2,8 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { amountUpTo, estimate, share } from '../quantities/index.ts'
+import { namesOf } from '../words/en/names.ts'
+import { says, type Message } from '../words/index.ts'
 
 export const schools = {
   rinseSchool: ['self-rinsing', 'rinse', 'dry'],
@@ -66,36 +68,14 @@ export const knownHouseRules = (rules: HouseRules = {}): KnownHouseRules => ({
   ...Object.fromEntries(Object.entries(rules).filter(([, value]) => value !== undefined)),
 })
 
-/** Each school in a sentence. */
-export const schoolSentences: { [S in SchoolName]: Record<Schools[S], string> } = {
-  rinseSchool: {
-    'self-rinsing': 'Foam now, and let the unit’s own condensate wash it off, where there will be enough of it.',
-    rinse: 'Always carry the soil off with clear water until the run-off is clear.',
-    dry: 'Vacuum and brush loose dust, then a little mild detergent and a wet vacuum; no wash water.',
-  },
-  wheelSchool: {
-    remove: 'Take a badly soiled wheel out and wash it outside.',
-    'in-place': 'Wash the wheel where it sits, blade by blade.',
-  },
-  agentSchool: {
-    trade: 'Only agents of the trade go on a coil.',
-    household: 'A mild household detergent is good enough, with a rinse.',
-  },
-  drainSchool: {
-    'vacuum-first': 'Draw a slow drain clear from its outside end first.',
-    'flush-first': 'Flush a slow drain from the pan first.',
-  },
-  dryingSchool: {
-    'fan-run': 'Dry the unit with its own fan at the end.',
-    'long-air-dry': 'Leave the unit open to dry before it runs.',
-  },
+/** How a way of a school is called; and in a sentence. */
+export const schoolWay = (value: Schools[SchoolName]): Message => says(`names.school.${value}`)
+/** Each way of a school in a sentence. */
+export const schoolSentence = (value: Schools[SchoolName]): Message => says(`names.schoolSentence.${value}`)
+export const schoolSentences = Object.fromEntries(Object.entries(schools).map(([school, values]) => [school, namesOf('schoolSentence', values)])) as {
+  [S in SchoolName]: Record<Schools[S], string>
 }
 
 /** How a school is named in a heading. */
-export const schoolNames: Record<SchoolName, string> = {
-  rinseSchool: 'Rinse or no rinse',
-  wheelSchool: 'The wheel',
-  agentSchool: 'What goes on the coil',
-  drainSchool: 'A slow drain',
-  dryingSchool: 'Drying',
-}
+export const schoolName = (school: SchoolName): Message => says(`names.schoolTopic.${school}`)
+export const schoolNames: Record<SchoolName, string> = namesOf('schoolTopic', Object.keys(schools) as SchoolName[])

@@ -24,8 +24,10 @@ export {
 export {
   houseRulesSchema,
   knownHouseRules,
+  schoolName,
   schoolNames,
   schools,
+  schoolSentence,
   schoolSentences,
   startHouseRules,
   type HouseRules,
@@ -34,9 +36,9 @@ export {
   type Schools,
 } from './houseRules.ts'
 export { ruleBookInWords } from './inWords.ts'
-export { notReached, tightCeilingGap, type NotReached } from './notReached.ts'
-export { referees, referralsFor, type Referral } from './referrals.ts'
+export { notReached, saysNotClean, tightCeilingGap, type NotReached } from './notReached.ts'
+export { refereeName, referees, referralsFor, type Referral } from './referrals.ts'
 export { type Bar, type Rule } from './rule.ts'
 export { ruleBook } from './rules/index.ts'
 export { treatmentWeeks, usualTreatmentWeeks } from './rules/water.ts'
-export { choiceNames, choicesOf, topicNames, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'
+export { choiceName, choiceNames, choicesOf, topicName, topicNames, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'

@@ -1,13 +1,13 @@
-import { planJob } from '../plan/index.ts'
 import { builtInProducts, type Product } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { JobFile, UnitJob } from '../plan/index.ts'
 import { ruleBook, choicesOf, topics, type Topic } from './index.ts'
+import { planInEnglish } from '../tests/inEnglish.ts'
 
 type Unit = Partial<UnitJob>
 type Rest = Parameters<typeof jobWith>[1]
 const decisionOf = (topic: Topic, unit: Unit = {}, rest: Rest = {}) =>
-  planJob(jobWith(unit, rest)).units[0].decisions.find((decision) => decision.topic === topic)!
+  planInEnglish(jobWith(unit, rest)).units[0].decisions.find((decision) => decision.topic === topic)!
 const choiceOf = (topic: Topic, unit: Unit = {}, rest: Rest = {}) => decisionOf(topic, unit, rest).choice
 
 const coat: Unit = { grades: { coilFace: { grade: 2, kinds: ['dust'] } } }
@@ -112,7 +112,7 @@ describe('what goes on the coil', () => {
     expect(choiceOf('wheel-agent', onWheel)).toBe('antimicrobial-foam')
   })
   it('degreases, rinses, and only then treats slime that sits under grease', () => {
-    const { mixes, steps, decisions } = planJob(jobWith({ grades: { coilFace: { grade: 2, kinds: ['grease', 'biofilm'] } } })).units[0]
+    const { mixes, steps, decisions } = planInEnglish(jobWith({ grades: { coilFace: { grade: 2, kinds: ['grease', 'biofilm'] } } })).units[0]
     expect(mixes.filter(({ part }) => part === 'coilFace').map(({ productId }) => productId)).toEqual(['rinse-off', 'antimicrobial'])
     const at = (id: string) => steps.findIndex((step) => step.id === id)
     expect([at('apply-degreaser'), at('rinse-degreaser'), at('apply-coil')].every((place, index, all) => place > (all[index - 1] ?? -1))).toBe(true)
@@ -125,7 +125,7 @@ describe('what goes on the coil', () => {
   ] as const)('says that %s keeps its grease where %s treats slime and the van has nothing that degreases', (part, topic, kind) => {
     const unit: Unit = { grades: { [part]: { grade: 2, kinds: [kind] } }, choices: { scope: 'strip-down', [topic]: 'antimicrobial-foam' } }
     const becauseOf = (products: Product[]) => {
-      const { decisions, notReached } = planJob(jobWith(unit, { products })).units[0]
+      const { decisions, notReached } = planInEnglish(jobWith(unit, { products })).units[0]
       expect(decisions.find((decision) => decision.topic === topic)?.choice).toBe('antimicrobial-foam')
       return notReached.find((left) => left.part === part)?.because
     }
@@ -142,7 +142,7 @@ describe('what goes on the coil', () => {
     expect(choiceOf('coil-agent', { grades: { coilFace: { grade: 1 } } })).toBe('mild-detergent')
   })
   it('follows the household school', () => {
-    const plan = planJob(jobWith(coat, { houseRules: { agentSchool: 'household' } })).units[0]
+    const plan = planInEnglish(jobWith(coat, { houseRules: { agentSchool: 'household' } })).units[0]
     expect(plan.decisions.find(({ topic }) => topic === 'coil-agent')).toMatchObject({ choice: 'mild-detergent', rule: 'agent-household' })
     expect(plan.mixes[0].productId).toBe('household')
   })
@@ -196,7 +196,7 @@ describe('the wheel', () => {
     ['house rules say so', full, { houseRules: { wheelSchool: 'in-place' } }],
   ])('is washed in place when %s', (_, unit, rest) => expect(choiceOf('wheel', unit, rest)).toBe('wash-in-place'))
   it('keeps the bag on for the first spin after washing in place', () => {
-    const [unit] = planJob(jobWith({ ...full, design: fixed })).units
+    const [unit] = planInEnglish(jobWith({ ...full, design: fixed })).units
     expect(unit.decisions.find(({ topic }) => topic === 'containment')!.choice).toBe('wash-bag-to-bucket')
     const at = (id: string) => unit.steps.findIndex((step) => step.id === id)
     expect(at('first-spin')).toBeGreaterThan(at('power-on'))
@@ -248,7 +248,7 @@ describe('pan, drain, electronics, containment, drying', () => {
     expect(choiceOf('containment', coat, { houseRules: { rinseSchool: 'dry' } })).toBe('floor-sheet')
   })
   it('treats the pan after slime or drips, and makes its life a due date', () => {
-    const [unit] = planJob(jobWith({ complaints: ['drips-indoors'] })).units
+    const [unit] = planInEnglish(jobWith({ complaints: ['drips-indoors'] })).units
     expect(unit.decisions.find(({ topic }) => topic === 'pan-treatment')!.choice).toBe('slow-release')
     expect(unit.due.find(({ what }) => what === 'pan-treatment')).toEqual({ what: 'pan-treatment', weeks: 10 })
     expect(choiceOf('pan-treatment', coat)).toBe('none')
@@ -290,7 +290,7 @@ describe('the last resorts', () => {
     for (let mask = 0; mask < 2 ** kinds.length; mask++) {
       const equipment = kinds.filter((_, bit) => mask & (1 << bit)).map((kind) => ({ id: kind, kind, count: 1 }))
       for (const unit of [coat, { grades: { coilFace: { grade: 4 as const }, wheel: { grade: 4 as const }, pan: { grade: 4 as const } } }]) {
-        expect(planJob(jobWith(unit, { equipment, products: [] })).units[0].decisions).toHaveLength(topics.length)
+        expect(planInEnglish(jobWith(unit, { equipment, products: [] })).units[0].decisions).toHaveLength(topics.length)
       }
     }
   })
@@ -306,7 +306,7 @@ describe('the engine', () => {
     expect(choiceOf('scope', { ...coat, findings: ['scorched-plug'], choices: { scope: 'open-clean' } })).toBe('decline')
   })
   it('accounts for every choice of every topic, and compares the possible ones', () => {
-    const { decisions } = planJob(jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] } } })).units[0]
+    const { decisions } = planInEnglish(jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3, kinds: ['biofilm'] } } })).units[0]
     expect(decisions.map(({ topic }) => topic)).toEqual(topics)
     for (const { topic, choice, turnedDown } of decisions) {
       expect([choice, ...turnedDown.map((other) => other.choice)].sort()).toEqual([...choicesOf[topic]].sort())

@@ -1,16 +1,17 @@
 // Which soiled parts does this method not reach, or not get clean? The plan and the report say so.
-import { gradeOf, hasKind, inWords, type SoilKind } from '../lookover/index.ts'
+import { gradeOf, hasKind, named, type SoilKind } from '../lookover/index.ts'
 import { estimate } from '../quantities/index.ts'
 import { isOnRoof, partsOf, type Part } from '../units/index.ts'
 import { degreaserBefore, reachesOutdoorSide, staysInItsWall, type Facts } from './facts.ts'
 import { whyWheelStays } from './rules/scope.ts'
+import { joined, says, type Key, type Message } from '../words/index.ts'
 
 /** Gap to the ceiling below which hooks and upper face are hard to reach. */
 export const tightCeilingGap = estimate(5, 'cm')
 
 export interface NotReached {
   part: Part
-  because: string
+  because: Message
 }
 
 const behindTheCabinet: readonly Part[] = ['coilBack', 'wheel', 'condenserInside', 'rearFan', 'basePan']
@@ -25,28 +26,28 @@ export function notReached(facts: Facts): NotReached[] {
   })
 }
 
-function whyNotReached(part: Part, facts: Facts): string | undefined {
+function whyNotReached(part: Part, facts: Facts): Message | undefined {
   const { decided, design } = facts
-  if (decided.scope === 'decline') return 'nothing was cleaned on this visit'
-  if (decided.scope === 'filter-service') return onlyFilter.includes(part) ? undefined : 'no more than the filters is done on this visit'
-  if (staysInItsWall(facts) && behindTheCabinet.includes(part)) return 'it sits behind the cabinet, which comes off only on the bench'
+  if (decided.scope === 'decline') return says('method.whyNotReached.cleaned-visit')
+  if (decided.scope === 'filter-service') return onlyFilter.includes(part) ? undefined : says('method.whyNotReached.more-than-filters-done')
+  if (staysInItsWall(facts) && behindTheCabinet.includes(part)) return says('method.whyNotReached.sits-behind-cabinet-comes')
   switch (part) {
     case 'coilFace':
       return design.ceilingGapCm < tightCeilingGap.value && decided.scope !== 'strip-down'
-        ? `the upper face is hard to reach, ${design.ceilingGapCm} cm below the ceiling`
+        ? says('method.whyNotReached.upper-face-hard-reach', { gap: { cm: design.ceilingGapCm } })
         : leftOnCoil(part, facts)
     case 'coilBack':
       return backOfCoil(facts) ?? leftOnCoil(part, facts)
     case 'wheel':
       return leftOnWheel(facts)
     case 'pan':
-      return decided.pan === 'leave' ? 'the pan stays as it is' : undefined
+      return decided.pan === 'leave' ? says('method.whyNotReached.pan-stays') : undefined
     case 'condenserFace':
     case 'condenserInside':
-      return reachesOutdoorSide(facts) ? leftOnCondenser(part, facts) : 'it is reached from outside only, and the unit stays in above the ground'
+      return reachesOutdoorSide(facts) ? leftOnCondenser(part, facts) : says('method.whyNotReached.reached-outside-unit-stays')
     case 'rearFan':
     case 'basePan':
-      return reachesOutdoorSide(facts) ? undefined : 'it is reached from outside only, and the unit stays in above the ground'
+      return reachesOutdoorSide(facts) ? undefined : says('method.whyNotReached.reached-outside-unit-stays')
     default:
       return undefined
   }
@@ -54,54 +55,63 @@ function whyNotReached(part: Part, facts: Facts): string | undefined {
 
 /** What asks for more than a brush or a little mist: a mat, or soil that sticks. */
 const sticky: readonly SoilKind[] = ['biofilm', 'grease', 'smoke']
-function heavyWords({ lookOver }: Facts, part: Part): string | undefined {
+function heavyWords({ lookOver }: Facts, part: Part): Message | undefined {
   const grade = gradeOf(lookOver, part)
-  const kinds = sticky.filter((kind) => hasKind(lookOver, kind, part)).map(inWords)
-  if (grade >= 3) return `grade ${grade}${kinds.length > 0 ? ` with ${kinds.join(' and ')}` : ''}`
-  return kinds.length > 0 ? kinds.join(' and ') : undefined
+  const kinds = sticky.filter((kind) => hasKind(lookOver, kind, part)).map(named)
+  if (grade >= 3)
+    return kinds.length > 0 ? says('method.heavyWords.grade-with', { grade, kinds: { and: kinds } }) : says('method.heavyWords.grade', { grade })
+  return kinds.length > 0 ? joined({ and: kinds }) : undefined
 }
 
 /** What treats slime does not degrease: where nothing else went on before it, grease stays. */
-function greaseLeft(part: 'coilFace' | 'coilBack' | 'wheel', facts: Facts): string | undefined {
+function greaseLeft(part: 'coilFace' | 'coilBack' | 'wheel', facts: Facts): Message | undefined {
   const where = part === 'wheel' ? 'wheel' : 'coil'
   if (facts.decided[`${where}-agent`] !== 'antimicrobial-foam' || degreaserBefore(facts, where)) return undefined
-  const kinds = (['grease', 'smoke'] as const).filter((kind) => hasKind(facts.lookOver, kind, part)).map(inWords)
-  return kinds.length > 0 ? `${kinds.join(' and ')}: nothing that degreases goes on before the antimicrobial; not clean yet` : undefined
+  const kinds = (['grease', 'smoke'] as const).filter((kind) => hasKind(facts.lookOver, kind, part)).map(named)
+  return kinds.length > 0 ? says('method.greaseLeft.degreases-goes-before-antimicrobial', { kinds: { and: kinds } }) : undefined
 }
 
 /** Dry on heavy soil is not a clean; nor is a little mist on a mat, where more water would have been right. */
-function leftOnCoil(part: 'coilFace' | 'coilBack', facts: Facts): string | undefined {
+function leftOnCoil(part: 'coilFace' | 'coilBack', facts: Facts): Message | undefined {
   const heavy = heavyWords(facts, part)
   const { rinse } = facts.decided
-  if (rinse === 'none' && heavy) return `${heavy}: the dry way does not carry that off; not clean yet`
-  if (rinse === 'spray-bottle' && gradeOf(facts.lookOver, part) >= 3 && !isOnRoof(facts.lookOver.family))
-    return `${heavy ?? ''}: rinsed with little water only; not sure to be clean`
+  if (rinse === 'none' && heavy) return says('method.leftOnCoil.dry-way-does-carry', { heavy })
+  if (rinse === 'spray-bottle' && heavy && gradeOf(facts.lookOver, part) >= 3 && !isOnRoof(facts.lookOver.family))
+    return says('method.leftOnCoil.rinsed-little-water-sure', { heavy })
   return greaseLeft(part, facts)
 }
 
-function leftOnWheel(facts: Facts): string | undefined {
+function leftOnWheel(facts: Facts): Message | undefined {
   const { decided } = facts
-  if (decided.wheel === 'leave') return whyWheelStays(facts) ?? 'the wheel is not reached on this job'
+  if (decided.wheel === 'leave') return whyWheelStays(facts) ?? says('method.leftOnWheel.wheel-reached-job')
   const heavy = heavyWords(facts, 'wheel')
   return decided.wheel === 'brush-through-outlet' && heavy
-    ? `${heavy}: brushed dry through the outlet only; not clean yet`
+    ? says('method.leftOnWheel.brushed-dry-through-outlet', { heavy })
     : greaseLeft('wheel', facts)
 }
 
 /** Kinds that a brush alone does not get out of a condenser. */
 const lodged: readonly SoilKind[] = ['insects', 'leaf-litter', ...sticky]
-function leftOnCondenser(part: Part, facts: Facts): string | undefined {
+function leftOnCondenser(part: Part, facts: Facts): Message | undefined {
   const { lookOver, decided } = facts
   if (decided['condenser-rinse'] !== 'none' || decided['condenser-agent'] !== 'none') return undefined
   const grade = gradeOf(lookOver, part)
-  const kinds = lodged.filter((kind) => hasKind(lookOver, kind, part)).map(inWords)
+  const kinds = lodged.filter((kind) => hasKind(lookOver, kind, part)).map(named)
   if (grade < 3 && kinds.length === 0) return undefined
-  return `${[...(grade >= 3 ? [`grade ${grade}`] : []), ...kinds].join(', ')}: brushed only, with nothing put on and nothing rinsed; not proved clean`
+  return says('method.leftOnCondenser.brushed-put-rinsed-proved', {
+    soil: { comma: [...(grade >= 3 ? [says('method.heavyWords.grade', { grade })] : []), ...kinds] },
+  })
 }
 
-function backOfCoil({ decided }: Facts): string | undefined {
+function backOfCoil({ decided }: Facts): Message | undefined {
   if (decided.scope === 'strip-down' || decided.scope === 'bench-clean') return undefined
-  return decided.rinse === 'none'
-    ? 'dry cleaning does not reach back and upper faces'
-    : 'the back face is reached only with pan or wheel out; foam and rinse go through from the front'
+  return decided.rinse === 'none' ? says('method.backOfCoil.dry-cleaning-does-reach') : says('method.backOfCoil.back-face-reached-pan')
 }
+
+const notClean: readonly Key[] = [
+  'method.greaseLeft.degreases-goes-before-antimicrobial',
+  'method.leftOnCoil.dry-way-does-carry',
+  'method.leftOnWheel.brushed-dry-through-outlet',
+]
+/** Whether a reason says that the part was cleaned and is not clean yet, so that a second visit would take off more. */
+export const saysNotClean = ({ key }: Message): boolean => notClean.includes(key)

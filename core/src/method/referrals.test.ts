@@ -1,10 +1,11 @@
 // Who is called for what, and what ends or limits a job.
 import { findings, type Finding } from '../lookover/index.ts'
-import { planJob, type UnitJob } from '../plan/index.ts'
+import { type UnitJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { Referral } from './index.ts'
+import { planInEnglish } from '../tests/inEnglish.ts'
 
-const unitOf = (unit: Partial<UnitJob>) => planJob(jobWith(unit)).units[0]
+const unitOf = (unit: Partial<UnitJob>) => planInEnglish(jobWith(unit)).units[0]
 const calls = (unit: Partial<UnitJob>) => unitOf(unit).referrals.map(({ to }) => to)
 const scopeOf = (unit: Partial<UnitJob>) => unitOf(unit).decisions.find(({ topic }) => topic === 'scope')!.choice
 

@@ -1,40 +1,42 @@
 // Who has to be called where cleaning ends?
-import { inWords, isMuch, isOffLevel, type Diagnosis, type Finding } from '../lookover/index.ts'
+import { isMuch, named, isOffLevel, type Diagnosis, type Finding } from '../lookover/index.ts'
 import { estimate } from '../quantities/index.ts'
 import { isCarried } from '../units/index.ts'
 import { isTrained, type Facts } from './facts.ts'
+import { isSame, says, type Message } from '../words/index.ts'
 
 export const referees = ['refrigerant-technician', 'electrician', 'plumber', 'asbestos-surveyor', 'pest-control', 'manufacturer'] as const
+export const refereeName = (to: Referral['to']): Message => says(`names.referee.${to}`)
 export interface Referral {
   to: (typeof referees)[number]
-  because: string
+  because: Message
 }
 
 const byFinding: Partial<Record<Finding, Referral>> = {
-  'oil-stain': { to: 'refrigerant-technician', because: 'an oil stain on the pipework points to a leak: licensed work, the circuit stays closed' },
-  'scorched-plug': { to: 'electrician', because: 'a scorched plug: it stays off until an electrician has put it right' },
-  'oxidised-plug': { to: 'electrician', because: 'an oxidised plug heats up: have it renewed' },
-  'loose-wiring': { to: 'electrician', because: 'loose wiring: have it fixed before the unit runs again' },
-  'wet-electronics': { to: 'electrician', because: 'electronics were found wet: they dry for 24 h and are tested before any power' },
+  'oil-stain': { to: 'refrigerant-technician', because: says('method.byFinding.oil-stain') },
+  'scorched-plug': { to: 'electrician', because: says('method.byFinding.scorched-plug') },
+  'oxidised-plug': { to: 'electrician', because: says('method.byFinding.oxidised-plug') },
+  'loose-wiring': { to: 'electrician', because: says('method.byFinding.loose-wiring') },
+  'wet-electronics': { to: 'electrician', because: says('method.byFinding.wet-electronics') },
   'suspect-asbestos-ceiling': {
     to: 'asbestos-surveyor',
-    because: 'the ceiling may hold asbestos: nothing is drilled, brushed or opened there before it was surveyed',
+    because: says('method.byFinding.suspect-asbestos-ceiling'),
   },
-  'rodent-droppings': { to: 'pest-control', because: 'droppings in quantity: to be cleared by people equipped for it' },
-  'insect-nest': { to: 'pest-control', because: 'a nest that may be alive' },
-  'cracked-wheel': { to: 'manufacturer', because: 'a cracked wheel is not refitted: order a new one for this model' },
-  'missing-balance-clip': { to: 'manufacturer', because: 'a balance clip is missing: the wheel is to be replaced' },
-  'missing-filter': { to: 'manufacturer', because: 'a filter is missing: order it, dust goes straight onto the coil until then' },
+  'rodent-droppings': { to: 'pest-control', because: says('method.byFinding.rodent-droppings') },
+  'insect-nest': { to: 'pest-control', because: says('method.byFinding.insect-nest') },
+  'cracked-wheel': { to: 'manufacturer', because: says('method.byFinding.cracked-wheel') },
+  'missing-balance-clip': { to: 'manufacturer', because: says('method.byFinding.missing-balance-clip') },
+  'missing-filter': { to: 'manufacturer', because: says('method.byFinding.missing-filter') },
   'torn-insulation': {
     to: 'plumber',
-    because: 'pipe insulation is torn and drips: mended where one reaches it, else renewed by an installer; the pipes stay closed',
+    because: says('method.byFinding.torn-insulation'),
   },
   'damaged-membrane': {
     to: 'manufacturer',
-    because: 'the roof membrane is damaged: have the vehicle’s maker or a roof workshop seal it before water gets in',
+    because: says('method.byFinding.damaged-membrane'),
   },
-  'unsecured-unit': { to: 'manufacturer', because: 'the unit is not held as its maker asks: to be secured before anybody works on it' },
-  'failed-gasket': { to: 'manufacturer', because: 'a gasket has failed: order it, air bypasses the coil until then' },
+  'unsecured-unit': { to: 'manufacturer', because: says('method.byFinding.unsecured-unit') },
+  'failed-gasket': { to: 'manufacturer', because: says('method.byFinding.failed-gasket') },
 }
 /** From this weight on a cause is likely enough to call somebody. */
 const leastWeight = estimate(0.3, 'share of all causes')
@@ -48,23 +50,24 @@ export function referralsFor({ lookOver, design, decided, ...facts }: Facts, dia
     .filter((finding) => !(clearedHere.includes(finding) && isMuch(lookOver, finding) === false))
     .flatMap((finding) => byFinding[finding] ?? [])
   const add = (referral: Referral) => {
-    if (!referrals.some(({ to, because }) => to === referral.to && because === referral.because)) referrals.push(referral)
+    if (!referrals.some(({ to, because }) => to === referral.to && isSame(because, referral.because))) referrals.push(referral)
   }
   const charge = diagnosis.find(({ cause }) => cause === 'low refrigerant charge')
   const isLikely = (entry: Diagnosis | undefined) => entry !== undefined && (entry === diagnosis[0] || entry.weight >= leastWeight.value)
   if (charge && isLikely(charge) && !lookOver.findings.includes('oil-stain'))
     add({
       to: 'refrigerant-technician',
-      because: `low charge is likely (${charge.evidence
-        .filter((line) => line.startsWith('for: '))
-        .map((line) => line.slice(5))
-        .join('; ')}): licensed work, cleaning will not cure it`,
+      because: says('method.referralsFor.low-charge-likely-licensed', {
+        evidence: {
+          semicolon: charge.evidence.flatMap(({ key, values }) => (key === 'lookover.evidence.for' && values ? [values.sign as Message] : [])),
+        },
+      }),
     })
   const compressor = diagnosis[0]?.cause === 'failed compressor or capacitor'
-  if (compressor) add({ to: 'refrigerant-technician', because: 'it hardly cools at all: compressor and capacitor are to be tested' })
+  if (compressor) add({ to: 'refrigerant-technician', because: says('method.referralsFor.hardly-cools-all-compressor') })
   if (isLikely(diagnosis.find(({ cause }) => cause === 'failing fan motor or bearing')))
-    add({ to: 'manufacturer', because: 'motor or bearing may be failing: have it heard and measured' })
-  if (isOffLevel(lookOver)) add({ to: 'plumber', because: `${inWords('off-level')}: drain and bracket are to be set to fall towards the outlet` })
+    add({ to: 'manufacturer', because: says('method.referralsFor.motor-bearing-may-failing') })
+  if (isOffLevel(lookOver)) add({ to: 'plumber', because: says('method.referralsFor.drain-bracket-set-fall', { finding: named('off-level') }) })
   if (
     design.hardWired &&
     decided.location !== 'outdoors' &&
@@ -72,6 +75,6 @@ export function referralsFor({ lookOver, design, decided, ...facts }: Facts, dia
     isCarried(lookOver.family) &&
     decided.scope === 'open-clean'
   )
-    add({ to: 'electrician', because: 'it is wired in without a plug: parted by an electrician, it can be cleaned through on the bench' })
+    add({ to: 'electrician', because: says('method.referralsFor.wired-without-plug-parted') })
   return referrals
 }

@@ -1,4 +1,5 @@
 // What is a rule?
+import type { Message } from '../words/index.ts'
 import type { Condition } from './condition.ts'
 import type { Facts } from './facts.ts'
 import type { SchoolName } from './houseRules.ts'
@@ -16,7 +17,7 @@ export interface Rule {
   readonly school?: SchoolName
   readonly when: Condition
   readonly then: Choice
-  readonly because: (facts: Facts) => string[]
+  readonly because: (facts: Facts) => Message[]
 }
 
 /** Rules a choice out, whoever wants it. */
@@ -25,7 +26,7 @@ export interface Bar {
   readonly topic: Topic
   readonly choice: Choice
   readonly when: Condition
-  readonly because: (facts: Facts) => string[]
+  readonly because: (facts: Facts) => Message[]
 }
 
 export interface RuleSet {
@@ -33,12 +34,12 @@ export interface RuleSet {
   readonly bars: readonly Bar[]
 }
 
-type Reasons = string | string[] | ((facts: Facts) => string | string[])
+type Reasons = Message | Message[] | ((facts: Facts) => Message | Message[])
 const asList =
   (reasons: Reasons) =>
-  (facts: Facts): string[] => {
+  (facts: Facts): Message[] => {
     const said = typeof reasons === 'function' ? reasons(facts) : reasons
-    return typeof said === 'string' ? [said] : said
+    return Array.isArray(said) ? said : [said]
   }
 
 /** The rules of one topic, written in the order in which they are asked within a level. */

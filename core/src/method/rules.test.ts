@@ -3,6 +3,7 @@ import { contextOf, planUnit, type UnitJob } from '../plan/index.ts'
 import { builtInProducts, builtInVan, type Product } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { ruleBook, topics, type Choice } from './index.ts'
+import { told, inEnglish } from '../tests/inEnglish.ts'
 
 type Unit = Partial<UnitJob>
 type Rest = NonNullable<Parameters<typeof jobWith>[1]>
@@ -323,7 +324,7 @@ const topicOf = (id: string) => topics.find((topic) => [...ruleBook[topic].rules
 function decisionOn(id: string, unit: Unit = {}, rest: Rest = {}) {
   const job = jobWith(unit, rest)
   const { facts, plan } = planUnit(job.units[0], contextOf(job))
-  return { facts, decision: plan.decisions.find(({ topic }) => topic === topicOf(id))! }
+  return { facts, decision: told(plan).decisions.find(({ topic }) => topic === topicOf(id))! }
 }
 
 describe('each rule decides in its job', () => {
@@ -340,7 +341,7 @@ describe('each bar rules its choice out in its job', () => {
     const { decision, facts } = decisionOn(id, unit, rest)
     expect({ choice: bar.choice, holds: bar.when.holds(facts) }).toEqual({ choice, holds: true })
     const other = decision.turnedDown.find((entry) => entry.choice === choice)
-    expect(other).toMatchObject({ standing: 'barred', because: expect.stringContaining(bar.because(facts)[0]) })
+    expect(other).toMatchObject({ standing: 'barred', because: expect.stringContaining(inEnglish(bar.because(facts)[0])) })
   })
   it('and none is without a job', () => {
     const known = topics.flatMap((topic) => ruleBook[topic].bars.map(({ id }) => id))

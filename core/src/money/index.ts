@@ -1,5 +1,5 @@
 // Money and kit.
-export { kitFor, type KitItem, type KitUnit } from './kit.ts'
+export { itemId, kitFor, type KitItem, type KitUnit } from './kit.ts'
 export { loadFor, type LoadItem, type LoadVisit } from './load.ts'
 export { outcomeOf, outcomeSchema, realMinutes, type Outcome, type QuotedWork } from './outcome.ts'
 export { priceOf, type Price, type PricedUnit } from './price.ts'

@@ -1,7 +1,8 @@
 // What has to be in the van for a whole day, and what of it is not there?
-import type { Equipment } from '../products/index.ts'
+import { equipmentName, type Equipment } from '../products/index.ts'
 import { round } from '../quantities/index.ts'
-import { kitFor, type KitItem, type KitUnit } from './kit.ts'
+import { itemId, kitFor, type KitItem, type KitUnit } from './kit.ts'
+import { says, type Sentence } from '../words/index.ts'
 
 export interface LoadVisit {
   readonly site: string
@@ -28,7 +29,7 @@ export function loadFor(
 ): LoadItem[] {
   const nameOf = new Map(products.map(({ id, name }) => [id, name]))
   const productName = (id: string) => nameOf.get(id) ?? id
-  const own = visits.map(({ site, units }) => ({ site, items: new Set(kitFor(units, productName).map(({ item }) => item)) }))
+  const own = visits.map(({ site, units }) => ({ site, items: new Set(kitFor(units, productName).map(({ item }) => itemId(item))) }))
   const all = kitFor(
     visits.flatMap(({ units }) => units),
     productName,
@@ -36,10 +37,20 @@ export function loadFor(
   const dry = visits.filter(({ waterOnSite }) => !waterOnSite)
   const waterL = dry.reduce((sum, { units }) => sum + units.reduce((own, unit) => own + unit.waterL, 0), 0)
   const water: LoadItem[] =
-    waterL > 0 ? [{ item: 'clean water', quantity: Math.ceil(waterL), unit: 'L', why: 'no tap on site', sites: dry.map(({ site }) => site) }] : []
+    waterL > 0
+      ? [
+          {
+            item: says('plan.loadFor.clean-water'),
+            quantity: Math.ceil(waterL),
+            unit: 'L',
+            why: says('plan.loadFor.tap-site'),
+            sites: dry.map(({ site }) => site),
+          },
+        ]
+      : []
   return [
     ...all.map((item) => {
-      const sites = own.filter(({ items }) => items.has(item.item)).map(({ site }) => site)
+      const sites = own.filter(({ items }) => items.has(itemId(item.item))).map(({ site }) => site)
       const has = countOf(item.item, equipment, products)
       return { ...item, sites, ...(has === undefined ? {} : { has, ...(has < item.quantity ? { short: round(item.quantity - has, 3) } : {}) }) }
     }),
@@ -47,9 +58,9 @@ export function loadFor(
   ]
 }
 
-function countOf(item: string, equipment: readonly Equipment[], products: readonly { name: string; usableL?: number }[]): number | undefined {
+function countOf(item: Sentence, equipment: readonly Equipment[], products: readonly { name: string; usableL?: number }[]): number | undefined {
   const product = products.find(({ name }) => name === item)
   if (product) return product.usableL
-  const own = equipment.filter(({ kind }) => kind.replaceAll('-', ' ') === item)
+  const own = equipment.filter(({ kind }) => equipmentName(kind).key === itemId(item))
   return own.length > 0 ? own.reduce((sum, { count }) => sum + count, 0) : undefined
 }

@@ -3,10 +3,11 @@ import { complaints, findings, inWords } from '../lookover/index.ts'
 import { dayAfter } from '../quantities/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { families } from '../units/index.ts'
-import { planJob, type UnitJob } from './index.ts'
+import { type UnitJob } from './index.ts'
+import { planInEnglish } from '../tests/inEnglish.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
-const unitOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest)).units[0]
+const unitOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planInEnglish(jobWith(unit, rest)).units[0]
 const soiled = { coilFace: { grade: 2 as const }, filter: { grade: 2 as const } }
 
 describe('every finding', () => {
@@ -28,7 +29,7 @@ describe('every finding', () => {
       expect(few.referrals).toEqual([])
       const much = unitOf({ findings: [finding], findingExtent: { [finding]: 'much' }, grades: soiled })
       expect(much.decisions[0].choice).toBe('decline')
-      const unknown = planJob(jobWith({ findings: [finding], grades: soiled }))
+      const unknown = planInEnglish(jobWith({ findings: [finding], grades: soiled }))
       expect(unknown.units[0].decisions[0].because.join()).toMatch(/nobody noted whether it is alive or much/)
       expect(unknown.warnings.join('\n')).toContain(`findingExtent.${finding}: not noted`)
     }
@@ -66,7 +67,7 @@ describe('offers', () => {
     })
     expect(own.decisions[0]).toMatchObject({
       choice: 'open-clean',
-      because: expect.arrayContaining([expect.stringMatching(/here it is 12 and 8 kg/)]),
+      because: expect.arrayContaining([expect.stringMatching(/here it is 12 kg and 8 kg/)]),
     })
     expect(own.offers[0].what).toBe('with people who may lift it, on the bench')
   })
@@ -111,7 +112,7 @@ describe('the day of what is due', () => {
       isSeen: true,
       dayAfter: (weeks: number) => dayAfter('2027-03-01', weeks),
     }
-    expect(planJob(job, memory).units[0].customerText).toMatch(/deep clean by \d+ \w+ 20\d\d \(in about \d+ weeks\)/)
-    expect(planJob(job).units[0].customerText).toMatch(/deep clean in about \d+ weeks/)
+    expect(planInEnglish(job, memory).units[0].customerText).toMatch(/deep clean by \d+ \w+ 20\d\d \(in about \d+ weeks\)/)
+    expect(planInEnglish(job).units[0].customerText).toMatch(/deep clean in about \d+ weeks/)
   })
 })

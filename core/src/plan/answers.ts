@@ -1,15 +1,15 @@
 // What becomes of everything that was seen and said? Each finding leads somewhere, each complaint is answered by name.
-import { drainState, inWords, isGraded, isMuch, isOffLevel, type Complaint, type Diagnosis, type Finding } from '../lookover/index.ts'
-import { staysOff, type Facts, type Referral } from '../method/index.ts'
+import { drainState, named, isGraded, isMuch, isOffLevel, type Complaint, type Diagnosis, type Finding } from '../lookover/index.ts'
+import { refereeName, staysOff, type Facts, type Referral } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { isSplit, partsOf } from '../units/index.ts'
+import { joined, nameOf, says, type Key, type Message } from '../words/index.ts'
 
 export interface Answered {
   readonly facts: Facts
   readonly steps: readonly Step[]
   readonly referrals: readonly Referral[]
   readonly diagnosis: readonly Diagnosis[]
-  readonly refereeNames: Readonly<Record<Referral['to'], string>>
 }
 
 /** Steps that a finding asks for, by id; those that the plan has are named. */
@@ -26,65 +26,55 @@ const stepsOf: Partial<Record<Finding, readonly string[]>> = {
   'cracked-wheel': ['keep-off'],
 }
 
+type Reported = Extract<Key, `plan.reported.${string}`>
 /** What the report says of a finding besides, or where nothing else is to be done. */
-const reported: Record<Finding, (facts: Facts) => string> = {
+const report = (key: Reported): Message => says('plan.leads.report', { what: says(key) })
+const forMethod = (key: Reported): Message => says('plan.leads.method', { what: says(key) })
+const toOrder = (key: Reported): Message => says('plan.leads.order', { what: says(key) })
+const reported: Record<Finding, (facts: Facts) => Message[]> = {
   'standing-water': ({ lookOver }) =>
-    isSplit(lookOver.family) ? 'report: water stood in the pan' : 'report: water in the base pan is normal in use; mud is not',
-  'drain-slow': () => 'report: how the drain ran before, and runs now',
-  'drain-blocked': () => 'report: how the drain ran before, and runs now',
-  'off-level': () => 'report: it hung off level, and what became of it',
-  'fin-corrosion': () => 'method: only neutral agents, at low pressure; report: corroded fins, to be looked at again next time',
-  'bent-fins': () => 'report: bent fins, and how many are straight now',
-  'oil-stain': () => 'report: an oil stain points to a leak; the circuit stays closed',
-  'scorched-plug': () => 'report: nothing was opened, and it stays off',
-  'oxidised-plug': () => 'report: the plug heats up until it is renewed',
-  'loose-wiring': () => 'report: it does not run before the wiring was put right',
-  'wet-electronics': () => 'report: nothing was opened; it dries for 24 h and is tested before any power',
-  'cracked-wheel': () => 'part to order: a new wheel; report: it was handed back switched off',
-  'missing-balance-clip': () => 'part to order: a new wheel or its clip; report: it runs unevenly until then',
-  'insect-nest': () => 'report: a nest was found, and how they came in',
-  'missing-filter': () => 'part to order: a filter; report: dust goes straight onto the coil until then',
-  'torn-insulation': () => 'report: torn insulation drips until it is mended or renewed',
-  'failed-gasket': () => 'part to order: a gasket; report: air passes the coil until then',
-  'damaged-membrane': () => 'report: the roof membrane is damaged and has to be sealed before water gets in',
-  'suspect-asbestos-ceiling': () => 'report: nothing was drilled, brushed or opened there',
-  'rodent-droppings': () => 'report: droppings were found; how they come in has to be looked for',
-  'unsecured-unit': () => 'report: nobody works on it before it is secured',
-  'no-safe-access': () => 'report: nobody could reach it safely; access has to be made first',
+    isSplit(lookOver.family) ? [report('plan.reported.standing-water')] : [report('plan.reported.standing-water.report-water-base-pan')],
+  'drain-slow': () => [report('plan.reported.drain-slow')],
+  'drain-blocked': () => [report('plan.reported.drain-slow')],
+  'off-level': () => [report('plan.reported.off-level')],
+  'fin-corrosion': () => [forMethod('plan.reported.fin-corrosion.method'), report('plan.reported.fin-corrosion.report')],
+  'bent-fins': () => [report('plan.reported.bent-fins')],
+  'oil-stain': () => [report('plan.reported.oil-stain')],
+  'scorched-plug': () => [report('plan.reported.scorched-plug')],
+  'oxidised-plug': () => [report('plan.reported.oxidised-plug')],
+  'loose-wiring': () => [report('plan.reported.loose-wiring')],
+  'wet-electronics': () => [report('plan.reported.wet-electronics')],
+  'cracked-wheel': () => [toOrder('plan.reported.cracked-wheel.order'), report('plan.reported.cracked-wheel.report')],
+  'missing-balance-clip': () => [toOrder('plan.reported.missing-balance-clip.order'), report('plan.reported.missing-balance-clip.report')],
+  'insect-nest': () => [report('plan.reported.insect-nest')],
+  'missing-filter': () => [toOrder('plan.reported.missing-filter.order'), report('plan.reported.missing-filter.report')],
+  'torn-insulation': () => [report('plan.reported.torn-insulation')],
+  'failed-gasket': () => [toOrder('plan.reported.failed-gasket.order'), report('plan.reported.failed-gasket.report')],
+  'damaged-membrane': () => [report('plan.reported.damaged-membrane')],
+  'suspect-asbestos-ceiling': () => [report('plan.reported.suspect-asbestos-ceiling')],
+  'rodent-droppings': () => [report('plan.reported.rodent-droppings')],
+  'unsecured-unit': () => [report('plan.reported.unsecured-unit')],
+  'no-safe-access': () => [report('plan.reported.no-safe-access')],
 }
 
 /** Each finding of the look-over, with the steps, referrals and sentences that it leads to; never none. */
-export function findingsAnswered({ facts, steps, referrals, refereeNames }: Answered): { finding: Finding; leadsTo: string[] }[] {
+export function findingsAnswered({ facts, steps, referrals }: Answered): { finding: Finding; leadsTo: Message[] }[] {
   const found = [...new Set([...facts.lookOver.findings, ...(isOffLevel(facts.lookOver) ? (['off-level'] as const) : [])])]
   return found.map((finding) => {
     const asked = stepsOf[finding] ?? []
-    const done = steps.filter(({ id }) => asked.includes(id)).map(({ title }) => `step: ${title}`)
-    const word = inWords(finding)
+    const done = steps.filter(({ id }) => asked.includes(id)).map(({ title }) => says('plan.leads.step', { title: joined({ comma: [title] }) }))
     const called = referrals
-      .filter(({ because }) => because.includes(word) || referralWords[finding]?.test(because))
-      .map(({ to }) => `call ${refereeNames[to]}`)
-    return { finding, leadsTo: [...new Set([...done, ...called]), reported[finding](facts)] }
+      .filter(({ because }) => because.key === `method.byFinding.${finding}` || (finding === 'off-level' && because.key === offLevelCalls))
+      .map(({ to }) => says('plan.leads.call', { whom: refereeName(to) }))
+    return { finding, leadsTo: [...done, ...called, ...reported[finding](facts)] }
   })
 }
 
-/** How a referral speaks of a finding where it does not use its name. */
-const referralWords: Partial<Record<Finding, RegExp>> = {
-  'oxidised-plug': /oxidised plug/,
-  'wet-electronics': /electronics were found wet/,
-  'suspect-asbestos-ceiling': /asbestos/,
-  'rodent-droppings': /droppings/,
-  'insect-nest': /nest/,
-  'missing-balance-clip': /balance clip/,
-  'missing-filter': /filter is missing/,
-  'torn-insulation': /insulation/,
-  'failed-gasket': /gasket/,
-  'damaged-membrane': /membrane/,
-  'unsecured-unit': /not held/,
-  'off-level': /off level/,
-}
+/** The referral that an unlevel unit leads to, found or measured. */
+const offLevelCalls: Key = 'method.referralsFor.drain-bracket-set-fall'
 
 /** Each complaint with an answer in a sentence: what it most likely is, whether cleaning helps, and what this visit does about it. */
-export function complaintsAnswered(input: Answered): { complaint: Complaint; answer: string }[] {
+export function complaintsAnswered(input: Answered): { complaint: Complaint; answer: Message }[] {
   return input.facts.lookOver.complaints.map((complaint) => ({ complaint, answer: answerTo(complaint, input) }))
 }
 
@@ -115,47 +105,51 @@ const causesOf: Record<Exclude<Complaint, 'none'>, readonly string[]> = {
   'ices-up': ['frozen coil from low airflow', 'low refrigerant charge', 'failed ice-guard or thermistor', 'dirty filter', 'fouled coil face'],
   noise: ['failing fan motor or bearing', 'fouled wheel', 'damaged wheel'],
 }
-const saysOfHelp = { yes: 'cleaning cures that', partly: 'cleaning helps in part', no: 'cleaning does not cure that' } as const
+const saysOfHelp = {
+  yes: says('plan.saysOfHelp.cleaning-cures'),
+  partly: says('plan.saysOfHelp.cleaning-helps-part'),
+  no: says('plan.saysOfHelp.cleaning-does-cure'),
+} as const
 
-function answerTo(complaint: Complaint, { facts, diagnosis, referrals, refereeNames, steps }: Answered): string {
+function answerTo(complaint: Complaint, { facts, diagnosis, referrals, steps }: Answered): Message {
   const { lookOver, decided } = facts
-  if (complaint === 'none') return 'Nothing was complained of: a routine visit.'
-  const said = `“${inWords(complaint)}”`
+  if (complaint === 'none') return says('plan.answerTo.complained-routine-visit')
   const cause = diagnosis.find((entry) => causesOf[complaint].includes(entry.cause))
   const unseen = partsOf[lookOver.family].every((part) => !isGraded(lookOver, part))
   const likely = cause
-    ? `most likely ${cause.cause} (${saysOfHelp[cause.cleaningHelps]})`
+    ? says('plan.answerTo.most-likely', { cause: nameOf('cause', cause.cause), help: saysOfHelp[cause.cleaningHelps] })
     : unseen
-      ? 'nothing was looked at yet that would tell why'
-      : 'nothing that was seen explains it'
-  const calls = cause?.cleaningHelps === 'no' ? [...new Set(referrals.map(({ to }) => refereeNames[to]))] : []
+      ? says('plan.answerTo.looked-yet-would-tell')
+      : says('plan.answerTo.seen-explains')
+  const calls = cause?.cleaningHelps === 'no' ? [...new Set(referrals.map(({ to }) => to))] : []
   const next =
     decided.scope === 'decline'
-      ? 'nothing is cleaned before what was found is put right'
+      ? says('plan.answerTo.cleaned-before-found-put')
       : staysOff(facts)
-        ? 'it is cleaned and handed back switched off until the new wheel is in'
+        ? says('plan.answerTo.cleaned-handed-back-switched')
         : doneAbout(complaint, facts, steps)
-  return `${said}: ${likely}; ${next}${calls.length > 0 ? `; please call ${calls.join(', ')}` : ''}.`
+  const answer = { complaint: named(complaint), likely, next }
+  return calls.length > 0
+    ? says('plan.answerTo.and-call', { ...answer, whom: { comma: calls.map(refereeName) } })
+    : says('plan.answerTo.text', answer)
 }
 
-function doneAbout(complaint: Exclude<Complaint, 'none'>, facts: Facts, steps: readonly Step[]): string {
+function doneAbout(complaint: Exclude<Complaint, 'none'>, facts: Facts, steps: readonly Step[]): Message {
   const has = (id: string) => steps.some((step) => step.id === id)
   if (complaint === 'drips-indoors')
     return has('flow-test')
-      ? `the drain ${drainState(facts.lookOver) === 'good' ? 'is tested' : 'is cleared and tested'}, and the fall is checked`
-      : 'the drain and the fall are to be looked at'
+      ? says(drainState(facts.lookOver) === 'good' ? 'plan.doneAbout.drain-tested' : 'plan.doneAbout.drain-cleared')
+      : says('plan.doneAbout.drain-fall-looked')
   if (complaint === 'smell')
     return has('wash-wheel') || has('wash-pan') || has('apply-coil')
-      ? 'what was found is cleaned; a smell that comes back within days points to what was not reached, and to a second visit'
-      : 'look further: drain trap, outside air, the room itself'
+      ? says('plan.doneAbout.found-cleaned-smell-comes')
+      : says('plan.doneAbout.look-further-drain-trap')
   if (complaint === 'spits-dirt')
-    return has('wash-wheel') || has('brush-wheel')
-      ? 'the wheel is cleaned; a few specks at the first start are usual'
-      : 'the wheel is to be looked at'
-  if (complaint === 'noise') return 'it is listened to again at the run test'
+    return has('wash-wheel') || has('brush-wheel') ? says('plan.doneAbout.wheel-cleaned-few-specks') : says('plan.doneAbout.wheel-looked')
+  if (complaint === 'noise') return says('plan.doneAbout.listened-again-run-test')
   return facts.decided.scope === 'filter-service'
-    ? 'it is measured after the filters are clean'
-    : 'it is measured before and after the work, by what it delivers'
+    ? says('plan.doneAbout.measured-after-filters-clean')
+    : says('plan.doneAbout.measured-before-after-work')
 }
 
 /** Whether a nest or droppings were found of which nobody noted how much: to be asked. */

@@ -2,39 +2,40 @@
 import type { Choice, KnownHouseRules, SchoolName, Topic } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { round } from '../quantities/index.ts'
-import { partNames } from '../units/index.ts'
+import { partName, type Part } from '../units/index.ts'
 import type { Comparison, UnitPlan } from './planFile.ts'
 import type { UnitJob } from './jobFile.ts'
 import { planUnit, type PlannedUnit, type UnitContext, type WorkedOut } from './planUnit.ts'
+import { joined, says, type Message } from '../words/index.ts'
 
 /** What a choice risks, in a sentence for its topic. */
-const risks: Partial<Record<`${Topic}:${Choice}`, string>> = {
-  'rinse:condensate': 'what the condensate does not carry off dries on the coil',
-  'rinse:none': 'soil on back and upper faces stays',
-  'rinse:spray-bottle': 'little water: heavy soil may not come off',
-  'rinse:hose': 'much water: pressure bends fins, and electronics have to be off',
-  'rinse:pump-wand': 'wash water indoors: it has to be caught',
-  'wheel:remove-and-wash': 'the coil is lifted and the set screw loosened: a bent pipe or a lost screw',
-  'wheel:wash-in-place': 'the back of the blades is hard to reach; the first spin throws water',
-  'wheel:leave': 'the wheel goes on throwing what it has collected',
-  'coil-agent:water': 'grease and slime stay',
-  'coil-agent:mild-detergent': 'heavy soil may need a second pass',
-  'pan:flush-in-place': 'slime in the corners may stay',
-  'drying:long-air-dry': 'the unit stays off for longer',
-  'drying:fan-run': 'damp soil that was missed is blown out',
-  'scope:open-clean': 'what sits behind pan and wheel is not reached',
-  'scope:strip-down': 'more parts are handled',
-  'scope:bench-clean': 'a heavy unit is carried: backs, sash and what holds it up',
-  'condenser-rinse:none': 'what a brush leaves in the outdoor coil stays',
-  'wheel-agent:water': 'grease and slime stay on the blades',
-  'condenser-agent:water': 'grease and matted dirt stay deep in the outdoor coil',
-  'condenser-agent:outdoor-foam': 'an outdoor product: nothing of it may reach the coil whose air is breathed',
-  'condenser-agent:alkaline-degreaser': 'it burns skin and attacks bare aluminium past its time',
-  'dry-pass:low-pressure-air': 'a jet held close bends fins',
-  'electrics:unplug-and-remove': 'plugs are parted: a wrong seat on the way back',
-  'drain:disconnect-and-flush': 'a joint is opened: it has to be tight again',
-  'drain:flush': 'what blocks the line may be pushed further in',
-  'pan-treatment:none': 'slime comes back sooner',
+const risks: Partial<Record<`${Topic}:${Choice}`, Message>> = {
+  'rinse:condensate': says('plan.risks.rinse:condensate'),
+  'rinse:none': says('plan.risks.rinse:none'),
+  'rinse:spray-bottle': says('plan.risks.rinse:spray-bottle'),
+  'rinse:hose': says('plan.risks.rinse:hose'),
+  'rinse:pump-wand': says('plan.risks.rinse:pump-wand'),
+  'wheel:remove-and-wash': says('plan.risks.wheel:remove-and-wash'),
+  'wheel:wash-in-place': says('plan.risks.wheel:wash-in-place'),
+  'wheel:leave': says('plan.risks.wheel:leave'),
+  'coil-agent:water': says('plan.risks.coil-agent:water'),
+  'coil-agent:mild-detergent': says('plan.risks.coil-agent:mild-detergent'),
+  'pan:flush-in-place': says('plan.risks.pan:flush-in-place'),
+  'drying:long-air-dry': says('plan.risks.drying:long-air-dry'),
+  'drying:fan-run': says('plan.risks.drying:fan-run'),
+  'scope:open-clean': says('plan.risks.scope:open-clean'),
+  'scope:strip-down': says('plan.risks.scope:strip-down'),
+  'scope:bench-clean': says('plan.risks.scope:bench-clean'),
+  'condenser-rinse:none': says('plan.risks.condenser-rinse:none'),
+  'wheel-agent:water': says('plan.risks.wheel-agent:water'),
+  'condenser-agent:water': says('plan.risks.condenser-agent:water'),
+  'condenser-agent:outdoor-foam': says('plan.risks.condenser-agent:outdoor-foam'),
+  'condenser-agent:alkaline-degreaser': says('plan.risks.condenser-agent:alkaline-degreaser'),
+  'dry-pass:low-pressure-air': says('plan.risks.dry-pass:low-pressure-air'),
+  'electrics:unplug-and-remove': says('plan.risks.electrics:unplug-and-remove'),
+  'drain:disconnect-and-flush': says('plan.risks.drain:disconnect-and-flush'),
+  'drain:flush': says('plan.risks.drain:flush'),
+  'pan-treatment:none': says('plan.risks.pan-treatment:none'),
 }
 
 export interface Totals {
@@ -113,11 +114,14 @@ function comparison(topic: Topic, choice: Choice, plan: UnitPlan, own: Totals, o
   }
 }
 
-function reachDifference(plan: UnitPlan, other: Pick<WorkedOut, 'notReached'>): string | undefined {
+function reachDifference(plan: UnitPlan, other: { readonly notReached: readonly { readonly part: Part }[] }): Message | undefined {
   const here = plan.notReached.map(({ part }) => part)
   const there = other.notReached.map(({ part }) => part)
-  const lost = there.filter((part) => !here.includes(part)).map((part) => partNames[part])
-  const won = here.filter((part) => !there.includes(part)).map((part) => partNames[part])
-  const said = [...(lost.length > 0 ? [`does not reach: ${lost.join(', ')}`] : []), ...(won.length > 0 ? [`also reaches: ${won.join(', ')}`] : [])]
-  return said.length > 0 ? said.join('; ') : undefined
+  const lost = there.filter((part) => !here.includes(part)).map((part) => partName(part))
+  const won = here.filter((part) => !there.includes(part)).map((part) => partName(part))
+  const said = [
+    ...(lost.length > 0 ? [says('plan.reachDifference.does-reach', { parts: { comma: lost } })] : []),
+    ...(won.length > 0 ? [says('plan.reachDifference.also-reaches', { parts: { comma: won } })] : []),
+  ]
+  return said.length > 0 ? joined({ semicolon: said }) : undefined
 }

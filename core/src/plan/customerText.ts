@@ -1,52 +1,43 @@
 // What is the customer told in writing about one unit? Drafted in plain words from the decisions, to be sent or read aloud.
-import { inWords, ungraded, type Finding } from '../lookover/index.ts'
-import { staysOff, type ChoiceOf, type Decision, type Facts, type NotReached, type Referral, type Topic } from '../method/index.ts'
-import { counted, dayWords } from '../quantities/index.ts'
-import { familyNames, partNames } from '../units/index.ts'
+import { named, ungraded, type Finding } from '../lookover/index.ts'
+import { refereeName, staysOff, type ChoiceOf, type Decision, type Facts, type NotReached, type Referral, type Topic } from '../method/index.ts'
+import { familyName, partName } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { UnitJob } from './jobFile.ts'
 import type { PlannedMix } from './mixes.ts'
+import { isMessage, joined, says, type Message, type Sentence } from '../words/index.ts'
 
-export const refereeNames: Record<Referral['to'], string> = {
-  'refrigerant-technician': 'a licensed refrigerant technician',
-  electrician: 'an electrician',
-  plumber: 'a plumber or installer',
-  'asbestos-surveyor': 'an asbestos surveyor',
-  'pest-control': 'pest control',
-  manufacturer: 'the maker or its dealer',
+const scopeSentences: Record<Exclude<ChoiceOf<'scope'>, 'decline'>, Message> = {
+  'filter-service': says('plan.scopeSentences.filter-service'),
+  'clean-in-place': says('plan.scopeSentences.clean-in-place'),
+  'open-clean': says('plan.scopeSentences.open-clean'),
+  'strip-down': says('plan.scopeSentences.strip-down'),
+  'bench-clean': says('plan.scopeSentences.bench-clean'),
 }
-
-const scopeSentences: Record<Exclude<ChoiceOf<'scope'>, 'decline'>, string> = {
-  'filter-service': 'Filters washed, housing and outlet wiped; the inside needed nothing more.',
-  'clean-in-place': 'Cleaned where it is, without taking its cover off.',
-  'open-clean': 'Opened and cleaned where it is.',
-  'strip-down': 'Taken apart; what came out was washed outside, the rest where it is.',
-  'bench-clean': 'Taken out, opened on the bench and cleaned on its room side.',
-}
-const bothSides = 'Taken out, opened on the bench and cleaned on both sides.'
-const rinseSentences: Record<ChoiceOf<'rinse'>, string> = {
-  none: '',
-  condensate: 'The foam on the coil is carried off by the water that the unit makes in the next day: let it cool.',
-  'spray-bottle': 'Rinsed with clear water, sprayed by hand.',
-  'pump-wand': 'Rinsed with clear water until the run-off was clear.',
-  hose: 'Rinsed with clear water outdoors until the run-off was clear.',
+const bothSides = says('plan.bothSides.taken-out-opened-bench')
+const rinseSentences: Record<ChoiceOf<'rinse'>, Message | undefined> = {
+  none: undefined,
+  condensate: says('plan.rinseSentences.condensate'),
+  'spray-bottle': says('plan.rinseSentences.spray-bottle'),
+  'pump-wand': says('plan.rinseSentences.pump-wand'),
+  hose: says('plan.rinseSentences.hose'),
 }
 
 /** The same, as it is offered. */
-const offeredScopes: Record<Exclude<ChoiceOf<'scope'>, 'decline'>, string> = {
-  'filter-service': 'Filters are washed, housing and outlet wiped.',
-  'clean-in-place': 'It is cleaned where it is; its cover stays on.',
-  'open-clean': 'It is opened and cleaned where it is.',
-  'strip-down': 'It is taken apart; what comes out is washed outside, the rest where it is.',
-  'bench-clean': 'It is taken out, opened on the bench and cleaned on its room side.',
+const offeredScopes: Record<Exclude<ChoiceOf<'scope'>, 'decline'>, Message> = {
+  'filter-service': says('plan.offeredScopes.filter-service'),
+  'clean-in-place': says('plan.offeredScopes.clean-in-place'),
+  'open-clean': says('plan.offeredScopes.open-clean'),
+  'strip-down': says('plan.offeredScopes.strip-down'),
+  'bench-clean': says('plan.offeredScopes.bench-clean'),
 }
-const offeredBothSides = 'It is taken out, opened on the bench and cleaned on both sides.'
-const offeredRinses: Record<ChoiceOf<'rinse'>, string> = {
-  none: 'No wash water is used.',
-  condensate: 'The foam on the coil is carried off by the unit’s own water on the next day.',
-  'spray-bottle': 'It is rinsed with clear water, sprayed by hand.',
-  'pump-wand': 'It is rinsed with clear water, which is caught, until it runs clear.',
-  hose: 'It is rinsed with clear water outdoors until it runs clear.',
+const offeredBothSides = says('plan.offeredBothSides.taken-out-opened-bench')
+const offeredRinses: Record<ChoiceOf<'rinse'>, Message> = {
+  none: says('plan.offeredRinses.none'),
+  condensate: says('plan.offeredRinses.condensate'),
+  'spray-bottle': says('plan.offeredRinses.spray-bottle'),
+  'pump-wand': says('plan.offeredRinses.pump-wand'),
+  hose: says('plan.offeredRinses.hose'),
 }
 
 /** Choices as they were agreed, perhaps by an earlier version of the rules. */
@@ -56,35 +47,39 @@ type Agreed = Readonly<Partial<Record<Topic, string>>>
 const cleansOutdoorSide = (agreed: Agreed): boolean =>
   (agreed['condenser-agent'] ?? 'none') !== 'none' || (agreed['condenser-rinse'] ?? 'none') !== 'none'
 /** Filters that are thrown away are renewed, not washed. */
-const filtersAs = (sentence: string, renewed: boolean): string =>
-  renewed ? sentence.replace('Filters washed', 'Filters renewed').replace('Filters are washed', 'Filters are renewed') : sentence
+const renewedInstead = (sentence: Message, renewed: boolean): Message => {
+  if (!renewed) return sentence
+  if (sentence === scopeSentences['filter-service']) return says('plan.scopeSentences.filters-renewed')
+  return sentence === offeredScopes['filter-service'] ? says('plan.offeredScopes.filters-renewed') : sentence
+}
+/** What is said of a choice; nothing of one that an earlier version of the rules made. */
+const saidOf = <M>(words: Readonly<Record<string, M>>, choice: string | undefined): M | undefined =>
+  choice !== undefined && Object.hasOwn(words, choice) ? words[choice] : undefined
 
 /** What was done, in sentences for the customer, by the choices that were agreed. */
-export function workSentences(agreed: Agreed, renewsFilters = false): string[] {
-  const scope = agreed.scope
-  if (scope === undefined || scope === 'decline') return ['Not cleaned on this visit.']
-  const said = <Words extends Record<string, string>>(words: Words, choice: string): string | undefined =>
-    Object.hasOwn(words, choice) ? words[choice] : undefined
-  const rinse = said(rinseSentences, agreed.rinse ?? '') ?? ''
-  const usual = filtersAs(said(scopeSentences, scope) ?? 'It was cleaned as agreed.', renewsFilters)
+export function workSentences(agreed: Agreed, renewsFilters = false): Message[] {
+  const { scope } = agreed
+  if (scope === undefined || scope === 'decline') return [says('plan.workSentences.cleaned-visit')]
+  const rinse = saidOf(rinseSentences, agreed.rinse)
+  const usual = renewedInstead(saidOf(scopeSentences, scope) ?? says('plan.workSentences.cleaned-agreed'), renewsFilters)
   const done = scope === 'bench-clean' && cleansOutdoorSide(agreed) ? bothSides : usual
-  return [done, ...(rinse === '' ? [] : [rinse])]
+  return rinse ? [done, rinse] : [done]
 }
 
 /** What would be done, in sentences for the customer. */
-export function offerSentences(decided: Agreed, renewsFilters = false): string[] {
+export function offerSentences(decided: Agreed, renewsFilters = false): Message[] {
   const { scope, rinse } = decided
-  if (scope === undefined || scope === 'decline') return ['It cannot be cleaned before something is put right.']
-  const rinsed = rinse === undefined || scope === 'filter-service' ? [] : [offeredRinses[rinse as ChoiceOf<'rinse'>]]
+  if (scope === undefined || scope === 'decline') return [says('plan.offerSentences.cannot-cleaned-before-something')]
+  const rinsed = scope === 'filter-service' ? undefined : saidOf(offeredRinses, rinse)
   const offered =
     scope === 'bench-clean' && cleansOutdoorSide(decided)
       ? offeredBothSides
-      : filtersAs(offeredScopes[scope as keyof typeof offeredScopes], renewsFilters)
-  return [offered, ...rinsed]
+      : renewedInstead(saidOf(offeredScopes, scope) ?? says('plan.offerSentences.cleaned-agreed'), renewsFilters)
+  return rinsed ? [offered, rinsed] : [offered]
 }
 
 /** Said beforehand wherever a wheel was washed or taken out: it is usual, and it surprises. */
-export const speckSentence = 'A few specks at the first start are usual.'
+export const speckSentence = says('plan.speckSentence.few-specks-first-start')
 export const throwsSpecks = (agreed: Agreed): boolean => agreed.wheel === 'remove-and-wash' || agreed.wheel === 'wash-in-place'
 
 /** Rules that keep everybody off a roof: the customer reads why. */
@@ -98,69 +93,74 @@ interface Told {
   readonly notReached: readonly NotReached[]
   readonly due: readonly Due[]
   readonly mixes: readonly PlannedMix[]
-  readonly findings: readonly { finding: Finding; leadsTo: readonly string[] }[]
-  readonly complaints: readonly { answer: string }[]
+  readonly findings: readonly { finding: Finding; leadsTo: readonly Sentence[] }[]
+  readonly complaints: readonly { answer: Message }[]
   /** The day so many weeks on, as 2027-03-01; without it weeks alone are told. */
   readonly dayAfter?: (weeks: number) => string
 }
 
-const dueNames: Readonly<Record<Due['what'], string>> = {
-  filter: 'filters',
-  'fine-filter': 'fine filter',
-  'pan-treatment': 'pan treatment',
-  'light-clean': 'light clean',
-  'deep-clean': 'deep clean',
-}
 /** What is due, by its day where days are known: it is read again years later. */
-export function dueInWords({ what, weeks, because }: Due, dayAfter?: (weeks: number) => string): string {
-  const inWeeks = `in about ${counted(Math.round(weeks), 'week')}`
+export function dueMessage({ what, weeks, because }: Due, dayAfter?: (weeks: number) => string): Message {
+  const inWeeks = { weeks: Math.round(weeks) }
   const day = dayAfter?.(weeks)
-  return `${dueNames[what]} ${day ? `by ${dayWords(day)} (${inWeeks})` : inWeeks}${because ? ` – ${because}` : ''}`
+  const name = says(`names.due.${what}`)
+  const due = day ? says('plan.due.by-day', { name, day: { day }, inWeeks }) : says('plan.due.in-weeks', { name, inWeeks })
+  return because ? says('plan.due.because', { due, because: joined({ comma: [because] }) }) : due
 }
 
+/** What was found, and what it leads to, without the words that are for the crew. */
+export const findingMessage = (finding: Finding, leadsTo: readonly Sentence[]): Message =>
+  says('plan.customerText.finding', { finding: named(finding), leadsTo: { semicolon: leadsTo.map(findingForCustomer) } })
+
 /** Sentences of one unit, ending with whom to call and what is due; the same for work done and for work declined. */
-export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes, findings, complaints, dayAfter }: Told): string {
-  const title = `${unit.name ?? unit.id} (${familyNames[unit.family]}):`
+export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes, findings, complaints, dayAfter }: Told): Message {
   const scope = decisions.find(({ topic }) => topic === 'scope')
-  const calls = referrals.map(({ to, because }) => `Please call ${refereeNames[to]}: ${because}.`)
+  const calls = referrals.map(({ to, because }) => says('plan.customerText.please-call', { whom: refereeName(to), because }))
   const answers = complaints.map(({ answer }) => answer)
-  const found = findings.map(({ finding, leadsTo }) => `${inWords(finding)} (${leadsTo.map(findingForCustomer).join('; ')})`)
-  const foundSentence = found.length > 0 ? `Found: ${found.join(', ')}.` : ''
-  if (!scope || scope.choice === 'decline') {
-    return [
-      title,
-      'Not cleaned on this visit.',
-      ...(scope?.because ?? []).map(asSentence),
+  const found =
+    findings.length > 0
+      ? [says('plan.customerText.found', { found: { comma: findings.map(({ finding, leadsTo }) => findingMessage(finding, leadsTo)) } })]
+      : []
+  const all = (sentences: Message[]) =>
+    says('plan.customerText.all', { unit: unit.name ?? unit.id, family: familyName(unit.family), text: { sentences } })
+  if (!scope || scope.choice === 'decline')
+    return all([
+      says('plan.workSentences.cleaned-visit'),
+      ...(scope?.because ?? []),
       ...answers,
-      foundSentence,
+      ...found,
       ...calls,
-      'Nothing was opened. Once this is put right, it can be cleaned.',
-    ]
-      .filter((sentence) => sentence !== '')
-      .join(' ')
-  }
-  const reentry = Math.max(0, ...mixes.map(({ product }) => product.label.reentryMin ?? 0))
-  const unseen = ungraded(facts.lookOver, facts.design)
-    .filter((part) => part !== 'housing')
-    .map((part) => partNames[part])
-  const said = [
-    title,
+      says('plan.customerText.opened-once-put-right'),
+    ])
+  const reentryMin = Math.max(0, ...mixes.map(({ product }) => product.label.reentryMin ?? 0))
+  const unseen = ungraded(facts.lookOver, facts.design).filter((part) => part !== 'housing')
+  return all([
     ...workSentences(facts.decided, facts.design.filter === 'disposable'),
-    ...(keptOffRoof.includes(scope.rule) ? scope.because.map(asSentence) : []),
+    ...(keptOffRoof.includes(scope.rule) ? scope.because : []),
     ...answers,
-    notReached.length > 0 ? `Not reached or not clean: ${notReached.map(({ part, because }) => `${partNames[part]} (${because})`).join('; ')}.` : '',
-    unseen.length > 0 ? `Not looked at: ${unseen.join(', ')}.` : '',
-    foundSentence,
+    ...(notReached.length > 0
+      ? [
+          says('plan.customerText.reached-clean', {
+            parts: { semicolon: notReached.map(({ part, because }) => says('plan.customerText.part-because', { part: partName(part), because })) },
+          }),
+        ]
+      : []),
+    ...(unseen.length > 0 ? [says('plan.customerText.looked', { parts: { comma: unseen.map(partName) } })] : []),
+    ...found,
     ...calls,
-    throwsSpecks(facts.decided) && !staysOff(facts) ? speckSentence : '',
-    staysOff(facts) ? 'It is handed back switched off: please leave it so until the new wheel is in.' : '',
-    reentry > 0 ? `Please use the room again ${reentry} minutes after the work at the earliest.` : '',
-    due.length > 0 ? `Next: ${due.map((one) => dueInWords(one, dayAfter)).join(', ')}.` : '',
-  ]
-  return said.filter((sentence) => sentence !== '').join(' ')
+    ...(throwsSpecks(facts.decided) && !staysOff(facts) ? [speckSentence] : []),
+    ...(staysOff(facts) ? [says('plan.customerText.handed-back-switched-off')] : []),
+    ...(reentryMin > 0 ? [says('plan.customerText.please-use-room-again', { after: { min: reentryMin } })] : []),
+    ...(due.length > 0 ? [says('plan.customerText.next', { due: { comma: due.map((one) => dueMessage(one, dayAfter)) } })] : []),
+  ])
 }
 
 /** What a finding leads to without the words that are for the crew. */
-export const findingForCustomer = (words: string): string =>
-  words.replace(/^(step|report|method|part to order): /, (_, kind: string) => (kind === 'part to order' ? 'to be ordered: ' : ''))
-const asSentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`
+export function findingForCustomer(lead: Sentence): Sentence {
+  if (typeof lead === 'string' || lead.values === undefined) return lead
+  const { key, values } = lead
+  const what = values.what ?? values.title
+  if (!isMessage(what)) return lead
+  if (key === 'plan.leads.order') return says('plan.leads.to-be-ordered', { what })
+  return key === 'plan.leads.step' || key === 'plan.leads.report' || key === 'plan.leads.method' ? what : lead
+}

@@ -1,14 +1,16 @@
 // What would do more than this plan, and what would it take? Offers stand beside the plan; nobody is sold them by it.
 import { isTrained, liftsOf, type Facts } from '../method/index.ts'
 import { stepMin, type Extra } from '../procedure/index.ts'
+import { equipmentName, type EquipmentKind } from '../products/index.ts'
 import { round } from '../quantities/index.ts'
 import { isCarried, isOnRoof, isSplit } from '../units/index.ts'
 import type { UnitJob } from './jobFile.ts'
 import type { UnitContext } from './planUnit.ts'
+import { says, type Message } from '../words/index.ts'
 
 export interface Offer {
-  what: string
-  because: string
+  what: Message
+  because: Message
   /** The extra that the customer orders by taking the offer, where it is one. */
   extra?: Extra
   /** By how much hands-on and waiting minutes, and work and product in the firm's money, grow. */
@@ -48,8 +50,8 @@ function secondPerson({ facts, context, instead }: Offered): Offer[] {
   if (design.weightKg / 2 > houseRules.liftLimitKg)
     return [
       {
-        what: 'a lift or a crane for this unit',
-        because: `${design.weightKg} kg: more than two people may carry at ${houseRules.liftLimitKg} kg each`,
+        what: says('plan.secondPerson.lift-crane-unit'),
+        because: says('plan.secondPerson.more-than-two-people', { weight: { kg: design.weightKg }, most: { kg: houseRules.liftLimitKg } }),
       },
     ]
   const helpers = liftsOf(facts).filter((kg) => design.weightKg / 2 <= kg).length
@@ -58,8 +60,9 @@ function secondPerson({ facts, context, instead }: Offered): Offer[] {
   if (other.scope !== 'bench-clean') return []
   return [
     {
-      what: helpers === 0 && context.crew.length > 0 ? 'with people who may lift it, on the bench' : 'with a second person, on the bench',
-      because: `${design.weightKg} kg: carried out by two who may lift half each, wheel, condenser and base pan are reached too`,
+      what:
+        helpers === 0 && context.crew.length > 0 ? says('plan.secondPerson.people-may-lift-bench') : says('plan.secondPerson.second-person-bench'),
+      because: says('plan.secondPerson.carried-out-two-may', { weight: { kg: design.weightKg } }),
       ...sums(other),
     },
   ]
@@ -74,8 +77,8 @@ function trainedPerson({ facts, context, instead }: Offered): Offer[] {
   if (other.scope !== 'strip-down') return []
   return [
     {
-      what: 'with somebody trained to take the wheel out',
-      because: 'taken apart, both sides of the blades and the back of the coil are reached',
+      what: says('plan.trainedPerson.somebody-trained-take-wheel'),
+      because: says('plan.trainedPerson.taken-apart-both-sides'),
       ...sums(other),
     },
   ]
@@ -85,23 +88,25 @@ function trainedPerson({ facts, context, instead }: Offered): Offer[] {
 function bought({ facts, context, instead }: Offered): Offer[] {
   const { decided, lookOver, has } = facts
   if (decided.rinse !== 'none' || facts.coilGrade === 0 || decided.scope === 'filter-service') return []
-  const catcher = lookOver.family === 'ceiling-cassette' ? 'funnel-sheet' : 'wash-bag'
-  const missing = [
+  const catcher: EquipmentKind = lookOver.family === 'ceiling-cassette' ? 'funnel-sheet' : 'wash-bag'
+  const missing: EquipmentKind[] = [
     ...(isSplit(lookOver.family) && !has('wash-bag') && !has('funnel-sheet') ? [catcher] : []),
-    ...(isSplit(lookOver.family) && !has('bucket') ? ['bucket'] : []),
-    ...(isCarried(lookOver.family) && !has('floor-sheet') ? ['floor-sheet'] : []),
-    ...(has('pump-wand') || has('spray-bottle') || has('pump-sprayer') ? [] : ['spray-bottle']),
-  ] as const
+    ...(isSplit(lookOver.family) && !has('bucket') ? (['bucket'] as const) : []),
+    ...(isCarried(lookOver.family) && !has('floor-sheet') ? (['floor-sheet'] as const) : []),
+    ...(has('pump-wand') || has('spray-bottle') || has('pump-sprayer') ? [] : (['spray-bottle'] as const)),
+  ]
   if (missing.length === 0) return []
   const other = instead({
-    equipment: [
-      ...context.equipment,
-      ...missing.map((kind) => ({ id: `bought-${kind}`, kind: kind as (typeof context.equipment)[number]['kind'], count: 1 })),
-    ],
+    equipment: [...context.equipment, ...missing.map((kind) => ({ id: `bought-${kind}`, kind, count: 1 }))],
   })
   if (!other.reaches) return []
-  const words = missing.map((kind) => kind.replaceAll('-', ' ')).join(' and ')
-  return [{ what: `${words}, bought or brought`, because: 'with it the soil is carried off with water instead of brushed dry', ...sums(other) }]
+  return [
+    {
+      what: says('plan.bought.bought-brought', { equipment: { and: missing.map(equipmentName) } }),
+      because: says('plan.bought.soil-carried-off-water'),
+      ...sums(other),
+    },
+  ]
 }
 
 /** What this visit leaves dirty is come back to. */
@@ -112,24 +117,25 @@ function secondVisit({ facts, leftDirty }: Offered): Offer[] {
     return [
       {
         what: isCarried(lookOver.family)
-          ? 'cleaned on the bench, outside the room'
-          : 'a second visit with the equipment moved or shut off, so that it may be washed',
-        because: 'dry work does not get heavy soil off',
+          ? says('plan.secondVisit.cleaned-bench-outside-room')
+          : says('plan.secondVisit.second-visit-equipment-moved'),
+        because: says('plan.secondVisit.dry-work-does-get'),
       },
     ]
-  if (decided.rinse === 'none') return [{ what: 'a second visit with water and what catches it', because: 'dry work does not get heavy soil off' }]
-  return [{ what: 'a second visit for what was not reached', because: 'a part that matters is left dirty' }]
+  if (decided.rinse === 'none')
+    return [{ what: says('plan.secondVisit.second-visit-water-catches'), because: says('plan.secondVisit.dry-work-does-get') }]
+  return [{ what: says('plan.secondVisit.second-visit-reached'), because: says('plan.secondVisit.part-matters-left-dirty') }]
 }
 
 function finWork({ facts, combMinutes }: Offered): Offer[] {
   if (!facts.lookOver.findings.includes('bent-fins')) return []
   if (facts.decided.scope === 'filter-service')
-    return [{ what: 'fins combed straight, with the unit opened', because: 'bent fins hold the air back' }]
+    return [{ what: says('plan.finWork.fins-combed-straight-unit'), because: says('plan.finWork.bent-fins-hold-air') }]
   if (combMinutes === 0) return []
   return [
     {
-      what: 'the combing of the fins as work of its own, on another day',
-      because: 'it takes its time, and the unit is clean without it',
+      what: says('plan.finWork.combing-fins-work-own'),
+      because: says('plan.finWork.takes-time-unit-clean'),
       minutes: -combMinutes,
       money: round((-combMinutes / 60) * facts.houseRules.hourlyRate, 2),
     },
@@ -142,11 +148,11 @@ function outdoorUnit({ unit, facts }: Offered): Offer[] {
   const minutes = stepMin.outdoorOff.value + stepMin.outdoorWash.value + stepMin.outdoorCheck.value
   return [
     {
-      what: 'the outdoor unit looked at and rinsed at low pressure',
+      what: says('plan.outdoorUnit.outdoor-unit-looked-rinsed'),
       extra: 'outdoor-unit',
       because: facts.lookOver.complaints.includes('not-cold')
-        ? 'it does not cool as it should, and the outdoor unit was not looked at'
-        : 'it is not part of this visit: not looked at',
+        ? says('plan.outdoorUnit.does-cool-should-outdoor')
+        : says('plan.outdoorUnit.part-visit-looked'),
       minutes,
       money: round((minutes / 60) * facts.houseRules.hourlyRate, 2),
     },
@@ -158,10 +164,10 @@ function notUpToday({ facts, context, instead }: Offered): Offer[] {
   if (!isTrained(facts, 'roof')) {
     const other = instead({ crew: [...context.crew, { trained: ['roof', 'wheel-removal', 'electrics'] }] })
     if (other.scope === 'filter-service') return []
-    return [{ what: 'another day, with somebody trained for roofs', because: 'nobody goes up who is not trained for it', ...sums(other) }]
+    return [{ what: says('plan.notUpToday.another-day-somebody-trained'), because: says('plan.notUpToday.goes-up-trained'), ...sums(other) }]
   }
   const { outdoorAir: _, ...site } = context.site
   const other = instead({ site })
   if (other.scope === 'filter-service') return []
-  return [{ what: 'another day, when the roof is dry and calm', because: 'the weather keeps everybody off the roof today', ...sums(other) }]
+  return [{ what: says('plan.notUpToday.another-day-when-roof'), because: says('plan.notUpToday.weather-keeps-everybody-off'), ...sums(other) }]
 }

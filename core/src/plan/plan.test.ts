@@ -3,28 +3,18 @@ import { join } from 'node:path'
 import { ruleBookInWords, schools, type Choice, type SchoolName, type Topic } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
 import { jobWith, openUnits } from '../tests/jobs.ts'
-import {
-  compareSchool,
-  planTotals,
-  compareChoice,
-  consequencesOf,
-  contextOf,
-  planFileSchema,
-  planJob,
-  planUnit,
-  readJobFile,
-  type UnitJob,
-} from './index.ts'
+import { compareSchool, planTotals, compareChoice, consequencesOf, contextOf, planFileSchema, planUnit, readJobFile, type UnitJob } from './index.ts'
+import { inEnglish, planInEnglish, told } from '../tests/inEnglish.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
-const planOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest))
+const planOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planInEnglish(jobWith(unit, rest))
 const coat: Partial<UnitJob> = { grades: { coilFace: { grade: 2 } } }
 const docs = join(__dirname, '../../../docs')
 
 describe('documents', () => {
-  it('hold the rule book in words as the rules are', () => expect(readFileSync(join(docs, 'rules.md'), 'utf8')).toBe(ruleBookInWords()))
+  it('hold the rule book in words as the rules are', () => expect(readFileSync(join(docs, 'rules.md'), 'utf8')).toBe(ruleBookInWords(inEnglish)))
   it.each(readdirSync(join(docs, 'examples')))('hold the example %s, which can be planned', (name) => {
-    const plan = planJob(readJobFile(readFileSync(join(docs, 'examples', name), 'utf8')))
+    const plan = planInEnglish(readJobFile(readFileSync(join(docs, 'examples', name), 'utf8')))
     expect(planFileSchema.parse(plan)).toEqual(plan)
     expect(plan.units.length).toBeGreaterThan(0)
   })
@@ -32,7 +22,7 @@ describe('documents', () => {
 
 describe('step times of the firm', () => {
   it('take the place of the start values, which stay beside them, and change nothing else', () => {
-    const [start, own] = [planJob(jobWith()), planJob({ ...jobWith(), houseRules: { stepTimes: { isolate: 2, 'no-such-step': 0.5 } } })]
+    const [start, own] = [planInEnglish(jobWith()), planInEnglish({ ...jobWith(), houseRules: { stepTimes: { isolate: 2, 'no-such-step': 0.5 } } })]
     const stepOf = (plan: typeof start) => plan.units[0].steps.find(({ id }) => id === 'isolate')!
     expect(stepOf(own)).toEqual({ ...stepOf(start), handsMin: 2 * stepOf(start).handsMin, startMin: stepOf(start).handsMin })
     expect(own.units[0].steps.filter(({ id }) => id !== 'isolate')).toEqual(start.units[0].steps.filter(({ id }) => id !== 'isolate'))
@@ -44,16 +34,19 @@ describe('step times of the firm', () => {
 describe('warnings', () => {
   it('put codes, manual and licensed practice first in every plan', () => expect(planOf({}).warnings[0]).toMatch(/^Local codes/))
   it('list every default that was assumed, by the unit’s name', () => {
-    const { warnings } = planJob({ ...jobWith(), units: [{ id: 'a', name: 'Hall', family: 'wall-head', design: {}, complaints: [], grades: {} }] })
+    const { warnings } = planInEnglish({
+      ...jobWith(),
+      units: [{ id: 'a', name: 'Hall', family: 'wall-head', design: {}, complaints: [], grades: {} }],
+    })
     expect(warnings).toContain('Hall: fin coating not noted: a coated coil taken, neutral agents only')
     expect(warnings.join('\n')).toMatch(/Hall: not looked at, so no rule counts on it: filter, coil, front face/)
   })
   it('say what is short in the van', () => {
     const products = builtInProducts.map((product) => (product.id === 'rinse-off' ? { ...product, inStockLitres: 0.01 } : product))
-    expect(planOf(coat, { products }).warnings.join('\n')).toMatch(/Rinse-off coil foam: [\d.]+ L needed, 0.01 L in the van/)
+    expect(planOf(coat, { products }).warnings.join('\n')).toMatch(/Rinse-off coil foam: [\d.]+ mL needed, 10 mL in the van/)
   })
   it('say what second best would do when nothing suitable is there', () => {
-    expect(planOf(coat, { products: [] }).warnings.join('\n')).toMatch(/no rinse off foam in the van; second best is plain water/)
+    expect(planOf(coat, { products: [] }).warnings.join('\n')).toMatch(/no rinse-off foam in the van; second best is plain water/)
   })
   it('doubt readings that contradict one another', () => {
     expect(planOf({ ...coat, readings: { returnC: 14, returnRh: 0.6, supplyC: 25 } }).warnings.join('\n')).toMatch(/probes were swapped/)
@@ -75,7 +68,9 @@ describe('warnings', () => {
       /design\.removable: false is noted beside slideOut: true/,
     )
     const roof = { ...openUnits['rv-rooftop'], design: {} }
-    expect(planJob({ ...jobWith(), units: [roof] }).warnings.join('\n')).toMatch(/batteryControl not noted \(allowed: true or false\): true taken/)
+    expect(planInEnglish({ ...jobWith(), units: [roof] }).warnings.join('\n')).toMatch(
+      /batteryControl not noted \(allowed: true or false\): true taken/,
+    )
   })
   it('name a choice by hand that is not possible here, why, and what is', () => {
     const text = said({ grades: { wheel: { grade: 3 } }, design: { wheelRemovable: false }, choices: { wheel: 'remove-and-wash' } })
@@ -89,7 +84,7 @@ describe('warnings', () => {
       { id: 'k', kind: 'bucket' as const, count: 1, litres: 8 },
     ]
     const { units, warnings } = planOf({ grades: { coilFace: { grade: 4 }, coilBack: { grade: 4 } } }, { equipment })
-    expect(warnings.join('\n')).toMatch(/the bag would overflow after [\d.]+ min/)
+    expect(warnings.join('\n')).toMatch(/the wash bag would overflow after [\d.]+ min/)
     const rinse = units[0].steps.find(({ id }) => id === 'rinse-coil')!
     expect(rinse.how).toMatch(/Stop every [\d.]+ min and clear the outlet/)
     expect(rinse.how).toMatch(/Change the bucket/)
@@ -194,7 +189,8 @@ describe('comparisons', () => {
   })
   it('are worked out for any choice that is not barred, asked one by one', () => {
     const job = jobWith({ grades: { coilFace: { grade: 2 }, wheel: { grade: 2 } } })
-    const ask = (topic: Topic, choice: Choice) => compareChoice(planUnit(job.units[0], contextOf(job)), contextOf(job).houseRules, topic, choice)
+    const ask = (topic: Topic, choice: Choice) =>
+      told(compareChoice(planUnit(job.units[0], contextOf(job)), contextOf(job).houseRules, topic, choice))
     expect(ask('pan-treatment', 'slow-release')).toMatchObject({ minutes: 1, money: expect.any(Number) })
     expect(ask('wheel', 'leave')).toMatchObject({ reach: 'does not reach: blower wheel', risk: expect.stringContaining('throwing') })
     expect(ask('rinse', 'hose')).toBeUndefined()
@@ -207,11 +203,11 @@ describe('comparisons', () => {
     for (const value of ['remove', 'in-place'] as const) {
       const houseRules = { ...context.houseRules, wheelSchool: value }
       const other = planTotals(planUnit(unit, { ...context, houseRules }).plan, houseRules)
-      const said = compareSchool(unit, context, plan, 'wheelSchool', value)
+      const said = told(compareSchool(unit, context, plan, 'wheelSchool', value))
       expect(said).toMatchObject({ minutes: Math.round(other.minutes - own.minutes), money: expect.closeTo(other.money - own.money, 2) })
       if (value !== context.houseRules.wheelSchool) expect(said.minutes).not.toBe(0)
     }
-    expect(compareSchool(unit, context, plan, 'wheelSchool', context.houseRules.wheelSchool)).toEqual({ minutes: 0, money: 0, waterL: 0 })
+    expect(told(compareSchool(unit, context, plan, 'wheelSchool', context.houseRules.wheelSchool))).toEqual({ minutes: 0, money: 0, waterL: 0 })
   })
   it('are none for what is barred', () => {
     for (const { turnedDown } of planOf(coat).units[0].decisions) {

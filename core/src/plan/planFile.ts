@@ -6,15 +6,18 @@ import { referees, schools, standings, topicSchema, type SchoolName } from '../m
 import { extras, stepSchema } from '../procedure/index.ts'
 import { partSchema } from '../units/index.ts'
 import { dryingWays } from '../wash/index.ts'
+import { sentenceSchema, tellBeside, toldSchema, type Say } from '../words/index.ts'
 
 const amount = z.number()
+/** In the plan a message; in a plan file its words, with the message beside them. */
+const words = sentenceSchema(2000)
 
 export const comparisonSchema = closed({
   minutes: amount.optional(),
   money: amount.optional(),
   waterL: amount.optional(),
-  risk: z.string().optional(),
-  reach: z.string().optional(),
+  risk: words.optional(),
+  reach: words.optional(),
 })
 export type Comparison = z.infer<typeof comparisonSchema>
 
@@ -22,13 +25,13 @@ export const decisionSchema = closed({
   topic: topicSchema,
   choice: z.string(),
   rule: z.string(),
-  because: z.array(z.string()),
+  because: z.array(words),
   /** The house rule that decided, where one did. */
   school: z.literal(Object.keys(schools) as [SchoolName, ...SchoolName[]]).optional(),
   /** What the rules would rather have taken, were it not barred here. */
   better: z.string().optional(),
   /** `instead`: what it would change, where it is possible. */
-  turnedDown: z.array(closed({ choice: z.string(), because: z.string(), standing: z.literal(standings), instead: comparisonSchema.optional() })),
+  turnedDown: z.array(closed({ choice: z.string(), because: words, standing: z.literal(standings), instead: comparisonSchema.optional() })),
 })
 export type PlannedDecision = z.infer<typeof decisionSchema>
 
@@ -36,9 +39,9 @@ export const unitPlanSchema = closed({
   id: z.string(),
   diagnosis: z.array(diagnosisSchema),
   decisions: z.array(decisionSchema),
-  referrals: z.array(closed({ to: z.literal(referees), because: z.string() })),
+  referrals: z.array(closed({ to: z.literal(referees), because: words })),
   /** What the customer is told in writing. */
-  customerText: z.string(),
+  customerText: sentenceSchema(8000),
   steps: z.array(stepSchema),
   mixes: z.array(
     closed({ productId: z.string(), part: partSchema, dilution: amount, productL: amount, waterL: amount, passes: z.int(), cost: amount.optional() }),
@@ -64,24 +67,24 @@ export const unitPlanSchema = closed({
     /** Where the shares come from; from nothing they say nothing. */
     basedOn: z.literal(['readings', 'grades', 'nothing']).optional(),
   }),
-  notReached: z.array(closed({ part: partSchema, because: z.string() })),
+  notReached: z.array(closed({ part: partSchema, because: words })),
   due: z.array(
     closed({
       what: z.literal(['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean']),
       weeks: amount,
       low: amount.optional(),
       high: amount.optional(),
-      because: z.string().optional(),
+      because: words.optional(),
     }),
   ),
   /** Nothing that was seen or said is left without an answer. */
-  findings: z.array(closed({ finding: findingSchema, leadsTo: z.array(z.string()) })),
-  complaints: z.array(closed({ complaint: complaintSchema, answer: z.string() })),
+  findings: z.array(closed({ finding: findingSchema, leadsTo: z.array(words) })),
+  complaints: z.array(closed({ complaint: complaintSchema, answer: words })),
   /** What would do more: a second person, another day, something bought; with what it changes where that is known. */
   offers: z.array(
     closed({
-      what: z.string(),
-      because: z.string(),
+      what: words,
+      because: words,
       extra: z.literal(extras).optional(),
       minutes: amount.optional(),
       money: amount.optional(),
@@ -90,7 +93,7 @@ export const unitPlanSchema = closed({
 })
 export type UnitPlan = z.infer<typeof unitPlanSchema>
 
-export const planFileSchema = closed({
+const planSchema = closed({
   format: z.literal('yastik.plan/1'),
   units: z.array(unitPlanSchema),
   timeline: closed({
@@ -100,8 +103,14 @@ export const planFileSchema = closed({
       closed({ unitId: z.string(), step: z.string(), startMin: amount, endMin: amount, who: z.array(z.string()), equipment: z.array(z.string()) }),
     ),
   }),
-  kit: z.array(closed({ item: z.string(), quantity: amount, unit: z.string(), why: z.string() })),
-  price: closed({ lines: z.array(closed({ what: z.string(), amount })), total: amount }),
-  warnings: z.array(z.string()),
+  kit: z.array(closed({ item: words, quantity: amount, unit: words, why: words })),
+  price: closed({ lines: z.array(closed({ what: words, amount })), total: amount }),
+  warnings: z.array(words),
 })
-export type PlanFile = z.infer<typeof planFileSchema>
+/** A plan, its sentences as messages. */
+export type Plan = z.infer<typeof planSchema>
+
+/** The file: a plan in words, with the messages beside them. */
+export const planFileSchema = toldSchema(planSchema)
+/** A plan as a file, in the language and measures of `say`. */
+export const planFileOf = (plan: Plan, say: Say): unknown => tellBeside(planSchema, plan, say)

@@ -5,12 +5,13 @@ import { kitFor, priceOf } from '../money/index.ts'
 import { builtInProducts, builtInVan, clashesAmong, piecesIn } from '../products/index.ts'
 import { withComparisons } from './compare.ts'
 import type { JobFile } from './jobFile.ts'
-import type { PlanFile } from './planFile.ts'
+import type { Plan } from './planFile.ts'
 import { shortStock, shortWater } from './warnings.ts'
 import { planUnit, type PlanMemory, type UnitContext } from './planUnit.ts'
+import { says } from '../words/index.ts'
 
 /** Said in every plan. */
-export const firstOfAll = 'Local codes, the maker’s manual and licensed practice come before this plan.'
+export const firstOfAll = says('plan.firstOfAll.local-codes-makers-manual')
 
 /** What all units of a job share. */
 export function contextOf(job: JobFile): UnitContext {
@@ -28,7 +29,7 @@ export function contextOf(job: JobFile): UnitContext {
  * `job` has passed `checkJob`. With `memory` what falls due follows from each unit's own past.
  * @throws Fault `no-schedule` when the work cannot be shared among the crew.
  */
-export function planJob(job: JobFile, memory?: PlanMemory): PlanFile {
+export function planJob(job: JobFile, memory?: PlanMemory): Plan {
   const context = contextOf(job)
   const planned = job.units.map((unit) => ({ unit, ...planUnit(unit, context, memory) }))
   const units = planned.map((entry) => withComparisons(entry, context))
@@ -49,7 +50,7 @@ export function planJob(job: JobFile, memory?: PlanMemory): PlanFile {
     ),
     warnings: [
       firstOfAll,
-      ...(job.site.outdoorAir ? [] : ['outdoor air not noted: a mild, half-humid room taken for condensate and drying']),
+      ...(job.site.outdoorAir ? [] : [says('plan.planJob.outdoor-air-noted-mild')]),
       ...clashesAmong(context.products),
       ...shortStock(planned.flatMap(({ mixes }) => mixes)),
       ...shortWater(

@@ -7,6 +7,7 @@ import {
   redecide,
   factsOf,
   notReached,
+  saysNotClean,
   referralsFor,
   treatmentWeeks,
   troughLitres,
@@ -59,9 +60,10 @@ import {
   washRunOf,
   type WashRun,
 } from '../wash/index.ts'
+import type { Message } from '../words/index.ts'
 import { complaintsAnswered, findingsAnswered } from './answers.ts'
 import { totalsOf } from './compare.ts'
-import { customerText, keptOffRoof, refereeNames } from './customerText.ts'
+import { customerText, keptOffRoof } from './customerText.ts'
 import { dryingTimes } from './dryingTimes.ts'
 import { expectedOf } from './expected.ts'
 import type { Site, UnitJob } from './jobFile.ts'
@@ -94,7 +96,7 @@ interface Settled {
   readonly site: Site
   readonly unit: UnitJob
   readonly design: KnownDesign
-  readonly assumed: readonly string[]
+  readonly assumed: readonly Message[]
   readonly lookOver: LookOver
   readonly facts: SettledFacts
   readonly room: AirState
@@ -112,7 +114,7 @@ export interface WorkedOut {
 
 export interface PlannedUnit {
   readonly plan: UnitPlan
-  readonly warnings: string[]
+  readonly warnings: Message[]
   readonly facts: Facts
   readonly mixes: readonly PlannedMix[]
   /** How the wash water goes through bag or sheet, where something fills up. */
@@ -271,7 +273,7 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
   const referrals = referralsFor(facts, diagnosis)
   const due = duesOf(settled, facts, left, memory)
   const steps = withUses(drafted, mixes)
-  const answered = { facts, steps, referrals, diagnosis, refereeNames }
+  const answered = { facts, steps, referrals, diagnosis }
   const findings = findingsAnswered(answered)
   const complaints = complaintsAnswered(answered)
   const own = totalsOf({ steps, mixes, washL }, context.houseRules)
@@ -336,4 +338,4 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
 
 /** Whether a part of coil, wheel or pan stays at grade 3 or worse, or carries what a second visit would take off. */
 const isLeftDirty = (lookOver: LookOver, left: readonly NotReached[]): boolean =>
-  left.some(({ part, because }) => gradeOf(lookOver, part) >= 3 || because.endsWith('not clean yet'))
+  left.some(({ part, because }) => gradeOf(lookOver, part) >= 3 || saysNotClean(because))

@@ -1,6 +1,7 @@
 import { gradesWith, ratesAtFirst, type UnitPast } from '../upkeep/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { costPerYear, quoteOptions, type UnitJob } from './index.ts'
+import { told } from '../tests/inEnglish.ts'
 
 const past: UnitPast = {
   visits: [{ atYears: 55, found: 3, left: 0.1 }],
@@ -15,10 +16,11 @@ const soiled = { grades: gradesWith('wall-head', 3, ['dust']) }
 describe('options of a quote', () => {
   const options = offer(soiled)
   const [usual] = options
+  const [said] = told(options)
   const light = options.find(({ key }) => key === 'light')!
 
   it('begin with the usual way, each different from the others', () => {
-    expect(usual).toMatchObject({ key: 'usual', usual: true, name: 'Deep clean, taken apart, rinsed with clear water', differs: {} })
+    expect(said).toMatchObject({ key: 'usual', usual: true, name: 'Deep clean, taken apart, rinsed with clear water', differs: {} })
     expect(options.filter((option) => option.usual)).toHaveLength(1)
     const ways = options.map(({ units, lines, name }) => JSON.stringify([units, lines, name]))
     expect(new Set(ways).size).toBe(options.length)
@@ -35,7 +37,7 @@ describe('options of a quote', () => {
   })
   it('add up to what is paid, in lines for the customer', () => {
     for (const { lines, total } of options) expect(lines.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(total, 2)
-    expect(usual.lines[0].what).toBe('head: deep clean, taken apart')
+    expect(said.lines[0].what).toBe('head: deep clean, taken apart')
   })
   it('cost so much a year as each unit comes again, by its share of the work', () => {
     const unit = (weeks: number, handsMin: number) => ({ ...usual.units[0], handsMin, due: [{ what: 'deep-clean' as const, weeks }] })
@@ -45,7 +47,10 @@ describe('options of a quote', () => {
   })
   it('put the school on record by which they differ', () => {
     const dry = offer({ grades: gradesWith('wall-head', 2, ['dust']) }).find(({ key }) => key === 'rinse-dry')
-    expect(dry).toMatchObject({ differs: { school: { name: 'rinseSchool', value: 'dry' } }, name: expect.stringContaining('without wash water') })
+    expect(told(dry)).toMatchObject({
+      differs: { school: { name: 'rinseSchool', value: 'dry' } },
+      name: expect.stringContaining('without wash water'),
+    })
   })
   it('take the time until the next visit from the unit’s own past', () => {
     const fast = { ...past, visits: [52, 52.5, 53].map((atYears) => ({ atYears, found: 4 as const, left: 0.1 })) }
@@ -55,6 +60,6 @@ describe('options of a quote', () => {
   it('leave out what safety does not allow: nothing but declining where power cannot be made safe', () => {
     const refused = offer({ ...soiled, findings: ['scorched-plug'] })
     expect(refused).toHaveLength(1)
-    expect(refused[0]).toMatchObject({ key: 'usual', name: 'Not cleaned yet' })
+    expect(told(refused[0])).toMatchObject({ key: 'usual', name: 'Not cleaned yet' })
   })
 })

@@ -1,7 +1,7 @@
 // In which ways can this work be offered? Options side by side: light or deep, and the schools, each with its price and what is due after it.
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
-import { schools, type HouseRules, type SchoolName } from '../method/index.ts'
+import { schools, type ChoiceOf, type HouseRules, type SchoolName } from '../method/index.ts'
 import { priceOf } from '../money/index.ts'
 import { round } from '../quantities/index.ts'
 import { isCarried } from '../units/index.ts'
@@ -11,18 +11,21 @@ import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
 import type { JobFile, UnitJob } from './jobFile.ts'
 import { contextOf } from './planJob.ts'
 import { planUnit, type PlannedUnit } from './planUnit.ts'
+import { isSame, joined, says, sentenceSchema, type Message } from '../words/index.ts'
 
 const amount = z.number()
+/** A message; words where an earlier version stored them. */
+const words = sentenceSchema(2000)
 const optionUnitSchema = closed({
   unitId: z.string(),
   name: z.string(),
   scope: z.string(),
   /** What is done, for the customer. */
-  says: z.array(z.string()),
-  notReached: z.array(closed({ part: z.string(), because: z.string() })),
+  says: z.array(words),
+  notReached: z.array(closed({ part: z.string(), because: words })),
   handsMin: amount,
   products: z.array(closed({ productId: z.string(), litres: amount, cost: amount.optional() })),
-  due: z.array(closed({ what: z.literal(dueKinds), weeks: amount, low: amount.optional(), high: amount.optional(), because: z.string().optional() })),
+  due: z.array(closed({ what: z.literal(dueKinds), weeks: amount, low: amount.optional(), high: amount.optional(), because: words.optional() })),
 })
 /** What makes this way differ from the house rules: to be put on record when it is accepted. */
 const differsSchema = closed({
@@ -31,12 +34,12 @@ const differsSchema = closed({
 })
 export const quoteOptionSchema = closed({
   key: z.string().max(40),
-  name: z.string(),
+  name: words,
   /** Whether it is what the house rules would do. */
   usual: z.boolean(),
   differs: differsSchema,
   units: z.array(optionUnitSchema),
-  lines: z.array(closed({ what: z.string(), amount })),
+  lines: z.array(closed({ what: words, amount })),
   total: amount,
   /** Hands-on minutes, water in litres. */
   handsMin: amount,
@@ -60,42 +63,42 @@ const ways: readonly Way[] = [
   ...rinseSchools.map((value) => ({ key: `rinse-${value}`, school: { name: 'rinseSchool' as const, value } })),
 ]
 
-const depthNames: Readonly<Record<string, string>> = {
-  'filter-service': 'Filter service',
-  'clean-in-place': 'Light clean',
-  'open-clean': 'Clean, opened in place',
-  'strip-down': 'Deep clean, taken apart',
-  'bench-clean': 'Deep clean, taken apart',
-  decline: 'Not cleaned yet',
+const depthNames: Readonly<Record<ChoiceOf<'scope'>, Message>> = {
+  'filter-service': says('plan.depthNames.filter-service'),
+  'clean-in-place': says('plan.depthNames.clean-in-place'),
+  'open-clean': says('plan.depthNames.open-clean'),
+  'strip-down': says('plan.depthNames.strip-down'),
+  'bench-clean': says('plan.depthNames.strip-down'),
+  decline: says('plan.depthNames.decline'),
 }
-const rinseNames: Readonly<Record<string, string>> = {
-  condensate: 'foam that rinses itself',
-  'spray-bottle': 'rinsed by hand',
-  'pump-wand': 'rinsed with clear water',
-  hose: 'rinsed with clear water',
-  none: 'without wash water',
+const rinseNames: Readonly<Record<ChoiceOf<'rinse'>, Message>> = {
+  condensate: says('plan.rinseNames.condensate'),
+  'spray-bottle': says('plan.rinseNames.spray-bottle'),
+  'pump-wand': says('plan.rinseNames.pump-wand'),
+  hose: says('plan.rinseNames.pump-wand'),
+  none: says('plan.rinseNames.none'),
 }
 /** One word for all units, or undefined where they differ. */
-const oneOf = (words: readonly string[]): string | undefined => (new Set(words).size === 1 ? words[0] : undefined)
+const oneOf = (all: readonly Message[]): Message | undefined => (all.every((one) => isSame(one, all[0])) ? all[0] : undefined)
 
 /** What a school is in the customer's words, where it cannot be the same at every unit. */
-const schoolWords: Readonly<Record<string, string>> = {
-  rinse: 'rinsed with clear water',
-  'self-rinsing': 'foam that rinses itself where it will',
-  dry: 'without wash water where that does',
+const schoolWords: Readonly<Record<string, Message>> = {
+  rinse: says('plan.rinseNames.pump-wand'),
+  'self-rinsing': says('plan.schoolWords.self-rinsing'),
+  dry: says('plan.schoolWords.dry'),
 }
 
-function nameOf(planned: readonly PlannedUnit[], { school }: Way): string {
-  const depth = oneOf(planned.map(({ facts }) => depthNames[String(facts.decided.scope)] ?? '')) ?? 'Each unit as it needs'
+function nameOf(planned: readonly PlannedUnit[], { school }: Way): Message {
+  const depth = oneOf(planned.map(({ facts }) => depthNames[facts.decided.scope as ChoiceOf<'scope'>])) ?? says('plan.nameOf.each-unit-needs')
   if (depth === depthNames.decline || depth === depthNames['filter-service']) return depth
-  const rinse = oneOf(planned.map(({ facts }) => rinseNames[String(facts.decided.rinse)] ?? '')) ?? (school && schoolWords[school.value])
-  return rinse ? `${depth}, ${rinse}` : depth
+  const rinse = oneOf(planned.map(({ facts }) => rinseNames[facts.decided.rinse as ChoiceOf<'rinse'>])) ?? (school && schoolWords[school.value])
+  return rinse ? joined({ comma: [depth, rinse] }) : depth
 }
 
 /** Weeks until the deep clean; none where the way leaves it dirty, since it does not last then. */
 function deepWeeks({ due }: QuoteOption['units'][number]): number {
   const deep = due.find(({ what }) => what === 'deep-clean')
-  return deep?.because === notCleanYet ? 0 : (deep?.weeks ?? Infinity)
+  return deep?.because !== undefined && isSame(deep.because, notCleanYet) ? 0 : (deep?.weeks ?? Infinity)
 }
 
 /** When each unit of a way needs it again, and its share of the price by its work; nothing for a way that does not last. */
@@ -132,7 +135,7 @@ export function quoteOptions(job: JobFile, memory: UnitMemory): QuoteOption[] {
     const { lines, total } = priceOf(
       units.map(({ name, handsMin, products, scope }) => ({
         name,
-        work: (depthNames[scope] ?? scope).toLowerCase(),
+        work: joined({ lower: depthNames[scope as ChoiceOf<'scope'>] }),
         handsMin,
         productCost: products.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
       })),

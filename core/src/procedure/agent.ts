@@ -1,13 +1,22 @@
 // What goes on the coil, and what is washed meanwhile?
 import { caution } from './cautions.ts'
 import { comesOff, ids, rinseTool, step, type Drafting, type MixFor } from './drafting.ts'
-import { standsWords } from './protect.ts'
+import { standsOf } from './protect.ts'
 import type { Step } from './step.ts'
 import { stepMin, stepMinPerM2 } from './stepTimes.ts'
+import { says, type Message } from '../words/index.ts'
 
-export const strengthOf = (dilution: number): string => (dilution === 0 ? 'ready to use' : `1:${dilution}`)
-export const amountOf = ({ product, dilution, productL, waterL }: MixFor): string =>
-  dilution === 0 ? `${productL} L of ${product.name}, ready to use` : `${productL} L of ${product.name} in ${waterL} L of water (1:${dilution})`
+export const strengthOf = (dilution: number): Message =>
+  dilution === 0 ? says('procedure.strengthOf.ready-use') : says('procedure.strengthOf.thinned', { dilution })
+export const amountOf = ({ product, dilution, productL, waterL }: MixFor): Message =>
+  dilution === 0
+    ? says('procedure.amountOf.ready-use', { amount: { L: productL }, product: product.name })
+    : says('procedure.amountOf.water-1', {
+        amount: { L: productL },
+        product: product.name,
+        water: { L: waterL },
+        dilution,
+      })
 /** A bottle for a film or where little water is used, a pump sprayer for more; whatever of the two is in the van. */
 export function sprayer({ decided, facts }: Drafting, grade: number): string {
   const small = decided.rinse === 'none' || decided.rinse === 'spray-bottle' || grade <= 1
@@ -17,8 +26,8 @@ export function sprayer({ decided, facts }: Drafting, grade: number): string {
 
 /** Least and most minutes on the part, by the label; what such agents commonly take where it says nothing. */
 export const dwellOf = ({ product }: MixFor): readonly [number, number] => product.label.dwellMin ?? [5, 10]
-const reentry = ({ product }: MixFor): string[] =>
-  (product.label.reentryMin ?? 0) > 0 ? [`Room is used again ${product.label.reentryMin} min after the last spraying at the earliest.`] : []
+const reentry = ({ product: { label } }: MixFor): Message[] =>
+  (label.reentryMin ?? 0) > 0 ? [says('procedure.reentry.room-used-again-after', { after: { min: label.reentryMin ?? 0 } })] : []
 
 export function agentSteps(drafting: Drafting, before: readonly Step[], protectedBy: readonly Step[]): Step[] {
   const { decided, facts, coilMix, coilFirst } = drafting
@@ -31,7 +40,7 @@ export function agentSteps(drafting: Drafting, before: readonly Step[], protecte
   const mixing = step({
     id: 'mix-agent',
     phase: 'apply',
-    title: `Make up ${amountOf(coilMix)}`,
+    title: says('procedure.mix-agent.title', { mix: amountOf(coilMix) }),
     handsMin: stepMin.mixAgent.value,
     after: ids(protectedBy),
     equipment: [sprayer(drafting, facts.coilGrade)],
@@ -42,11 +51,16 @@ export function agentSteps(drafting: Drafting, before: readonly Step[], protecte
     phase: 'apply',
     part: 'coilFace',
     handsMin: Math.max(3, stepMinPerM2.applyCoil.value * facts.areaM2) * coilMix.passes,
-    title: dryWay ? 'Mist the agent thinly on the coil, face by face' : 'Put the agent on the coil from the bottom up, every face that is reached',
+    title: dryWay ? says('procedure.apply-coil.title') : says('procedure.apply-coil.title.put-agent-coil-bottom'),
     after: [...ids(before), ...ids(first), mixing.id],
     equipment: mixing.equipment,
-    gate: `${standsWords[String(decided.containment)]}; the label is read: ${strengthOf(dilution)}, ${leastMin} to ${mostMin} min on the coil`,
-    ...(decided.rinse === 'condensate' ? {} : { wait: { leastMin, mostMin, for: `${product.name} to work` } }),
+    gate: says('procedure.apply-coil.gate', {
+      stands: standsOf(decided),
+      strength: strengthOf(dilution),
+      least: { n: leastMin },
+      most: { min: mostMin },
+    }),
+    ...(decided.rinse === 'condensate' ? {} : { wait: { leastMin, mostMin, for: says('procedure.apply-coil', { product: product.name }) } }),
     cautions: [caution.chemicals, caution.fins, ...reentry(coilMix)],
   })
   return [...first, mixing, apply]
@@ -59,7 +73,7 @@ function degreaseSteps(drafting: Drafting, mix: MixFor, before: readonly Step[],
   const mixing = step({
     id: 'mix-degreaser',
     phase: 'apply',
-    title: `First, for the grease, make up ${amountOf(mix)}, warm`,
+    title: says('procedure.mix-degreaser.title', { mix: amountOf(mix) }),
     handsMin: stepMin.mixAgent.value,
     after: ids(protectedBy),
     equipment: [sprayer(drafting, facts.coilGrade)],
@@ -68,24 +82,29 @@ function degreaseSteps(drafting: Drafting, mix: MixFor, before: readonly Step[],
   const apply = step({
     id: 'apply-degreaser',
     phase: 'apply',
-    title: 'Put the degreasing agent on the coil from the bottom up, every face that is reached',
+    title: says('procedure.apply-degreaser.title'),
     part: 'coilFace',
     handsMin: Math.max(3, stepMinPerM2.applyCoil.value * facts.areaM2) * mix.passes,
     after: [...ids(before), mixing.id],
     equipment: mixing.equipment,
-    gate: `${standsWords[String(decided.containment)]}; the label is read: ${strengthOf(mix.dilution)}, ${leastMin} to ${mostMin} min on the coil`,
-    wait: { leastMin, mostMin, for: `${mix.product.name} to work` },
+    gate: says('procedure.apply-degreaser.gate', {
+      stands: standsOf(decided),
+      strength: strengthOf(mix.dilution),
+      least: { n: leastMin },
+      most: { min: mostMin },
+    }),
+    wait: { leastMin, mostMin, for: says('procedure.apply-degreaser.wait', { product: mix.product.name }) },
     cautions: [caution.chemicals, caution.fins, ...reentry(mix)],
   })
   const rinse = step({
     id: 'rinse-degreaser',
     phase: 'apply',
-    title: 'Rinse the degreasing agent off with warm water, from the top down',
+    title: says('procedure.rinse-degreaser.title'),
     part: 'coilFace',
     handsMin: Math.max(stepMin.rinseDegreaser.value, drafting.rinseMin),
     after: [apply.id],
     equipment: [rinseTool(drafting, String(decided.rinse))],
-    gate: 'The run-off is clear: no two agents meet on the coil',
+    gate: says('procedure.rinse-degreaser.gate'),
     cautions: [caution.jet, caution.hotWater, caution.wasteWater],
   })
   return [mixing, apply, rinse]
@@ -108,14 +127,20 @@ export function filterSteps(drafting: Drafting, soaking: Step | undefined): Step
           part: 'filter',
           handsMin: stepMin.renewFilters.value,
           after: ['off-filters'],
-          title: 'Bag the used filters, lay new ones ready; wipe what holds them',
+          title: says('procedure.renew-filters.title'),
           cautions: [caution.dust],
         }),
       ]
     : []
   const washed = off.filter((id) => !renewed || id !== 'filters')
   if (washed.length === 0) return renew
-  const what = renewed ? (louvres ? 'louvres' : 'the fine filter') : louvres ? 'filters and louvres' : 'the filters'
+  const what = renewed
+    ? louvres
+      ? says('procedure.filterSteps.louvres')
+      : says('procedure.filterSteps.fine-filter')
+    : louvres
+      ? says('procedure.filterSteps.filters-louvres')
+      : says('procedure.filterSteps.filters')
   return [
     ...renew,
     step({
@@ -124,8 +149,8 @@ export function filterSteps(drafting: Drafting, soaking: Step | undefined): Step
       part: renewed ? 'outlet' : 'filter',
       handsMin,
       after: washed.map((id) => `off-${id}`),
-      title: `Wash ${what} at the tap, clean side first, and shake them dry`,
-      how: 'Lukewarm water, no scrubbing of the mesh. Away from the unit.',
+      title: says('procedure.wash-filters.title', { what }),
+      how: says('procedure.wash-filters.how'),
       cautions: [caution.wasteWater],
     }),
   ]

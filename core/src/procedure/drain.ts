@@ -5,6 +5,7 @@ import { caution } from './cautions.ts'
 import { flowTestL, hasDrainLine, isOpened, isWet, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin } from './stepTimes.ts'
+import { says, type Message } from '../words/index.ts'
 
 export const hasLiftPump = ({ facts: { lookOver, design } }: Pick<Drafting, 'facts'>): boolean =>
   lookOver.family === 'ceiling-cassette' && design.drain === 'pump'
@@ -19,7 +20,7 @@ export function flushDrainSteps(drafting: Drafting, after: readonly string[]): S
     step({
       id: 'flush-drain',
       phase: 'pan-and-drain',
-      title: hasDrainLine(drafting) ? 'Flush the drain line with clear water' : 'Flush the way out with clear water: pan, channels and drain holes',
+      title: hasDrainLine(drafting) ? says('procedure.flush-drain.title') : says('procedure.flush-drain.title.flush-way-out-clear'),
       part: drainPart(drafting),
       handsMin: stepMin.flushDrain.value,
       after: [...after],
@@ -35,26 +36,23 @@ export function levelSteps({ facts }: Drafting, phase: 'pan-and-drain' | 'prove'
     step({
       id: 'set-level',
       phase,
-      title: isCarried(facts.lookOver.family)
-        ? 'Set it to fall to the outside again'
-        : 'Set it to fall towards its drain again; where its bracket does not allow that, refer it',
+      title: isCarried(facts.lookOver.family) ? says('procedure.set-level.title') : says('procedure.set-level.title.set-fall-towards-drain'),
       handsMin: stepMin.setLevel.value,
       after: [...after],
       equipment: facts.has('level') ? ['level'] : [],
-      gate: `Off level was put right: it falls ${leastFallMmPerM.value} mm or more per metre; or the customer has it in writing who has to set it`,
+      gate: says('procedure.set-level.gate', { fall: { mm: leastFallMmPerM.value } }),
       cautions: [],
     }),
   ]
 }
 
 /** Where the water of the flow test is poured, and where it leaves. */
-function pour(drafting: Drafting): string {
+function pour(drafting: Drafting): Message {
   const { family } = drafting.facts.lookOver
-  if (isOnRoof(family))
-    return `Flow test: pour a cup (${flowTestL(drafting)} L) into the evaporator pan; it leaves by the gutter, and is caught in the bucket below it`
-  if (isCarried(family)) return 'Flow test: pour one litre into the indoor pan and time it; it runs to the base pan and out by its drain'
-  if (hasLiftPump(drafting)) return 'Flow test: pour one litre into the drain line behind the lift pump and time it'
-  return 'Flow test: pour one litre into the pan and time it'
+  if (isOnRoof(family)) return says('procedure.pour.flow-test-pour-cup', { water: { L: flowTestL(drafting) } })
+  if (isCarried(family)) return says('procedure.pour.flow-test-pour-one')
+  if (hasLiftPump(drafting)) return says('procedure.pour.flow-test-pour-one-2')
+  return says('procedure.pour.flow-test-pour-one-3')
 }
 
 /** Flow test, float and pan treatment: with the pan in its place, before the unit is closed and while what catches water still hangs. */
@@ -69,10 +67,8 @@ export function drainProof(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild
     handsMin: stepMin.flowTest.value,
     after: [...after],
     equipment: roof ? ['bucket'] : [],
-    how: hasDrainLine(drafting)
-      ? 'One litre within a minute is good. Slower: draw from outside, flush, part and flush, and test again. Still failing: the unit is not handed over as done.'
-      : 'It has to run off at once. Else open channels and drain holes, and test again. Still failing: the unit is not handed over as done.',
-    gate: roof ? 'The cup ran off at once, and nothing runs indoors' : 'One litre ran off within a minute, and nothing drips',
+    how: hasDrainLine(drafting) ? says('procedure.flow-test.how') : says('procedure.flow-test.how.run-off-once-else'),
+    gate: roof ? says('procedure.flow-test.gate') : says('procedure.flow-test.gate.one-litre-ran-off'),
     cautions: [caution.wasteWater],
   })
   const float = hasLiftPump(drafting)
@@ -80,12 +76,12 @@ export function drainProof(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild
         step({
           id: 'float-test',
           phase,
-          title: 'Float switch: lift the float by hand; it moves free, clicks, and falls back',
+          title: says('procedure.float-test.title'),
           part: 'pan',
           handsMin: stepMin.floatTest.value,
           after: [test.id],
           equipment: ['step-ladder'],
-          gate: 'The float switch moves free and clicks',
+          gate: says('procedure.float-test.gate'),
           cautions: [caution.ladder],
         }),
       ]
@@ -97,11 +93,11 @@ export function drainProof(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild
     step({
       id: 'treat-pan',
       phase,
-      title: 'Lay the pan treatment in, clear of the spout',
+      title: says('procedure.treat-pan.title'),
       part: 'pan',
       handsMin: stepMin.treatPan.value,
       after: [test.id, ...float.map(({ id }) => id)],
-      gate: 'The treatment lies in the pan, clear of the spout',
+      gate: says('procedure.treat-pan.gate'),
       cautions: [caution.chemicals],
     }),
   ]
@@ -114,14 +110,13 @@ export function pumpTestSteps(drafting: Drafting, after: readonly string[]): Ste
     step({
       id: 'pump-test',
       phase: 'prove',
-      title:
-        'Pump and float test with power: its own bucket below; pour water in by the inspection opening until the lift pump runs and empties the pan, then lift the float switch',
+      title: says('procedure.pump-test.title'),
       part: 'pan',
       handsMin: stepMin.pumpTest.value,
       after: [...after],
       equipment: ['step-ladder', 'bucket'],
-      how: 'The float lifted, the unit has to stop cooling. A cassette whose float does not stop it floods the ceiling one day.',
-      gate: 'The pump ran and emptied the pan; the float switch stopped the unit when it was lifted',
+      how: says('procedure.pump-test.how'),
+      gate: says('procedure.pump-test.gate'),
       cautions: [caution.electricity, caution.ladder, caution.wasteWater],
     }),
   ]

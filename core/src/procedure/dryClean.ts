@@ -6,6 +6,7 @@ import { caution } from './cautions.ts'
 import { comesOff, hasDrainLine, ids, isOpened, step, vacuumOf, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { combMin, stepMin, stepMinPerM2 } from './stepTimes.ts'
+import { says } from '../words/index.ts'
 
 export function dryCleanSteps(drafting: Drafting, before: readonly Step[]): Step[] {
   const { decided } = drafting
@@ -16,12 +17,12 @@ export function dryCleanSteps(drafting: Drafting, before: readonly Step[]): Step
       step({
         id: 'brush-wheel',
         phase: 'dry-clean',
-        title: 'Brush the wheel through the outlet, blade by blade, vacuum at the slot',
+        title: says('procedure.brush-wheel.title'),
         part: 'wheel',
         handsMin: stepMin.brushWheel.value,
         after: [...ids(before), ...ids(steps)],
         equipment: vacuumOf(drafting),
-        gate: 'Blade tips feel sharp all round',
+        gate: says('procedure.brush-wheel.gate'),
         cautions: [caution.dust],
       }),
     )
@@ -37,13 +38,10 @@ function clearFound({ facts, decided }: Drafting, before: readonly Step[]): Step
     step({
       id: `clear-${finding}`,
       phase: 'dry-clean',
-      title:
-        finding === 'insect-nest'
-          ? 'Take the old nest out whole, bag it, and close the gap that let them in'
-          : 'Damp the few droppings, wipe them up and bag them; no brush and no vacuum on them dry',
+      title: finding === 'insect-nest' ? says('procedure.clearFound.take-old-nest-out') : says('procedure.clearFound.damp-few-droppings-wipe'),
       handsMin: stepMin.clearFound.value,
       after: ids(before),
-      gate: 'Nothing of it is left in the air path',
+      gate: says('procedure.clearFound.left-air-path'),
       cautions: [caution.dust],
     }),
   )
@@ -54,7 +52,7 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
   const { decided, facts } = drafting
   if (!isOpened(drafting) || (drainState(facts.lookOver) === 'good' && decided.drain !== 'vacuum-from-outside')) return []
   const panOff = comesOff(drafting, 'pan')
-  const gate = `A cup of water runs off at once${panOff ? ' at its outer end' : ''}; nothing else goes in before`
+  const gate = panOff ? says('procedure.clearDrainSteps.cup-runs-off-outside') : says('procedure.clearDrainSteps.cup-water-runs-off')
   const entry = (fields: Pick<Step, 'id' | 'title' | 'handsMin'> & Partial<Step>): Step =>
     step({
       phase: 'dry-clean',
@@ -68,19 +66,17 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
     return [
       entry({
         id: 'draw-drain',
-        title: 'Draw the drain line clear from its outside end',
+        title: says('procedure.draw-drain.title'),
         handsMin: stepMin.drawDrain.value,
         equipment: ['wet-vacuum'],
-        how: panOff
-          ? 'The pan is off: with two people one holds the hose end open indoors while the other draws outside.'
-          : 'With two people one pours a cup at a time into the pan while the other draws.',
+        how: panOff ? says('procedure.draw-drain.how') : says('procedure.draw-drain.how.two-people-one-pours'),
       }),
     ]
   if (decided.drain === 'disconnect-and-flush')
     return [
       entry({
         id: 'part-drain',
-        title: 'Part the drain line at the pan, clear it from there, join it again',
+        title: says('procedure.part-drain.title'),
         handsMin: stepMin.partDrain.value,
         equipment: ['bucket'],
       }),
@@ -89,11 +85,11 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
     isSplit(facts.lookOver.family)
       ? entry({
           id: 'flush-drain-first',
-          title: 'Flush the drain from the pan, a cup at a time, until it runs',
+          title: says('procedure.flush-drain-first.title'),
           handsMin: stepMin.flushDrain.value,
           equipment: ['bucket'],
         })
-      : entry({ id: 'open-drain-holes', title: 'Open its drain holes by hand: take out what blocks them', handsMin: stepMin.flushDrain.value }),
+      : entry({ id: 'open-drain-holes', title: says('procedure.open-drain-holes.title'), handsMin: stepMin.flushDrain.value }),
   ]
 }
 
@@ -113,13 +109,13 @@ export function combSteps(drafting: Drafting, before: readonly Step[], when: 'dr
     step({
       id: when === 'dry-clean' ? 'comb-fins' : 'comb-fins-after',
       phase: when,
-      title: when === 'dry-clean' ? 'Comb the bent fins straight' : 'Comb the fins that the soil had hidden',
+      title: when === 'dry-clean' ? says('procedure.combSteps.comb-bent-fins-straight') : says('procedure.combSteps.comb-fins-soil-had'),
       part: outdoors ? 'condenserFace' : 'coilFace',
       handsMin: hidden ? minutes / 2 : minutes,
       after: ids(before),
       equipment: facts.has('fin-comb') ? ['fin-comb'] : [],
-      how: 'Brush first, then the comb of this pitch from the straight fins into the bent ones; a thin blade for what is left. Along the fins, never across.',
-      optional: 'bent fins go on holding the air back',
+      how: says('procedure.combSteps.brush-first-then-comb'),
+      optional: says('procedure.combSteps.bent-fins-go-holding'),
       cautions: [caution.fins],
     }),
   ]
@@ -133,10 +129,10 @@ function looseSoil(drafting: Drafting, before: readonly Step[]): Step[] {
     id: 'vacuum-coil',
     phase: 'dry-clean',
     title: byAir
-      ? 'Blow the coils out at low pressure, against the way the dirt came in, along the fins only'
+      ? says('procedure.vacuum-coil.title')
       : equipment.length > 0
-        ? 'Vacuum and brush the coil, along the fins only'
-        : 'Brush the coil along the fins only, a damp cloth below: no vacuum in the van',
+        ? says('procedure.vacuum-coil.title.vacuum-brush-coil-along')
+        : says('procedure.vacuum-coil.title.brush-coil-along-fins'),
     part: 'coilFace',
     handsMin: Math.max(4, stepMinPerM2.vacuumCoil.value * facts.areaM2),
     after: ids(before),
@@ -146,12 +142,12 @@ function looseSoil(drafting: Drafting, before: readonly Step[]): Step[] {
   const rest = step({
     id: 'vacuum-rest',
     phase: 'dry-clean',
-    title: vacuumOf(drafting).length > 0 ? 'Vacuum housing and outlet' : 'Wipe the dust out of housing and outlet',
+    title: vacuumOf(drafting).length > 0 ? says('procedure.vacuum-rest.title') : says('procedure.vacuum-rest.title.wipe-dust-out-housing'),
     part: 'housing',
     handsMin: stepMin.vacuumRest.value,
     after: [coil.id],
     equipment: vacuumOf(drafting),
-    optional: 'housing and outlet keep their dust',
+    optional: says('procedure.vacuum-rest.optional'),
     cautions: [caution.dust],
   })
   return [coil, rest]

@@ -1,9 +1,10 @@
 // What dries, for how long, before it goes back or runs?
-import { partNames, type Part } from '../units/index.ts'
+import { partName, type Part } from '../units/index.ts'
 import { dryingMinutes } from '../wash/index.ts'
 import { ids, onTheBench, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { longAirDryMin, mostDryMin, stepMin, uprightMin } from './stepTimes.ts'
+import { says } from '../words/index.ts'
 
 /** Minutes that a part is reckoned to dry, whole ones; past the most that is reckoned only a hand can tell. */
 export const reckonedDryMin = (part: Part, way: Parameters<typeof dryingMinutes>[1], { room, facts }: Pick<Drafting, 'room' | 'facts'>): number =>
@@ -27,10 +28,10 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
       step({
         id: 'dry-parts',
         phase: 'dry',
-        title: `Wipe down and set to dry: ${washed.map((part) => partNames[part]).join(', ')}`,
+        title: says('procedure.dry-parts.title', { parts: { comma: washed.map(partName) } }),
         handsMin: stepMin.dryParts.value,
         after: washedIn,
-        wait: { leastMin, for: 'parts to dry before a fan' },
+        wait: { leastMin, for: says('procedure.dry-parts.wait') },
         mayEndEarly: 'dry-to-the-touch',
         cautions: [],
       }),
@@ -42,15 +43,15 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
       step({
         id: 'open-to-dry',
         phase: 'dry',
-        title: 'Leave the unit open to dry, and agree when somebody comes back to close it',
+        title: says('procedure.open-to-dry.title'),
         part: 'coilFace',
         handsMin: stepMin.openToDry.value,
         after: ids(before),
         wait: {
           leastMin: Math.max(longAirDryMin.value, filmMin),
-          for: 'the unit to dry open, before it is closed and powered',
+          for: says('procedure.open-to-dry.wait'),
         },
-        how: `The film on the coil needs about ${filmMin} min in this air; left open for a day, overnight at the very least: a return visit.`,
+        how: says('procedure.open-to-dry.how', { time: { min: filmMin } }),
         mayEndEarly: 'dry-to-the-touch',
         cautions: [],
       }),
@@ -66,10 +67,10 @@ export function uprightStep(drafting: Drafting, before: readonly Step[]): Step[]
     step({
       id: 'stand-upright',
       phase: 'dry',
-      title: 'Set it upright and level; from now on it is not tipped again',
+      title: says('procedure.stand-upright.title'),
       handsMin: stepMin.standUpright.value,
       after: ids(before),
-      wait: { leastMin: uprightMin.value, for: 'oil to run back into the compressor' },
+      wait: { leastMin: uprightMin.value, for: says('procedure.stand-upright.wait') },
       mayEndEarly: 'owner',
       cautions: [],
     }),

@@ -1,10 +1,11 @@
 // What each family asks for besides what every unit asks for.
-import { planJob, type UnitJob } from '../plan/index.ts'
+import { type UnitJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { Step } from './index.ts'
+import { planInEnglish } from '../tests/inEnglish.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
-const stepsOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest)).units[0].steps
+const stepsOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planInEnglish(jobWith(unit, rest)).units[0].steps
 const ids = (steps: readonly Step[]) => steps.map(({ id }) => id)
 function find(steps: readonly Step[], id: string): Step {
   const step = steps.find((entry) => entry.id === id)
@@ -69,7 +70,7 @@ describe('a window unit', () => {
   })
   it('is carried by one where it is light', () => expect(find(stepsOf({ ...soiled, design: { weightKg: 20 } }), 'off-chassis').people).toBe(1))
   it('respects what the crew and the firm lift', () => {
-    const scope = (rest: Rest) => planJob(jobWith(soiled, rest)).units[0].decisions[0].choice
+    const scope = (rest: Rest) => planInEnglish(jobWith(soiled, rest)).units[0].decisions[0].choice
     expect(scope({ crew: [{ name: 'A', trained: ['electrics'] }] })).toBe('open-clean')
     expect(scope({ crew: [{ name: 'A' }, { name: 'B', liftKg: 5 }] })).toBe('open-clean')
     expect(scope({ crew: [{ name: 'A' }], houseRules: { liftLimitKg: 31 } })).toBe('bench-clean')
@@ -90,7 +91,7 @@ describe('a window unit', () => {
     expect(find(stays, 'rinse-condenser').equipment).toEqual(['pump-sprayer'])
   })
   it('upstairs has nobody working from outside, and says what stays dirty', () => {
-    const [unit] = planJob(jobWith({ ...soiled, design: { removable: false, storey: 2 } })).units
+    const [unit] = planInEnglish(jobWith({ ...soiled, design: { removable: false, storey: 2 } })).units
     expect(ids(unit.steps)).not.toContain('rinse-condenser')
     expect(unit.notReached.map(({ part }) => part)).toEqual(['wheel', 'condenserFace', 'rearFan', 'basePan'])
   })
@@ -112,7 +113,7 @@ describe('a through-wall unit', () => {
     expect(waitsFor(steps, 'on-supply', 'on-chassis')).toBe(true)
   })
   it('that is wired in stays where nobody may part it, and an electrician is called', () => {
-    const [unit] = planJob(jobWith({ ...soiled, design: { hardWired: true } }, { crew: [{ name: 'A' }, { name: 'B' }] })).units
+    const [unit] = planInEnglish(jobWith({ ...soiled, design: { hardWired: true } }, { crew: [{ name: 'A' }, { name: 'B' }] })).units
     expect(unit.decisions[0].rule).toBe('scope-bench-stays')
     expect(unit.referrals).toContainEqual({ to: 'electrician', because: expect.stringContaining('wired in without a plug') })
   })
@@ -136,10 +137,10 @@ describe('a roof unit', () => {
     expect(find(steps, 'wash-filters').skill).toBeUndefined()
   })
   it('keeps everybody off the roof who is not trained for it, and offers another crew', () => {
-    const [unit] = planJob(jobWith(soiled, { crew: [{ name: 'A' }] })).units
+    const [unit] = planInEnglish(jobWith(soiled, { crew: [{ name: 'A' }] })).units
     expect(ids(unit.steps)).not.toContain('go-up')
     expect(unit.offers[0]).toMatchObject({ what: 'another day, with somebody trained for roofs', minutes: expect.any(Number) })
-    expect(planJob(jobWith(soiled)).warnings.join('\n')).toMatch(/wind not noted/)
+    expect(planInEnglish(jobWith(soiled)).warnings.join('\n')).toMatch(/wind not noted/)
   })
   it('keeps cloth below until the first spin, and takes no dirt into the living space', () => {
     expect(waitsFor(steps, 'vacuum-coil', 'plug-opening')).toBe(true)

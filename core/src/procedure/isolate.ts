@@ -5,6 +5,7 @@ import { caution } from './cautions.ts'
 import { comesOff, ids, isOpened, isUncovered, isWheelWashed, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { coilDryMin, stepMin, storedChargeMin } from './stepTimes.ts'
+import { says, type Message } from '../words/index.ts'
 
 export function lookOverSteps(drafting: Drafting): Step[] {
   const { facts, decided } = drafting
@@ -15,12 +16,12 @@ export function lookOverSteps(drafting: Drafting): Step[] {
       step({
         id: 'read-before',
         phase: 'look-over',
-        title: 'Take the before readings',
+        title: says('procedure.read-before.title'),
         handsMin: stepMin.readBefore.value,
         after: [],
         equipment: ['level'],
-        how: `After ten minutes of steady ${facts.design.heatsOnly ? 'heating' : 'cooling'}: return and supply air, airflow, amps; then the level. The after readings are taken the same way.`,
-        optional: 'without them, nothing can be compared afterwards',
+        how: facts.design.heatsOnly ? says('procedure.read-before.how-heating') : says('procedure.read-before.how'),
+        optional: says('procedure.read-before.optional'),
         doneBy: 'before-readings',
         cautions: [],
       }),
@@ -30,11 +31,11 @@ export function lookOverSteps(drafting: Drafting): Step[] {
       step({
         id: 'read-vents',
         phase: 'look-over',
-        title: 'Read air and temperature at each vent, and look into the ceiling plenum for gaps',
+        title: says('procedure.read-vents.title'),
         handsMin: stepMin.readVents.value,
         after: ids(steps),
-        how: 'Cold at the first vent and warm at the last points to a leak in the duct: taped where house rules allow it, else referred.',
-        optional: 'a leak in the duct is not found',
+        how: says('procedure.read-vents.how'),
+        optional: says('procedure.read-vents.optional'),
         cautions: [],
       }),
     )
@@ -43,11 +44,14 @@ export function lookOverSteps(drafting: Drafting): Step[] {
       step({
         id: 'coil-dry-first',
         phase: 'look-over',
-        title: 'See that the coil is dry before it is cleaned dry',
+        title: says('procedure.coil-dry-first.title'),
         handsMin: stepMin.coilDryFirst.value,
         after: ids(steps),
-        how: `Off for about ${coilDryMin.value / 60} hours before the visit${powerBars(facts).length === 0 ? ', or run on fan alone until nothing on the fins is wet' : ''}.`,
-        gate: 'The fins are dry to the touch',
+        how:
+          powerBars(facts).length === 0
+            ? says('procedure.coil-dry-first.how-or-fan', { time: { h: coilDryMin.value / 60 } })
+            : says('procedure.coil-dry-first.how', { time: { h: coilDryMin.value / 60 } }),
+        gate: says('procedure.coil-dry-first.gate'),
         cautions: [],
       }),
     )
@@ -56,7 +60,7 @@ export function lookOverSteps(drafting: Drafting): Step[] {
       step({
         id: 'tell-before',
         phase: 'method',
-        title: 'Tell the customer beforehand: a few specks at the first start are usual, and a smell of cleaner for an hour',
+        title: says('procedure.tell-before.title'),
         handsMin: stepMin.tell.value,
         after: ids(steps),
         cautions: [],
@@ -66,10 +70,10 @@ export function lookOverSteps(drafting: Drafting): Step[] {
 }
 
 /** How the mains are taken off a unit of this kind. */
-function mainsOff({ facts: { lookOver, design } }: Drafting): string {
-  if (isOnRoof(lookOver.family)) return 'Stop the unit, part the shore lead, stop the generator and lock it out, open the unit’s breaker and tag it'
-  if (isCarried(lookOver.family) && !design.hardWired) return 'Stop the unit, pull its plug, tag it and keep it in sight'
-  return 'Stop the unit with its remote, open its breaker, lock or tag it'
+function mainsOff({ facts: { lookOver, design } }: Drafting): Message {
+  if (isOnRoof(lookOver.family)) return says('procedure.mainsOff.stop-unit-part-shore')
+  if (isCarried(lookOver.family) && !design.hardWired) return says('procedure.mainsOff.stop-unit-pull-plug')
+  return says('procedure.mainsOff.stop-unit-remote-open')
 }
 
 /** Whether terminals or plugs inside the unit are touched. */
@@ -99,10 +103,10 @@ export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[
       step({
         id: 'part-battery',
         phase: 'isolate',
-        title: 'Switch the inverter off; take the battery’s negative lead off first, then the positive, and cover both ends',
+        title: says('procedure.part-battery.title'),
         handsMin: stepMin.partBattery.value,
         after: ids(steps),
-        gate: 'Inverter off; the negative lead came off first, and no lead end can touch anything',
+        gate: says('procedure.part-battery.gate'),
         cautions: [caution.battery],
       }),
     )
@@ -113,21 +117,19 @@ export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[
       id: 'prove-dead',
       phase: 'isolate',
       title: !has('meter')
-        ? `No meter in the van, so nobody proves it dead: see that ${roof ? 'both sources are' : 'it is'} off, and open no electrics`
+        ? roof
+          ? says('procedure.prove-dead.no-meter-roof')
+          : says('procedure.prove-dead.no-meter')
         : roof
-          ? 'Prove both sources dead: mains and 12 V'
-          : 'Prove it dead',
+          ? says('procedure.prove-dead.title.prove-both-sources-dead')
+          : says('procedure.prove-dead.title.prove-dead'),
       handsMin: stepMin.proveDead.value,
       after: ids(steps.slice(-1)),
       equipment: has('meter') ? ['meter'] : [],
-      how: has('meter')
-        ? 'Test the meter on a live point, test the unit, test the meter again; then try the remote.'
-        : 'Breaker or plug in sight and tagged; remote and switch start nothing. Whatever needs a proof waits for somebody with a meter.',
-      gate: has('meter')
-        ? 'The meter shows dead, and the remote starts nothing'
-        : 'Remote and switch start nothing; no terminal, plug or box is opened',
+      how: has('meter') ? says('procedure.prove-dead.how') : says('procedure.prove-dead.how.breaker-plug-sight-tagged'),
+      gate: has('meter') ? says('procedure.prove-dead.gate') : says('procedure.prove-dead.gate.remote-switch-start-terminal'),
       cautions: [caution.electricity, ...(waits ? [caution.storedCharge] : [])],
-      ...(waits ? { wait: { leastMin: storedChargeMin.value, for: 'stored charge to drain' } } : {}),
+      ...(waits ? { wait: { leastMin: storedChargeMin.value, for: says('procedure.prove-dead') } } : {}),
     }),
   )
   if (touchesTerminals(drafting) && has('meter'))
@@ -135,11 +137,11 @@ export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[
       step({
         id: 'prove-dead-again',
         phase: 'isolate',
-        title: 'Prove it dead again before touching terminals',
+        title: says('procedure.prove-dead-again.title'),
         handsMin: stepMin.proveDead.value,
         after: ids(steps.slice(-1)),
         equipment: ['meter'],
-        gate: 'The meter shows dead a second time',
+        gate: says('procedure.prove-dead-again.gate'),
         cautions: [caution.storedCharge],
       }),
     )

@@ -8,6 +8,7 @@ import { caution } from './cautions.ts'
 import { ids, onTheBench, rinseTool, step, vacuumOf, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin } from './stepTimes.ts'
+import { says } from '../words/index.ts'
 
 const soiled = ({ facts }: Drafting, ...parts: ('condenserFace' | 'condenserInside' | 'rearFan' | 'basePan')[]) =>
   parts.some((part) => gradeOf(facts.lookOver, part) >= 1)
@@ -20,7 +21,7 @@ export function clearCondenserSteps(drafting: Drafting, before: readonly Step[])
     step({
       id: 'clear-condenser',
       phase: 'dry-clean',
-      title: 'Pick leaves and hair off the condenser, then brush or blow along its fins from the fan side out',
+      title: says('procedure.clear-condenser.title'),
       part: 'condenserFace',
       handsMin: stepMin.clearCondenser.value,
       after: ids(before),
@@ -38,7 +39,7 @@ export function condenserAgentSteps(drafting: Drafting, before: readonly Step[],
   const mixing = step({
     id: 'mix-condenser',
     phase: 'apply',
-    title: `For the condenser make up ${amountOf(condenserMix)}`,
+    title: says('procedure.mix-condenser.title', { mix: amountOf(condenserMix) }),
     handsMin: stepMin.mixAgent.value,
     after: ids(protectedBy),
     equipment: [sprayer(drafting, facts.condenserGrade)],
@@ -47,13 +48,13 @@ export function condenserAgentSteps(drafting: Drafting, before: readonly Step[],
   const apply = step({
     id: 'apply-condenser',
     phase: 'apply',
-    title: 'Put the agent on the condenser from the bottom up, the indoor coil covered',
+    title: says('procedure.apply-condenser.title'),
     part: 'condenserFace',
     handsMin: stepMin.applyCondenser.value,
     after: [...ids(before), mixing.id],
     equipment: mixing.equipment,
-    gate: `The label is read: ${strengthOf(dilution)}, ${leastMin} to ${mostMin} min on the fins; nothing of it reaches the breathed-air side`,
-    wait: { leastMin, mostMin, for: `${product.name} to work on the condenser` },
+    gate: says('procedure.apply-condenser.gate', { strength: strengthOf(dilution), least: { n: leastMin }, most: { min: mostMin } }),
+    wait: { leastMin, mostMin, for: says('procedure.apply-condenser.wait', { product: product.name }) },
     cautions: [caution.chemicals, caution.fins],
   })
   return [mixing, apply]
@@ -69,13 +70,13 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
       step({
         id: 'rinse-condenser',
         phase: 'rinse',
-        title: 'Rinse the condenser from the fan side out until the run-off is clear',
+        title: says('procedure.rinse-condenser.title'),
         part: 'condenserFace',
         handsMin: condenserRinseMin.value,
         after: applied ? ['apply-condenser'] : ids(before),
         equipment: [rinseTool(drafting, String(decided['condenser-rinse']))],
-        ...(onTheBench(drafting) ? {} : { how: 'Little water at a time; rags below, or the ground sheet’s bucket.' }),
-        gate: 'The run-off is clear',
+        ...(onTheBench(drafting) ? {} : { how: says('procedure.rinse-condenser') }),
+        gate: says('procedure.rinse-condenser.gate'),
         cautions: [caution.jet, caution.wasteWater],
       }),
     )
@@ -85,12 +86,12 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
       step({
         id: 'wipe-rear-fan',
         phase: 'pan-and-drain',
-        title: isCarried(facts.lookOver.family) ? 'Wipe the blades of the rear fan and free its slinger ring' : 'Wipe the blades of the rear fan',
+        title: isCarried(facts.lookOver.family) ? says('procedure.wipe-rear-fan.title') : says('procedure.wipe-rear-fan.title.wipe-blades-rear-fan'),
         part: 'rearFan',
         handsMin: stepMin.wipeRearFan.value,
         after: done,
-        gate: 'The fan turns free by hand',
-        optional: 'the rear fan keeps its dirt',
+        gate: says('procedure.wipe-rear-fan.gate'),
+        optional: says('procedure.wipe-rear-fan.optional'),
         cautions: [],
       }),
     )
@@ -101,12 +102,12 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         phase: 'pan-and-drain',
         title:
           decided['condenser-rinse'] === 'none' && decided.rinse === 'none'
-            ? 'Take the mud out of the base pan and wipe it'
-            : 'Take the mud out of the base pan, flush it, open its drain holes',
+            ? says('procedure.wash-base-pan.title')
+            : says('procedure.wash-base-pan.title.take-mud-out-base'),
         part: 'basePan',
         handsMin: stepMin.washBasePan.value,
         after: done,
-        gate: 'Bare metal shows, and the drain holes are open',
+        gate: says('procedure.wash-base-pan.gate'),
         cautions: [caution.wasteWater],
       }),
     )
@@ -118,11 +119,11 @@ function benchChecks({ facts }: Drafting, after: string[]): Step[] {
   const motor = step({
     id: 'check-motor',
     phase: 'pan-and-drain',
-    title: 'Turn the motor shaft by hand; where it has oil ports, a few drops of the oil that its maker names',
+    title: says('procedure.check-motor.title'),
     handsMin: stepMin.checkMotor.value,
     after,
-    gate: 'The shaft turns free; a rough bearing or a metallic compressor note goes into the findings',
-    optional: 'nobody knows how the bearings are',
+    gate: says('procedure.check-motor.gate'),
+    optional: says('procedure.check-motor.optional'),
     cautions: [],
   })
   if (facts.lookOver.family !== 'through-wall') return [motor]
@@ -131,10 +132,10 @@ function benchChecks({ facts }: Drafting, after: string[]): Step[] {
     step({
       id: 'inspect-sleeve',
       phase: 'pan-and-drain',
-      title: `Look at the sleeve: it falls to the outside, its weather seals are whole${facts.design.sleeveDrain ? ', its drain is open' : ''}`,
+      title: facts.design.sleeveDrain ? says('procedure.inspect-sleeve.title-drain') : says('procedure.inspect-sleeve.title'),
       handsMin: stepMin.inspectSleeve.value,
       after: ['off-chassis'],
-      gate: 'Sleeve, seals and fall are in order, or stand in the findings',
+      gate: says('procedure.inspect-sleeve.gate'),
       cautions: [],
     }),
   ]

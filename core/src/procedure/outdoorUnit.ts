@@ -4,6 +4,7 @@ import { caution } from './cautions.ts'
 import { step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin } from './stepTimes.ts'
+import { says } from '../words/index.ts'
 
 const isOrdered = ({ extras, facts }: Drafting): boolean => extras.includes('outdoor-unit') && isSplit(facts.lookOver.family)
 
@@ -13,10 +14,10 @@ export function outdoorUnitSteps(drafting: Drafting, before: readonly string[]):
   const off = step({
     id: 'outdoor-off',
     phase: 'isolate',
-    title: 'Outdoor unit: open its own isolator too, tag it, see that its fan stands still',
+    title: says('procedure.outdoor-off.title'),
     handsMin: stepMin.outdoorOff.value,
     after: [...before],
-    gate: 'The outdoor unit is off and tagged, its fan stands still',
+    gate: says('procedure.outdoor-off.gate'),
     cautions: [caution.electricity, caution.storedCharge],
   })
   return [
@@ -24,12 +25,12 @@ export function outdoorUnitSteps(drafting: Drafting, before: readonly string[]):
     step({
       id: 'outdoor-wash',
       phase: 'rinse',
-      title: 'Outdoor unit: leaves out by hand, then hose at low pressure through coil and fan blades, the way the dust came in and out again',
+      title: says('procedure.outdoor-wash.title'),
       handsMin: stepMin.outdoorWash.value,
       after: [off.id],
       equipment: drafting.facts.has('hose') ? ['hose'] : [],
-      how: 'Motor and electrics are spared; no jet, along the fins. Dust is flushed out the way it came in.',
-      gate: 'Light shows through the coil, and the run-off is clear',
+      how: says('procedure.outdoor-wash.how'),
+      gate: says('procedure.outdoor-wash.gate'),
       cautions: [caution.fins, caution.jet, caution.circuit],
     }),
   ]
@@ -42,10 +43,10 @@ export function outdoorCheckSteps(drafting: Drafting, after: readonly string[]):
     step({
       id: 'outdoor-check',
       phase: 'prove',
-      title: 'Outdoor unit: fan runs quiet, air leaves it warm, no new noise; note it with the after readings',
+      title: says('procedure.outdoor-check.title'),
       handsMin: stepMin.outdoorCheck.value,
       after: [...after],
-      gate: 'The outdoor unit runs without a new noise, or what was heard stands in the notes',
+      gate: says('procedure.outdoor-check.gate'),
       cautions: [caution.wheel],
     }),
   ]

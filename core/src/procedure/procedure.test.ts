@@ -1,9 +1,10 @@
-import { planJob, type UnitJob } from '../plan/index.ts'
+import { type UnitJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { Step } from './index.ts'
+import { planInEnglish } from '../tests/inEnglish.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
-const stepsOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planJob(jobWith(unit, rest)).units[0].steps
+const stepsOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planInEnglish(jobWith(unit, rest)).units[0].steps
 const find = (steps: readonly Step[], id: string) => {
   const step = steps.find((entry) => entry.id === id)
   if (!step) throw new Error(`there is no step ${id} among ${steps.map((entry) => entry.id).join(', ')}`)

@@ -1,69 +1,71 @@
 // What is set up before anything is wet: room, roof or bench, and whatever catches the water.
-import { staysInItsWall } from '../method/index.ts'
+import { staysInItsWall, type ChoiceOf } from '../method/index.ts'
 import { isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { hangsAtUnit, ids, isUncovered, isWet, ladderFor, offId, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin } from './stepTimes.ts'
+import { says, type Message } from '../words/index.ts'
 
 const belowWords = {
-  clear: 'See that the floor below is clear',
-  bed: 'Move the customer’s bed or cover it',
-  desk: 'Clear and cover the desk below',
-  worktop: 'Clear and cover the worktop below, food out of the room',
-  electronics: 'Move the customer’s devices that stand below, or cover them watertight',
-  'patient-chair': 'Move the chair below out, or cover it whole',
+  clear: says('procedure.belowWords.see-floor-below-clear'),
+  bed: says('procedure.belowWords.move-customers-bed-cover'),
+  desk: says('procedure.belowWords.clear-cover-desk-below'),
+  worktop: says('procedure.belowWords.clear-cover-worktop-below'),
+  electronics: says('procedure.belowWords.move-customers-devices-stand'),
+  'patient-chair': says('procedure.belowWords.move-chair-below-out'),
 } as const
 
 /** How each way of containment is set, what it takes, and what proves that it stands. */
 const containments = {
   'trough-and-towel': {
-    title: 'Hang the trough below the coil and tuck towels in at both ends',
+    title: says('procedure.containments.hang-trough-below-coil'),
     equipment: ['bucket'],
-    gate: 'Containment stands: its upper edge lies behind the unit, and a cup of water poured in reaches the bucket',
+    gate: says('procedure.containments.containment-stands-upper-edge'),
     minutes: stepMin.setContainment,
   },
   'wash-bag-to-bucket': {
-    title: 'Hang the wash bag above the open body and round it, outlet over the bucket',
+    title: says('procedure.containments.hang-wash-bag-above'),
     equipment: ['wash-bag', 'bucket'],
-    gate: 'Containment stands: its upper edge lies behind the unit, and a cup of water poured in reaches the bucket',
+    gate: says('procedure.containments.containment-stands-upper-edge'),
     minutes: stepMin.setContainment,
   },
   'funnel-sheet-to-bucket': {
-    title: 'Hang the sheet below the unit all round and funnel it, outlet over the bucket',
+    title: says('procedure.containments.hang-sheet-below-unit'),
     equipment: ['funnel-sheet', 'bucket'],
-    gate: 'The sheet hangs on all sides, and a cup of water poured in reaches the bucket',
+    gate: says('procedure.containments.sheet-hangs-all-sides'),
     minutes: stepMin.setContainment,
   },
   'opening-plug-and-rags': {
-    title: 'Cloth below the ceiling grille indoors; rags below the drain side of the roof unit, a bucket under the gutter',
+    title: says('procedure.containments.cloth-below-ceiling-grille'),
     equipment: ['bucket'],
-    gate: 'Cloth and rags lie, the bucket stands: no dirty water can run down the side wall',
+    gate: says('procedure.containments.cloth-rags-lie-bucket'),
     minutes: stepMin.setRags,
   },
   outdoors: {
-    title: 'Set the bench outdoors: two battens on the wash sheet, run-off led to a foul drain',
+    title: says('procedure.containments.set-bench-outdoors-two'),
     equipment: ['floor-sheet'],
-    gate: 'The bench stands level, and run-off goes where it may',
+    gate: says('procedure.containments.bench-stands-level-run'),
     minutes: stepMin.setBench,
   },
   'floor-sheet': {
-    title: 'Draw the floor sheet up below the unit and tape it on, its front edge over a rolled towel',
+    title: says('procedure.containments.draw-floor-sheet-up'),
     equipment: ['floor-sheet'],
-    gate: 'Containment stands: the sheet is taped below the unit, and nothing runs past its edges',
+    gate: says('procedure.containments.containment-stands-sheet-taped'),
     minutes: stepMin.setContainment,
   },
 } as const
 
 /** What proves at the coil that whatever was set still stands, before the first liquid. */
-export const standsWords: Readonly<Record<string, string>> = {
-  'trough-and-towel': 'The trough hangs, towels at both ends',
-  'wash-bag-to-bucket': 'The bag is closed round the unit, its outlet over the bucket',
-  'funnel-sheet-to-bucket': 'The sheet hangs all round, its outlet over the bucket',
-  'opening-plug-and-rags': 'The opening is plugged, rags and bucket are in place',
-  outdoors: 'The unit stands on its battens, run-off goes where it may',
-  'floor-sheet': 'The sheet lies below the unit, and nothing drips beside it',
+const standsWords: Readonly<Record<ChoiceOf<'containment'>, Message>> = {
+  'trough-and-towel': says('procedure.standsWords.trough-and-towel'),
+  'wash-bag-to-bucket': says('procedure.standsWords.wash-bag-to-bucket'),
+  'funnel-sheet-to-bucket': says('procedure.standsWords.funnel-sheet-to-bucket'),
+  'opening-plug-and-rags': says('procedure.standsWords.opening-plug-and-rags'),
+  outdoors: says('procedure.standsWords.outdoors'),
+  'floor-sheet': says('procedure.standsWords.floor-sheet'),
 }
+export const standsOf = ({ containment }: Drafting['decided']): Message => standsWords[containment as ChoiceOf<'containment'>]
 
 /** Whether what catches the water hangs above the body of an opened wall head: then it comes after its cover. */
 const comesAfterCover = (drafting: Drafting) => drafting.facts.lookOver.family === 'wall-head' && isUncovered(drafting)
@@ -99,11 +101,11 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
     step({
       id: 'clear-below',
       phase: 'protect',
-      title: `${belowWords[facts.design.below]}; lay the floor sheet`,
+      title: says('procedure.clear-below.title', { below: belowWords[facts.design.below] }),
       handsMin: stepMin.clearBelow.value,
       after: before,
       equipment: ['floor-sheet', ...(ladder ? ['step-ladder'] : [])],
-      ...(moved ? { photo: 'what is moved, in its place' } : {}),
+      ...(moved ? { photo: says('procedure.clear-below') } : {}),
       cautions: ladder ? [caution.ladder] : [],
     }),
   ]
@@ -114,15 +116,12 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
       step({
         id: 'go-up',
         phase: 'protect',
-        title: 'Tie the roof ladder, look at roof and weather, lay the mats',
+        title: says('procedure.go-up.title'),
         handsMin: stepMin.goUp.value,
         after: ids(isolated.slice(-1)),
         equipment: ['roof-ladder'],
-        how:
-          facts.design.roof === 'membrane'
-            ? 'A membrane gives way under an edge or a heel: mats under knees, tools and shroud.'
-            : 'Mats under knees, tools and shroud.',
-        gate: `Ladder tied or held; wind below ${facts.houseRules.roofWindLimitMs} m/s, no rain, no ice; somebody below knows that you are up there`,
+        how: facts.design.roof === 'membrane' ? says('procedure.go-up.how') : says('procedure.go-up.how.mats-under-knees-tools'),
+        gate: says('procedure.go-up.gate', { wind: { Ms: facts.houseRules.roofWindLimitMs } }),
         cautions: [caution.roof],
       }),
     )
@@ -131,10 +130,10 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
       step({
         id: 'secure-unit',
         phase: 'protect',
-        title: 'Secure what holds the unit up in the window, and hold the sash',
+        title: says('procedure.secure-unit.title'),
         handsMin: stepMin.secureUnit.value,
         after: before,
-        gate: 'The unit cannot tip in or out, and the sash cannot rise or drop, with every screw out',
+        gate: says('procedure.secure-unit.gate'),
         cautions: [caution.lifting],
       }),
     )
@@ -145,10 +144,10 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
       step({
         id: 'cover-outlet',
         phase: 'protect',
-        title: 'Cover the indoor outlet against what is sprayed',
+        title: says('procedure.cover-outlet.title'),
         handsMin: stepMin.coverOutlet.value,
         after: ['clear-below'],
-        gate: 'Containment stands: the outlet is covered, and no opening to the room shows',
+        gate: says('procedure.cover-outlet.gate'),
         cautions: [],
       }),
     )
@@ -157,10 +156,10 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
       step({
         id: 'cover-electronics',
         phase: 'protect',
-        title: 'Tuck a sheet over the electronics end',
+        title: says('procedure.cover-electronics.title'),
         handsMin: stepMin.coverElectronics.value,
         after: ids(steps),
-        gate: 'No opening of the electronics end shows',
+        gate: says('procedure.cover-electronics.gate'),
         cautions: [],
       }),
     )
@@ -174,10 +173,16 @@ function hangs(drafting: Drafting, equipment: readonly string[]): Pick<Step, 'ho
   return held.length > 0 && hangsAtUnit(drafting) ? { holds: { equipment: held, until: takeDownId } } : {}
 }
 
-function catches({ washWater }: Drafting): { how?: string } {
+function catches({ washWater }: Drafting): { how?: Message } {
   if (!washWater || washWater.caughtL <= 0) return {}
-  const level = washWater.peakLevelShare > 0 ? `; it fills to ${Math.max(1, Math.ceil(washWater.peakLevelShare * 100))} % at most` : ''
-  return { how: `About ${washWater.caughtL} L of wash water will come down${level}.` }
+  const water = { L: washWater.caughtL }
+  const { peakLevelShare } = washWater
+  return {
+    how:
+      peakLevelShare > 0
+        ? says('procedure.catches.fills-most', { water, level: { share: Math.max(1, Math.ceil(peakLevelShare * 100)) / 100 } })
+        : says('procedure.catches.about-wash-water-will', { water }),
+  }
 }
 
 /** What comes out before stripping begins, over a bucket, and the wait until it runs empty. */
@@ -200,12 +205,12 @@ function firstOff({ strip, facts }: Drafting, before: readonly Step[]): Step[] {
       step({
         id: 'empty-pan',
         phase: 'protect',
-        title: 'Let the pan run empty into the bucket',
+        title: says('procedure.empty-pan.title'),
         part: 'pan',
         handsMin: stepMin.emptyPan.value,
         after: [offId(component)],
         equipment: ['bucket'],
-        gate: 'Nothing runs from the plug hole any more',
+        gate: says('procedure.empty-pan.gate'),
         cautions: [caution.wasteWater],
       }),
     ])

@@ -1,5 +1,5 @@
 // From the counted ledger to the customer's door: power, first spin, run test, hand-over.
-import { drainState, inWords, isOffLevel } from '../lookover/index.ts'
+import { drainState, named, isOffLevel } from '../lookover/index.ts'
 import { powerBars, staysOff } from '../method/index.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
@@ -9,24 +9,25 @@ import { reckonedDryMin } from './drying.ts'
 import { outdoorCheckSteps } from './outdoorUnit.ts'
 import { steadyCoolingMin, stepMin } from './stepTimes.ts'
 import type { Step } from './step.ts'
+import { joined, says, type Message } from '../words/index.ts'
 
 /** How the mains come back to a unit of this kind, and what is usual at its first run. */
-function mainsOn({ facts: { lookOver, design } }: Drafting): string {
-  if (isOnRoof(lookOver.family)) return 'Lock and tag off; shore lead or generator back, breaker in, inverter as it was.'
-  const heater = design.heaterKw > 0 ? ' Its heater smells of dust at the first run.' : ''
-  if (isCarried(lookOver.family)) return `Tag off; plug in, straight into its own socket.${heater}`
-  return 'Lock and tag off, breaker in. The louvres find their own place; all lamps blinking means that one sits in the wrong seat.'
+function mainsOn({ facts: { lookOver, design } }: Drafting): Message {
+  if (isOnRoof(lookOver.family)) return says('procedure.mainsOn.lock-tag-off-shore')
+  if (isCarried(lookOver.family)) {
+    const plugged = says('procedure.mainsOn.tag-off-plug-straight')
+    return design.heaterKw > 0 ? joined({ sentences: [plugged, says('procedure.mainsOn.heater-smells-dust-first')] }) : plugged
+  }
+  return says('procedure.mainsOn.lock-tag-off-breaker')
 }
 
 /** What covers the outlet at the first spin of a wheel that was washed where nothing hangs any more. */
 const coversForSpin = (drafting: Drafting): boolean => isWheelWashed(drafting) && !hangsAtUnit(drafting) && !isOnRoof(drafting.facts.lookOver.family)
 
 /** What has to be true of the first spin. */
-function spinGate(drafting: Drafting): string {
-  if (isOnRoof(drafting.facts.lookOver.family)) return 'The cloth below the ceiling grille is still in place; the wheel throws no more water'
-  return coversForSpin(drafting)
-    ? 'The outlet is still covered; the wheel runs quiet and throws no more water'
-    : 'Containment is still on; the wheel throws no more water'
+function spinGate(drafting: Drafting): Message {
+  if (isOnRoof(drafting.facts.lookOver.family)) return says('procedure.spinGate.cloth-below-ceiling-grille')
+  return coversForSpin(drafting) ? says('procedure.spinGate.outlet-still-covered-wheel') : says('procedure.spinGate.containment-still-wheel-throws')
 }
 
 /** Findings that people qualified for it have to put right before any power. */
@@ -39,10 +40,10 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
   const ledger = step({
     id: 'check-ledger',
     phase: 'rebuild',
-    title: 'Count: tray and fasteners',
+    title: says('procedure.check-ledger.title'),
     handsMin: stepMin.checkLedger.value,
     after: ids(closes.length > 0 ? closes : before),
-    gate: 'Everything was counted: what is not back stands open in the ledger, and power waits for it',
+    gate: says('procedure.check-ledger.gate'),
     cautions: [],
   })
   const hung = before.find(({ id }) => id === 'set-containment')
@@ -52,11 +53,13 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
           step({
             id: takeDownId,
             phase: 'prove',
-            title: isOnRoof(facts.lookOver.family) ? 'Take up cloth, rags and mats, count them' : 'Take the containment down, upper edge last',
+            title: isOnRoof(facts.lookOver.family)
+              ? says('procedure.proveSteps.take-up-cloth-rags')
+              : says('procedure.proveSteps.take-containment-down-upper'),
             handsMin: stepMin.takeDown.value,
             after: [...after],
             cautions: [caution.wasteWater],
-            how: 'Empty it first: what stands in it runs down the wall otherwise.',
+            how: says('procedure.proveSteps.empty-first-stands-runs'),
           }),
         ]
       : []
@@ -68,10 +71,10 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
         step({
           id: 'cover-for-spin',
           phase: 'prove',
-          title: 'Cover the outlet with a cloth that lets air through: a washed wheel throws at its first spin',
+          title: says('procedure.cover-for-spin.title'),
           handsMin: stepMin.coverForSpin.value,
           after: [ledger.id],
-          gate: 'The outlet is covered, and nothing that must stay dry lies before it',
+          gate: says('procedure.cover-for-spin.gate'),
           cautions: [],
         }),
       ]
@@ -79,12 +82,12 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
   const power = step({
     id: 'power-on',
     phase: 'prove',
-    title: 'Power on',
+    title: says('procedure.power-on.title'),
     handsMin: stepMin.powerOn.value,
     after: [ledger.id, ...ids(wiring), ...ids(alsoBeforePower), ...ids(battery), ...ids(cover)],
     needsLedger: true,
     how: mainsOn(drafting),
-    gate: 'Hands and tools are out of the unit, and nobody else touches it',
+    gate: says('procedure.power-on.gate'),
     cautions: [caution.electricity, caution.wheel],
   })
   const steps = [ledger, ...wiring, ...battery, ...cover, power]
@@ -93,7 +96,7 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
       step({
         id: 'first-spin',
         phase: 'prove',
-        title: 'First spin, lowest speed',
+        title: says('procedure.first-spin.title'),
         part: 'wheel',
         handsMin: stepMin.firstSpin.value,
         after: [power.id],
@@ -116,22 +119,24 @@ function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
       step({
         id: 'run-fan',
         phase: 'prove',
-        title: 'Run the fan alone until the coil is dry',
+        title: says('procedure.run-fan.title'),
         handsMin: stepMin.runFan.value,
         after: [...after],
-        wait: { leastMin: reckonedDryMin('coilFace', 'unit-fan', drafting), for: 'the coil to dry in its own draught' },
+        wait: { leastMin: reckonedDryMin('coilFace', 'unit-fan', drafting), for: says('procedure.run-fan.wait') },
         mayEndEarly: 'dry-to-the-touch',
         cautions: [caution.wheel],
       }),
     )
-  const verb = facts.design.heatsOnly ? 'heat' : 'cool'
   const run = step({
     id: 'run-unit',
     phase: 'prove',
-    title: `Let it ${verb} steadily`,
+    title: facts.design.heatsOnly ? says('procedure.run-unit.heat') : says('procedure.run-unit.cool'),
     handsMin: stepMin.runUnit.value,
     after: steps.length > 0 ? ids(steps) : [...after],
-    wait: { leastMin: steadyCoolingMin.value, for: `steady ${verb}ing` },
+    wait: {
+      leastMin: steadyCoolingMin.value,
+      for: facts.design.heatsOnly ? says('procedure.run-unit.wait-heating') : says('procedure.run-unit.wait'),
+    },
     cautions: [caution.wheel],
   })
   const vents = facts.design.ducted
@@ -139,10 +144,10 @@ function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
         step({
           id: 'read-vents-after',
           phase: 'prove',
-          title: 'Read air and temperature at each vent again',
+          title: says('procedure.read-vents-after.title'),
           handsMin: stepMin.readVents.value,
           after: [run.id],
-          optional: 'a leak in the duct is not found',
+          optional: says('procedure.read-vents.optional'),
           cautions: [],
         }),
       ]
@@ -150,12 +155,10 @@ function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
   const test = step({
     id: 'run-test',
     phase: 'prove',
-    title: 'Run test: take the after readings; listen, look for drips and specks',
+    title: says('procedure.run-test.title'),
     handsMin: stepMin.runTest.value,
     after: [run.id, ...ids(vents)],
-    gate: isCarried(facts.lookOver.family)
-      ? 'It runs without a new noise, a drip indoors or a blinking lamp, and does not move when it is pushed'
-      : 'It runs without a new noise, a drip or a blinking lamp',
+    gate: isCarried(facts.lookOver.family) ? says('procedure.run-test.gate') : says('procedure.run-test.gate.runs-without-new-noise'),
     doneBy: 'after-readings',
     cautions: [],
   })
@@ -172,10 +175,10 @@ function wiringGate(drafting: Drafting, after: readonly string[]): Step[] {
     step({
       id: 'wiring-put-right',
       phase: 'prove',
-      title: `No power, no fan run before ${found.map(inWords).join(' and ')} was put right by somebody qualified for it`,
+      title: says('procedure.wiring-put-right.title', { found: { and: found.map(named) } }),
       handsMin: stepMin.wiringGate.value,
       after: [...after],
-      gate: `An electrician, or who local codes allow, has put right: ${found.map(inWords).join(', ')}; else it is tagged and stays off`,
+      gate: says('procedure.wiring-put-right.gate', { found: { comma: found.map(named) } }),
       cautions: [caution.electricity],
     }),
   ]
@@ -187,10 +190,10 @@ function handedBackOff(drafting: Drafting, after: readonly string[], takeDown: (
   const off = step({
     id: 'keep-off',
     phase: 'prove',
-    title: 'Leave it switched off and tagged: the cracked wheel is not run; note the new wheel as a part to order',
+    title: says('procedure.keep-off.title'),
     handsMin: stepMin.keepOff.value,
     after: [...after, ...ids(down)],
-    gate: 'No power: breaker or plug is tagged, and the customer knows that it stays off until the new wheel is in',
+    gate: says('procedure.keep-off.gate'),
     cautions: [caution.electricity, caution.wheel],
   })
   return [...down, off, ...handOver(drafting, [off])]
@@ -200,11 +203,11 @@ function joinBattery(after: string[]): Step {
   return step({
     id: 'join-battery',
     phase: 'prove',
-    title: 'Join the battery: positive lead first, negative last',
+    title: says('procedure.join-battery.title'),
     handsMin: stepMin.joinBattery.value,
     after,
     needsLedger: true,
-    gate: 'The negative lead went on last, both clamps are tight',
+    gate: says('procedure.join-battery.gate'),
     cautions: [caution.battery, caution.wheel],
   })
 }
@@ -213,12 +216,12 @@ function handOver(drafting: Drafting, before: readonly Step[]): Step[] {
   const { facts, decided } = drafting
   const steps: Step[] = []
   if (isWet(drafting)) {
-    const wall = facts.lookOver.family === 'wall-head' ? '; wipe the wall below the unit' : ''
+    const cleared = facts.site.foulDrainOnSite ? says('procedure.clear-up.title') : says('procedure.clear-up.title.take-wash-water-along')
     steps.push(
       step({
         id: 'clear-up',
         phase: 'hand-over',
-        title: `${facts.site.foulDrainOnSite ? 'Empty the buckets into a foul drain, clear up' : 'Take the wash water along in closed cans, clear up'}${wall}`,
+        title: facts.lookOver.family === 'wall-head' ? says('procedure.clear-up.and-wall', { cleared }) : cleared,
         handsMin: stepMin.clearUp.value,
         after: ids(before),
         cautions: [caution.wasteWater],
@@ -231,28 +234,29 @@ function handOver(drafting: Drafting, before: readonly Step[]): Step[] {
       step({
         id: 'put-things-back',
         phase: 'hand-over',
-        title: 'Put the customer’s things back where the photograph shows them',
+        title: says('procedure.put-things-back.title'),
         handsMin: stepMin.putThingsBack.value,
         after: [...ids(before), ...ids(steps)],
-        gate: 'Everything that was moved stands in its place',
+        gate: says('procedure.put-things-back.gate'),
         cautions: [],
       }),
     )
   const specks = decided.scope === 'strip-down' || decided.scope === 'bench-clean' || isWheelWashed(drafting)
   const told = [
-    ...(specks && !staysOff(facts) ? ['a few specks at first start are usual'] : []),
-    ...(staysOff(facts) ? ['it stays off until the new wheel is in'] : ['what was done']),
-    'what was not reached',
-    'what is due next',
+    ...(specks && !staysOff(facts) ? [says('procedure.handOver.few-specks-first-start')] : []),
+    ...(staysOff(facts) ? [says('procedure.handOver.stays-off-until-new')] : [says('procedure.handOver.done')]),
+    says('procedure.handOver.reached'),
+    says('procedure.handOver.due-next'),
+    ...(drainState(facts.lookOver) === 'failed' && isWet(drafting) ? [says('procedure.handOver.drain-passed')] : []),
   ]
   steps.push(
     step({
       id: 'hand-over',
       phase: 'hand-over',
-      title: 'Hand over to the customer',
+      title: says('procedure.hand-over.title'),
       handsMin: stepMin.handOver.value,
       after: [...ids(before), ...ids(steps)],
-      gate: `The customer knows: ${told.join('; ')}${drainState(facts.lookOver) === 'failed' && isWet(drafting) ? '; the drain passed its flow test, or it is said that it did not' : ''}`,
+      gate: says('procedure.hand-over.gate', { told: { semicolon: told } }),
       doneBy: 'hand-over',
       cautions: [],
     }),
@@ -265,21 +269,24 @@ export function declineSteps({ facts }: Drafting): Step[] {
   const safe = step({
     id: 'leave-off',
     phase: 'isolate',
-    title: 'Open nothing. Switch the unit off where that can be done safely, and tag it',
+    title: says('procedure.leave-off.title'),
     handsMin: stepMin.isolate.value,
     after: [],
     cautions: [caution.electricity],
   })
-  const found = [...new Set([...facts.lookOver.findings.map(inWords), ...(isOffLevel(facts.lookOver) ? [inWords('off-level')] : [])])]
+  const found = [...new Set([...facts.lookOver.findings, ...(isOffLevel(facts.lookOver) ? (['off-level'] as const) : [])])]
   return [
     safe,
     step({
       id: 'hand-over',
       phase: 'hand-over',
-      title: 'Tell the customer what was found and who has to come first',
+      title: says('procedure.hand-over.title.tell-customer-found-come'),
       handsMin: stepMin.referral.value,
       after: [safe.id],
-      gate: `The customer has it in writing${found.length > 0 ? `: ${found.join(', ')}` : ''}`,
+      gate:
+        found.length > 0
+          ? says('procedure.hand-over.gate.customer-writing-found', { found: { comma: found.map(named) } })
+          : says('procedure.hand-over.gate.customer-writing'),
       doneBy: 'hand-over',
       cautions: [],
     }),

@@ -5,6 +5,7 @@ import { closerOf, comesOff, ids, onId, step, type Drafting } from './drafting.t
 import type { Step } from './step.ts'
 import { stepMin } from './stepTimes.ts'
 import { extraMinutes, handling } from './strip.ts'
+import { says } from '../words/index.ts'
 
 const seatedOn = 'end-plate'
 
@@ -36,7 +37,7 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], whileO
           step({
             id: 'push-tiles-back',
             phase: 'rebuild',
-            title: 'Push the ceiling tiles round the body back into their places',
+            title: says('procedure.push-tiles-back.title'),
             handsMin: stepMin.pushTilesBack.value,
             after: [...worked, ...ids(steps)],
             equipment: ['step-ladder'],
@@ -67,10 +68,10 @@ function uncover({ decided }: Drafting, closer: Component, after: string[]): Ste
       step({
         id: 'uncover-electronics',
         phase: 'rebuild',
-        title: 'Take bag or cover off the electronics: dry inside?',
+        title: says('procedure.uncover-electronics.title'),
         handsMin: stepMin.uncoverElectronics.value,
         after,
-        gate: 'The electronics are dry; wet ones stay without power for 24 h',
+        gate: says('procedure.uncover-electronics.gate'),
         cautions: [caution.electricity],
       }),
     )
@@ -79,10 +80,10 @@ function uncover({ decided }: Drafting, closer: Component, after: string[]): Ste
       step({
         id: 'unplug-opening',
         phase: 'rebuild',
-        title: 'Take plug and rags out of the opening, count them',
+        title: says('procedure.unplug-opening.title'),
         handsMin: stepMin.unplugOpening.value,
         after,
-        gate: 'As many plugs and rags are out as went in: nothing is left in the air path',
+        gate: says('procedure.unplug-opening.gate'),
         cautions: [],
       }),
     )
@@ -91,7 +92,7 @@ function uncover({ decided }: Drafting, closer: Component, after: string[]): Ste
 
 /** A filter that is renewed is not dried: what goes back is a new one. */
 function gateOf({ facts }: Drafting, { id, seatGate }: Component): Pick<Step, 'gate'> {
-  if (id === 'filters' && facts.design.filter === 'disposable') return { gate: 'New filters sit where the used ones sat' }
+  if (id === 'filters' && facts.design.filter === 'disposable') return { gate: says('procedure.gateOf.new-filters-sit-used') }
   return seatGate ? { gate: seatGate } : {}
 }
 
@@ -101,10 +102,7 @@ function onStep(drafting: Drafting, component: Component, after: string[]): Step
   return step({
     id: onId(component),
     phase: 'rebuild',
-    title:
-      component.id === 'filters' && drafting.facts.design.filter === 'disposable'
-        ? component.putBack.replace('dry filter', 'new filter')
-        : component.putBack,
+    title: drafting.facts.design.filter === 'disposable' ? (component.putBackRenewed ?? component.putBack) : component.putBack,
     handsMin: component.onMin.value + extraMinutes(drafting, component),
     after,
     ...fields,
@@ -113,7 +111,7 @@ function onStep(drafting: Drafting, component: Component, after: string[]): Step
     cautions: [
       ...component.cautions,
       ...(component.carried ? [caution.lifting] : []),
-      ...(screws ? ['Each screw goes back where it came out, none longer than it was.'] : []),
+      ...(screws ? [says('procedure.onStep.each-screw-goes-back')] : []),
     ],
   })
 }
@@ -122,23 +120,23 @@ function wheelChecks({ setScrew }: Component, seated: string): Step[] {
   const tighten = step({
     id: 'tighten-set-screw',
     phase: 'rebuild',
-    title: 'Tighten the set screw snug on the flat of the shaft',
+    title: says('procedure.tighten-set-screw.title'),
     part: 'wheel',
     handsMin: stepMin.tightenSetScrew.value,
     after: ['on-wheel', seated],
     equipment: ['long-driver'],
-    gate: 'The set screw sits on the flat and is snug',
+    gate: says('procedure.tighten-set-screw.gate'),
     skill: 'wheel-removal',
     cautions: [],
   })
   const spin = step({
     id: 'spin-by-hand',
     phase: 'rebuild',
-    title: 'Spin the wheel by hand: free, and no rub at either end',
+    title: says('procedure.spin-by-hand.title'),
     part: 'wheel',
     handsMin: stepMin.spinByHand.value,
     after: setScrew ? [tighten.id] : ['on-wheel', seated],
-    gate: 'The wheel spins free by hand',
+    gate: says('procedure.spin-by-hand.gate'),
     cautions: [],
   })
   return setScrew ? [tighten, spin] : [spin]

@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { partSchema } from '../units/index.ts'
+import { sentenceSchema } from '../words/index.ts'
 
 export const phases = [
   'call',
@@ -41,16 +42,16 @@ export const stepSchema = closed({
   /** Unique in the unit. */
   id: z.string().max(80),
   phase: phaseSchema,
-  title: z.string().max(300),
+  title: sentenceSchema(300),
   /** How it is done, where the title is not enough. */
-  how: z.string().max(600).optional(),
+  how: sentenceSchema(600).optional(),
   part: partSchema.optional(),
   /** Hands-on minutes. */
   handsMin: z.number(),
   /** The start value, where the firm's own runs have corrected it. */
   startMin: z.number().optional(),
   /** Minutes that must, and may at most, pass after the hands-on part. */
-  wait: closed({ leastMin: z.number(), mostMin: z.number().optional(), for: z.string() }).optional(),
+  wait: closed({ leastMin: z.number(), mostMin: z.number().optional(), for: sentenceSchema(200) }).optional(),
   /** Steps of this unit that must have ended, their wait included. */
   after: z.array(z.string()),
   people: z.int(),
@@ -58,7 +59,7 @@ export const stepSchema = closed({
   /** What of it stays in use until another step has ended, as a bag that hangs until it is taken down. */
   holds: closed({ equipment: z.array(z.string()), until: z.string().max(80) }).optional(),
   /** What is lost where it is left out; only steps that have this may be. */
-  optional: z.string().max(200).optional(),
+  optional: sentenceSchema(200).optional(),
   /** Somebody trained for this has to do it. */
   skill: z.literal(skills).optional(),
   /** And besides for this: on a roof whatever else it asks for. */
@@ -68,20 +69,20 @@ export const stepSchema = closed({
   mayEndEarly: z.literal(earlyEnds).optional(),
   doneBy: z.literal(doings).optional(),
   /** What must be confirmed before it counts as done. */
-  gate: z.string().optional(),
+  gate: sentenceSchema(600).optional(),
   /** Whether tray and fastener ledger must balance before it. */
   needsLedger: z.boolean().optional(),
   takesOff: z.string().optional(),
   putsBack: z.string().optional(),
   /** Place in the parts tray of what is taken off or put back. */
-  slot: z.string().optional(),
+  slot: sentenceSchema(200).optional(),
   fasteners: z.array(closed({ kind: z.string(), count: z.int() })).optional(),
   /** What is used of which product, litres before it is thinned. */
   uses: z.array(closed({ productId: z.string(), name: z.string(), litres: z.number() })).optional(),
-  photo: z.string().optional(),
+  photo: sentenceSchema(300).optional(),
   /** Whether the photograph is taken, or left out with a reason, before the step counts as done. */
   needsPhoto: z.boolean().optional(),
-  cautions: z.array(z.string()),
+  cautions: z.array(sentenceSchema(600)),
 })
 export type Step = z.infer<typeof stepSchema>
 

@@ -7,6 +7,7 @@ import { closerOf, comesOff, ids, ladderFor, offId, step, type Drafting } from '
 import { containmentStep } from './protect.ts'
 import type { Step } from './step.ts'
 import { stepMin, tightCoverMin } from './stepTimes.ts'
+import { says } from '../words/index.ts'
 
 /** What taking off and putting back a component have in common. */
 export function handling(
@@ -39,13 +40,13 @@ function loosenStep(after: string[]): Step {
   return step({
     id: loosened,
     phase: 'strip',
-    title: 'Loosen the set screw of the wheel; leave it in',
+    title: says('procedure.loosenStep.loosen-set-screw-wheel'),
     part: 'wheel',
     handsMin: stepMin.loosenSetScrew.value,
     after,
     equipment: ['long-driver'],
-    how: 'Before the coil is lifted: turn the wheel until the screw shows through the gap in the blades; half a turn back with a driver that fits. Taken out, it is lost inside the unit.',
-    gate: 'The set screw is loose and still in its thread',
+    how: says('procedure.loosenStep.before-coil-lifted-turn'),
+    gate: says('procedure.loosenStep.set-screw-loose-still'),
     skill: 'wheel-removal',
     cautions: [caution.fins],
   })
@@ -56,10 +57,10 @@ const lookForNests = ({ facts }: Drafting): Step =>
   step({
     id: 'look-for-nests',
     phase: 'strip',
-    title: 'Look for insects and nests before reaching in',
+    title: says('procedure.look-for-nests.title'),
     handsMin: stepMin.lookForNests.value,
     after: ['off-shroud'],
-    gate: 'Nothing alive shows; with a live nest the work stops here and the shroud goes back on',
+    gate: says('procedure.look-for-nests.gate'),
     cautions: isOnRoof(facts.lookOver.family) ? [caution.roof] : [],
   })
 
@@ -106,11 +107,14 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
         step({
           id: 'cover-electronics',
           phase: 'strip',
-          title: decided.electrics === 'bag' ? 'Bag the electronics, opening down, and tape the bag' : 'Cover the electronics against dust',
+          title:
+            decided.electrics === 'bag'
+              ? says('procedure.cover-electronics.title.bag-electronics-opening-down')
+              : says('procedure.cover-electronics.title.cover-electronics-against-dust'),
           handsMin: stepMin.coverElectronics.value,
           after: [offId(component)],
-          gate: 'Nothing of the electronics shows',
-          photo: 'wiring, plugs and sensors in view, before they are covered',
+          gate: says('procedure.cover-electronics.gate.electronics-shows'),
+          photo: says('procedure.cover-electronics.photo'),
           cautions: [caution.electricity],
         }),
       )
@@ -120,10 +124,10 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
         step({
           id: 'plug-opening',
           phase: 'strip',
-          title: 'Plug the opening below the evaporator and cover it: it leads into the living space',
+          title: says('procedure.plug-opening.title'),
           handsMin: stepMin.plugOpening.value,
           after: [offId(component)],
-          gate: 'The opening is plugged and covered; plugs and rags are counted',
+          gate: says('procedure.plug-opening.gate'),
           cautions: [],
         }),
       )

@@ -5,18 +5,19 @@ import { ids, rinseTool, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { pauseMin } from '../wash/index.ts'
 import { stepMin, stepMinPerM2 } from './stepTimes.ts'
+import { joined, says, type Message } from '../words/index.ts'
 
 /** When to stop and clear the outlet: as somebody chose, else before it would run over. */
-function pausesIn(washWater: Drafting['washWater'], rinseMin: number): string {
-  if (!washWater) return ''
+function pausesIn(washWater: Drafting['washWater'], rinseMin: number): Message[] {
+  if (!washWater) return []
   const chosen = washWater.pausesAtMin?.filter((at) => at < rinseMin) ?? []
-  if (chosen.length > 0) return ` Stop after ${chosen.join(', ')} min of washing and clear the outlet.`
-  return washWater.longestWashMin < rinseMin ? ` Stop every ${washWater.longestWashMin} min and clear the outlet.` : ''
+  if (chosen.length > 0) return [says('procedure.pausesIn.stop-after-min-washing', { minutes: { comma: chosen.map(String) } })]
+  return washWater.longestWashMin < rinseMin ? [says('procedure.pausesIn.stop-every-clear-outlet', { time: { min: washWater.longestWashMin } })] : []
 }
 
-function bucketsIn(washWater: Drafting['washWater']): string {
-  if (!washWater || washWater.bucketChanges === 0) return ''
-  return ` Change the bucket ${washWater.bucketChanges === 1 ? 'once' : `${washWater.bucketChanges} times`}.`
+function bucketsIn(washWater: Drafting['washWater']): Message[] {
+  if (!washWater || washWater.bucketChanges === 0) return []
+  return [says('procedure.bucketsIn.change-bucket', { times: washWater.bucketChanges })]
 }
 
 export function washSteps(drafting: Drafting, before: readonly Step[]): Step[] {
@@ -34,13 +35,20 @@ function coilSteps(drafting: Drafting, before: readonly Step[], applied: readonl
       step({
         id: 'rinse-coil',
         phase: 'rinse',
-        title: 'Rinse the coil from the top down until the run-off is clear',
+        title: says('procedure.rinse-coil.title'),
         part: 'coilFace',
         handsMin: Math.max(2, rinseMin + (washWater?.pausesAtMin?.length ?? 0) * pauseMin.value),
         after: [...applied],
         equipment: [rinseTool(drafting, decided.rinse)],
-        how: `Along the fins, back face first where it is reached.${decided.rinse === 'hose' ? ' An open hose without a nozzle: pressure bends fins.' : ''}${pausesIn(washWater, rinseMin)}${bucketsIn(washWater)}`,
-        gate: 'The run-off is clear',
+        how: joined({
+          sentences: [
+            says('procedure.rinse-coil.how'),
+            ...(decided.rinse === 'hose' ? [says('procedure.rinse-coil.open-hose')] : []),
+            ...pausesIn(washWater, rinseMin),
+            ...bucketsIn(washWater),
+          ],
+        }),
+        gate: says('procedure.rinse-condenser.gate'),
         cautions: [caution.jet, caution.hotWater, caution.wasteWater],
       }),
     ]
@@ -49,12 +57,12 @@ function coilSteps(drafting: Drafting, before: readonly Step[], applied: readonl
       step({
         id: 'draw-off',
         phase: 'rinse',
-        title: 'Wipe along the fins with a damp cloth and draw off with the wet vacuum',
+        title: says('procedure.draw-off.title'),
         part: 'coilFace',
         handsMin: Math.max(4, stepMinPerM2.wipeCoil.value * facts.areaM2),
         after: [...applied],
         equipment: ['wet-vacuum'],
-        gate: 'A fresh cloth stays clean',
+        gate: says('procedure.draw-off.gate'),
         cautions: [caution.fins],
       }),
     ]
@@ -62,10 +70,10 @@ function coilSteps(drafting: Drafting, before: readonly Step[], applied: readonl
 }
 
 /** What goes on the wheel, in words: grease first where there are two. */
-function onWheel({ wheelMix, wheelFirst, decided }: Drafting): string {
-  if (wheelMix && wheelFirst) return `First ${amountOf(wheelFirst)}, warm, then rinsed; then ${amountOf(wheelMix)}.`
-  if (wheelMix) return `With ${amountOf(wheelMix)}.`
-  return decided['wheel-agent'] === 'water' ? 'With plain water and a soft brush.' : ''
+function onWheel({ wheelMix, wheelFirst, decided }: Drafting): Message[] {
+  if (wheelMix && wheelFirst) return [says('procedure.onWheel.first-warm-then-rinsed', { first: amountOf(wheelFirst), then: amountOf(wheelMix) })]
+  if (wheelMix) return [says('procedure.onWheel.with', { mix: amountOf(wheelMix) })]
+  return decided['wheel-agent'] === 'water' ? [says('procedure.onWheel.plain-water-soft-brush')] : []
 }
 
 function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
@@ -77,15 +85,13 @@ function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
       step({
         id: 'wash-wheel',
         phase: 'wheel',
-        title: wheelMix
-          ? 'Wash the wheel outside: agent, soak, rinse along the blades from both sides'
-          : 'Wash the wheel outside: soak, brush and rinse along the blades from both sides',
+        title: wheelMix ? says('procedure.wash-wheel.title') : says('procedure.wash-wheel.title.wash-wheel-outside-soak'),
         part: 'wheel',
         handsMin: stepMin.washWheelOut.value + twice,
         after: ['off-wheel'],
         equipment: facts.has('hose') && facts.site.waterOnSite ? ['hose'] : [],
-        how: onWheel(drafting),
-        gate: 'Blades are clean on both sides; every balance clip is in its place',
+        how: joined({ sentences: onWheel(drafting) }),
+        gate: says('procedure.wash-wheel.gate'),
         cautions: [...chemicals, caution.wasteWater],
       }),
     ]
@@ -94,13 +100,13 @@ function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
       step({
         id: 'wash-wheel',
         phase: 'wheel',
-        title: 'Wash the wheel where it sits: hold it with a soft stop, spray along the blades, turn, repeat',
+        title: says('procedure.wash-wheel.title.wash-wheel-sits-hold'),
         part: 'wheel',
         handsMin: stepMin.washWheelInPlace.value + twice,
         after: [...wetDone],
         equipment: [rinseTool(drafting, wheelTool(drafting))],
-        how: `${onWheel(drafting)}${drafting.rinseMin > 0 ? '' : bucketsIn(drafting.washWater)}`,
-        gate: 'A full turn runs clear; every balance clip is in its place',
+        how: joined({ sentences: [...onWheel(drafting), ...(drafting.rinseMin > 0 ? [] : bucketsIn(drafting.washWater))] }),
+        gate: says('procedure.wash-wheel.gate.full-turn-runs-clear'),
         cautions: [caution.jet, ...chemicals, caution.wasteWater],
       }),
     ]
@@ -115,9 +121,9 @@ export function wheelTool({ decided, facts }: Pick<Drafting, 'decided' | 'facts'
 }
 
 const panWork = {
-  'remove-and-wash': ['Carry the pan level to the wash place, empty it there; scrub it, corners and spout', stepMin.washPan],
-  'flush-in-place': ['Flush the pan towards its drain', stepMin.flushPan],
-  wipe: ['Wipe the pan out', stepMin.wipePan],
+  'remove-and-wash': [says('procedure.panWork.carry-pan-level-wash'), stepMin.washPan],
+  'flush-in-place': [says('procedure.panWork.flush-pan-towards-drain'), stepMin.flushPan],
+  wipe: [says('procedure.panWork.wipe-pan-out'), stepMin.wipePan],
 } as const
 
 function panSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
@@ -144,11 +150,11 @@ export function outletStep(before: readonly Step[]): Step {
   return step({
     id: 'wipe-outlet',
     phase: 'pan-and-drain',
-    title: 'Wipe outlet and housing, inside and out',
+    title: says('procedure.wipe-outlet.title'),
     part: 'outlet',
     handsMin: stepMin.wipeOutlet.value,
     after: ids(before),
-    optional: 'outlet and housing keep their dust',
+    optional: says('procedure.wipe-outlet.optional'),
     cautions: [],
   })
 }

@@ -1,6 +1,7 @@
 // What is in the van besides bottles?
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
+import { says, type Message } from '../words/index.ts'
 import { count, identifier, positiveUpTo } from '../quantities/index.ts'
 
 export const equipmentKinds = [
@@ -23,6 +24,7 @@ export const equipmentKinds = [
   'long-driver',
 ] as const
 export type EquipmentKind = (typeof equipmentKinds)[number]
+export const equipmentName = (kind: EquipmentKind): Message => says(`names.equipment.${kind}`)
 
 export const equipmentSchema = closed({
   id: identifier,

@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { amountUpTo, identifier, pH, positiveUpTo, shownName } from '../quantities/index.ts'
+import { says, type Message } from '../words/index.ts'
 
 export const productClasses = [
   'mild-detergent',
@@ -15,6 +16,7 @@ export const productClasses = [
   'pan-treatment',
 ] as const
 export type ProductClass = (typeof productClasses)[number]
+export const className = (kind: ProductClass): Message => says(`names.class.${kind}`)
 
 const range = <S extends z.ZodNumber>(bound: S) =>
   z.tuple([bound, bound]).refine((limits) => Number(limits[0]) <= Number(limits[1]), {

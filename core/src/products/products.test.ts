@@ -1,4 +1,5 @@
 import { builtInProducts, clash, clashesAmong, dilutionFor, doseOf, mix, pickProduct, reasonsAgainst, unrinsedClash, type Product } from './index.ts'
+import { told } from '../tests/inEnglish.ts'
 
 const product = (id: string) => builtInProducts.find((entry) => entry.id === id)!
 const of = (id: string, kind: Product['class']): Product => ({ ...product('mild'), id, name: id, class: kind })
@@ -27,23 +28,23 @@ describe('mixing', () => {
 
 describe('labels', () => {
   it.each(['outdoor', 'degreaser'])('keep %s off the breathed-air side', (id) =>
-    expect(reasonsAgainst(product(id), anywhere).length).toBeGreaterThan(0),
+    expect(told(reasonsAgainst(product(id), anywhere)).length).toBeGreaterThan(0),
   )
   it('limit household detergents to pH 6 to 9 and to firms that allow them', () => {
-    expect(reasonsAgainst(product('household'), anywhere)).toEqual([])
-    expect(reasonsAgainst(product('household'), { ...anywhere, householdAllowed: false })).toHaveLength(1)
+    expect(told(reasonsAgainst(product('household'), anywhere))).toEqual([])
+    expect(told(reasonsAgainst(product('household'), { ...anywhere, householdAllowed: false }))).toHaveLength(1)
     const sharp: Product = { ...product('household'), label: { ...product('household').label, pH: [6, 10.5] } }
-    expect(reasonsAgainst(sharp, anywhere).join()).toMatch(/pH 6 to 9/)
+    expect(told(reasonsAgainst(sharp, anywhere)).join()).toMatch(/pH 6 to 9/)
   })
   it('keep what is sharper than pH 4 to 10 off breathed air, whatever its class claims, and what is sharper than 6 to 8.5 off coated fins', () => {
     const withPh = (...pH: [number, number]): Product => ({ ...product('rinse-off'), label: { ...product('rinse-off').label, pH } })
-    expect(reasonsAgainst(withPh(11.5, 13), anywhere).join()).toMatch(/nothing below pH 4 or above 10/)
-    expect(reasonsAgainst(withPh(2, 3.5), anywhere).join()).toMatch(/nothing below pH 4 or above 10/)
-    expect(reasonsAgainst(withPh(5, 9.5), anywhere)).toEqual([])
-    expect(reasonsAgainst(withPh(5, 9.5), { ...anywhere, neutralOnly: true }).join()).toMatch(/only pH 6 to 8.5 on coated or corroded fins/)
+    expect(told(reasonsAgainst(withPh(11.5, 13), anywhere)).join()).toMatch(/nothing below pH 4 or above 10/)
+    expect(told(reasonsAgainst(withPh(2, 3.5), anywhere)).join()).toMatch(/nothing below pH 4 or above 10/)
+    expect(told(reasonsAgainst(withPh(5, 9.5), anywhere))).toEqual([])
+    expect(told(reasonsAgainst(withPh(5, 9.5), { ...anywhere, neutralOnly: true })).join()).toMatch(/only pH 6 to 8.5 on coated or corroded fins/)
   })
   it('count an empty bottle as not there', () =>
-    expect(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere)).toEqual(['Mild coil detergent: none is in stock']))
+    expect(told(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere))).toEqual(['Mild coil detergent: none is in stock']))
 })
 
 describe('picking', () => {
@@ -54,30 +55,30 @@ describe('picking', () => {
     label: { ...product('rinse-off').label, ...label },
   })
   it('prefers what is not scented', () =>
-    expect(pickProduct([foam('scented', { fragranced: true }), foam('plain', {})], 'rinse-off-foam', anywhere).product!.id).toBe('plain'))
+    expect(told(pickProduct([foam('scented', { fragranced: true }), foam('plain', {})], 'rinse-off-foam', anywhere)).product!.id).toBe('plain'))
   it('takes no product that asks for a rinse where there is none', () => {
-    expect(pickProduct([foam('f', { rinse: 'required' })], 'rinse-off-foam', anywhere, 'unrinsed').because.join()).toMatch(/asks for a rinse/)
-    expect(pickProduct([foam('f', { rinse: 'optional' })], 'rinse-off-foam', anywhere, 'unrinsed').product).toBeDefined()
+    expect(told(pickProduct([foam('f', { rinse: 'required' })], 'rinse-off-foam', anywhere, 'unrinsed')).because.join()).toMatch(/asks for a rinse/)
+    expect(told(pickProduct([foam('f', { rinse: 'optional' })], 'rinse-off-foam', anywhere, 'unrinsed')).product).toBeDefined()
   })
   it('lets outdoor products on the outdoor side alone, and acid and chlorine on no fins at all', () => {
-    expect(pickProduct(builtInProducts, 'outdoor-foam', anywhere, 'outdoors').product!.id).toBe('outdoor')
-    expect(pickProduct(builtInProducts, 'outdoor-foam', anywhere).product).toBeUndefined()
+    expect(told(pickProduct(builtInProducts, 'outdoor-foam', anywhere, 'outdoors')).product!.id).toBe('outdoor')
+    expect(told(pickProduct(builtInProducts, 'outdoor-foam', anywhere)).product).toBeUndefined()
     const acid = { ...product('outdoor'), class: 'acid-cleaner' as const }
-    expect(reasonsAgainst(acid, anywhere, 'outdoors').join()).toMatch(/acid cleaner never goes on fins/)
+    expect(told(reasonsAgainst(acid, anywhere, 'outdoors')).join()).toMatch(/acid cleaner never goes on fins/)
   })
 })
 
 describe('clashes', () => {
   it('stop any two agents on one part without a rinse between', () => {
-    expect(unrinsedClash(product('mild'), product('rinse-off'), false)).toMatch(/without a rinse between: stop/)
-    expect(unrinsedClash(product('mild'), product('rinse-off'), true)).toBeUndefined()
-    expect(unrinsedClash(product('mild'), product('mild'), false)).toBeUndefined()
-    expect(unrinsedClash(of('a', 'chlorine-cleaner'), of('b', 'acid-cleaner'), true)).toMatch(/chlorine gas/)
+    expect(told(unrinsedClash(product('mild'), product('rinse-off'), false))).toMatch(/without a rinse between: stop/)
+    expect(told(unrinsedClash(product('mild'), product('rinse-off'), true))).toBeUndefined()
+    expect(told(unrinsedClash(product('mild'), product('mild'), false))).toBeUndefined()
+    expect(told(unrinsedClash(of('a', 'chlorine-cleaner'), of('b', 'acid-cleaner'), true))).toMatch(/chlorine gas/)
   })
   it('stop chlorine with acid, in either order, and name both', () => {
-    expect(clash(of('a', 'chlorine-cleaner'), of('b', 'acid-cleaner'))).toMatch(/chlorine gas/)
-    expect(clash(of('b', 'acid-cleaner'), of('a', 'chlorine-cleaner'))).toMatch(/chlorine gas/)
-    expect(clashesAmong([of('White', 'chlorine-cleaner'), of('Sour', 'acid-cleaner')])[0]).toMatch(/^White and Sour/)
+    expect(told(clash(of('a', 'chlorine-cleaner'), of('b', 'acid-cleaner')))).toMatch(/chlorine gas/)
+    expect(told(clash(of('b', 'acid-cleaner'), of('a', 'chlorine-cleaner')))).toMatch(/chlorine gas/)
+    expect(told(clashesAmong([of('White', 'chlorine-cleaner'), of('Sour', 'acid-cleaner')]))[0]).toMatch(/^White and Sour/)
   })
-  it('are none among the built-in products', () => expect(clashesAmong(builtInProducts)).toEqual([]))
+  it('are none among the built-in products', () => expect(told(clashesAmong(builtInProducts))).toEqual([]))
 })

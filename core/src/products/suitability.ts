@@ -1,6 +1,7 @@
 // May this product be used on this coil, at this site? Only what its label allows.
 import { estimate } from '../quantities/index.ts'
-import type { Product, ProductClass } from './product.ts'
+import { className, type Product, type ProductClass } from './product.ts'
+import { says, type Message } from '../words/index.ts'
 
 /** pH that coated (hydrophilic or epoxy) and corroded fins stand. */
 export const neutralPh = { least: estimate(6, 'pH'), most: estimate(8.5, 'pH') }
@@ -25,7 +26,7 @@ export type UseWay = 'rinsed' | 'unrinsed' | 'outdoors'
 /** The product that may be used, or why none of its class may. */
 export interface Picked {
   readonly product?: Product
-  readonly because: string[]
+  readonly because: Message[]
 }
 
 const neverOnBreathedAir: readonly ProductClass[] = ['alkaline-degreaser', 'acid-cleaner', 'chlorine-cleaner', 'outdoor-foam']
@@ -40,29 +41,37 @@ export function reasonsAgainst(
   { class: kind, household, label, name, inStockLitres }: Product,
   use: UseConditions,
   way: UseWay = 'rinsed',
-): string[] {
+): Message[] {
   const breathed = way !== 'outdoors'
-  const against: string[] = []
-  const check = (fails: boolean, because: string) => fails && against.push(`${name}: ${because}`)
-  check(breathed && neverOnBreathedAir.includes(kind), `${kind.replaceAll('-', ' ')} never goes on the side whose air is breathed`)
-  check(!breathed && neverOnFins.includes(kind), `${kind.replaceAll('-', ' ')} never goes on fins`)
-  check(breathed && !label.indoorSafe, 'its label does not allow indoor use')
-  check(way === 'unrinsed' && label.rinse === 'required', 'its label asks for a rinse, and there is none')
-  check(!label.aluminiumSafe, 'its label does not allow aluminium')
-  check(use.coatedFins && label.coatedFinsSafe !== true, 'its label does not allow coated fins')
+  const against: Message[] = []
+  const check = (fails: boolean, because: Message) => fails && against.push(says('products.reasonsAgainst.text', { name, because }))
+  check(breathed && neverOnBreathedAir.includes(kind), says('products.reasonsAgainst.never-goes-side-whose', { product: className(kind) }))
+  check(!breathed && neverOnFins.includes(kind), says('products.reasonsAgainst.never-goes-fins', { product: className(kind) }))
+  check(breathed && !label.indoorSafe, says('products.reasonsAgainst.label-does-allow-indoor'))
+  check(way === 'unrinsed' && label.rinse === 'required', says('products.reasonsAgainst.label-asks-rinse-none'))
+  check(!label.aluminiumSafe, says('products.reasonsAgainst.label-does-allow-aluminium'))
+  check(use.coatedFins && label.coatedFinsSafe !== true, says('products.reasonsAgainst.label-does-allow-coated'))
   check(
     breathed && label.pH !== undefined && !within(label.pH, breathedPh.least.value, breathedPh.most.value),
-    `pH ${label.pH?.join(' to ')}: on the side whose air is breathed nothing below pH ${breathedPh.least.value} or above ${breathedPh.most.value}`,
+    says('products.reasonsAgainst.ph-side-whose-air', {
+      from: { n: label.pH?.[0] ?? 0 },
+      to: { n: label.pH?.[1] ?? 0 },
+      least: { n: breathedPh.least.value },
+      most: { n: breathedPh.most.value },
+    }),
   )
   check(
     use.neutralOnly && kind !== 'pan-treatment' && !within(label.pH, neutralPh.least.value, neutralPh.most.value),
-    `only pH ${neutralPh.least.value} to ${neutralPh.most.value} on coated or corroded fins`,
+    says('products.reasonsAgainst.ph-coated-corroded-fins', { least: { n: neutralPh.least.value }, most: { n: neutralPh.most.value } }),
   )
-  check(breathed && use.foodArea && label.foodAreaAllowed !== true, 'its label does not allow food areas')
-  check(breathed && use.sensitiveOccupants && label.fragranced === true, 'it is fragranced, and people here are sensitive')
-  check(household === true && !use.householdAllowed, 'house rules keep to trade agents')
-  check(household === true && !within(label.pH, householdPh.least.value, householdPh.most.value), 'a household detergent must keep to pH 6 to 9')
-  check(inStockLitres !== undefined && inStockLitres <= 0, 'none is in stock')
+  check(breathed && use.foodArea && label.foodAreaAllowed !== true, says('products.reasonsAgainst.label-does-allow-food'))
+  check(breathed && use.sensitiveOccupants && label.fragranced === true, says('products.reasonsAgainst.fragranced-people-here-sensitive'))
+  check(household === true && !use.householdAllowed, says('products.reasonsAgainst.house-rules-keep-trade'))
+  check(
+    household === true && !within(label.pH, householdPh.least.value, householdPh.most.value),
+    says('products.reasonsAgainst.household-detergent-must-keep'),
+  )
+  check(inStockLitres !== undefined && inStockLitres <= 0, says('products.reasonsAgainst.none-stock'))
   return against
 }
 
@@ -70,7 +79,7 @@ export function reasonsAgainst(
 export function pickProduct(products: readonly Product[], kind: ProductClass, use: UseConditions, way: UseWay = 'rinsed'): Picked {
   const rank = ({ household, label }: Product) => (use.householdAllowed && household ? 0 : 2) + (label.fragranced ? 1 : 0)
   const ofClass = products.filter((product) => product.class === kind).sort((a, b) => rank(a) - rank(b))
-  if (ofClass.length === 0) return { because: [`no ${kind.replaceAll('-', ' ')} in the van`] }
+  if (ofClass.length === 0) return { because: [says('products.pickProduct.van', { product: className(kind) })] }
   const against = ofClass.map((product) => reasonsAgainst(product, use, way))
   const index = against.findIndex((reasons) => reasons.length === 0)
   return index >= 0 ? { product: ofClass[index], because: [] } : { because: against.flat() }

@@ -2,9 +2,10 @@
 import { failedDrainLMin, flowLMin, goodDrainLMin, leastFallMmPerM, type Readings } from '../lookover/index.ts'
 import { estimate, round } from '../quantities/index.ts'
 import type { Verdict } from '../run/index.ts'
-import { partNames, type KnownDesign, type Part } from '../units/index.ts'
+import { partName, type KnownDesign, type Part } from '../units/index.ts'
 import { partLines, type PartSeen } from './partLines.ts'
 import { cleanCoolingAt, coolingBy, usualTolerance, type CleanCooling, type Measured } from './cooling.ts'
+import { joined, says, type Message, type Sentence } from '../words/index.ts'
 
 export interface ProofLine {
   id:
@@ -20,7 +21,7 @@ export interface ProofLine {
     | `covered-${Part}`
     | `graded-${Part}`
     | `straight-${Part}`
-  what: string
+  what: Message
   unit: string
   before?: number
   after?: number
@@ -30,7 +31,7 @@ export interface ProofLine {
   expectedTolerance?: number
   /** Undefined: shown, but not judged. */
   verdict?: Verdict
-  says: string
+  says?: Message
 }
 
 /** Lines judged against a limit, not against what a clean unit does here. */
@@ -39,7 +40,7 @@ export const isLimited = ({ id }: Pick<ProofLine, 'id'>): boolean =>
 
 export interface Proof {
   verdict: Verdict
-  sentence: string
+  sentence: Message
   lines: ProofLine[]
 }
 
@@ -52,8 +53,8 @@ export interface ProofInput {
   readonly after?: Readings
   readonly altitudeM?: number
   readonly outdoorC?: number
-  readonly notReached: readonly { part: Part; because: string }[]
-  readonly referrals: readonly { because: string }[]
+  readonly notReached: readonly { part: Part; because: Sentence }[]
+  readonly referrals: readonly { because: Sentence }[]
   /** Parts that were graded or measured after the work. */
   readonly parts?: readonly PartSeen[]
 }
@@ -65,7 +66,7 @@ export function assess(input: ProofInput): Proof {
     input.parts ?? [],
     input.notReached.map(({ part }) => part),
   )
-  if (!after) return { verdict: 'not-proved', sentence: 'Nothing was measured afterwards yet: take the after readings.', lines: parts }
+  if (!after) return { verdict: 'not-proved', sentence: says('proof.assess.measured-afterwards-yet-take'), lines: parts }
   const lines = [
     ...coolingLines(input, after, before),
     ...drainLines(after, before),
@@ -82,17 +83,23 @@ export function assess(input: ProofInput): Proof {
   return { verdict: worst, sentence: sentenceFor(worst, lines, input), lines }
 }
 
-function sentenceFor(verdict: Verdict, lines: readonly ProofLine[], { notReached, referrals }: ProofInput): string {
-  const open = referrals.length > 0 ? ` Still open: ${referrals.map(({ because }) => because).join('; ')}.` : ''
-  const failing = lines.filter((line) => line.verdict === 'not-proved').map(({ says }) => says)
-  if (verdict === 'not-proved') return `Not proved: ${failing.join('; ')}.${open}`
-  const left = notReached.map(({ part, because }) => `${partNames[part]} (${because})`)
+function sentenceFor(verdict: Verdict, lines: readonly ProofLine[], { notReached, referrals }: ProofInput): Message {
+  const all = (...sentences: Message[]) =>
+    joined({
+      sentences:
+        referrals.length > 0
+          ? [...sentences, says('proof.sentenceFor.still-open', { referrals: { semicolon: referrals.map(({ because }) => because) } })]
+          : sentences,
+    })
+  const failing = lines.filter((line) => line.verdict === 'not-proved').flatMap(({ says }) => says ?? [])
+  if (verdict === 'not-proved') return all(says('proof.sentenceFor.proved', { failing: { semicolon: failing } }))
+  const left = notReached.map(({ part, because }) => says('proof.sentenceFor.part', { part: partName(part), because }))
   if (verdict === 'partly') {
-    const halfway = lines.filter((line) => line.verdict === 'partly').map(({ says }) => says)
-    const why = [...halfway, ...(left.length > 0 ? [`not reached: ${left.join(', ')}`] : [])]
-    return `Partly proved: ${why.length > 0 ? why.join('; ') : 'too little was measured to judge'}.${open}`
+    const halfway = lines.filter((line) => line.verdict === 'partly').flatMap(({ says }) => says ?? [])
+    const why = [...halfway, ...(left.length > 0 ? [says('proof.sentenceFor.reached', { parts: { comma: left } })] : [])]
+    return all(says('proof.sentenceFor.partly-proved', { why: { semicolon: why.length > 0 ? why : [says('proof.sentenceFor.too-little')] } }))
   }
-  return `Proved: the unit delivers what a clean one delivers at these conditions.${open}`
+  return all(says('proof.sentenceFor.proved-unit-delivers-clean'))
 }
 
 function coolingLines({ design, altitudeM, outdoorC }: ProofInput, after: Readings, before: Readings | undefined): ProofLine[] {
@@ -102,24 +109,24 @@ function coolingLines({ design, altitudeM, outdoorC }: ProofInput, after: Readin
   const thermometerK = after.tolerance?.temperatureK ?? usualTolerance.thermometerK.value
   const split: ProofLine = {
     id: 'split',
-    what: 'temperature split',
+    what: says('proof.split.what'),
     unit: 'K',
     after: round(after.returnC - after.supplyC, 1),
     expected: round(clean.coil.splitK, 1),
     tolerance: round(Math.SQRT2 * thermometerK, 1),
     ...(before ? { before: round(before.returnC - before.supplyC, 1) } : {}),
-    says: 'shown, not judged: a large split with little air is a sign of fouling',
+    says: says('proof.split.says'),
   }
   if (!now) {
     return [
       {
         id: 'cooling',
-        what: 'delivered cooling',
+        what: says('proof.cooling.what'),
         unit: 'kW',
         expected: round(clean.coil.totalKw, 2),
         expectedTolerance: round(clean.totalToleranceKw, 2),
         verdict: 'partly',
-        says: 'airflow was not measured, and a split alone proves nothing',
+        says: says('proof.cooling.says'),
       },
       split,
     ]
@@ -138,7 +145,7 @@ function totalLine(clean: CleanCooling, now: Measured, then: Measured | undefine
         : 'not-proved'
   return {
     id: 'cooling',
-    what: 'delivered cooling',
+    what: says('proof.cooling.what'),
     unit: 'kW',
     after: round(now.totalKw.value, 2),
     expected: round(clean.coil.totalKw, 2),
@@ -147,10 +154,9 @@ function totalLine(clean: CleanCooling, now: Measured, then: Measured | undefine
     ...(then ? { before: round(then.totalKw.value, 2) } : {}),
     verdict,
     says: {
-      proved: 'it delivers what a clean unit delivers at these conditions',
-      partly: 'it delivers more than before, and less than a clean unit should',
-      'not-proved':
-        'it delivers less than a clean unit should: look at back face and wheel again; clean parts that do not cool are a case for a licensed refrigerant technician',
+      proved: says('proof.cooling.says.delivers-clean-unit-delivers'),
+      partly: says('proof.cooling.says.delivers-more-than-before'),
+      'not-proved': says('proof.cooling.says.delivers-less-than-clean'),
     }[verdict],
   }
 }
@@ -158,9 +164,9 @@ function totalLine(clean: CleanCooling, now: Measured, then: Measured | undefine
 /** What the total is made of, and the water that comes with it: shown, not judged. */
 function compositionLines({ coil }: CleanCooling, now: Measured, then: Measured | undefined): ProofLine[] {
   const parts = [
-    { id: 'sensible', figure: 'sensibleKw', what: 'of it cooling the air', unit: 'kW' },
-    { id: 'latent', figure: 'latentKw', what: 'of it drying the air', unit: 'kW' },
-    { id: 'condensate', figure: 'condensateLH', what: 'condensate', unit: 'L/h' },
+    { id: 'sensible', figure: 'sensibleKw', what: says('proof.sensible.what'), unit: 'kW' },
+    { id: 'latent', figure: 'latentKw', what: says('proof.latent.what'), unit: 'kW' },
+    { id: 'condensate', figure: 'condensateLH', what: says('proof.condensate.what'), unit: 'L/h' },
   ] as const
   return parts.map(({ id, figure, what, unit }) => ({
     id,
@@ -170,7 +176,6 @@ function compositionLines({ coil }: CleanCooling, now: Measured, then: Measured 
     tolerance: round(now[figure].tolerance, 2),
     expected: round(coil[figure], 2),
     ...(then ? { before: round(then[figure].value, 2) } : {}),
-    says: '',
   }))
 }
 
@@ -185,7 +190,7 @@ function airflowLine(design: KnownDesign, after: Readings, before: Readings | un
         : 'not-proved'
   return {
     id: 'airflow',
-    what: 'airflow',
+    what: says('proof.airflow.what'),
     unit: 'm³/h',
     after: round(airflowM3h),
     expected: round(design.ratedAirflowM3h),
@@ -193,9 +198,9 @@ function airflowLine(design: KnownDesign, after: Readings, before: Readings | un
     ...(before?.airflowM3h ? { before: round(before.airflowM3h) } : {}),
     verdict,
     says: {
-      proved: 'as much air as a clean unit moves',
-      partly: 'more air than before, less than a clean unit moves',
-      'not-proved': 'little air: look at filter, wheel and back face again',
+      proved: says('proof.airflow.says'),
+      partly: says('proof.airflow.says.more-air-than-before'),
+      'not-proved': says('proof.airflow.says.little-air-look-filter'),
     }[verdict],
   }
 }
@@ -207,15 +212,17 @@ function drainLines(after: Readings, before: Readings | undefined): ProofLine[] 
   return [
     {
       id: 'flow-test',
-      what: 'drain flow',
+      what: says('proof.flow-test.what'),
       unit: 'L/min',
       after: round(flow, 2),
       expected: goodDrainLMin.value,
       ...(before?.flowTest ? { before: round(flowLMin(before.flowTest), 2) } : {}),
       verdict,
-      says: { proved: 'the drain runs', partly: 'the drain runs slowly', 'not-proved': 'the drain fails its flow test: not handed over as done' }[
-        verdict
-      ],
+      says: {
+        proved: says('proof.flow-test.says'),
+        partly: says('proof.flow-test.says.drain-runs-slowly'),
+        'not-proved': says('proof.flow-test.says.drain-fails-flow-test'),
+      }[verdict],
     },
   ]
 }
@@ -226,13 +233,13 @@ function levelLines(after: Readings, before: Readings | undefined): ProofLine[] 
   return [
     {
       id: 'level',
-      what: 'fall towards the drain',
+      what: says('proof.level.what'),
       unit: 'mm/m',
       after: after.levelMmPerM,
       expected: leastFallMmPerM.value,
       ...(before?.levelMmPerM === undefined ? {} : { before: before.levelMmPerM }),
       verdict: level ? 'proved' : 'not-proved',
-      says: level ? 'water runs to the drain' : 'it hangs off level: it will drip again until the bracket is set',
+      says: level ? says('proof.level.says') : says('proof.level.says.hangs-off-level-will'),
     },
   ]
 }
@@ -244,13 +251,13 @@ function ampLines(design: KnownDesign, after: Readings, before: Readings | undef
   return [
     {
       id: 'amps',
-      what: 'current',
+      what: says('proof.amps.what'),
       unit: 'A',
       after: after.amps,
       ...(limit === undefined ? {} : { expected: limit }),
       ...(before?.amps === undefined ? {} : { before: before.amps }),
       ...(over ? { verdict: 'not-proved' as const } : {}),
-      says: over ? 'it draws more than its nameplate: an electrician' : 'within its nameplate as far as known',
+      says: over ? says('proof.amps.says') : says('proof.amps.says.within-nameplate-far-known'),
     },
   ]
 }

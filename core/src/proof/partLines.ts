@@ -1,10 +1,11 @@
 // What do photographs and eyes say of the parts after the work? A reading that cannot tell clean from not asks for the eye.
 import { settledBand, type PhotoMeasure } from '../lookover/index.ts'
-import { allGrades, estimate, gradeNames, round, type Grade } from '../quantities/index.ts'
+import { allGrades, estimate, round, type Grade } from '../quantities/index.ts'
 import { photosOfPart, type UnitState, type Verdict } from '../run/index.ts'
-import { partNames, partsOf, type Family, type Part } from '../units/index.ts'
+import { partName, partsOf, type Family, type Part } from '../units/index.ts'
 import type { ProofLine } from './assess.ts'
 import { cleanBelow, isClean, proposedGrade, tooLikely } from './photo/index.ts'
+import { says, type Message } from '../words/index.ts'
 
 /** A part as photographs and eyes have it. */
 export interface PartSeen {
@@ -42,8 +43,8 @@ const percent = (share: number) => round(share * 100)
 export const partLines = (parts: readonly PartSeen[], notReached: readonly Part[]): ProofLine[] =>
   parts.flatMap((seen) => {
     const { part } = seen
-    const { verdict, says } = notReached.includes(part) ? { says: 'not reached' } : cleanness(seen)
-    const judged = { ...(verdict ? { verdict } : {}), says: `${partNames[part]}: ${says}` }
+    const { verdict, finding } = notReached.includes(part) ? { finding: says('proof.partLines.reached') } : cleanness(seen)
+    const judged = { ...(verdict ? { verdict } : {}), says: says('proof.judged.says', { part: partName(part), finding }) }
     return [{ ...(seen.after ? covered(part, seen.after, seen.before) : graded(seen)), ...judged }, ...finsLine(seen)]
   })
 
@@ -53,7 +54,7 @@ function covered(part: Part, after: PhotoMeasure, before: PhotoMeasure | undefin
   const { coveredShare, low, high } = settledBand(after)
   return {
     id: `covered-${part}`,
-    what: `${partNames[part]}, covered`,
+    what: says('proof.covered.covered', { part: partName(part) }),
     unit: '%',
     ...(before ? { before: percent(settledBand(before).coveredShare) } : {}),
     after: percent(coveredShare),
@@ -64,7 +65,7 @@ function covered(part: Part, after: PhotoMeasure, before: PhotoMeasure | undefin
 
 const graded = ({ part, gradeBefore, gradeAfter }: PartSeen): Figures => ({
   id: `graded-${part}`,
-  what: `${partNames[part]}, soil`,
+  what: says('proof.graded.soil', { part: partName(part) }),
   unit: 'grade',
   ...(gradeBefore === undefined ? {} : { before: gradeBefore }),
   ...(gradeAfter === undefined ? {} : { after: gradeAfter }),
@@ -72,12 +73,12 @@ const graded = ({ part, gradeBefore, gradeAfter }: PartSeen): Figures => ({
 })
 
 /** The eye first, then the photograph; where that cannot tell clean from not, nobody knows yet. */
-function cleanness({ before, after, gradeBefore, gradeAfter }: PartSeen): { verdict?: Verdict; says: string } {
+function cleanness({ before, after, gradeBefore, gradeAfter }: PartSeen): { verdict?: Verdict; finding: Message } {
   const proposal = after && proposedGrade(settledBand(after))
   const grade = gradeAfter ?? proposal?.grade
-  if (grade === undefined) return { says: 'not looked at' }
-  const named = (value: Grade) => `${value} ${gradeNames[value]}`
-  const by = gradeAfter === undefined ? 'by the photograph' : 'by eye'
+  if (grade === undefined) return { finding: says('proof.cleanness.looked') }
+  const gradeMessage = (value: Grade) => says('proof.grade', { grade: value, name: says(`names.grade.${value}`) })
+  const by = gradeAfter === undefined ? says('proof.cleanness.photograph') : says('proof.cleanness.eye')
   if (gradeAfter === undefined && proposal) {
     const { chances } = proposal
     const [clean, soiled] = [true, false].map((wanted) => allGrades.filter((own) => isClean(own) === wanted))
@@ -86,14 +87,17 @@ function cleanness({ before, after, gradeBefore, gradeAfter }: PartSeen): { verd
     if (Math.min(sumOf(clean), sumOf(soiled)) >= tooLikely.value)
       return {
         verdict: 'partly',
-        says: `the photograph cannot tell ${named(likeliest(clean))} from ${named(likeliest(soiled))}: look at it, and grade it by eye`,
+        finding: says('proof.cleanness.photograph-cannot-tell-look', {
+          clean: gradeMessage(likeliest(clean)),
+          soiled: gradeMessage(likeliest(soiled)),
+        }),
       }
   }
-  if (isClean(grade)) return { verdict: 'proved', says: `clean, ${by}` }
+  if (isClean(grade)) return { verdict: 'proved', finding: says('proof.cleanness.clean', { by }) }
   const found = gradeBefore ?? (before && proposedGrade(settledBand(before)).grade)
   return found !== undefined && grade < found
-    ? { verdict: 'partly', says: `cleaner than it was found, and still ${named(grade)} ${by}` }
-    : { verdict: 'not-proved', says: `still ${named(grade)} ${by}: clean it again` }
+    ? { verdict: 'partly', finding: says('proof.cleanness.cleaner-than-found-still', { grade: gradeMessage(grade), by }) }
+    : { verdict: 'not-proved', finding: says('proof.cleanness.still-clean-again', { grade: gradeMessage(grade), by }) }
 }
 
 function finsLine({ part, before, after }: PartSeen): ProofLine[] {
@@ -103,12 +107,12 @@ function finsLine({ part, before, after }: PartSeen): ProofLine[] {
   return [
     {
       id: `straight-${part}`,
-      what: `${partNames[part]}, fins straight`,
+      what: says('proof.finsLine.fins-straight', { part: partName(part) }),
       unit: '%',
       ...(then === undefined ? {} : { before: percent(then) }),
       after: percent(after.straightShare),
       ...(bent ? { verdict: 'partly' as const } : {}),
-      says: bent ? `${partNames[part]}: fewer fins are straight than before: comb them along their own direction` : 'shown, not judged',
+      says: bent ? says('proof.finsLine.fewer-fins-straight-than', { part: partName(part) }) : says('proof.finsLine.shown-judged'),
     },
   ]
 }

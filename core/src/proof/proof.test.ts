@@ -3,6 +3,7 @@ import { doubtfulReadings, type Readings } from '../lookover/index.ts'
 import { knownDesign } from '../units/index.ts'
 import { openHead } from '../tests/jobs.ts'
 import { assess, cleanCoolingAt, coolingBy, type ProofInput } from './index.ts'
+import { told } from '../tests/inEnglish.ts'
 
 const { design } = knownDesign('wall-head', openHead.design)
 const returnAir = airOf(26, 0.55, pressureAt(0))
@@ -10,8 +11,8 @@ const readingsAt = (share: number): Readings => {
   const coil = coilAt({ ratedCoolingKw: design.ratedCoolingKw, ratedAirflowM3h: design.ratedAirflowM3h, returnAir, outdoorC: 32 }, share)
   return { returnC: 26, returnRh: 0.55, supplyC: coil.supplyAir.dryBulbC, supplyRh: coil.supplyAir.relativeHumidity, airflowM3h: coil.airflowM3h }
 }
-const prove = (input: Partial<ProofInput>) => assess({ design, outdoorC: 32, notReached: [], referrals: [], ...input })
-const line = (proof: ReturnType<typeof assess>, id: string) => proof.lines.find((entry) => entry.id === id)!
+const prove = (input: Partial<ProofInput>) => told(assess({ design, outdoorC: 32, notReached: [], referrals: [], ...input }))
+const line = (proof: ReturnType<typeof prove>, id: string) => proof.lines.find((entry) => entry.id === id)!
 
 describe('proof', () => {
   it('is given when the unit delivers what a clean one does', () => {
@@ -101,8 +102,8 @@ describe('tolerances', () => {
 
 describe('doubtful readings', () => {
   it('find swapped probes', () => {
-    expect(doubtfulReadings({ returnC: 13, returnRh: 0.9, supplyC: 26 })[0].allowed).toMatch(/swap/)
-    expect(doubtfulReadings({ returnC: 26, returnRh: 0.9, supplyC: 13, supplyRh: 0.5 })[0].where).toBe('supplyRh')
-    expect(doubtfulReadings(readingsAt(1))).toEqual([])
+    expect(told(doubtfulReadings({ returnC: 13, returnRh: 0.9, supplyC: 26 }))[0].allowed).toMatch(/swap/)
+    expect(told(doubtfulReadings({ returnC: 26, returnRh: 0.9, supplyC: 13, supplyRh: 0.5 }))[0].where).toBe('supplyRh')
+    expect(told(doubtfulReadings(readingsAt(1)))).toEqual([])
   })
 })

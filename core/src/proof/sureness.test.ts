@@ -3,11 +3,12 @@ import type { UnitState } from '../run/index.ts'
 import { measureOf, shown, stateWith } from '../tests/photos.ts'
 import { gradeChances, partsSeen, proofOf, proposedGrade, worstChances } from './index.ts'
 import { knownDesign, type Part } from '../units/index.ts'
+import { told } from '../tests/inEnglish.ts'
 
 const { design } = knownDesign('wall-head', { ratedCoolingKw: 3.5, ratedAirflowM3h: 600 })
 const readings = { returnC: 26, returnRh: 0.55, supplyC: 12, supplyRh: 0.95, airflowM3h: 600 }
 const proved = (more: Partial<UnitState>, notReached: { part: Part; because: string }[] = []) =>
-  proofOf({ family: 'wall-head', design, state: stateWith({ readings: { after: readings }, ...more }), notReached, referrals: [] })
+  told(proofOf({ family: 'wall-head', design, state: stateWith({ readings: { after: readings }, ...more }), notReached, referrals: [] }))
 const lineOf = (proof: ReturnType<typeof proved>, id: string) => proof.lines.find((line) => line.id === id)
 
 describe('how sure a grade is', () => {

@@ -30,9 +30,12 @@ export function dayTyped(text: string): string | undefined {
 export const dayTakenFor = (text: string): string => dayjs(text, dayFormat).format('YYYY-MM-DD')
 
 /** @param at a moment, or a day as 2027-03-01 */
-export const dayWords = (at: string | number | Date): string => dayjs(at).format(dayFormat)
+export const dayWords = (at: string | number | Date, locale = 'en'): string =>
+  locale === 'en'
+    ? dayjs(at).format(dayFormat)
+    : new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', year: 'numeric' }).format(dayjs(at).toDate())
 /** Day and time of a moment. */
-export const momentWords = (at: string | number | Date): string => dayjs(at).format(`${dayFormat}, HH:mm`)
+export const momentWords = (at: string | number | Date, locale = 'en'): string => `${dayWords(at, locale)}, ${dayjs(at).format('HH:mm')}`
 
 /** @returns the day as 2027-03-01, in the time zone of the device; `from` is a moment in ms or a day. */
 export const dayAfter = (from: number | string, weeks: number): string =>

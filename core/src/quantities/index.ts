@@ -21,6 +21,7 @@ export {
   asRead,
   customary,
   figureOf,
+  figureWords,
   isSiUnit,
   measuresSchema,
   metric,

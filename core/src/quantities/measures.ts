@@ -87,10 +87,17 @@ export function reading(value: number, unit: SiUnit, measures: Measures): { read
   if (size > 0 && measures.volume === 'gal' && size < smallGal) return { figure: roundTo(Qty(value, 'liter').to('floz').scalar, 1), unit: 'fl oz' }
   return { figure: figureOf(value, unit, measures), unit: unitFor(unit, measures) }
 }
+const formats = new Map<string, Intl.NumberFormat>()
+/** A figure as a language writes it: no grouping, as many decimals as it has. */
+export function figureWords(value: number, locale: string): string {
+  const known = formats.get(locale) ?? new Intl.NumberFormat(locale, { useGrouping: false, maximumFractionDigits: 6 })
+  formats.set(locale, known)
+  return known.format(value)
+}
 /** The same in words: 12 mL. */
-export function quantityWords(value: number, unit: SiUnit, measures: Measures): string {
+export function quantityWords(value: number, unit: SiUnit, measures: Measures, locale = 'en'): string {
   const { figure, unit: name } = reading(value, unit, measures)
-  return `${figure} ${name}`
+  return `${figureWords(figure, locale)} ${name}`
 }
 
 /** A minus stands before a figure that nothing else stands before: 2-4 is a range. */

@@ -1,24 +1,14 @@
 // What does a customer read in the report on one unit? Everything in words and in the customer's units; how it is laid out is for paper and screen.
-import { flowLMin, inWords, settledShare, type Grades } from '../lookover/index.ts'
-import { dueInWords, findingForCustomer, refereeNames, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '../plan/index.ts'
+import { flowLMin, named, settledShare, type Grades } from '../lookover/index.ts'
+import { dueMessage, findingForCustomer, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '../plan/index.ts'
+import { refereeName } from '../method/index.ts'
 import { isLimited, proofOf, type Proof } from '../proof/index.ts'
-import {
-  customary,
-  dayAfter,
-  dayWords,
-  figureOf,
-  gradeNames,
-  isSiUnit,
-  metric,
-  momentWords,
-  sentenceOf,
-  unitFor,
-  type Measures,
-} from '../quantities/index.ts'
+import { customary, dayAfter, dayWords, figureOf, figureWords, isSiUnit, metric, momentWords, unitFor, type Measures } from '../quantities/index.ts'
 import { leftOut, photosOfPart, type UnitState } from '../run/index.ts'
-import { familyNames, isSplit, knownDesign, partNames, partsOf, partsToSee, type Family, type Part } from '../units/index.ts'
+import { familyName, isSplit, knownDesign, partName, partsOf, partsToSee, type Family, type Part } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { JobRecord, UnitRecord } from '../wire/index.ts'
+import { joined, nameOf, says, sayIn, type Catalogue, type Message, type Say, type Sentence } from '../words/index.ts'
 
 export interface ReportContent {
   readonly title: string
@@ -49,14 +39,21 @@ export interface ReportInput {
   readonly unit: UnitRecord
   readonly state: UnitState
   readonly plan: UnitPlan
+  /** Of the customer's language. */
+  readonly catalogue: Catalogue
 }
 
-const stamps = { proved: 'Proved', partly: 'Partly proved', 'not-proved': 'Not proved' } as const
+const stamps = {
+  proved: says('report.stamps.proved'),
+  partly: says('report.stamps.partly-proved'),
+  'not-proved': says('report.stamps.not-proved'),
+} as const
 const nothing = '–'
 
-export function reportContent({ firm, record, unit, state, plan }: ReportInput): ReportContent {
+export function reportContent({ firm, record, unit, state, plan, catalogue }: ReportInput): ReportContent {
   const measures = record.site.customerUnits === 'us' ? customary : metric
-  const say = (text: string) => sentenceOf(text, measures)
+  const say = sayIn(catalogue, { measures })
+  const day = (at: string | number) => dayWords(at, catalogue.locale)
   const declined = state.agreed.scope === 'decline'
   const { site } = record.site
   const proof = proofOf({
@@ -69,41 +66,50 @@ export function reportContent({ firm, record, unit, state, plan }: ReportInput):
   })
   const crew = record.crew.map(({ name }) => name).join(', ')
   const at = state.handedOver?.atMs
-  const day = at ?? record.onDate
+  const worked = at ?? record.onDate
   const { callUs } = record.houseRules
   // What the customer looks after alone is no work of ours.
   const next = declined
     ? undefined
     : plan.due
-        .flatMap(({ what, weeks }) => (ours.includes(what) ? [{ what, on: dayAfter(day, Math.max(0, weeks)) }] : []))
+        .flatMap(({ what, weeks }) => (ours.includes(what) ? [{ what, on: dayAfter(worked, Math.max(0, weeks)) }] : []))
         .sort((one, other) => one.on.localeCompare(other.on))
         .at(0)
   return {
-    title: 'Cleaning report',
+    title: say(says('report.reportContent.cleaning-report')),
     firm,
     unit: unit.name,
     family: unit.family,
     facts: [
-      { what: 'Place', says: [site.name, record.site.address].filter((text) => text !== '').join(', ') },
-      { what: 'Unit', says: `${unit.name}, ${familyNames[unit.family]}` },
-      { what: 'Day', says: dayWords(day) },
-      { what: 'By', says: crew },
-      ...(next === undefined ? [] : [{ what: 'Next', says: `${dueNames[next.what]}, about ${dayWords(next.on)}` }]),
-      ...(callUs ? [{ what: 'Questions', says: callUs }] : []),
+      { what: say(says('report.facts.place')), says: [site.name, record.site.address].filter((text) => text !== '').join(', ') },
+      { what: say(says('report.facts.unit')), says: `${unit.name}, ${say(familyName(unit.family))}` },
+      { what: say(says('report.facts.day')), says: day(worked) },
+      { what: say(says('report.facts.by')), says: crew },
+      ...(next === undefined
+        ? []
+        : [
+            {
+              what: say(says('report.facts.next')),
+              says: say(says('report.reportContent.about', { due: says(`names.due.${next.what}`), day: { day: next.on } })),
+            },
+          ]),
+      ...(callUs ? [{ what: say(says('report.facts.questions')), says: callUs }] : []),
     ],
     verdict: declined
-      ? { stamp: 'Not cleaned', sentence: say(workSentences(state.agreed)[0]) }
-      : { stamp: stamps[proof.verdict], sentence: say(proof.sentence) },
+      ? { stamp: say(says('report.reportContent.cleaned')), sentence: say(workSentences(state.agreed)[0]) }
+      : { stamp: say(stamps[proof.verdict]), sentence: say(proof.sentence) },
     gradesBefore: state.grades,
     gradesAfter: state.gradesAfter,
-    parts: partsIn(unit.family, state),
-    readings: declined ? [] : readingsIn(proof, measures),
-    photos: photosIn(unit.family, state),
-    sections: sectionsOf(record, unit, state, plan).map(({ heading, sentences }) => ({ heading, sentences: sentences.map(say) })),
-    ...(state.signed ? { signed: { photoId: state.signed.photoId, says: `${state.signed.name}, ${momentWords(state.signed.atMs)}` } } : {}),
+    parts: partsIn(unit.family, state, say),
+    readings: declined ? [] : readingsIn(proof, { measures, locale: catalogue.locale }, say),
+    photos: photosIn(unit.family, state, say),
+    sections: sectionsOf(record, unit, state, plan).map(({ heading, sentences }) => ({ heading: say(heading), sentences: sentences.map(say) })),
+    ...(state.signed
+      ? { signed: { photoId: state.signed.photoId, says: `${state.signed.name}, ${momentWords(state.signed.atMs, catalogue.locale)}` } }
+      : {}),
     paper: record.site.customerUnits === 'us' ? 'LETTER' : 'A4',
-    fileName: ['report', site.name, unit.name, dayWords(day)].map(forFile).join(' '),
-    foot: 'Local codes, the maker’s manual and licensed practice come before anything written here.',
+    fileName: [say(says('report.file')), site.name, unit.name, day(worked)].map(forFile).join(' '),
+    foot: say(says('report.reportContent.local-codes-makers-manual')),
   }
 }
 
@@ -114,38 +120,33 @@ const forFile = (text: string) =>
     .replace(/\s+/g, ' ')
     .trim()
 const ours: readonly Due['what'][] = ['deep-clean', 'light-clean', 'pan-treatment']
-const dueNames: Partial<Record<Due['what'], string>> = {
-  'deep-clean': 'deep clean',
-  'light-clean': 'light clean',
-  'pan-treatment': 'pan treatment',
-}
 
-const gradeWords = (grades: Grades, part: Part, otherwise: string): string => {
+const gradeWords = (grades: Grades, part: Part, otherwise: Message): Message => {
   const grade = grades[part]?.grade
-  return grade === undefined ? otherwise : `${grade} ${gradeNames[grade]}`
+  return grade === undefined ? otherwise : says('proof.grade', { grade, name: says(`names.grade.${grade}`) })
 }
 
-const partsIn = (family: Family, { grades, gradesAfter }: UnitState): ReportContent['parts'] =>
+const partsIn = (family: Family, { grades, gradesAfter }: UnitState, say: Say): ReportContent['parts'] =>
   partsOf[family]
     .filter((part) => grades[part] || gradesAfter[part])
     .map((part) => ({
-      part: partNames[part],
-      before: gradeWords(grades, part, 'not looked at'),
-      after: gradeWords(gradesAfter, part, 'not looked at again'),
+      part: say(partName(part)),
+      before: say(gradeWords(grades, part, says('report.partsIn.looked'))),
+      after: say(gradeWords(gradesAfter, part, says('report.partsIn.looked-again'))),
     }))
 
-function readingsIn({ lines }: Proof, measures: Measures): ReportContent['readings'] {
+function readingsIn({ lines }: Proof, { measures, locale }: { measures: Measures; locale: string }, say: Say): ReportContent['readings'] {
   return lines
     .filter(({ id }) => id !== 'sensible' && id !== 'latent')
     .map((line) => {
       const { what, unit, before, after, expected, tolerance } = line
-      const read = (value: number | undefined) => (value === undefined ? undefined : isSiUnit(unit) ? figureOf(value, unit, measures) : value)
-      const name = isSiUnit(unit) ? unitFor(unit, measures) : unit
+      const read = (value: number) => figureWords(isSiUnit(unit) ? figureOf(value, unit, measures) : value, locale)
+      const name = isSiUnit(unit) ? unitFor(unit, measures) : unit === 'grade' ? say(says('report.unit.grade')) : unit
       const full = (value: number | undefined, more = '') => (value === undefined ? nothing : `${read(value)}${more} ${name}`)
       // A limit is no figure of a clean unit.
-      const limit = isLimited(line) && expected !== undefined ? ` (limit ${full(expected)})` : ''
+      const limit = isLimited(line) && expected !== undefined ? ` ${say(says('report.readingsIn.limit', { limit: full(expected) }))}` : ''
       return {
-        what: `${what}${limit}`,
+        what: `${say(what)}${limit}`,
         before: full(before),
         after: full(after, tolerance ? ` ± ${read(tolerance)}` : ''),
         clean: isLimited(line) ? nothing : full(expected),
@@ -153,7 +154,7 @@ function readingsIn({ lines }: Proof, measures: Measures): ReportContent['readin
     })
 }
 
-function photosIn(family: Family, { photos }: UnitState): ReportContent['photos'] {
+function photosIn(family: Family, { photos }: UnitState, say: Say): ReportContent['photos'] {
   return partsOf[family].flatMap((part) => {
     // Rather the last that was measured than the last.
     const [before, after] = (['before', 'after'] as const).map((when) => {
@@ -161,12 +162,20 @@ function photosIn(family: Family, { photos }: UnitState): ReportContent['photos'
       return taken.findLast(({ measure }) => measure) ?? taken.at(-1)
     })
     if (!before && !after) return []
-    const shares = [before, after].map((photo) => photo?.measure && `${Math.round(settledShare(photo.measure) * 100)} %`)
-    const byHand = [before, after].some((photo) => photo?.measure?.byHand !== undefined) ? ', corrected by hand' : ''
-    const measured = shares.every((share) => share !== undefined) ? `: covered ${shares[0]} before, ${shares[1]} now${byHand}` : ''
+    const [first, second] = [before?.measure, after?.measure]
+    const byHand = first?.byHand !== undefined || second?.byHand !== undefined
+    const measured =
+      first && second
+        ? say(
+            says(byHand ? 'report.photosIn.covered-by-hand' : 'report.photosIn.covered-before-now', {
+              before: { share: settledShare(first) },
+              now: { share: settledShare(second) },
+            }),
+          )
+        : ''
     return [
       {
-        part: partNames[part],
+        part: say(partName(part)),
         measured,
         ...(before ? { before: before.photoId } : {}),
         ...(after ? { after: after.photoId } : {}),
@@ -175,73 +184,78 @@ function photosIn(family: Family, { photos }: UnitState): ReportContent['photos'
   })
 }
 
-function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan: UnitPlan): { heading: string; sentences: string[] }[] {
+function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan: UnitPlan): { heading: Message; sentences: Message[] }[] {
   const declined = state.agreed.scope === 'decline'
   const renewsFilters = knownDesign(unit.family, unit.design).design.filter === 'disposable'
-  const unseen = declined
-    ? []
-    : partsToSee(unit.family, unit.design)
-        .filter((part) => part !== 'housing' && !state.grades[part])
-        .map((part) => partNames[part])
+  const unseen = declined ? [] : partsToSee(unit.family, unit.design).filter((part) => part !== 'housing' && !state.grades[part])
   const product = (id: string) => record.products.find((entry) => entry.id === id)
   const used = plan.mixes.map(({ productId, part, dilution }) => {
-    const on = part === 'coilFace' ? 'coil' : part === 'condenserFace' ? 'outdoor coil' : partNames[part]
-    return `${product(productId)?.name ?? productId} on the ${on}${dilution > 0 ? `, one part in ${dilution} parts of water` : ''}.`
+    const on =
+      part === 'coilFace' ? says('report.sectionsOf.coil') : part === 'condenserFace' ? says('report.sectionsOf.outdoor-coil') : partName(part)
+    const mixed = { product: product(productId)?.name ?? productId, on }
+    return dilution > 0 ? says('report.sectionsOf.on-the-thinned', { ...mixed, dilution }) : says('report.sectionsOf.on-the', mixed)
   })
   const checked = state.progress['outdoor-check']?.doneAtMs !== undefined
   const outdoorUnit = state.extras.includes('outdoor-unit')
-    ? [checked ? 'Outdoor unit: rinsed at low pressure, and looked at and listened to while it ran.' : 'Outdoor unit: ordered, and not proved.']
+    ? [checked ? says('report.sectionsOf.outdoor-unit-rinsed-low') : says('report.sectionsOf.outdoor-unit-ordered-proved')]
     : []
   const reentryMin = Math.max(0, ...plan.mixes.map(({ productId }) => product(productId)?.label.reentryMin ?? 0))
   const notes = [
-    ...(throwsSpecks(state.agreed) ? [`${speckSentence} Let it run until they stop.`] : []),
-    ...(state.agreed.rinse === 'condensate' ? ['Let the unit cool today: the water it makes carries the foam off.'] : []),
-    ...(reentryMin > 0 ? [`Please use the room again ${reentryMin} minutes after the work at the earliest.`] : []),
+    ...(throwsSpecks(state.agreed) ? [says('report.sectionsOf.let-run-until-they', { specks: speckSentence })] : []),
+    ...(state.agreed.rinse === 'condensate' ? [says('report.sectionsOf.let-unit-cool-today')] : []),
+    ...(reentryMin > 0 ? [says('report.sectionsOf.please-use-room-again', { after: { min: reentryMin } })] : []),
   ]
   const all = [
-    { heading: 'What you told us', sentences: plan.complaints.filter(({ complaint }) => complaint !== 'none').map(({ answer }) => answer) },
-    { heading: 'What was done', sentences: [...workSentences(state.agreed, renewsFilters), ...(declined ? [] : used), ...outdoorUnit] },
     {
-      heading: 'Not reached, not clean, left out or still out',
+      heading: says('report.sectionsOf.you-told-us'),
+      sentences: plan.complaints.filter(({ complaint }) => complaint !== 'none').map(({ answer }) => joined({ sentences: [answer] })),
+    },
+    {
+      heading: says('report.sectionsOf.done'),
+      sentences: [...workSentences(state.agreed, renewsFilters), ...(declined ? [] : used), ...outdoorUnit],
+    },
+    {
+      heading: says('report.sectionsOf.reached-clean-left-out'),
       sentences: [
-        ...plan.notReached.map(({ part, because }) => `${capital(partNames[part])}: ${because}.`),
-        ...leftOut(state).map((sentence) => `${sentence}.`),
-        ...(isSplit(unit.family) && !declined && !state.extras.includes('outdoor-unit') ? ['Outdoor unit: not looked at.'] : []),
-        ...(unseen.length > 0 ? [`Not looked at: ${unseen.join(', ')}.`] : []),
+        ...plan.notReached.map(({ part, because }) => line(partName(part), because)),
+        ...leftOut(state).map((one) => joined({ sentences: [one] })),
+        ...(isSplit(unit.family) && !declined && !state.extras.includes('outdoor-unit') ? [says('report.sectionsOf.outdoor-unit-looked')] : []),
+        ...(unseen.length > 0 ? [says('report.sectionsOf.looked', { parts: { comma: unseen.map(partName) } })] : []),
       ],
     },
     {
-      heading: 'What was found',
+      heading: says('report.sectionsOf.found'),
       sentences: [
-        ...plan.findings.map(({ finding, leadsTo }) => `${capital(inWords(finding))}: ${leadsTo.map(findingForCustomer).join('; ')}.`),
+        ...plan.findings.map(({ finding, leadsTo }) => line(named(finding), joined({ semicolon: leadsTo.map(findingForCustomer) }))),
         ...drainNow(state),
       ],
     },
     {
-      heading: 'Parts',
-      sentences: state.partsNoted.map(
-        ({ item, need }) => `${capital(item)}: ${need === 'changed' ? 'changed on this visit' : 'has to be ordered; we come back with it'}.`,
+      heading: says('report.sectionsOf.parts'),
+      sentences: state.partsNoted.map(({ item, need }) =>
+        line(nameOf('item', item), says(need === 'changed' ? 'report.sectionsOf.changed' : 'report.sectionsOf.to-be-ordered')),
       ),
     },
-    { heading: 'Please have it seen to', sentences: plan.referrals.map(({ to, because }) => `${capital(refereeNames[to])}: ${because}.`) },
-    { heading: 'Good to know', sentences: declined ? [] : notes },
+    { heading: says('report.sectionsOf.please-seen'), sentences: plan.referrals.map(({ to, because }) => line(refereeName(to), because)) },
+    { heading: says('report.sectionsOf.good-know'), sentences: declined ? [] : notes },
     {
-      heading: 'Due next',
+      heading: says('report.sectionsOf.due-next'),
       sentences: declined
         ? []
-        : plan.due.map((due) => `${capital(dueInWords(due, (weeks) => dayAfter(state.handedOver?.atMs ?? record.onDate, weeks)))}.`),
+        : plan.due.map((due) => joined({ sentences: [dueMessage(due, (weeks) => dayAfter(state.handedOver?.atMs ?? record.onDate, weeks))] })),
     },
   ]
   return all.filter(({ sentences }) => sentences.length > 0)
 }
 
 /** How the drain runs now: as it was measured, else as its flow test showed. */
-function drainNow({ readings, progress, steps }: UnitState): string[] {
+function drainNow({ readings, progress, steps }: UnitState): Message[] {
   const test = readings.after?.flowTest
-  if (test) return [`The drain runs ${Math.round(flowLMin(test) * 10) / 10} L/min now.`]
+  if (test) return [says('report.drainNow.drain-runs-now', { flow: { LMin: Math.round(flowLMin(test) * 10) / 10 } })]
   return steps?.some(({ id }) => id === 'flow-test') && progress['flow-test']?.doneAtMs !== undefined
-    ? ['The drain passed its flow test at the end.']
+    ? [says('report.drainNow.drain-passed-flow-test')]
     : []
 }
 
-const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`
+/** A thing and what is said of it, as a sentence. */
+const line = (what: Message, because: Sentence): Message => joined({ sentences: [says('report.line', { what, because })] })

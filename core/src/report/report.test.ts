@@ -6,6 +6,7 @@ import { jobWith } from '../tests/jobs.ts'
 import { gradesWith } from '../upkeep/index.ts'
 import type { JobRecord } from '../wire/index.ts'
 import { reportContent, type ReportContent } from './index.ts'
+import { english } from '../words/en/index.ts'
 
 const id = (digit: number) => `00000000-0000-4000-8000-00000000000${digit}`
 const grades = gradesWith('wall-head', 3, ['dust'])
@@ -58,7 +59,7 @@ const done: Partial<UnitState> = {
   },
 }
 const read = (more: Partial<UnitState> = {}, customerUnits?: 'metric' | 'us') =>
-  reportContent({ firm: 'Quayside Cooling', record: record(customerUnits), unit, state: stateWith({ ...done, ...more }), plan })
+  reportContent({ firm: 'Quayside Cooling', record: record(customerUnits), unit, state: stateWith({ ...done, ...more }), plan, catalogue: english })
 const section = ({ sections }: ReportContent, heading: string) => sections.find((entry) => entry.heading === heading)?.sentences
 
 describe('a report on one unit', () => {
@@ -87,13 +88,13 @@ describe('a report on one unit', () => {
   })
   it('says whom to call where the firm named somebody, and has its day and site in its name', () => {
     const called = { ...record(), houseRules: { callUs: '+00 555 01' } }
-    const content = reportContent({ firm: 'Quayside Cooling', record: called, unit, state: stateWith(done), plan })
+    const content = reportContent({ firm: 'Quayside Cooling', record: called, unit, state: stateWith(done), plan, catalogue: english })
     expect(content.facts).toContainEqual({ what: 'Questions', says: '+00 555 01' })
     expect(content.fileName).toBe('report Fern House Bedroom head 1 Mar 2027')
   })
   it('keeps names in any letters, and nothing that a folder stumbles over', () => {
     const named = { ...unit, name: 'Σάλα 3 / "east": ноль' }
-    const content = reportContent({ firm: 'Quayside Cooling', record: record(), unit: named, state: stateWith(done), plan })
+    const content = reportContent({ firm: 'Quayside Cooling', record: record(), unit: named, state: stateWith(done), plan, catalogue: english })
     expect(content.fileName).toBe('report Fern House Σάλα 3 east ноль 1 Mar 2027')
   })
   it('is written on the paper of the customer’s country', () => expect([read().paper, read({}, 'us').paper]).toEqual(['A4', 'LETTER']))

@@ -6,7 +6,7 @@ import { applyInOrder, effective, inOrder } from './state.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
 
 /** Grows when the same events come to another state than before: what was kept then is not carried on. */
-export const carriedVersion = 1
+export const carriedVersion = 2
 
 /** A unit's state as it is kept: without its steps, which stand in the event that agreed them. */
 export interface Carried {

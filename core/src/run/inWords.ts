@@ -1,103 +1,134 @@
 // How is what happened said, as a line of a record?
-import { extentInWords, inWords, settledShare } from '../lookover/index.ts'
-import { topicNames } from '../method/index.ts'
-import { gradeNames } from '../quantities/index.ts'
-import { partNames } from '../units/index.ts'
+import { extentName, named, settledShare } from '../lookover/index.ts'
+import { topicName } from '../method/index.ts'
+import { componentName, fastenerName, partName } from '../units/index.ts'
 import type { WashPlan } from '../wash/index.ts'
+import { joined, nameOf, says, type Message, type Sentence } from '../words/index.ts'
 import type { Happening, Verdict } from './event.ts'
 
-export const verdictWords: Record<Verdict, string> = { proved: 'proved', partly: 'partly proved', 'not-proved': 'not proved' }
-const percent = (share: number) => `${Math.round(share * 100)} %`
+export const verdictName = (verdict: Verdict): Message => says(`run.verdict.${verdict}`)
 
-const washWords = ({ flowLMin, washMin, pausesAtMin = [] }: WashPlan) =>
-  [
-    ...(flowLMin === undefined ? [] : [`${flowLMin} L/min`]),
-    ...(washMin === undefined ? [] : [`${washMin} min`]),
-    ...(pausesAtMin.length === 0 ? [] : [`pauses after ${pausesAtMin.join(', ')} min`]),
-  ].join(', ')
+const washWords = ({ flowLMin, washMin, pausesAtMin = [] }: WashPlan): Message =>
+  joined({
+    comma: [
+      ...(flowLMin === undefined ? [] : [says('run.wash.flow', { flow: { LMin: flowLMin } })]),
+      ...(washMin === undefined ? [] : [says('run.wash.time', { time: { min: washMin } })]),
+      ...(pausesAtMin.length === 0 ? [] : [says('run.wash.pauses', { minutes: { comma: pausesAtMin.map(String) } })]),
+    ],
+  })
 
 /** Names of what a happening points to by id. */
 export interface Names {
   /** Title of a step. */
-  titleOf(stepId: string): string
+  titleOf(stepId: string): Sentence
   /** What its gate asks for. */
-  gateOf(stepId: string): string
+  gateOf(stepId: string): Sentence
   productName(id: string): string
   personName(id: number): string
 }
 
+/** With the reason that somebody gave, where one was given. */
+const withReason = (what: Message, because: string | undefined): Message => (because ? says('run.because', { what, because }) : what)
+
 /** What happened, as a line of a record. */
-export function happeningInWords(happening: Happening, { titleOf, gateOf, productName, personName }: Names): string {
+export function happeningInWords(happening: Happening, { titleOf, gateOf, productName, personName }: Names): Message {
   switch (happening.type) {
-    case 'complaint-set':
-      return `complaint ${happening.present ? '' : 'withdrawn: '}${inWords(happening.complaint)}`
-    case 'grade-set':
-      return `${partNames[happening.part]}${happening.when === 'after' ? ', afterwards' : ''}: ${happening.grade === null ? 'not graded' : `grade ${happening.grade}, ${gradeNames[happening.grade]}`}${happening.kinds.length > 0 ? ` (${happening.kinds.map(inWords).join(', ')})` : ''}`
-    case 'finding-set':
-      return `finding ${happening.present ? '' : 'withdrawn: '}${inWords(happening.finding)}${happening.extent ? ` (${extentInWords(happening.finding, happening.extent)})` : ''}`
-    case 'extra-chosen':
-      return happening.present
-        ? `ordered besides: ${happening.extra.replaceAll('-', ' ')}`
-        : `not ordered after all: ${happening.extra.replaceAll('-', ' ')}`
-    case 'reading-taken':
-      return `${happening.when} readings: return ${happening.readings.returnC} °C, supply ${happening.readings.supplyC} °C${happening.readings.airflowM3h ? `, ${happening.readings.airflowM3h} m³/h` : ''}`
+    case 'complaint-set': {
+      const complaint = named(happening.complaint)
+      return happening.present ? says('run.complaint', { complaint }) : says('run.complaint-withdrawn', { complaint })
+    }
+    case 'grade-set': {
+      const part = happening.when === 'after' ? says('run.grade.afterwards', { part: partName(happening.part) }) : partName(happening.part)
+      if (happening.grade === null) return says('run.grade.none', { part })
+      const grade = { part, grade: happening.grade, name: says(`names.grade.${happening.grade}`) }
+      return happening.kinds.length > 0
+        ? says('run.grade.kinds', { ...grade, kinds: { comma: happening.kinds.map(named) } })
+        : says('run.grade', grade)
+    }
+    case 'finding-set': {
+      const { extent } = happening
+      const bare = named(happening.finding)
+      const finding = extent
+        ? says('run.finding.extent', {
+            finding: bare,
+            extent: extentName(happening.finding, extent),
+          })
+        : bare
+      return happening.present ? says('run.finding', { finding }) : says('run.finding-withdrawn', { finding })
+    }
+    case 'extra-chosen': {
+      const extra = says(`names.extra.${happening.extra}`)
+      return happening.present ? says('run.ordered-besides', { extra }) : says('run.not-ordered', { extra })
+    }
+    case 'reading-taken': {
+      const { returnC, supplyC, airflowM3h } = happening.readings
+      const read = { supply: { C: supplyC }, return: { C: returnC }, when: says(`run.when.${happening.when}`) }
+      return airflowM3h ? says('run.readings.with-air', { ...read, airflow: { M3h: airflowM3h } }) : says('run.readings', read)
+    }
     case 'school-chosen':
-      return `school for this job: ${happening.value.replaceAll('-', ' ')}${happening.because ? ` — ${happening.because}` : ''}`
-    case 'choice-made':
+      return withReason(says('run.school', { school: nameOf('school', happening.value) }), happening.because)
+    case 'choice-made': {
+      const topic = topicName(happening.topic)
       return happening.choice === null
-        ? `${topicNames[happening.topic]}: back to the rule`
-        : `${topicNames[happening.topic]}, by hand: ${happening.choice.replaceAll('-', ' ')}${happening.because ? ` — ${happening.because}` : ''}`
+        ? says('run.choice-back', { topic })
+        : withReason(says('run.choice', { topic, choice: nameOf('choice', happening.choice) }), happening.because)
+    }
     case 'wash-chosen':
-      return happening.wash === null ? 'washing: back to the plan' : `washing chosen: ${washWords(happening.wash)}`
+      return happening.wash === null ? says('run.wash-back') : says('run.wash-chosen', { wash: washWords(happening.wash) })
     case 'method-agreed':
-      return `method agreed, ${happening.steps.length} steps`
+      return says('run.method-agreed', { steps: happening.steps.length })
     case 'step-begun':
-      return `begun: ${titleOf(happening.stepId)}`
+      return says('run.begun', { step: titleOf(happening.stepId) })
     case 'gate-confirmed':
-      return `confirmed: ${gateOf(happening.stepId)}`
+      return says('run.confirmed', { gate: gateOf(happening.stepId) })
     case 'fasteners-counted':
-      return `${happening.count} × ${happening.kind} ${happening.direction === 'out' ? 'out' : 'back'}`
+      return says(`run.counted.${happening.direction}`, { count: happening.count, fastener: fastenerName(happening.kind) })
     case 'step-done':
-      return `done: ${titleOf(happening.stepId)}`
+      return says('run.done', { step: titleOf(happening.stepId) })
     case 'wait-ended':
-      return `dry to the touch: ${titleOf(happening.stepId)}`
+      return says('run.dry-to-the-touch', { step: titleOf(happening.stepId) })
     case 'wait-shortened':
-      return `wait shortened by the owner: ${titleOf(happening.stepId)} — ${happening.text}`
+      return withReason(says('run.wait-shortened', { step: titleOf(happening.stepId) }), happening.text)
     case 'photo-left-out':
-      return `no photograph at: ${titleOf(happening.stepId)} — ${happening.because}`
-    case 'part-noted':
-      return happening.need === null
-        ? `taken back: ${happening.item}`
-        : happening.need === 'changed'
-          ? `changed: ${happening.item}`
-          : `to be ordered: ${happening.item}`
+      return withReason(says('run.no-photo', { step: titleOf(happening.stepId) }), happening.because)
+    case 'part-noted': {
+      const item = nameOf('item', happening.item)
+      return happening.need === null ? says('run.part.back', { item }) : says(`run.part.${happening.need}`, { item })
+    }
     case 'product-used':
-      return `used: ${happening.litres} L of ${productName(happening.productId)}`
+      return says('run.used', { amount: { L: happening.litres }, product: productName(happening.productId) })
     case 'note':
-      return `note: ${happening.text}`
-    case 'step-given':
-      return happening.to === null
-        ? `for whoever is free: ${titleOf(happening.stepId)}`
-        : `given to ${personName(happening.to)}: ${titleOf(happening.stepId)}`
+      return says('run.note', { text: happening.text })
+    case 'step-given': {
+      const step = titleOf(happening.stepId)
+      return happening.to === null ? says('run.for-whoever', { step }) : says('run.given', { person: personName(happening.to), step })
+    }
     case 'step-skipped':
-      return `left out: ${titleOf(happening.stepId)} — ${happening.because}`
+      return withReason(says('run.skipped', { step: titleOf(happening.stepId) }), happening.because)
     case 'paused':
-      return `paused${happening.because ? `: ${happening.because}` : ''}`
+      return withReason(says('run.paused'), happening.because)
     case 'resumed':
-      return 'went on'
+      return says('run.resumed')
     case 'photo-taken':
-      return `photograph${happening.stepId ? ` at: ${titleOf(happening.stepId)}` : happening.of ? ` of the ${partNames[happening.of.part]}, ${happening.of.when}` : happening.plate ? ' of the nameplate' : ''}`
-    case 'photo-measured':
-      return `measured on a photograph: ${percent(settledShare(happening.measure))} covered${
-        happening.measure.byHand === undefined ? '' : `, corrected by hand (read: ${percent(happening.measure.coveredShare)})`
-      }`
+      if (happening.stepId) return says('run.photo.step', { step: titleOf(happening.stepId) })
+      if (happening.of) return says('run.photo.part', { part: partName(happening.of.part), when: says(`run.when.${happening.of.when}`) })
+      return happening.plate ? says('run.photo.plate') : says('run.photo')
+    case 'photo-measured': {
+      const { measure } = happening
+      const covered = { share: settledShare(measure) }
+      return measure.byHand === undefined
+        ? says('run.measured', { covered })
+        : says('run.measured.by-hand', { covered, read: { share: measure.coveredShare } })
+    }
     case 'signed':
-      return `signed by ${happening.name}`
-    case 'exception-written':
-      return `may stay out: ${happening.short} × ${happening.kind} of ${happening.item} — ${happening.text}`
+      return says('run.signed', { person: happening.name })
+    case 'exception-written': {
+      const { short, kind, item, text } = happening
+      return withReason(says('run.exception', { short, fastener: fastenerName(kind), component: componentName(item) }), text)
+    }
     case 'handed-over':
-      return `handed over, ${verdictWords[happening.verdict]}`
+      return says('run.handed-over', { verdict: verdictName(happening.verdict) })
     case 'undone':
-      return 'undone: the tap before'
+      return says('run.undone')
   }
 }

@@ -3,6 +3,7 @@ import type { UnitSteps } from '../crew/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { waitOf } from './gates.ts'
 import type { UnitState } from './unitState.ts'
+import { says } from '../words/index.ts'
 
 const minuteMs = 60_000
 
@@ -29,12 +30,12 @@ export function stepsLeft(unit: UnitState, nowMs: number): Step[] {
     const presses = mostMin !== undefined && mostMin >= 0
     if (leastMin === 0 && !presses) return []
     const { phase } = step
-    const reason = step.wait?.for ?? 'the step before'
+    const reason = step.wait?.for ?? says('run.stepsLeft.step-before')
     return [
       {
         id: `wait-${step.id}`,
         phase,
-        title: `waiting for ${reason}`,
+        title: says('run.stepsLeft.waiting', { reason }),
         handsMin: leastMin,
         ...(presses ? { wait: { leastMin: 0, mostMin, for: reason } } : {}),
         after: [],

@@ -24,6 +24,7 @@ import {
   type Happening,
   type JobEvent,
 } from './index.ts'
+import { told } from '../tests/inEnglish.ts'
 
 const minute = 60_000
 const readings = { returnC: 26, returnRh: 0.5, supplyC: 14 }
@@ -241,10 +242,10 @@ describe('gates', () => {
     const log = new Log().agree()
     log.add({ type: 'step-done', stepId: 'off-cover' })
     expect(log.state.held).toHaveLength(1)
-    expect(log.state.held[0].because.join()).toMatch(/first: /)
+    expect(told(log.state.held[0].because).join()).toMatch(/first: /)
     log.upTo('off-cover').do(stepOf('off-cover'), { fasteners: false })
     expect(log.state.progress['off-cover']?.doneAtMs).toBeUndefined()
-    expect(log.state.held.at(-1)!.because).toContain('to be counted: cover screw')
+    expect(told(log.state.held.at(-1)!.because)).toContain('to be counted: cover screw')
     log.do(stepOf('off-cover'))
     expect(log.state.progress['off-cover'].doneAtMs).toBe(log.nowMs)
   })
@@ -256,9 +257,9 @@ describe('gates', () => {
     log.add({ type: 'step-done', stepId: 'on-cover' })
     expect(log.state.progress['on-cover']?.doneAtMs).toBeDefined()
     const power = stepOf('power-on')
-    expect(reasonsToHold(log.state, power, log.nowMs).join('\n')).toMatch(/1 of 3 × cover screw from “front cover” is still out/)
+    expect(told(reasonsToHold(log.state, power, log.nowMs)).join('\n')).toMatch(/1 of 3 × cover screw from “front cover” is still out/)
     log.do(cover)
-    expect(reasonsToHold(log.state, power, log.nowMs).join('\n')).not.toMatch(/cover screw/)
+    expect(told(reasonsToHold(log.state, power, log.nowMs)).join('\n')).not.toMatch(/cover screw/)
   })
   it('can be asked before a count is recorded, without changing anything', () => {
     const log = new Log().agree().upTo('off-cover')
@@ -269,8 +270,8 @@ describe('gates', () => {
     ]
     log.add({ type: 'photo-left-out', stepId: 'off-cover', because: 'too dark' }, 0)
     const { state } = log
-    expect(reasonsToHold(withCounts(state, cover, counts), cover, log.nowMs)).toEqual([])
-    expect(reasonsToHold(withCounts(state, cover, counts.slice(1)), cover, log.nowMs)).toEqual(['to be counted: cover screw'])
+    expect(told(reasonsToHold(withCounts(state, cover, counts), cover, log.nowMs))).toEqual([])
+    expect(told(reasonsToHold(withCounts(state, cover, counts.slice(1)), cover, log.nowMs))).toEqual(['to be counted: cover screw'])
     expect(state.ledger.some(({ kind }) => kind === 'cover screw')).toBe(false)
   })
   it('hold the rinse until the dwell has worked, and warn when it runs over', () => {
@@ -278,7 +279,7 @@ describe('gates', () => {
     log.do(stepOf('apply-coil'))
     const [wait] = runningWaits(log.state, log.nowMs)
     expect(wait).toMatchObject({ phase: 'soaking', leastAtMs: log.nowMs + 10 * minute, mostAtMs: log.nowMs + 20 * minute })
-    expect(reasonsToHold(log.state, stepOf('rinse-coil'), log.nowMs + minute)).toContain('9 min left for Antimicrobial coil foam to work')
+    expect(told(reasonsToHold(log.state, stepOf('rinse-coil'), log.nowMs + minute))).toContain('9 min left for Antimicrobial coil foam to work')
     expect(nextSteps(log.state, log.nowMs).map(({ id }) => id)).toContain('wash-filters')
     expect(nextSteps(log.state, log.nowMs + 11 * minute)[0].id).toBe('rinse-coil')
     expect(runningWaits(log.state, log.nowMs + 21 * minute)[0].phase).toBe('late')
@@ -319,12 +320,12 @@ describe('waits that somebody ends', () => {
   it('are those of drying, by a hand that says so; nothing is dried before it was set to dry', () => {
     const log = new Log().agree().upTo('dry-parts')
     log.add({ type: 'wait-ended', stepId: 'dry-parts', said: 'dry-to-the-touch' })
-    expect(log.state.held.at(-1)?.because).toEqual(['this wait runs its time'])
+    expect(told(log.state.held.at(-1)?.because)).toEqual(['this wait runs its time'])
     log.do(stepOf('dry-parts'))
-    expect(reasonsToHold(log.state, stepOf('on-wheel'), log.nowMs + minute).join()).toMatch(/left for parts to dry/)
+    expect(told(reasonsToHold(log.state, stepOf('on-wheel'), log.nowMs + minute)).join()).toMatch(/left for parts to dry/)
     log.add({ type: 'wait-ended', stepId: 'dry-parts', said: 'dry-to-the-touch' }, 1, 2)
     expect(log.state.progress['dry-parts'].waitEnded).toEqual({ by: 2, atMs: log.nowMs })
-    expect(reasonsToHold(log.state, stepOf('on-wheel'), log.nowMs).join()).not.toMatch(/left for parts to dry/)
+    expect(told(reasonsToHold(log.state, stepOf('on-wheel'), log.nowMs)).join()).not.toMatch(/left for parts to dry/)
   })
   it('are not those of an agent, whoever asks', () => {
     const log = new Log().agree().upTo('apply-coil')
@@ -341,10 +342,10 @@ describe('waits that somebody ends', () => {
     log.add({ type: 'method-agreed', decisions: [], steps: [stand] })
     log.add({ type: 'step-done', stepId: 'stand-upright' })
     log.add({ type: 'wait-ended', stepId: 'stand-upright', said: 'dry-to-the-touch' })
-    expect(log.state.held.at(-1)?.because).toEqual(['only the owner shortens this wait, in writing'])
+    expect(told(log.state.held.at(-1)?.because)).toEqual(['only the owner shortens this wait, in writing'])
     log.add({ type: 'wait-shortened', stepId: 'stand-upright', text: 'it was never tipped' })
     expect(log.state.progress['stand-upright'].waitEnded?.text).toBe('it was never tipped')
-    expect(leftOut(log.state)).toEqual([expect.stringContaining('the owner’s word — it was never tipped')])
+    expect(told(leftOut(log.state))).toEqual([expect.stringContaining('the owner’s word — it was never tipped')])
   })
 })
 
@@ -353,7 +354,7 @@ describe('what was not counted or photographed', () => {
     const log = new Log().agree().upTo('on-cover')
     const cover = stepOf('on-cover')
     log.add({ type: 'gate-confirmed', stepId: 'on-cover' }, 0)
-    expect(reasonsToHold(log.state, cover, log.nowMs)).toEqual(['to be counted: cover screw', 'to be counted: screw cap'])
+    expect(told(reasonsToHold(log.state, cover, log.nowMs))).toEqual(['to be counted: cover screw', 'to be counted: screw cap'])
     for (const [kind, count] of [
       ['cover screw', 2],
       ['screw cap', 3],
@@ -367,26 +368,26 @@ describe('what was not counted or photographed', () => {
     ))
       log.do(step)
     log.add({ type: 'gate-confirmed', stepId: 'power-on' })
-    expect(reasonsToHold(log.state, stepOf('power-on'), log.nowMs)).toEqual(['1 of 3 × cover screw from “front cover” is still out'])
+    expect(told(reasonsToHold(log.state, stepOf('power-on'), log.nowMs))).toEqual(['1 of 3 × cover screw from “front cover” is still out'])
     log.add({ type: 'exception-written', item: 'front cover', kind: 'cover screw', short: 1, text: 'thread worn' })
-    expect(reasonsToHold(log.state, stepOf('power-on'), log.nowMs)).toEqual([])
-    expect(leftOut(log.state)).toEqual(['One × cover screw of the front cover short, the owner’s exception — thread worn'])
+    expect(told(reasonsToHold(log.state, stepOf('power-on'), log.nowMs))).toEqual([])
+    expect(told(leftOut(log.state))).toEqual(['One × cover screw of the front cover short, the owner’s exception — thread worn'])
   })
   it('is a photograph that a step asks for: taken, or left out with a reason', () => {
     const log = new Log().agree().upTo('off-cover')
-    const wanted = () => reasonsToHold(log.state, stepOf('off-cover'), log.nowMs).filter((reason) => reason.includes('photographed'))
+    const wanted = () => told(reasonsToHold(log.state, stepOf('off-cover'), log.nowMs)).filter((reason) => reason.includes('photographed'))
     expect(wanted()).toHaveLength(1)
     log.add({ type: 'photo-left-out', stepId: 'off-cover', because: 'too dark' })
     expect(wanted()).toEqual([])
     const other = new Log().agree().upTo('off-cover')
     other.add({ type: 'photo-taken', photoId: '11111111-1111-4111-8111-111111111111', stepId: 'off-cover' })
-    expect(reasonsToHold(other.state, stepOf('off-cover'), other.nowMs).join()).not.toMatch(/photographed/)
+    expect(told(reasonsToHold(other.state, stepOf('off-cover'), other.nowMs)).join()).not.toMatch(/photographed/)
   })
   it('are readings that nobody took: the step is done by taking them', () => {
     const log = new Log().agree()
     log.add({ type: 'step-done', stepId: 'read-before' })
     expect(log.state.progress['read-before']?.doneAtMs).toBeUndefined()
-    expect(reasonsToHold(log.state, stepOf('run-test'), log.nowMs)).toContain('the after readings are not taken yet')
+    expect(told(reasonsToHold(log.state, stepOf('run-test'), log.nowMs))).toContain('the after readings are not taken yet')
   })
 })
 
@@ -524,7 +525,7 @@ describe('leaving out', () => {
     own.add({ type: 'step-skipped', stepId: 'read-before', because: 'the unit does not start' })
     expect(own.state.progress['read-before']).toMatchObject({ doneAtMs: own.nowMs, skippedBecause: 'the unit does not start' })
     expect(own.state.held).toEqual([])
-    expect(leftOut(own.state)).toEqual([expect.stringMatching(/^Left out: Take the before readings — the unit does not start \(/)])
+    expect(told(leftOut(own.state))).toEqual([expect.stringMatching(/^Left out: Take the before readings — the unit does not start \(/)])
     own.upTo('off-cover')
     expect(own.state.progress['read-before'].skippedBecause).toBe('the unit does not start')
   })
@@ -562,20 +563,20 @@ describe('the owner’s written exception', () => {
     const count = (kind: string, back: number) => own.add({ type: 'fasteners-counted', stepId: 'on-cover', kind, count: back, direction: 'in' }, 0)
     count('cover screw', 2)
     count('screw cap', 3)
-    const holds = (id: string) => reasonsToHold(own.state, stepOf(id), own.nowMs).filter((reason) => !reason.startsWith('first: '))
+    const holds = (id: string) => told(reasonsToHold(own.state, stepOf(id), own.nowMs)).filter((reason) => !reason.startsWith('first: '))
     expect(holds('power-on')).toContain('1 of 3 × cover screw from “front cover” is still out')
     own.add({ type: 'exception-written', item: 'front cover', kind: 'cover screw', short: 1, text: 'fell behind the wall; a new one on Friday' })
     expect(holds('on-cover').filter((reason) => reason.includes('cover screw'))).toEqual([])
     if (stepOf('on-cover').gate) own.add({ type: 'gate-confirmed', stepId: 'on-cover' })
     own.add({ type: 'step-done', stepId: 'on-cover' })
-    const shortCover = () => shortfalls(own.state).filter((says) => says.includes('cover'))
+    const shortCover = () => told(shortfalls(own.state)).filter((says) => says.includes('cover'))
     expect(shortCover()).toEqual([])
-    expect(leftOut(own.state)).toEqual([
+    expect(told(leftOut(own.state))).toEqual([
       'One × cover screw of the front cover short, the owner’s exception — fell behind the wall; a new one on Friday',
     ])
     expect(holds('power-on').join()).not.toMatch(/cover/)
     count('cover screw', 1)
-    expect(leftOut(own.state)).toEqual([])
+    expect(told(leftOut(own.state))).toEqual([])
     expect(shortCover()).toEqual(['2 of 3 × cover screw from “front cover” are still out'])
     expect(holds('power-on').join()).toMatch(/2 of 3 × cover screw/)
   })
@@ -622,6 +623,6 @@ describe('what counts for nothing', () => {
     const log = new Log()
     log.add({ type: 'handed-over', verdict: 'proved' })
     expect(log.state.handedOver).toBeUndefined()
-    expect(log.state.held[0].because).toEqual(['no method was agreed'])
+    expect(told(log.state.held[0].because)).toEqual(['no method was agreed'])
   })
 })

@@ -3,6 +3,7 @@ import type { Step } from '../procedure/index.ts'
 import { timeOf, type JobEvent } from './event.ts'
 import { reasonsToHold } from './gates.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
+import { says } from '../words/index.ts'
 
 /** Each event once, in the order in which they count: by the server's clock as far as it is known, then id. */
 export const inOrder = (events: readonly JobEvent[]): JobEvent[] =>
@@ -204,7 +205,7 @@ function countFasteners(
 function handOver(unit: UnitState, eventId: string, handedOver: NonNullable<UnitState['handedOver']>): void {
   const open = unit.steps
     ?.filter(({ id, doneBy }) => doneBy !== 'hand-over' && unit.progress[id]?.doneAtMs === undefined)
-    .map(({ title }) => `not done: ${title}`) ?? ['no method was agreed']
+    .map(({ title }) => says('run.handOver.done', { title })) ?? [says('run.handOver.method-agreed')]
   if (open.length > 0) {
     unit.held.push({ eventId, because: open })
     return
@@ -230,7 +231,7 @@ function endWait(
   if (!step?.wait || !may || progress?.doneAtMs === undefined) {
     unit.held.push({
       eventId,
-      because: [step?.mayEndEarly === 'owner' ? 'only the owner shortens this wait, in writing' : 'this wait runs its time'],
+      because: [step?.mayEndEarly === 'owner' ? says('run.endWait.owner-shortens-wait-writing') : says('run.endWait.wait-runs-time')],
     })
     return
   }
@@ -251,7 +252,7 @@ function endPause(unit: UnitState, by: number, atMs: number): void {
 function skipStep(unit: UnitState, eventId: string, { stepId, because }: { stepId: string; because: string }, atMs: number, by: number): void {
   const step = unit.steps?.find(({ id }) => id === stepId)
   if (!step || unit.progress[stepId]?.doneAtMs !== undefined) return
-  if (step.optional === undefined) unit.held.push({ eventId, because: ['this step cannot be left out'] })
+  if (step.optional === undefined) unit.held.push({ eventId, because: [says('run.skipStep.step-cannot-left-out')] })
   else unit.progress[stepId] = { ...unit.progress[stepId], by, doneAtMs: atMs, skippedBecause: because }
 }
 

@@ -1,10 +1,11 @@
 // How long do steps really take? From finished runs: a factor on the start value of each step, guarded against what was no work.
 import { clamp, estimate, round } from '../quantities/index.ts'
 import type { UnitState } from './unitState.ts'
+import type { Sentence } from '../words/index.ts'
 
 export interface StepDuration {
   readonly stepId: string
-  readonly title: string
+  readonly title: Sentence
   /** Start value before any correction, and what it took, minutes. */
   readonly startMin: number
   readonly realMin: number
@@ -45,7 +46,7 @@ export function durationsOf({ steps = [], progress, pauses }: UnitState): StepDu
 
 export interface LearnedStepTime {
   readonly stepId: string
-  readonly title: string
+  readonly title: Sentence
   /** Runs that count, and those that were set aside. */
   readonly runs: number
   readonly setAside: number

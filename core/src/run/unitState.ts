@@ -4,6 +4,7 @@ import type { SchoolName, Topic } from '../method/index.ts'
 import type { Extra, Step } from '../procedure/index.ts'
 import type { WashPlan } from '../wash/index.ts'
 import type { Part } from '../units/index.ts'
+import type { Message, Sentence } from '../words/index.ts'
 import type { PartNeed, Verdict } from './event.ts'
 
 export interface StepState {
@@ -68,7 +69,7 @@ export interface LedgerEntry {
   kind: string
   takenAt: string
   item: string
-  slot: string
+  slot: Sentence
   out: number
   in: number
   /** Whether anybody counted what came back: zero is a count too. */
@@ -77,7 +78,7 @@ export interface LedgerEntry {
 
 export interface TrayItem {
   item: string
-  slot: string
+  slot: Sentence
   stepId: string
   by: number
   atMs: number
@@ -119,7 +120,7 @@ export interface UnitState {
   signed?: { photoId: string; name: string; atMs: number }
   handedOver?: { verdict: Verdict; atMs: number; by: number; customerText?: string; notReached?: Part[] }
   /** Events that are on record but do not count, and why. */
-  held: { eventId: string; because: string[] }[]
+  held: { eventId: string; because: Message[] }[]
 }
 
 export const emptyUnitState = (): UnitState => ({

@@ -2,6 +2,7 @@
 import type { StartValue } from '../quantities/index.ts'
 import type { Part } from './family.ts'
 import type { KnownDesign } from './defaults.ts'
+import { nameOf, type Message } from '../words/index.ts'
 
 export interface Fasteners {
   readonly kind: string
@@ -20,16 +21,18 @@ export interface Component {
   readonly fitted: (design: KnownDesign) => boolean
   readonly fasteners: (design: KnownDesign) => readonly Fasteners[]
   /** Place in the parts tray. */
-  readonly slot: string
+  readonly slot: Message
   readonly offMin: StartValue
   readonly onMin: StartValue
-  readonly takeOff: string
-  readonly putBack: string
+  readonly takeOff: Message
+  readonly putBack: Message
+  /** The same where it is renewed instead of washed: a filter that is thrown away. */
+  readonly putBackRenewed?: Message
   /** What to photograph before it comes off. */
-  readonly photo?: string
+  readonly photo?: Message
   /** What must be confirmed before it counts as back. */
-  readonly seatGate?: string
-  readonly cautions: readonly string[]
+  readonly seatGate?: Message
+  readonly cautions: readonly Message[]
   readonly skill?: 'wheel-removal' | 'roof' | 'electrics'
   /** Closes the unit: whatever has to be proved with the unit open comes before it goes back. */
   readonly closes?: boolean
@@ -44,3 +47,7 @@ export interface Component {
   /** Goes back last of what sits inside, after the drain is proved and right before the unit is closed (a probe). */
   readonly last?: boolean
 }
+
+/** How a component, and a kind of fastener, is called: both go by their English names in plans and logs. */
+export const componentName = (name: string): Message => nameOf('component', name)
+export const fastenerName = (kind: string): Message => nameOf('fastener', kind)

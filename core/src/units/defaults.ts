@@ -2,8 +2,9 @@
 import { airflowPerKwM3h } from '../air/index.ts'
 import { estimate } from '../quantities/index.ts'
 import type { Design, Trait } from './design.ts'
-import { familyNames, type Family } from './family.ts'
+import { familyName, type Family } from './family.ts'
 import { traitsOf } from './traits.ts'
+import { says, type Message } from '../words/index.ts'
 
 /** Traits that always have a value once a design is known; the others stay open where nobody noted them. */
 type Open = 'nameplateAmps' | 'volts' | 'faceWidthMm' | 'faceSlantMm'
@@ -15,7 +16,7 @@ export type KnownDesign = Pick<Design, Open> & Required<Pick<Design, Always>>
 interface Default<T extends Trait> {
   value: Required<Design>[T]
   /** How it is said under the plan's warnings; undefined where the default changes nothing that hurts. */
-  said?: string
+  said?: Message
 }
 type Defaults = { [T in Always]: Default<T> }
 
@@ -38,17 +39,17 @@ const common: Defaults = {
   ratedAirflowM3h: { value: 0 },
   ratedPowerW: { value: 0 },
   aboveFloorM: { value: 0 },
-  below: { value: 'electronics', said: 'what stands below not noted: something that must not get wet taken' },
-  finCoating: { value: 'epoxy', said: 'fin coating not noted: a coated coil taken, neutral agents only' },
-  refrigerantSafety: { value: 'A3', said: 'refrigerant not noted: a flammable one taken' },
+  below: { value: 'electronics', said: says('units.common.below') },
+  finCoating: { value: 'epoxy', said: says('units.common.finCoating') },
+  refrigerantSafety: { value: 'A3', said: says('units.common.refrigerantSafety') },
   drain: { value: 'gravity' },
   filter: { value: 'washable' },
   fineFilter: { value: false },
   coverScrews: { value: 3 },
   ceilingGapCm: { value: 100 },
-  wheelRemovable: { value: false, said: 'not noted whether the wheel comes out: taken as fixed' },
+  wheelRemovable: { value: false, said: says('units.common.wheelRemovable') },
   coilLiftable: { value: false },
-  panRemovable: { value: false, said: 'not noted whether the pan comes off: taken as fixed' },
+  panRemovable: { value: false, said: says('units.common.panRemovable') },
   quickAccessOutlet: { value: false },
   boardRemovable: { value: false },
   boardBlocksPan: { value: false },
@@ -73,31 +74,31 @@ const common: Defaults = {
 
 const screws = (value: number): Default<'coverScrews'> => ({
   value,
-  said: `number of cover screws not noted: ${value} taken; count them as they come out`,
+  said: says('units.screws.number-cover-screws-noted', { count: value }),
 })
-const upstairs: Default<'storey'> = { value: 1, said: 'storey not noted: above ground taken, so nobody works from outside' }
+const upstairs: Default<'storey'> = { value: 1, said: says('units.upstairs.said') }
 
 const own: Record<Family, Partial<Defaults>> = {
   'wall-head': {
-    aboveFloorM: { value: 2.4, said: 'height not noted: ladder work taken' },
+    aboveFloorM: { value: 2.4, said: says('units.own.wall-head') },
     coverScrews: screws(3),
     ceilingGapCm: { value: 5 },
   },
   'ceiling-cassette': {
-    aboveFloorM: { value: 2.7, said: 'height not noted: ladder work taken' },
+    aboveFloorM: { value: 2.7, said: says('units.own.wall-head') },
     coverScrews: screws(4),
-    drain: { value: 'pump', said: 'drain not noted: a lift pump taken, and tested' },
-    wheelRemovable: { value: true, said: 'not noted whether the wheel comes off: taken as coming off, since it hangs on nut and washer' },
-    panRemovable: { value: true, said: 'not noted whether the pan comes down: taken as coming down, as the pan of a cassette does' },
-    ways: { value: 4, said: 'number of outlets not noted: 4 taken; count the louvre plugs' },
-    drainPlug: { value: true, said: 'drain plug not noted: one is looked for before anything comes down' },
+    drain: { value: 'pump', said: says('units.own.ceiling-cassette') },
+    wheelRemovable: { value: true, said: says('units.own.ceiling-cassette.noted-whether-wheel-comes') },
+    panRemovable: { value: true, said: says('units.own.ceiling-cassette.noted-whether-pan-comes') },
+    ways: { value: 4, said: says('units.own.ceiling-cassette.number-outlets-noted-4') },
+    drainPlug: { value: true, said: says('units.own.ceiling-cassette.drain-plug-noted-one') },
   },
   window: {
     aboveFloorM: { value: 0.9 },
     coverScrews: screws(6),
-    weightKg: { value: heavyKg.window.value, said: `weight not noted: ${heavyKg.window.value} kg taken, two people carry it` },
-    removable: { value: false, said: 'not noted whether it comes out safely: it is cleaned where it sits' },
-    foamAirGuide: { value: true, said: 'foam air guide not noted: one is looked for' },
+    weightKg: { value: heavyKg.window.value, said: says('units.own.window', { weight: { kg: heavyKg.window.value } }) },
+    removable: { value: false, said: says('units.own.window.noted-whether-comes-out') },
+    foamAirGuide: { value: true, said: says('units.own.window.foam-air-guide-noted') },
     storey: upstairs,
   },
   'through-wall': {
@@ -106,24 +107,24 @@ const own: Record<Family, Partial<Defaults>> = {
     coverScrews: screws(4),
     weightKg: {
       value: heavyKg['through-wall'].value,
-      said: `weight not noted: ${heavyKg['through-wall'].value} kg taken, two people carry it`,
+      said: says('units.own.through-wall', { weight: { kg: heavyKg['through-wall'].value } }),
     },
-    removable: { value: true, said: 'not noted whether the chassis slides out: taken as sliding, try it before the visit' },
+    removable: { value: true, said: says('units.own.through-wall.noted-whether-chassis-slides') },
     slideOut: { value: true },
     storey: upstairs,
-    heaterKw: { value: 3, said: 'heater not noted: one of 3 kW taken; nothing wet goes near it' },
-    hardWired: { value: false, said: 'not noted whether it is hard-wired: a plug taken; without one an electrician parts it' },
+    heaterKw: { value: 3, said: says('units.own.through-wall.heater-noted-one-3') },
+    hardWired: { value: false, said: says('units.own.through-wall.noted-whether-hard-wired') },
   },
   'rv-rooftop': {
     below: { value: 'bed' },
     coverScrews: screws(8),
-    wheelReachable: { value: false, said: 'not noted whether the wheel is reached: taken as out of reach' },
-    wheelRemovable: { value: false, said: 'not noted whether the wheel comes out: taken as fixed, since it would mean pulling the motor' },
-    iceProbe: { value: true, said: 'ice-guard probe not noted: one is looked for between the fins' },
-    roof: { value: 'membrane', said: 'roof not noted: a membrane taken, which an edge punctures' },
+    wheelReachable: { value: false, said: says('units.own.rv-rooftop') },
+    wheelRemovable: { value: false, said: says('units.own.rv-rooftop.noted-whether-wheel-comes') },
+    iceProbe: { value: true, said: says('units.own.rv-rooftop.ice-guard-probe-noted') },
+    roof: { value: 'membrane', said: says('units.own.rv-rooftop.roof-noted-membrane-taken') },
     batteryControl: {
       value: true,
-      said: 'batteryControl not noted (allowed: true or false): true taken; the 12 V battery is parted either way, negative lead first',
+      said: says('units.own.rv-rooftop.batterycontrol-noted-allowed-true'),
     },
   },
 }
@@ -133,7 +134,10 @@ const tables = new Map<Family, Defaults>()
 function defaultsOf(family: Family): Defaults {
   const made = tables.get(family) ?? {
     ...common,
-    ratedCoolingKw: { value: smallKw[family].value, said: `rated cooling not noted: ${smallKw[family].value} kW taken` },
+    ratedCoolingKw: {
+      value: smallKw[family].value,
+      said: says('units.defaultsOf.rated-cooling-noted-taken', { cooling: { Kw: smallKw[family].value } }),
+    },
     ...own[family],
   }
   tables.set(family, made)
@@ -141,18 +145,18 @@ function defaultsOf(family: Family): Defaults {
 }
 
 /** The design with every trait known, and a sentence for each default that was assumed and each trait that was set aside. */
-export function knownDesign(family: Family, design: Design): { design: KnownDesign; assumed: string[]; isNoted: (trait: Trait) => boolean } {
-  const assumed: string[] = []
+export function knownDesign(family: Family, design: Design): { design: KnownDesign; assumed: Message[]; isNoted: (trait: Trait) => boolean } {
+  const assumed: Message[] = []
   const known: Record<string, unknown> = {}
   for (const [trait, value] of Object.entries(design)) {
     if (value === undefined) continue
     if (traitsOf[family].includes(trait as Trait)) known[trait] = value
-    else assumed.push(`design.${trait}: ${String(value)} is noted, but a ${familyNames[family]} has no such trait: set aside`)
+    else assumed.push(says('units.knownDesign.design-noted-but-such', { trait, noted: String(value), family: familyName(family) }))
   }
   // A wheel known to come out of a wall head comes out past a lifted coil end, so the one trait tells the other.
   if (family === 'wall-head' && known.wheelRemovable === true && known.coilLiftable === undefined) {
     known.coilLiftable = true
-    assumed.push('not noted whether the coil may be lifted: taken as liftable by a finger, since the wheel comes out')
+    assumed.push(says('units.knownDesign.noted-whether-coil-may'))
   }
   for (const [trait, { value, said }] of Object.entries(defaultsOf(family))) {
     if (known[trait] !== undefined) continue

@@ -1,17 +1,14 @@
 // Which kinds of indoor heads are there, and which parts of each get a grade?
 import { z } from 'zod'
+import { namesOf } from '../words/en/names.ts'
+import { says, type Message } from '../words/index.ts'
 
 export const families = ['wall-head', 'ceiling-cassette', 'window', 'through-wall', 'rv-rooftop'] as const
 export const familySchema = /* @__PURE__ */ z.literal(families)
 export type Family = z.infer<typeof familySchema>
 
-export const familyNames: Record<Family, string> = {
-  'wall-head': 'wall head',
-  'ceiling-cassette': 'ceiling cassette',
-  window: 'window unit',
-  'through-wall': 'through-wall unit',
-  'rv-rooftop': 'roof unit',
-}
+export const familyName = (family: Family): Message => says(`names.family.${family}`)
+export const familyNames: Record<Family, string> = namesOf('family', families)
 
 export const parts = [
   'filter',
@@ -30,20 +27,8 @@ export const parts = [
 export const partSchema = /* @__PURE__ */ z.literal(parts)
 export type Part = z.infer<typeof partSchema>
 
-export const partNames: Record<Part, string> = {
-  filter: 'filter',
-  coilFace: 'coil, front face',
-  coilBack: 'coil, back face',
-  wheel: 'blower wheel',
-  pan: 'drain pan',
-  drainLine: 'drain line',
-  outlet: 'air outlet and louvres',
-  housing: 'housing',
-  condenserFace: 'condenser, outer face',
-  condenserInside: 'condenser, inner face',
-  rearFan: 'rear fan',
-  basePan: 'base pan',
-}
+export const partName = (part: Part): Message => says(`names.part.${part}`)
+export const partNames: Record<Part, string> = namesOf('part', parts)
 
 const breathedAirParts = ['filter', 'coilFace', 'coilBack', 'wheel', 'pan', 'drainLine', 'outlet', 'housing'] as const
 const outdoorSideParts = ['condenserFace', 'condenserInside', 'rearFan', 'basePan'] as const

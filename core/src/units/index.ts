@@ -1,17 +1,19 @@
 // Units: families, traits, parts, and what holds what.
 export { coilAreaM2 } from './coilArea.ts'
-export type { Component, Fasteners } from './component.ts'
+export { componentName, fastenerName, type Component, type Fasteners } from './component.ts'
 export { knownDesign, wheelComesOut, type KnownDesign } from './defaults.ts'
 export { designSchema, type Design, type Trait } from './design.ts'
 export {
   families,
   hasDrainLine,
   partsToSee,
+  familyName,
   familyNames,
   familySchema,
   isCarried,
   isOnRoof,
   isSplit,
+  partName,
   partNames,
   parts,
   partSchema,

@@ -1,16 +1,19 @@
 import { coilAreaM2, componentsOf, electricLoad, families, knownDesign, partsOf, stripOrder, traitsOf, type Design, type Family } from './index.ts'
 import { graphs } from './partGraph.ts'
 import { wallHeadComponents } from './graphs/wallHead.ts'
+import { told } from '../tests/inEnglish.ts'
 
-const everything = knownDesign('wall-head', {
-  wheelRemovable: true,
-  coilLiftable: true,
-  panRemovable: true,
-  boardRemovable: true,
-  roomSensor: true,
-  fineFilter: true,
-  coverScrews: 3,
-}).design
+const everything = told(
+  knownDesign('wall-head', {
+    wheelRemovable: true,
+    coilLiftable: true,
+    panRemovable: true,
+    boardRemovable: true,
+    roomSensor: true,
+    fineFilter: true,
+    coverScrews: 3,
+  }),
+).design
 
 describe.each(families)('the part graph of a %s', (family) => {
   const components = graphs[family]
@@ -28,7 +31,7 @@ describe.each(families)('the part graph of a %s', (family) => {
     expect(new Set(taken).size).toBe(taken.length)
   })
   it('photographs every sensor, plug and wire before it moves, and has a gate for its seat', () => {
-    const marked = components.filter((component) => /sensor|thermistor|probe|plug|wire/.test(`${component.name} ${component.takeOff}`))
+    const marked = components.filter((component) => /sensor|thermistor|probe|plug|wire/.test(`${component.name} ${told(component.takeOff)}`))
     expect(marked.length).toBeGreaterThan(0)
     for (const { id, photo, seatGate, first } of marked)
       expect({ id, photographed: Boolean(photo) || first === true, gated: Boolean(seatGate) }).toEqual({ id, photographed: true, gated: true })
@@ -38,7 +41,7 @@ describe.each(families)('the part graph of a %s', (family) => {
     expect([skillOf('wheel'), skillOf('board-box')]).toEqual(['wheel-removal', 'electrics'])
   })
   it('closes with something that every design has, however it is opened', () => {
-    const plain = componentsOf(family, knownDesign(family, { removable: false }).design)
+    const plain = componentsOf(family, told(knownDesign(family, { removable: false })).design)
     expect(plain.some(({ closes }) => closes)).toBe(true)
     expect(plain.map(({ id }) => id)).toContain('filters')
   })
@@ -46,13 +49,13 @@ describe.each(families)('the part graph of a %s', (family) => {
 
 describe('what holds what', () => {
   const order = (family: Family, design: Design, ...wanted: string[]) =>
-    stripOrder(componentsOf(family, knownDesign(family, design).design), wanted, ['board-box']).map(({ id }) => id)
+    stripOrder(componentsOf(family, told(knownDesign(family, design)).design), wanted, ['board-box']).map(({ id }) => id)
   it('takes a cassette down by grille, panel and bell mouth to the wheel on its nut', () => {
     expect(order('ceiling-cassette', { wheelRemovable: true }, 'wheel')).toEqual(['filters', 'grille', 'cover', 'bell-mouth', 'wheel'])
     const wheel = graphs['ceiling-cassette'].find(({ id }) => id === 'wheel')!
     expect(wheel.fasteners(everything).map(({ kind }) => kind)).toEqual(['centre nut', 'washer'])
     expect(wheel.setScrew).toBeUndefined()
-    expect(wheel.seatGate).toMatch(/flat/)
+    expect(told(wheel.seatGate)).toMatch(/flat/)
   })
   it('labels as many louvre plugs as a cassette has outlets, and the display', () => {
     const panel = graphs['ceiling-cassette'].find(({ id }) => id === 'cover')!
@@ -90,7 +93,7 @@ describe('stripping', () => {
     expect(stripOrder(componentsOf('wall-head', everything), ['filters']).map(({ id }) => id)).toEqual(['filters'])
   })
   it('knows only what the design has', () => {
-    const plain = knownDesign('wall-head', { panRemovable: false, wheelRemovable: false }).design
+    const plain = told(knownDesign('wall-head', { panRemovable: false, wheelRemovable: false })).design
     const ids = componentsOf('wall-head', plain).map(({ id }) => id)
     for (const absent of ['pan', 'drain-hose', 'wheel', 'end-plate', 'board-box', 'room-sensor', 'fine-filter']) expect(ids).not.toContain(absent)
   })
@@ -106,7 +109,7 @@ describe('stripping', () => {
 
 describe('unknown traits', () => {
   it('get the cautious default, and each is said', () => {
-    const { design, assumed } = knownDesign('wall-head', {})
+    const { design, assumed } = told(knownDesign('wall-head', {}))
     expect(design).toMatchObject({
       wheelRemovable: false,
       panRemovable: false,
@@ -120,38 +123,40 @@ describe('unknown traits', () => {
     }
   })
   it('say nothing about what is known', () => {
-    const { assumed } = knownDesign('wall-head', {
-      ...Object.fromEntries(traitsOf['wall-head'].map((trait) => [trait, everything[trait]])),
-      ratedCoolingKw: 5,
-      aboveFloorM: 2,
-      below: 'clear',
-      finCoating: 'none',
-      refrigerantSafety: 'A1',
-    })
+    const { assumed } = told(
+      knownDesign('wall-head', {
+        ...Object.fromEntries(traitsOf['wall-head'].map((trait) => [trait, everything[trait]])),
+        ratedCoolingKw: 5,
+        aboveFloorM: 2,
+        below: 'clear',
+        finCoating: 'none',
+        refrigerantSafety: 'A1',
+      }),
+    )
     expect(assumed).toEqual([])
   })
   it('take a coil as liftable where the wheel is known to come out, and say so', () => {
-    const { design, assumed } = knownDesign('wall-head', { wheelRemovable: true })
+    const { design, assumed } = told(knownDesign('wall-head', { wheelRemovable: true }))
     expect(design.coilLiftable).toBe(true)
     expect(assumed.join()).toContain('taken as liftable by a finger')
-    expect(knownDesign('wall-head', { wheelRemovable: true, coilLiftable: false }).design.coilLiftable).toBe(false)
+    expect(told(knownDesign('wall-head', { wheelRemovable: true, coilLiftable: false })).design.coilLiftable).toBe(false)
   })
   it('take airflow and power from the rated cooling', () => {
-    expect(knownDesign('wall-head', { ratedCoolingKw: 4 }).design).toMatchObject({ ratedAirflowM3h: 660, ratedPowerW: 1200 })
+    expect(told(knownDesign('wall-head', { ratedCoolingKw: 4 })).design).toMatchObject({ ratedAirflowM3h: 660, ratedPowerW: 1200 })
   })
 })
 
 describe('traits of another family', () => {
   it('are set aside, and it is said which', () => {
-    const { design, assumed } = knownDesign('wall-head', { weightKg: 50, ways: 2 })
+    const { design, assumed } = told(knownDesign('wall-head', { weightKg: 50, ways: 2 }))
     expect(design.weightKg).not.toBe(50)
     expect(assumed.join('\n')).toContain('design.weightKg: 50 is noted, but a wall head has no such trait: set aside')
   })
   it.each(families)('have no default that is said for a %s', (family) => {
-    const told = knownDesign(family, {}).assumed
-    expect(told.length).toBeGreaterThan(4)
-    if (family !== 'rv-rooftop') expect(told.join()).not.toMatch(/battery|probe/)
-    if (family !== 'window' && family !== 'through-wall') expect(told.join()).not.toMatch(/weight|storey/)
+    const assumed = told(knownDesign(family, {})).assumed
+    expect(assumed.length).toBeGreaterThan(4)
+    if (family !== 'rv-rooftop') expect(assumed.join()).not.toMatch(/battery|probe/)
+    if (family !== 'window' && family !== 'through-wall') expect(assumed.join()).not.toMatch(/weight|storey/)
   })
 })
 

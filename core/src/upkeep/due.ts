@@ -2,6 +2,7 @@
 import type { Grades } from '../lookover/index.ts'
 import { allGrades, clamp, estimate, round, type Grade } from '../quantities/index.ts'
 import type { Part } from '../units/index.ts'
+import type { Sentence } from '../words/index.ts'
 
 /** Filters: weeks at eight hours a day in a clean home; shorter with use and dirt, within two to eight. */
 const filterWeeks = { usual: estimate(6, 'weeks'), least: estimate(2, 'weeks'), most: estimate(8, 'weeks') }
@@ -19,7 +20,7 @@ export interface Due {
   low?: number
   high?: number
   /** What makes it so soon, where it is. */
-  because?: string
+  because?: Sentence
 }
 /** The kinds from the least to the deepest work, as they cover one another: a deep clean washes the filters too. */
 export const fromLeastToDeepest: readonly Due['what'][] = ['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean']

@@ -5,11 +5,12 @@ import type { FirmRates } from './firmRates.ts'
 import { forecastOf, priorRateOf, type UnitUse } from './forecast.ts'
 import { cleanHomeRate, dueIndex, weeksPerYear } from './fouling.ts'
 import { evidenceOf, type Visit } from './history.ts'
+import { nameOf, says, type Message } from '../words/index.ts'
 
 /** Left dirty on purpose or for want of reach: somebody comes back by then. */
 export const comeBackWeeks = estimate(2, 'weeks')
 /** What is said of a part that was left dirty. */
-export const notCleanYet = 'not clean yet: come back'
+export const notCleanYet = says('upkeep.notCleanYet.clean-yet-come-back')
 /** From so many times the soil of a clean home on, what makes it so fast is said. */
 const fastFrom = estimate(1.5, 'times')
 
@@ -73,11 +74,14 @@ export function unitDues(
 }
 
 /** What makes a unit soil fast, in words; undefined where it does not. */
-function whyFast(use: UnitUse): string | undefined {
+function whyFast(use: UnitUse): Message | undefined {
   const times = priorRateOf(use) / cleanHomeRate.value
   if (times < fastFrom.value) return undefined
-  const around = use.surroundings.map((word) => word.replaceAll('-', ' '))
-  return `${[...around, `${use.hoursPerDay} h a day`].join(', ')}: it soils about ${round(times, 1)} times as fast as in a clean home`
+  const around = use.surroundings.map((word) => nameOf('surroundings', word))
+  return says('upkeep.whyFast.soils-about-times-fast', {
+    around: { comma: [...around, says('upkeep.whyFast.hours-day', { hours: { h: use.hoursPerDay } })] },
+    times: { n: round(times, 1) },
+  })
 }
 
 /**

@@ -11,6 +11,7 @@ import {
   type Due,
   type Surrounding,
 } from './index.ts'
+import { told } from '../tests/inEnglish.ts'
 
 describe('fouling', () => {
   it('has no chance of having passed at the start, certainty beyond the threshold, and grows between', () => {
@@ -44,31 +45,31 @@ describe('due dates', () => {
     duesAfterVisit({ ...past, use: { surroundings, hoursPerDay } }, memory, { found: 3, left, isSeen: false, panTreatmentWeeks: 10 })
   const weeks = (dues: readonly Due[], what: Due['what']) => dues.find((due) => due.what === what)?.weeks
   it('bracket the deep clean and keep filters within two to eight weeks', () => {
-    const dues = duesOf(0.1)
+    const dues = told(duesOf(0.1))
     const deep = dues.find(({ what }) => what === 'deep-clean')!
     expect(deep.low!).toBeLessThan(deep.weeks)
     expect(deep.high!).toBeGreaterThan(deep.weeks)
     for (const surroundings of [[], ['flour', 'kitchen', 'smoke']] as Surrounding[][])
-      expect([2, 3, 4, 5, 6, 7, 8]).toContain(weeks(duesOf(0.1, surroundings), 'filter'))
+      expect([2, 3, 4, 5, 6, 7, 8]).toContain(weeks(told(duesOf(0.1, surroundings)), 'filter'))
     expect(dues.map(({ what }) => what).sort()).toEqual(['deep-clean', 'filter', 'fine-filter', 'light-clean', 'pan-treatment'])
   })
   it('come sooner the more is left, and never in no weeks: what stays dirty is come back to', () => {
-    expect(weeks(duesOf(0.7), 'deep-clean')!).toBeLessThan(weeks(duesOf(0.1), 'deep-clean')!)
-    const dirty = duesOf(3)
+    expect(weeks(told(duesOf(0.7)), 'deep-clean')!).toBeLessThan(weeks(told(duesOf(0.1)), 'deep-clean')!)
+    const dirty = told(duesOf(3))
     expect(dirty.find(({ what }) => what === 'deep-clean')).toMatchObject({ weeks: 2, because: expect.stringContaining('not clean yet') })
     expect(weeks(dirty, 'light-clean')).toBeUndefined()
   })
   it('are told no later than the chance allows: by then one unit in five has passed the mark', () => {
-    const told = weeks(duesOf(0.1), 'deep-clean')!
+    const usual = weeks(told(duesOf(0.1)), 'deep-clean')!
     const { chanceAfter } = forecastOf([{ atYears: 0, found: 3, left: 0.1 }], 0, past.use, ratesAtFirst, { threshold: 2.5 })
-    expect(chanceAfter(told)).toBeLessThanOrEqual(0.2)
-    expect(chanceAfter(told + 3)).toBeGreaterThan(0.2)
+    expect(chanceAfter(usual)).toBeLessThanOrEqual(0.2)
+    expect(chanceAfter(usual + 3)).toBeGreaterThan(0.2)
   })
   it('say what makes a unit soil so fast', () => {
-    expect(duesOf(0.1, ['flour'], 24).find(({ what }) => what === 'deep-clean')?.because).toMatch(
+    expect(told(duesOf(0.1, ['flour'], 24)).find(({ what }) => what === 'deep-clean')?.because).toMatch(
       /flour, 24 h a day: it soils about 7.8 times as fast/,
     )
-    expect(duesOf(0.1).every(({ because }) => because === undefined)).toBe(true)
+    expect(told(duesOf(0.1)).every(({ because }) => because === undefined)).toBe(true)
   })
   it('are counted from the last visit where nobody looks now, by rule alone where there was none', () => {
     expect(duesWithoutLook(past, memory).map(({ what }) => what)).toEqual(['filter', 'fine-filter'])

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { specials } from '../rounds/index.ts'
 import { daySchema, minuteSchema } from './records.ts'
+import { sentenceSchema } from '../words/index.ts'
 
 const atMs = z.int().nullable()
 export const dayOutlookSchema = closed({
@@ -19,9 +20,9 @@ export const dayOutlookSchema = closed({
       /** Units that nobody has looked over: what is left of them is by forecast. */
       unseen: z.int(),
       special: z.array(z.literal(specials)),
-      missing: z.array(closed({ item: z.string(), quantity: z.number(), unit: z.string() })),
+      missing: z.array(closed({ item: sentenceSchema(200), quantity: z.number(), unit: sentenceSchema(40) })),
       /** What each of its people does first. */
-      next: z.array(closed({ userId: z.int(), unitId: z.uuid(), title: z.string() })),
+      next: z.array(closed({ userId: z.int(), unitId: z.uuid(), title: sentenceSchema(300) })),
     }),
   ),
   /** When this was reckoned. */

@@ -1,4 +1,5 @@
 import { payable, plainAddress, quoteText, remindersSchema, stockFormSchema, taxIn, type QuoteBody } from './index.ts'
+import { inEnglish } from '../tests/inEnglish.ts'
 
 const option = (key: string, total: number, againWeeks: number): QuoteBody['options'][number] => ({
   key,
@@ -22,7 +23,7 @@ const place = { currency: 'EUR', taxShare: 0.2 }
 const dayAfter = (weeks: number) => (weeks > 30 ? '2027-11-26' : '2027-05-27')
 
 describe('a quote in words', () => {
-  const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, place })
+  const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, place, say: inEnglish })
   it('names what is offered by letters, with what is to be paid and how long it lasts', () => {
     expect(text).toContain('A: Way usual, €180.00; it is due again about November 2027.')
     expect(text).toContain('B: Way dry, €130.00; it is due again about May 2027.')
@@ -30,12 +31,20 @@ describe('a quote in words', () => {
     expect(text).toContain('until 24 Dec 2026, 20 % tax included.')
   })
   it('asks for no letter where there is one way, and says nothing of a time for what does not last', () => {
-    const alone = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body: { ...body, offered: ['light'] }, dayAfter, place })
+    const alone = quoteText({
+      firm: 'Fen Air',
+      site: 'Mill',
+      validUntil: '2026-12-24',
+      body: { ...body, offered: ['light'] },
+      dayAfter,
+      place,
+      say: inEnglish,
+    })
     expect(alone).toContain('A: Way light, €80.00.')
     expect(alone).not.toContain('letter')
   })
   it('says neither a tax nor a currency that the firm did not name', () => {
-    const plain = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, place: {} })
+    const plain = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, place: {}, say: inEnglish })
     expect(plain).toContain('A: Way usual, ¤180.00')
     expect(plain).not.toContain('tax')
     expect(taxIn(120, 0.2)).toBeCloseTo(20, 10)

@@ -11,6 +11,7 @@ import { eventSchema, partNeeds, verdicts } from '../run/index.ts'
 import { firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
 import { remindersSchema } from './messages.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
+import { sentenceSchema } from '../words/index.ts'
 
 const [firstDay, lastDay] = ['2000-01-01', '2099-12-31']
 export const recordId = z.uuid()
@@ -225,7 +226,7 @@ export const jobRecordSchema = closed({
     ),
   }).optional(),
   /** What the customer accepted, where the visit came of a quote. */
-  quoted: closed({ quoteId: recordId, name: z.string(), total: z.number() }).optional(),
+  quoted: closed({ quoteId: recordId, name: sentenceSchema(300), total: z.number() }).optional(),
   /** Place of the newest of them in the job’s log: from there on the stream goes on. */
   seq: z.int().min(0),
 })
@@ -270,7 +271,7 @@ export type HouseRulesRecord = z.infer<typeof houseRulesRecordSchema>
 /** What the firm's finished runs say of step times. */
 export const stepTimesRecordSchema = closed({
   units: z.int(),
-  steps: z.array(closed({ stepId: z.string(), title: z.string(), runs: z.int(), setAside: z.int(), factor: z.number() })),
+  steps: z.array(closed({ stepId: z.string(), title: sentenceSchema(300), runs: z.int(), setAside: z.int(), factor: z.number() })),
 })
 export type StepTimesRecord = z.infer<typeof stepTimesRecordSchema>
 

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { amountUpTo, identifier } from '../quantities/index.ts'
 import { daySchema } from './records.ts'
+import { sentenceSchema } from '../words/index.ts'
 
 const recordId = z.uuid()
 const litres = z.number()
@@ -55,10 +56,10 @@ export const stockMovesSchema = closed({ entries: z.array(stockMoveSchema), next
 export type StockMoves = z.infer<typeof stockMovesSchema>
 
 const loadItem = {
-  item: z.string(),
+  item: sentenceSchema(200),
   quantity: z.number(),
-  unit: z.string(),
-  why: z.string(),
+  unit: sentenceSchema(40),
+  why: sentenceSchema(400),
   sites: z.array(z.string()),
 }
 /** What has to be in the vans for a day: all together, with what the firm has of it, and what each crew takes. */

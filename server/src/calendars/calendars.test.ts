@@ -3,6 +3,7 @@ import { momentAt } from '@yastik/core/quantities'
 import { Calendar, Job, JobUnit, Quote, User } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, visitDay, type Ask, type TestHouse } from '../tests/database.ts'
 import { firstNameIn } from './entries.ts'
+import { sayFor } from '../words.ts'
 
 let house: TestHouse
 let owner: Ask
@@ -79,7 +80,7 @@ describe('a calendar that is fetched', () => {
     expect(accepted.statusCode).toBe(200)
     const { jobId } = (await Quote.findByPk(id))!
     const entry = (await entriesAt(await pathOf(owner, null))).find(({ uid }) => uid === `job-${jobId}@yastik`)!
-    expect(entry.description.split('\n')[0]).toBe(options[0].name)
+    expect(entry.description.split('\n')[0]).toBe(sayFor({ houseRules: {} })(options[0].name))
     await JobUnit.destroy({ where: { jobId: jobId! } })
     await Quote.destroy({ where: { id } })
     await Job.destroy({ where: { id: jobId! } })

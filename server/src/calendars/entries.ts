@@ -8,6 +8,7 @@ import { Op } from 'sequelize'
 import { dayMs, dayOf } from '../days.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { DueDay, Job, JobUnit, Quote, User, type Firm, type Unit } from '../db/models.ts'
+import { sayFor } from '../words.ts'
 
 /** Visits that were closed longer ago are left out. */
 const keptDays = 90
@@ -97,6 +98,7 @@ async function workAt(jobs: readonly Job[], firm: Firm) {
   const quoted = new Map(quotes.map(({ jobId, chosen, body }) => [jobId, body.options.find(({ key }) => key === chosen)]))
   const unitIds = [...new Set(jobs.flatMap(({ jobUnits = [] }) => jobUnits.map(({ unitId }) => unitId)))]
   const dues = groupBy(await DueDay.findAll({ where: { firmId: firm.id, unitId: { [Op.in]: unitIds } } }), ({ unitId }) => unitId)
+  const say = sayFor(firm)
   const usual = new Map<string, number>()
   const minutesOf = ({ family }: Unit, what: 'deep-clean' | 'light-clean') => {
     const key = `${family} ${what}`
@@ -110,7 +112,7 @@ async function workAt(jobs: readonly Job[], firm: Firm) {
     const option = quoted.get(id)
     const deepest = cleanings.includes('deep-clean') ? 'deep-clean' : cleanings.find((cleaning) => cleaning !== undefined)
     return {
-      what: option?.name ?? (deepest ? words[deepest] : 'Cleaning'),
+      what: option ? say(option.name) : deepest ? words[deepest] : 'Cleaning',
       minutes: () => {
         const hands = option?.handsMin ?? units.reduce((sum, unit, at) => sum + minutesOf(unit, cleanings[at] ?? 'light-clean'), 0)
         return Math.ceil(hands / roundedMin) * roundedMin

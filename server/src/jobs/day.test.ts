@@ -94,7 +94,9 @@ describe('how a day will go', () => {
     const visit = await outlookOf(job.id)
     expect(visit).toMatchObject({ beganAtMs: null, endedAtMs: null, unseen: 2, special: expect.arrayContaining(['ladder']) })
     expect(visit?.leftMin).toBeGreaterThan(60)
-    expect(visit?.next).toMatchObject([{ userId: me, unitId: expect.stringMatching(unitIds.join('|')), title: expect.any(String) }])
+    expect(visit?.next).toMatchObject([
+      { userId: me, unitId: expect.stringMatching(unitIds.join('|')), title: { key: expect.stringMatching(/^procedure\./) } },
+    ])
   })
   it('says when work began by the clocks of that day, and less is left the more is done', async () => {
     const { job, unitIds } = await newJob()

@@ -8,6 +8,7 @@ import type { Firm, Job, Quote, Site } from '../db/models.ts'
 import { dayMs, dayOf } from '../days.ts'
 import { seasonAt, type WeatherSource } from '../weather/source.ts'
 import { dueUnits, holdOf } from './queries.ts'
+import { sayFor } from '../words.ts'
 
 /** A customer is reminded of what falls due within this. */
 const aheadDays = 84
@@ -43,6 +44,7 @@ export async function quoteMessage(db: Db, firm: Firm, quote: Quote, site: Site,
     validUntil: quote.validUntil,
     body: quote.body,
     place: firm.houseRules,
+    say: sayFor(firm),
     dayAfter: (weeks) => dayOf(nowMs + weeks * 7 * dayMs, firm),
   })
   const hold = await holdOf(db, site, nowMs)

@@ -13,6 +13,8 @@ import { storeEvents } from '../events/doings.ts'
 import { checkDay, makeJob } from '../jobs/doings.ts'
 import { queueMessage } from '../messages/doings.ts'
 import { quoteBody } from './body.ts'
+import { says, type Say } from '@yastik/core/words'
+import { sayFor } from '../words.ts'
 
 /** So long prices stand, where nobody says otherwise. */
 const validDays = 30
@@ -133,8 +135,8 @@ function optionOf({ body }: Quote, key: string): QuoteOption {
 }
 
 /** What is put on record at each unit, so that the visit goes the way that was accepted. */
-function happeningsOf(quote: Quote, { name, differs, units }: QuoteOption): Happening[] {
-  const because = `as quoted: ${name}`
+function happeningsOf(quote: Quote, { name, differs, units }: QuoteOption, say: Say): Happening[] {
+  const because = say(says('server.as-quoted', { way: name }))
   return units.flatMap(({ unitId }): Happening[] => [
     ...(quote.body.units.find((unit) => unit.unitId === unitId)?.complaints ?? []).map((complaint): Happening => ({
       type: 'complaint-set',
@@ -165,7 +167,7 @@ export async function acceptQuote(
   const option = optionOf(quote, key)
   const unitIds = option.units.map(({ unitId }) => unitId)
   const job = await makeJob(db, { siteId: quote.siteId, unitIds, onDate, crewIds }, firm.id)
-  const events = happeningsOf(quote, option).map((happening, index) => ({ id: newId(), atMs: atMs + index, by: user.id, happening }))
+  const events = happeningsOf(quote, option, sayFor(firm)).map((happening, index) => ({ id: newId(), atMs: atMs + index, by: user.id, happening }))
   if (events.length > 0) {
     const { refused } = await storeEvents(db, job.id, user, events)
     if (refused.length > 0)

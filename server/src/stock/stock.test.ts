@@ -161,7 +161,7 @@ describe('the load', () => {
     expect(crew.items).toEqual(load.items.map(({ item, quantity, unit, why, sites }) => ({ item, quantity, unit, why, sites })))
     const name = (await stock()).name
     const agents = load.items.filter(({ unit }) => unit === 'L')
-    expect(agents.map(({ item }) => item)).toContain('clean water')
+    expect(agents.map(({ item }) => item)).toContainEqual({ key: 'plan.loadFor.clean-water' })
     for (const id of agents.map(({ item }) => builtInProducts.find((label) => label.name === item)?.id))
       if (id) await technician('POST', '/api/stock', { productId: id, kind: 'counted', litres: 0.01 })
     const short = (await technician('GET', `/api/load?day=${soon}`)).json() as DayLoad
@@ -182,8 +182,7 @@ describe('the load', () => {
     expect(crews.map(({ jobIds }) => jobIds.length)).toEqual([1, 2])
     expect(crews.map(({ crew }) => crew.length)).toEqual([1, 2])
     expect(crews.flatMap(({ jobIds }) => jobIds).sort()).toEqual(visits.map(({ jobId }) => jobId).sort())
-    const litres = (of: readonly { item: string; unit: string; quantity: number }[]) =>
-      of.filter(({ unit }) => unit === 'L').reduce((sum, { quantity }) => sum + quantity, 0)
+    const litres = (of: DayLoad['crews'][number]['items']) => of.filter(({ unit }) => unit === 'L').reduce((sum, { quantity }) => sum + quantity, 0)
     expect(litres(items)).toBeGreaterThan(0)
     // Water is rounded up for each van by itself.
     const apart = crews.reduce((sum, own) => sum + litres(own.items), 0)

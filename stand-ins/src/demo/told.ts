@@ -5,6 +5,12 @@ import type { Job, User } from '@yastik/server/db/models'
 import { utcDay } from '@yastik/server/days'
 import { dayAfter, pastOf, yearsOf } from '@yastik/server/upkeep/past'
 import type { Diary } from './walk.ts'
+import { metric } from '@yastik/core/quantities'
+import { sayIn } from '@yastik/core/words'
+import { english } from '@yastik/core/words/en'
+
+/** The demo firm tells its customers in English. */
+const say = sayIn(english, { measures: metric })
 
 export interface PastVisit {
   readonly file: JobFile
@@ -58,7 +64,7 @@ export function tellCustomers(visits: readonly PastVisit[]): void {
         isSeen: true,
         dayAfter: (weeks) => dayAfter(utcDay(diary.nowMs), weeks),
       }
-      const { customerText } = planJob(file, memory).units[0]
+      const customerText = say(planJob(file, memory).units[0].customerText)
       for (const { happening } of diary.events) if (happening.type === 'handed-over') happening.customerText = customerText
     })
 }

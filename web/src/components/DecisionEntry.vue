@@ -11,7 +11,7 @@ import Fold from '../kit/Fold.vue'
 import Form from '../kit/Form.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 
 const difference = useDifference()
 /** A line until somebody asks. */
@@ -49,7 +49,7 @@ function confirm() {
       </template>
       <div v-if="isOpen" class="stack inside">
         <ul class="plain">
-          <li v-for="reason in decision.because" :key="reason">{{ sentence(reason) }}</li>
+          <li v-for="(reason, at) in decision.because" :key="at">{{ say(reason) }}</li>
         </ul>
         <p v-if="decision.better" class="small">Better, but ruled out here: {{ name(decision.better) }}.</p>
         <p v-if="decision.rule === byHand && !fixed"><Tap @click="emit('choose', null, '')">Back to the rule</Tap></p>
@@ -60,8 +60,8 @@ function confirm() {
               <b>{{ name(other.choice) }}</b><span v-if="instead" class="diff">{{ difference(instead) }}</span>
             </div>
             <p class="small">
-              {{ sentence(other.because) }}<template v-if="instead?.reach">. {{ sentence(instead.reach) }}</template
-              ><template v-if="instead?.risk">. Risk: {{ sentence(instead.risk) }}</template>
+              {{ say(other.because) }}<template v-if="instead?.reach">. {{ say(instead.reach) }}</template
+              ><template v-if="instead?.risk">. Risk: {{ say(instead.risk) }}</template>
             </p>
             <template v-if="other.standing !== 'barred' && !fixed">
               <Tap v-if="wanted !== other.choice" bare small :data-flip="other.choice" @click="wanted = other.choice">

@@ -4,8 +4,12 @@ import type { RunningWait } from '@yastik/core/run'
 import { computed, ref, watch } from 'vue'
 import { isSilent, raise, setSilent, type Alarm } from './alarm.ts'
 import Tap from '../kit/Tap.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 const props = defineProps<{ wait: RunningWait; nowMs: number }>()
+const what = computed(() => say(props.wait.step.wait?.for ?? ''))
 const startMs = computed(() => props.wait.leastAtMs - (props.wait.step.wait?.leastMin ?? 0) * 60_000)
 const clock = (ms: number) => {
   const seconds = Math.max(0, Math.ceil(ms / 1000))
@@ -38,11 +42,11 @@ const least = computed(() => ((props.wait.leastAtMs - startMs.value) / spanMs.va
 </script>
 
 <template>
-  <div class="clock" :class="sign" role="timer" :aria-label="`${wait.step.wait?.for}: ${words[sign]}`" :data-alarm="sign">
+  <div class="clock" :class="sign" role="timer" :aria-label="`${what}: ${words[sign]}`" :data-alarm="sign">
     <span class="time">{{ shown }}</span>
     <span class="words"
       ><b>{{ words[sign] }}</b
-      ><small>{{ wait.step.wait?.for }}</small></span
+      ><small>{{ what }}</small></span
     >
     <Tap bare small :pressed="silent" @click="toggleSilent">{{ silent ? 'Silent' : 'Sound on' }}</Tap>
     <span class="track" aria-hidden="true"><i :style="{ width: `${passed}%` }" /><u :style="{ left: `${least}%` }" /></span>

@@ -6,7 +6,7 @@ import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 
 const props = defineProps<{ jobId: string; unitId: string; asker: Asker; nowMs: number }>()
 const job = useJob()
@@ -27,7 +27,7 @@ const steps = computed(() =>
     <Tap v-for="{ id, step } in steps" :key="id" :to="{ name: 'at-the-unit', params: { jobId, unitId: id } }">
       <span
         ><b>{{ job.unitFor(id)?.name }}</b
-        >: {{ sentence(step.title) }}</span
+        >: {{ say(step.title) }}</span
       >
     </Tap>
   </section>

@@ -8,6 +8,9 @@ import Tap from '../kit/Tap.vue'
 import Choice from '../kit/Choice.vue'
 import Ticks from '../kit/Ticks.vue'
 import Later from '../kit/Later.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 defineProps<{ part: Part; value?: PartGrade }>()
 const emit = defineEmits<{ set: [grade: Grade | null, kinds: SoilKind[]] }>()
@@ -37,7 +40,7 @@ const commonKinds = optionsOf(
         <span class="grade"
           ><b>{{ option.value }}</b
           ><span>{{ option.says }}</span
-          ><small>{{ gradeLooks(part)[option.value] }}</small></span
+          ><small>{{ say(gradeLooks(part)[option.value]) }}</small></span
         >
       </template>
     </Choice>

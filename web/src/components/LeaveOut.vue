@@ -7,6 +7,9 @@ import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
 import Form from '../kit/Form.vue'
 import Field from '../kit/Field.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 const props = defineProps<{ unitId: string; step: Step }>()
 const job = useJob()
@@ -23,7 +26,7 @@ async function leaveOut() {
 <template>
   <Tap v-if="!asking" bare data-leave-out @click="asking = true">Leave it out</Tap>
   <Form v-else @submit="leaveOut">
-    <p>What is lost: {{ step.optional }}.</p>
+    <p>What is lost: {{ say(step.optional ?? '') }}.</p>
     <Field label="Why it is left out"><TextField v-model="because" name="left-out-because" maxlength="500" /></Field>
     <template #doings>
       <div class="row">

@@ -8,6 +8,10 @@ import TextField from '../kit/TextField.vue'
 import Form from '../kit/Form.vue'
 import Field from '../kit/Field.vue'
 import { useNames } from '../job/useNames.ts'
+import { fastenerName } from '@yastik/core/units'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 const props = defineProps<{ entry: LedgerEntry; takenAt: string; draft?: boolean; exception?: LedgerException }>()
 const { personName } = useNames()
@@ -15,6 +19,7 @@ const emit = defineEmits<{ write: [text: string]; record: [] }>()
 const session = useSession()
 const asking = ref(false)
 const text = ref('')
+const fastener = computed(() => say(fastenerName(props.entry.kind)))
 const short = computed(() => props.entry.out - props.entry.in)
 function write() {
   if (text.value.trim() === '') return
@@ -26,8 +31,8 @@ function write() {
 
 <template>
   <div class="slot" :class="exception ? 'excepted' : 'short'" :role="exception ? undefined : 'alert'" :data-short="entry.kind">
-    <b>{{ short > 0 ? `${short} × ${entry.kind} missing` : `${-short} × ${entry.kind} too many` }}</b>
-    <small>came out at “{{ takenAt }}”, {{ entry.slot }}</small>
+    <b>{{ short > 0 ? `${short} × ${fastener} missing` : `${-short} × ${fastener} too many` }}</b>
+    <small>came out at “{{ takenAt }}”, {{ say(entry.slot) }}</small>
     <small v-if="exception">May stay out, by {{ personName(exception.by) }}: {{ exception.text }}</small>
     <template v-else-if="short > 0">
       <template v-if="session.me?.role !== 'owner'">

@@ -4,7 +4,7 @@ import type { Change } from '@yastik/core/run'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 
 defineProps<{ change: Change }>()
 const emit = defineEmits<{ agree: [] }>()
@@ -17,17 +17,17 @@ const emit = defineEmits<{ agree: [] }>()
     <div v-if="change.added.length > 0">
       <h3>Comes in</h3>
       <ul>
-        <li v-for="step in change.added" :key="step.id">{{ sentence(step.title) }}</li>
+        <li v-for="step in change.added" :key="step.id">{{ say(step.title) }}</li>
       </ul>
     </div>
     <div v-if="change.gone.length > 0">
       <h3>Falls away</h3>
       <ul>
-        <li v-for="step in change.gone" :key="step.id">{{ sentence(step.title) }}</li>
+        <li v-for="step in change.gone" :key="step.id">{{ say(step.title) }}</li>
       </ul>
     </div>
     <ul v-if="change.reasons.length > 0" class="plain">
-      <li v-for="reason in change.reasons" :key="reason">{{ sentence(reason) }}</li>
+      <li v-for="reason in change.reasons" :key="reason">{{ say(reason) }}</li>
     </ul>
     <Tap now big data-agree-change :off="change.reasons.length > 0 ? 'it cannot be changed now: see above' : ''" @click="emit('agree')">
       Agree the change, what is done stays done

@@ -13,7 +13,7 @@ import Choice from '../kit/Choice.vue'
 import Ticks from '../kit/Ticks.vue'
 import Tick from '../kit/Tick.vue'
 
-const { reading, unit } = useMeasures()
+const { reading, unit, say } = useMeasures()
 const { money } = usePlace()
 const props = defineProps<{ products: readonly Product[]; householdAllowed: boolean }>()
 type Place = 'coatedFins' | 'foodArea' | 'sensitiveOccupants'
@@ -54,7 +54,10 @@ const stops = computed(() => {
   if (!product.value) return []
   const use = { ...place.value, neutralOnly: place.value.coatedFins, householdAllowed: props.householdAllowed }
   const clash = before.value && unrinsedClash(before.value, product.value, rinsedBetween.value)
-  return [...(clash ? [`${product.value.name} after ${before.value?.name}: ${clash}`] : []), ...reasonsAgainst(product.value, use, side.value)]
+  return [
+    ...(clash ? [`${product.value.name} after ${before.value?.name}: ${say(clash)}`] : []),
+    ...reasonsAgainst(product.value, use, side.value).map(say),
+  ]
 })
 const result = computed<{ mix?: Mix; wrong?: string }>(() => {
   const wrong = (what: string) => ({ wrong: what })

@@ -7,6 +7,10 @@ import { useJob } from '../stores/job.ts'
 import LedgerShortfall from './LedgerShortfall.vue'
 import PhotoThumb from './PhotoThumb.vue'
 import { useNames } from '../job/useNames.ts'
+import { componentName, fastenerName } from '@yastik/core/units'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 const props = defineProps<{ jobId: string; unitId: string; state: UnitState }>()
 const { personName, titleOf } = useNames(() => props.unitId)
@@ -32,8 +36,8 @@ const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
     </h2>
     <ul class="plain">
       <li v-for="row in rows" :key="row.item" class="slot" :data-tray="row.item">
-        <b>{{ row.item }}</b><small>{{ row.slot }} · {{ personName(row.by) }}, {{ dayjs(row.atMs).format('HH:mm') }}</small>
-        <small v-for="entry in row.fasteners" :key="entry.kind">{{ entry.in }} of {{ entry.out }} × {{ entry.kind }} back</small>
+        <b>{{ say(componentName(row.item)) }}</b><small>{{ say(row.slot) }} · {{ personName(row.by) }}, {{ dayjs(row.atMs).format('HH:mm') }}</small>
+        <small v-for="entry in row.fasteners" :key="entry.kind">{{ entry.in }} of {{ entry.out }} × {{ say(fastenerName(entry.kind)) }} back</small>
         <span v-if="row.photos.length > 0" class="row photos">
           <PhotoThumb
             v-for="photo in row.photos"
@@ -41,14 +45,14 @@ const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
             :photo-id="photo.photoId"
             :job-id="jobId"
             :unit-id="unitId"
-            :says="`${row.item}, before it came off`"
+            :says="`${say(componentName(row.item))}, before it came off`"
           />
         </span>
       </li>
       <li v-for="entry in loose" :key="entry.item + entry.kind">
         <LedgerShortfall
           :entry="entry"
-          :taken-at="titleOf(entry.takenAt)"
+          :taken-at="say(titleOf(entry.takenAt))"
           :exception="exceptionFor(state, entry)"
           @write="(text) => except(entry, text)"
         />

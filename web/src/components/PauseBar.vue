@@ -8,6 +8,9 @@ import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
 import { useNames } from '../job/useNames.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 const props = defineProps<{ unitId: string; state: UnitState; waits: readonly RunningWait[]; nowMs: number }>()
 const { personName } = useNames()
@@ -21,7 +24,7 @@ const minutes = (fromMs: number) => Math.max(0, Math.floor((props.nowMs - fromMs
 /** The first wait that would run over while one is away. */
 const presses = computed(() =>
   props.waits
-    .flatMap(({ mostAtMs, step }) => (mostAtMs === undefined ? [] : [{ mostAtMs, what: step.wait?.for ?? step.title }]))
+    .flatMap(({ mostAtMs, step }) => (mostAtMs === undefined ? [] : [{ mostAtMs, what: say(step.wait?.for ?? step.title) }]))
     .sort((a, b) => a.mostAtMs - b.mostAtMs)
     .at(0),
 )

@@ -7,9 +7,10 @@ import { computed } from 'vue'
 import Fold from '../kit/Fold.vue'
 import Ledger from '../kit/Ledger.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import type { Sentence } from '@yastik/core/words'
 
-const props = defineProps<{ plan: UnitPlan; warnings: readonly string[] }>()
-const { sentence } = useMeasures()
+const props = defineProps<{ plan: UnitPlan; warnings: readonly Sentence[] }>()
+const { say } = useMeasures()
 const drying = computed(() => {
   const parts = [...new Set(props.plan.drying.map(({ part }) => part))]
   return parts.map((part) => {
@@ -34,12 +35,12 @@ const columns = [{ key: 'part', says: 'Part' }, ...dryingWays.map((how) => ({ ke
   </Fold>
   <h3>To bear in mind</h3>
   <ul class="small">
-    <li v-for="warning in warnings" :key="warning">{{ sentence(warning) }}</li>
+    <li v-for="(warning, at) in warnings" :key="at">{{ say(warning) }}</li>
   </ul>
   <Fold :title="`The ${plan.steps.length} steps`">
     <ol class="small">
       <li v-for="entry in plan.steps" :key="entry.id">
-        {{ sentence(entry.title) }} <span v-if="entry.wait">({{ entry.wait.leastMin }} min for {{ entry.wait.for }})</span>
+        {{ say(entry.title) }} <span v-if="entry.wait">({{ entry.wait.leastMin }} min for {{ say(entry.wait.for) }})</span>
       </li>
     </ol>
   </Fold>

@@ -9,7 +9,7 @@ import Ledger from '../kit/Ledger.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 
 const props = defineProps<{ plan: UnitPlan; products: readonly Product[] }>()
-const { quantity, sentence } = useMeasures()
+const { quantity, say } = useMeasures()
 const productName = (id: string) => props.products.find((product) => product.id === id)?.name ?? id
 const partWords = (part: Part) => (part === 'coilFace' ? 'coil' : part === 'condenserFace' ? 'condenser' : partNames[part])
 const percent = (share: number) => (share < 0.01 ? 'less than 1 %' : `${Math.round(share * 100)} %`)
@@ -49,7 +49,7 @@ const columns = computed(() => [
   <div v-if="plan.notReached.length > 0">
     <h3>Not reached, or not clean</h3>
     <ul>
-      <li v-for="left in plan.notReached" :key="left.part">{{ partNames[left.part] }}: {{ sentence(left.because) }}</li>
+      <li v-for="left in plan.notReached" :key="left.part">{{ partNames[left.part] }}: {{ say(left.because) }}</li>
     </ul>
   </div>
 </template>

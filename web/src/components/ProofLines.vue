@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What was measured, line by line: before, after, what a clean unit would do, on one scale, with a verdict each.
-import { verdictWords } from '@yastik/core/run'
+import { verdictName } from '@yastik/core/run'
 import { isLimited, type ProofLine } from '@yastik/core/proof'
 import { computed } from 'vue'
 import type { Column } from '../kit/column.ts'
@@ -9,7 +9,7 @@ import { useMeasures } from '../measures/useMeasures.ts'
 import ProofBar from './ProofBar.vue'
 
 const props = defineProps<{ lines: readonly ProofLine[] }>()
-const { figure, unit } = useMeasures()
+const { figure, unit, say } = useMeasures()
 /** In the units of the person who reads them. */
 const read = computed(() =>
   props.lines.map((line): ProofLine => {
@@ -38,7 +38,7 @@ const columns: Column<ProofLine>[] = [
 <template>
   <Ledger title="What was measured" :rows="read" :columns="columns" :row-key="({ id }) => id" :row-attrs="({ id }) => ({ 'data-line': id })">
     <template #what="{ row }">
-      <b>{{ row.what }}</b><br /><small>{{ row.unit }}{{ isLimited(row) && row.expected !== undefined ? `, limit ${row.expected}` : '' }}</small>
+      <b>{{ say(row.what) }}</b><br /><small>{{ row.unit }}{{ isLimited(row) && row.expected !== undefined ? `, limit ${row.expected}` : '' }}</small>
     </template>
     <template #before="{ row }">{{ row.before ?? '–' }}</template>
     <template #after="{ row }">
@@ -54,7 +54,7 @@ const columns: Column<ProofLine>[] = [
     </template>
     <template #scale="{ row }"><ProofBar :line="row" /></template>
     <template #verdict="{ row }">
-      {{ row.verdict ? verdictWords[row.verdict] : '' }}<br /><small>{{ row.says }}</small>
+      {{ row.verdict ? say(verdictName(row.verdict)) : '' }}<br /><small>{{ row.says ? say(row.says) : '' }}</small>
     </template>
   </Ledger>
 </template>

@@ -14,7 +14,7 @@ import { useMeasures } from '../measures/useMeasures.ts'
 
 const props = defineProps<{ quote: QuoteRecord; /** The ways that are shown. */ options: readonly QuoteOption[] }>()
 const emit = defineEmits<{ offer: [key: string, on: boolean] }>()
-const { quantity } = useMeasures()
+const { quantity, say } = useMeasures()
 const place = usePlace()
 const isOpen = computed(() => props.quote.state === 'open')
 const isOffered = (key: string) => props.quote.offered.includes(key)
@@ -36,7 +36,7 @@ const lines = computed<Line[]>(() => [
   { key: 'yearly', says: 'That is, a year' },
   { key: 'ours', says: 'For us' },
 ])
-const columns = computed(() => [{ key: 'says', says: 'At' }, ...props.options.map(({ key, name }) => ({ key, says: name }))])
+const columns = computed(() => [{ key: 'says', says: 'At' }, ...props.options.map(({ key, name }) => ({ key, says: say(name) }))])
 
 function yearly(option: QuoteOption): string {
   const cost = costPerYear(option, toPay(option))
@@ -70,7 +70,7 @@ const partName = (part: string) => partNames[part as Part] ?? part
     <template v-for="option in options" #[`head-${option.key}`] :key="`head-${option.key}`">
       <div :class="{ off: !isOffered(option.key) }" :data-way="option.key">
         <span class="way">
-          <b v-if="isOffered(option.key)" class="letter">{{ letter(option.key) }}</b> {{ option.name }}
+          <b v-if="isOffered(option.key)" class="letter">{{ letter(option.key) }}</b> {{ say(option.name) }}
         </span>
         <small v-if="option.usual" class="each">what we would do</small>
         <b v-if="option.key === quote.chosen" class="each" data-chosen>✓ accepted</b>
@@ -90,14 +90,14 @@ const partName = (part: string) => partNames[part as Part] ?? part
     <template v-for="option in options" #[option.key]="{ row }" :key="option.key">
       <div :class="{ off: !isOffered(option.key) }">
         <template v-if="row.unitAt !== undefined">
-          {{ option.units[row.unitAt].says.join(' ') }}
+          {{ option.units[row.unitAt].says.map(say).join(' ') }}
           <small v-if="option.units[row.unitAt].notReached.length > 0" class="each">
             Not reached: {{ option.units[row.unitAt].notReached.map(({ part }) => partName(part)).join(', ') }}.
           </small>
         </template>
         <ul v-else-if="row.key === 'price'" class="plain lines">
-          <li v-for="line in [...option.lines, ...quote.adjustments]" :key="line.what">
-            <span>{{ line.what }}</span><span class="amount">{{ place.money(line.amount) }}</span>
+          <li v-for="(line, at) in [...option.lines, ...quote.adjustments]" :key="at">
+            <span>{{ say(line.what) }}</span><span class="amount">{{ place.money(line.amount) }}</span>
           </li>
         </ul>
         <span v-else-if="row.key === 'tax'" :data-tax="option.key">{{ place.money(taxIn(toPay(option), taxShare)) }}</span>

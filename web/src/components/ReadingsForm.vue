@@ -30,7 +30,7 @@ const fields = [
 ] as const
 type FieldName = (typeof fields)[number]['name']
 
-const { measures, unit } = useMeasures()
+const { measures, unit, say } = useMeasures()
 const unitOf = (name: FieldName) => fields.find((field) => field.name === name)!.unit
 const read = (value: number, name: FieldName) => {
   const si = unitOf(name)
@@ -122,7 +122,7 @@ function take(inSpiteOfDoubts: boolean) {
     return
   }
   error.value = undefined
-  doubts.value = doubtfulReadings(parsed.data)
+  doubts.value = doubtfulReadings(parsed.data).map(({ where, what, allowed }) => ({ where, what: say(what), allowed: say(allowed) }))
   if (doubts.value.length > 0 && !inSpiteOfDoubts) return
   doubts.value = []
   emit('take', parsed.data)

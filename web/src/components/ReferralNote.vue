@@ -3,15 +3,15 @@
 import type { UnitPlan } from '@yastik/core/plan'
 import { useMeasures } from '../measures/useMeasures.ts'
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 
 defineProps<{ referrals: UnitPlan['referrals'] }>()
 </script>
 
 <template>
   <div v-if="referrals.length > 0" class="refer" role="alert">
-    <p v-for="referral in referrals" :key="referral.because">
-      <b>{{ referral.to.replace('-', ' ') }}:</b> {{ sentence(referral.because) }}
+    <p v-for="(referral, at) in referrals" :key="at">
+      <b>{{ referral.to.replace('-', ' ') }}:</b> {{ say(referral.because) }}
     </p>
   </div>
 </template>

@@ -4,6 +4,9 @@ import type { UnitState } from '@yastik/core/run'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { useNames } from '../job/useNames.ts'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 const props = defineProps<{ state: UnitState }>()
 const { personName } = useNames()
@@ -14,10 +17,12 @@ const notes = computed(() =>
     if (by === undefined) return []
     const first = `${personName(by)}’s, at ${at(doneAtMs)}`
     return [
-      ...(takenBackBy === undefined ? [] : [{ key: `${id}/back`, says: `“${title}”: ${personName(takenBackBy)} took it back; ${first}, stands.` }]),
+      ...(takenBackBy === undefined
+        ? []
+        : [{ key: `${id}/back`, says: `“${say(title)}”: ${personName(takenBackBy)} took it back; ${first}, stands.` }]),
       ...alsoBy.map((other) => ({
         key: `${id}/${other.by}/${other.atMs}`,
-        says: `“${title}”: ${personName(other.by)} did it too, at ${at(other.atMs)}; ${first}, counts.`,
+        says: `“${say(title)}”: ${personName(other.by)} did it too, at ${at(other.atMs)}; ${first}, counts.`,
       })),
     ]
   }),

@@ -38,7 +38,7 @@ const props = defineProps<{
 const { personName, titleOf } = useNames(() => props.unitId)
 const emit = defineEmits<{ other: []; done: [] }>()
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 const job = useJob()
 const session = useSession()
 const state = computed(() => job.stateFor(props.unitId))
@@ -142,12 +142,12 @@ useKeys([
 <template>
   <article class="step" :data-step="step.id">
     <p class="eyebrow">{{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min</p>
-    <h2 class="title">{{ sentence(step.title) }}</h2>
+    <h2 class="title">{{ say(step.title) }}</h2>
     <p v-if="step.skill" class="how" data-skill>
       <b>{{ trained?.includes(step.skill) ? 'For somebody trained, such as you:' : 'For somebody trained:' }}</b>
       {{ step.skill.replace('-', ' ') }}.
     </p>
-    <p v-if="step.how" class="how">{{ sentence(step.how) }}</p>
+    <p v-if="step.how" class="how">{{ say(step.how) }}</p>
     <p v-if="whose.length > 0" class="how" data-whose>{{ whose.join(', ') }}</p>
     <PhotoSlot
       v-if="step.photo || step.takesOff || photosOf(step.id).length > 0"
@@ -156,7 +156,7 @@ useKeys([
       :unit-id="unitId"
       :subject="{ stepId: step.id }"
       :photos="photosOf(step.id)"
-      :wanted="step.photo"
+      :wanted="step.photo === undefined ? undefined : say(step.photo)"
     />
     <PhotoLeftOut
       v-if="step.needsPhoto && photosOf(step.id).length === 0"
@@ -164,15 +164,15 @@ useKeys([
       :step-id="step.id"
       :because="state.progress[step.id]?.photoLeftOut"
     />
-    <p v-if="step.takesOff" class="how"><b>Goes to:</b> {{ step.slot }}.</p>
+    <p v-if="step.takesOff" class="how"><b>Goes to:</b> {{ say(step.slot ?? '') }}.</p>
     <ul v-if="step.cautions.length > 0" class="cautions plain">
-      <li v-for="caution in step.cautions" :key="caution"><span class="sign" aria-hidden="true">!</span>{{ caution }}</li>
+      <li v-for="(caution, at) in step.cautions" :key="at"><span class="sign" aria-hidden="true">!</span>{{ say(caution) }}</li>
     </ul>
     <LedgerShortfall
       v-for="entry in counting.short.value"
       :key="entry.kind"
       :entry="entry"
-      :taken-at="titleOf(entry.takenAt)"
+      :taken-at="say(titleOf(entry.takenAt))"
       :exception="exceptionFor(state, entry)"
       :draft="state.ledger.some((other) => other.item === entry.item && other.kind === entry.kind && other.in !== entry.in)"
       @write="(text) => except(entry, text)"
@@ -183,7 +183,7 @@ useKeys([
       <Notice v-if="badAmount" kind="now">What was used is a number from 0 to {{ mostLitres }}.</Notice>
     </template>
     <Tick v-if="step.gate" big :class="{ open: !confirmed }" :model-value="confirmed" data-gate @update:model-value="confirmGate">{{
-      sentence(step.gate)
+      say(step.gate)
     }}</Tick>
     <!-- What is counted and tapped stays in reach. -->
     <div class="doing" data-doing>
@@ -202,7 +202,7 @@ useKeys([
       }}</Tap>
       <div v-if="holds.length > 0" role="status" data-holds>
         <ul class="holds">
-          <li v-for="reason in holds" :key="reason">{{ sentence(reason) }}</li>
+          <li v-for="(reason, at) in holds" :key="at">{{ say(reason) }}</li>
         </ul>
       </div>
       <div class="row">

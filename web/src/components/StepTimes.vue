@@ -10,6 +10,9 @@ import type { Column } from '../kit/column.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 const props = defineProps<{ inUse: NonNullable<HouseRules['stepTimes']> }>()
 const emit = defineEmits<{ use: [factors: NonNullable<HouseRules['stepTimes']>] }>()
@@ -19,7 +22,7 @@ const { busy, error, run } = useDoing()
 const look = () => run(async () => void (record.value = await ask(endpoints.stepTimes)))
 const moved = computed(() => record.value?.steps.filter(({ factor, stepId }) => factor !== 1 || props.inUse[stepId] !== undefined) ?? [])
 const columns: Column<StepTimesRecord['steps'][number]>[] = [
-  { key: 'title', says: 'Step', sort: ({ title }) => title },
+  { key: 'title', says: 'Step', sort: ({ title }) => say(title) },
   { key: 'runs', says: 'Runs', number: true, sort: ({ runs }) => runs },
   { key: 'setAside', says: 'Set aside', number: true },
   { key: 'now', says: 'Now', number: true },
@@ -54,6 +57,7 @@ const use = () => emit('use', Object.fromEntries(moved.value.flatMap(({ stepId, 
           :row-key="({ stepId }) => stepId"
           :row-attrs="({ stepId }) => ({ 'data-step-time': stepId })"
         >
+          <template #title="{ row }">{{ say(row.title) }}</template>
           <template #now="{ row }">{{ percent(inUse[row.stepId]) }}</template>
           <template #factor="{ row }"
             ><b>{{ percent(row.factor) }}</b></template

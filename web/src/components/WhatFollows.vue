@@ -7,8 +7,9 @@ import Fold from '../kit/Fold.vue'
 import Tap from '../kit/Tap.vue'
 import ReferralNote from './ReferralNote.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { nameOf } from '@yastik/core/words'
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 
 const props = defineProps<{ jobId: string; unitId: string; plan: UnitPlan; isGraded: boolean }>()
 const scope = computed(() => props.plan.decisions.find(({ topic }) => topic === 'scope'))
@@ -23,7 +24,7 @@ const wholeWords = (choice: string) => choiceNames[choice as Choice]
       <p class="eyebrow">{{ isGraded ? 'From what is graded so far' : 'Before anything is graded' }}</p>
       <h2 class="verdict" data-scope>{{ wholeWords(scope.choice) }}</h2>
       <ul class="because">
-        <li v-for="reason in scope.because" :key="reason">{{ sentence(reason) }}</li>
+        <li v-for="(reason, at) in scope.because" :key="at">{{ say(reason) }}</li>
       </ul>
       <div class="figures">
         <div>
@@ -51,11 +52,11 @@ const wholeWords = (choice: string) => choiceNames[choice as Choice]
             <template #title>
               <span
                 ><span class="weight">{{ Math.round(entry.weight * 100) }}<small>%</small></span
-                ><b>{{ entry.cause }}</b> <span class="small">{{ helps[entry.cleaningHelps] }}</span></span
+                ><b>{{ say(nameOf('cause', entry.cause)) }}</b> <span class="small">{{ helps[entry.cleaningHelps] }}</span></span
               >
             </template>
             <ul>
-              <li v-for="line in entry.evidence" :key="line" class="small">{{ line }}</li>
+              <li v-for="(line, at) in entry.evidence" :key="at" class="small">{{ say(line) }}</li>
             </ul>
           </Fold>
         </li>

@@ -1,8 +1,9 @@
 // How is said where a unit stands?
-import { verdictWords } from '@yastik/core/run'
+import { verdictName } from '@yastik/core/run'
+import type { Say } from '@yastik/core/words'
 import type { JobCard } from '@yastik/core/wire'
 
-export function stageWords({ stage, done, steps, verdict }: JobCard['units'][number]): string {
+export function stageWords({ stage, done, steps, verdict }: JobCard['units'][number], say: Say): string {
   switch (stage) {
     case 'look-over':
       return 'to be looked over'
@@ -13,6 +14,6 @@ export function stageWords({ stage, done, steps, verdict }: JobCard['units'][num
     case 'proof':
       return 'work done; to be proved'
     case 'handed-over':
-      return `handed over, ${verdict ? verdictWords[verdict] : ''}`
+      return `handed over, ${verdict ? say(verdictName(verdict)) : ''}`
   }
 }

@@ -17,7 +17,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pick: [task: TimelineTask] }>()
 const { unitName } = useNames()
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 const keyOf = ({ unitId, step }: TimelineTask): string => `${unitId}/${step}`
 const chain = computed(() => new Set(props.day.chain.map(keyOf)))
 const titles = computed(
@@ -38,7 +38,7 @@ const columns: Column<TimelineTask>[] = [
     <template #when="{ row }">{{ clockWords(fromMin + row.startMin) }}–{{ clockWords(fromMin + row.endMin) }}</template>
     <template #who="{ row }">{{ row.who.join(', ') }}</template>
     <template #unit="{ row }">{{ unitName(row.unitId) }}</template>
-    <template #step="{ row }">{{ sentence(titles.get(keyOf(row)) ?? '') }} <small v-if="chain.has(keyOf(row))">sets the end</small></template>
+    <template #step="{ row }">{{ say(titles.get(keyOf(row)) ?? '') }} <small v-if="chain.has(keyOf(row))">sets the end</small></template>
     <template #doings="{ row }">
       <Tap small :pressed="picked === row" :data-pick-task="keyOf(row)" @click="emit('pick', row)">Give</Tap>
     </template>

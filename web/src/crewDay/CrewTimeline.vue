@@ -12,7 +12,7 @@ import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { clockTicks, leastMin, type DayWindow } from './dayWindow.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 
 const props = defineProps<{
   day: CrewDay
@@ -60,9 +60,9 @@ const bars = computed(() =>
       y: top + props.people.indexOf(who) * lane,
       width: Math.max(1, within(task.endMin) - x),
       letter: props.letterOf(task.unitId),
-      title: sentence(stepOf.value.get(key)?.title ?? task.step),
+      title: say(stepOf.value.get(key)?.title ?? task.step),
       critical: chain.value.has(key),
-      says: `${props.letterOf(task.unitId)}: ${sentence(stepOf.value.get(key)?.title ?? task.step)}, ${clockWords(props.startMin + task.startMin)} to ${clockWords(props.startMin + task.endMin)}, ${task.who.join(' and ')}${props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? ', given' : ''}`,
+      says: `${props.letterOf(task.unitId)}: ${say(stepOf.value.get(key)?.title ?? task.step)}, ${clockWords(props.startMin + task.startMin)} to ${clockWords(props.startMin + task.endMin)}, ${task.who.join(' and ')}${props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? ', given' : ''}`,
     }))
   }),
 )
@@ -82,8 +82,8 @@ const waits = computed(() =>
         x,
         width: Math.max(1, until - x),
         y: waitsTop.value + props.units.findIndex(({ id }) => id === task.unitId) * waitLane,
-        says: `${props.letterOf(task.unitId)}: ${Math.round(ownWait)} min for ${step?.wait?.for ?? step?.title ?? 'waiting'}`,
-        short: step?.wait?.for ?? '',
+        says: `${props.letterOf(task.unitId)}: ${Math.round(ownWait)} min for ${say(step?.wait?.for ?? step?.title ?? 'waiting')}`,
+        short: say(step?.wait?.for ?? ''),
       },
     ]
   }),

@@ -32,6 +32,6 @@ export const seasonWords = (before: string): string => `before ${dayjs(before).f
 /** The first few days, in words; the rest is a count. */
 export function roofWords(days: readonly string[]): string {
   if (days.length === 0) return 'roof: no fit day in the next ten'
-  const shown = days.slice(0, 3).map(dayWords)
+  const shown = days.slice(0, 3).map((day) => dayWords(day))
   return `roof: ${shown.join(', ')}${days.length > 3 ? ` and ${days.length - 3} more` : ''}`
 }

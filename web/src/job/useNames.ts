@@ -1,14 +1,15 @@
 // What is called how on the open job: people, units, products, and the steps of a unit.
 import { useJob } from '../stores/job.ts'
+import type { Sentence } from '@yastik/core/words'
 
 export interface Names {
   personName(id: number): string
   unitName(id: string): string
   productName(id: string): string
   /** Title of a step of the unit. */
-  titleOf(stepId: string): string
+  titleOf(stepId: string): Sentence
   /** What a step's gate asks for. */
-  gateOf(stepId: string): string
+  gateOf(stepId: string): Sentence
 }
 
 /** @param unitId whose steps are spoken of */

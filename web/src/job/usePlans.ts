@@ -1,7 +1,7 @@
 // What the core makes of the open job: its units as job files, their plans, and what is left of the visit.
 import type { UnitSteps } from '@yastik/core/crew'
 import type { HouseRules } from '@yastik/core/method'
-import { planJob, type JobFile, type PlanFile, type PlanMemory } from '@yastik/core/plan'
+import { planJob, type JobFile, type Plan, type PlanMemory } from '@yastik/core/plan'
 import { dayAfter } from '@yastik/core/quantities'
 import { unitStepsFrom, type JobEvent, type UnitState } from '@yastik/core/run'
 import { foundChances, indexSeenAfter } from '@yastik/core/upkeep'
@@ -17,7 +17,7 @@ const freshMs = 60_000
 export interface Plans {
   /** The unit as a job file: what the plan command would read. */
   jobFileFor(unitId: string): JobFile | undefined
-  planFor(unitId: string): PlanFile | undefined
+  planFor(unitId: string): Plan | undefined
   /** Steps left at every unit of the visit that was looked over: as agreed, or as they would be agreed now. */
   visitSteps(nowMs: number): UnitSteps[]
 }
@@ -95,8 +95,8 @@ export function usePlans({ record, events, stateFor, unitFor }: Planned): Plans 
 
   /** Plans that were made, each as long as nothing of what it was made from is another. */
   let madeOf: string | undefined
-  const made = new Map<string, { from: readonly unknown[]; plan: PlanFile }>()
-  function planFor(unitId: string): PlanFile | undefined {
+  const made = new Map<string, { from: readonly unknown[]; plan: Plan }>()
+  function planFor(unitId: string): Plan | undefined {
     const from = [record.value, events.value, Math.floor(serverNow() / freshMs)]
     // Plans of a job that was left hold its whole log: they go.
     if (madeOf !== record.value?.id) made.clear()

@@ -1,7 +1,9 @@
 // The units of the person who is signed in, for views.
-import { figureOf, isSiUnit, type Measures, metric, quantityWords, reading, sentenceOf, type SiUnit, unitFor } from '@yastik/core/quantities'
+import { figureOf, isSiUnit, type Measures, metric, quantityWords, reading, type SiUnit, unitFor } from '@yastik/core/quantities'
+import type { Sentence } from '@yastik/core/words'
 import { computed, type ComputedRef } from 'vue'
 import { useSession } from '../stores/session.ts'
+import { sayFor } from './words.ts'
 
 export interface InMeasures {
   readonly measures: ComputedRef<Measures>
@@ -12,12 +14,14 @@ export interface InMeasures {
   reading(value: number, unit: SiUnit): { readonly figure: number; readonly unit: string }
   /** The same in one. */
   quantity(value: number, unit: SiUnit): string
-  sentence(text: string): string
+  /** A sentence in words, with every quantity as this person reads it. */
+  say(sentence: Sentence): string
 }
 
 export function useMeasures(): InMeasures {
   const session = useSession()
   const measures = computed(() => session.me?.measures ?? metric)
+  const say = computed(() => sayFor(measures.value, session.me?.place.currency))
   const figure = (value: number, unit: string) => (isSiUnit(unit) ? figureOf(value, unit, measures.value) : value)
   const unit = (name: string) => (isSiUnit(name) ? unitFor(name, measures.value) : name)
   return {
@@ -26,6 +30,6 @@ export function useMeasures(): InMeasures {
     unit,
     reading: (value, name) => reading(value, name, measures.value),
     quantity: (value, name) => quantityWords(value, name, measures.value),
-    sentence: (text) => sentenceOf(text, measures.value),
+    say: (sentence) => say.value(sentence),
   }
 }

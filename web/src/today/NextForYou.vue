@@ -6,7 +6,7 @@ import Tap from '../kit/Tap.vue'
 import type { DayCard } from './useDay.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 
 const props = defineProps<{ cards: readonly DayCard[]; me: number }>()
 const mine = computed(() => props.cards.filter(({ job }) => job.crewIds.includes(props.me)))
@@ -39,7 +39,7 @@ const next = computed(() => {
   <section v-if="mine.length > 0" class="next" aria-label="Next for you" data-next>
     <template v-if="next">
       <p>
-        <b>{{ sentence(next.does) }}</b> <span>{{ next.where }}</span> <small v-if="next.when">{{ next.when }}</small>
+        <b>{{ say(next.does) }}</b> <span>{{ next.where }}</span> <small v-if="next.when">{{ next.when }}</small>
       </p>
       <Tap :to="next.to" now data-go-on>Go there</Tap>
     </template>

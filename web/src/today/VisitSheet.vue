@@ -21,7 +21,7 @@ const props = defineProps<{
   /** Whether who goes has to be said. */ named?: boolean
 }>()
 const emit = defineEmits<{ changed: [] }>()
-const { quantity } = useMeasures()
+const { quantity, say } = useMeasures()
 const job = computed(() => props.card.job)
 const stop = computed(() => props.card.stop)
 /** A message names a time of this day. */
@@ -37,7 +37,9 @@ function changed() {
 }
 const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage)
 const missing = computed(() =>
-  (props.card.outlook?.missing ?? []).map(({ item, quantity: much, unit }) => `${item} ${unit === 'L' ? quantity(much, 'L') : `${much} ${unit}`}`),
+  (props.card.outlook?.missing ?? []).map(
+    ({ item, quantity: much, unit }) => `${say(item)} ${unit === 'L' ? quantity(much, 'L') : `${much} ${say(unit)}`}`,
+  ),
 )
 const how = computed(() => [job.value.contact, job.value.access].filter((text) => text !== ''))
 </script>
@@ -81,7 +83,7 @@ const how = computed(() => [job.value.contact, job.value.access].filter((text) =
             <span class="bar" aria-hidden="true"
               ><i v-for="n in 10" :key="n" :class="{ full: unit.steps > 0 && unit.done / unit.steps >= n / 10 - 0.001 }"
             /></span>
-            <span class="stage">{{ stageWords(unit) }}</span>
+            <span class="stage">{{ stageWords(unit, say) }}</span>
             <span class="go" aria-hidden="true">→</span>
           </RouterLink>
         </li>

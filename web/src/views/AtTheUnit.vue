@@ -26,7 +26,7 @@ import { useSession } from '../stores/session.ts'
 // Further down, or opened on demand: loaded then.
 const FoundSince = defineAsyncComponent(() => import('../components/FoundSince.vue'))
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const now = useNow()
@@ -122,9 +122,9 @@ useKeys([
       <Fold :title="`Steps to come (${toCome.length})`">
         <ol class="small">
           <li v-for="entry in toCome" :key="entry.id">
-            {{ sentence(entry.title)
+            {{ say(entry.title)
             }}<template v-if="entry.because"
-              ><br /><em>{{ sentence(entry.because) }}</em></template
+              ><br /><em>{{ say(entry.because) }}</em></template
             >
           </li>
         </ol>

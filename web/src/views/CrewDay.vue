@@ -31,7 +31,7 @@ const crew = computed(() => job.record?.crew ?? [])
 const people = computed(() => crew.value.map(({ name }) => name))
 const letterOf = (id: string) => String.fromCharCode(65 + units.value.findIndex((unit) => unit.id === id))
 const { unitName } = useNames()
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 const missing = computed(() =>
   (job.record?.unitIds ?? []).filter((id) => !units.value.some((unit) => unit.id === id) && !job.stateFor(id).handedOver),
 )
@@ -163,7 +163,7 @@ const first = computed(() =>
       </Tabs>
       <div v-if="picked" class="picked" data-picked>
         <p>
-          <b>{{ unitName(picked.unitId) }}: {{ sentence(stepOf(picked)?.title ?? '') }}</b>
+          <b>{{ unitName(picked.unitId) }}: {{ say(stepOf(picked)?.title ?? '') }}</b>
           <small>
             {{ picked.who.join(' and ') }}, from {{ clockWords(fromMin + picked.startMin) }} to {{ clockWords(fromMin + picked.endMin)
             }}{{ isGiven(picked) ? ', given' : '' }}</small
@@ -187,7 +187,7 @@ const first = computed(() =>
             <li v-for="{ person, task, step } in first" :key="person">
               <b>{{ person }}</b>:
               <template v-if="task && step"
-                >{{ unitName(task.unitId) }} — {{ sentence(step.title) }}<small v-if="step.part"> ({{ partNames[step.part] }})</small></template
+                >{{ unitName(task.unitId) }} — {{ say(step.title) }}<small v-if="step.part"> ({{ partNames[step.part] }})</small></template
               ><template v-else>nothing to do</template>
             </li>
           </ul>

@@ -17,9 +17,11 @@ import DayField from '../kit/DayField.vue'
 import Tap from '../kit/Tap.vue'
 import Tick from '../kit/Tick.vue'
 import Notice from '../kit/Notice.vue'
+import { itemId } from '@yastik/core/money'
+import type { Sentence } from '@yastik/core/words'
 
 useJob().close()
-const { quantity, sentence } = useMeasures()
+const { quantity, say } = useMeasures()
 const day = ref(usePlace().today())
 const load = ref<DayLoad>()
 const fromDevice = ref(false)
@@ -35,7 +37,7 @@ const visits = computed(() => (load.value?.visits ?? []).filter(({ jobId }) => c
 /** What the firm has of an item is said beside it, whoever takes it. */
 const items = computed(() => {
   const { items: all = [] } = load.value ?? {}
-  return chosen.value ? chosen.value.items.map((item) => ({ ...item, has: all.find((one) => one.item === item.item)?.has })) : all
+  return chosen.value ? chosen.value.items.map((item) => ({ ...item, has: all.find((one) => itemId(one.item) === itemId(item.item))?.has })) : all
 })
 const dayKey = () => `yastik-load-${day.value}`
 const tickedKey = () => `${dayKey()}-${van.value}`
@@ -58,15 +60,16 @@ async function fetchLoad() {
 await fetchLoad()
 watch(day, fetchLoad)
 watch(van, readTicks)
-const isIn = (item: string) => inVan.value.includes(item)
-function tick(item: string) {
-  inVan.value = isIn(item) ? inVan.value.filter((other) => other !== item) : [...inVan.value, item]
+const isIn = (item: Sentence) => inVan.value.includes(itemId(item))
+function tick(item: Sentence) {
+  const id = itemId(item)
+  inVan.value = isIn(item) ? inVan.value.filter((other) => other !== id) : [...inVan.value, id]
   // Only the day that is being loaded is remembered.
   for (const key of Object.keys(localStorage)) if (key.startsWith('yastik-load-') && !key.startsWith(dayKey())) localStorage.removeItem(key)
   localStorage.setItem(tickedKey(), JSON.stringify(inVan.value))
 }
 const short = computed(() => load.value?.items.filter(({ short: missing }) => missing !== undefined) ?? [])
-const amount = ({ quantity: much, unit }: { quantity: number; unit: string }) => (unit === 'L' ? quantity(much, 'L') : `${much} ${unit}`)
+const amount = ({ quantity: much, unit }: { quantity: number; unit: Sentence }) => (unit === 'L' ? quantity(much, 'L') : `${much} ${say(unit)}`)
 const sources: Record<DayLoad['visits'][number]['units'][number]['source'], string> = {
   agreed: 'method agreed',
   'looked-over': 'looked over',
@@ -96,24 +99,24 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
         <Notice v-if="short.length > 0" kind="now" data-short>
           <p><b>Not enough for the whole day:</b></p>
           <ul>
-            <li v-for="item in short" :key="item.item">
-              {{ item.item }}: {{ amount({ quantity: item.short!, unit: item.unit }) }} missing, for {{ item.sites.join(', ') }}
+            <li v-for="item in short" :key="itemId(item.item)">
+              {{ say(item.item) }}: {{ amount({ quantity: item.short!, unit: item.unit }) }} missing, for {{ item.sites.join(', ') }}
             </li>
           </ul>
           <Tap to="/stores/stock">What to buy</Tap>
         </Notice>
         <p role="status" data-loaded>
-          {{ inVan.filter((item) => items.some((entry) => entry.item === item)).length }} of {{ items.length }} in the van
+          {{ inVan.filter((item) => items.some((entry) => itemId(entry.item) === item)).length }} of {{ items.length }} in the van
         </p>
         <ul class="plain items" data-load>
-          <li v-for="item in items" :key="item.item">
-            <Tick class="item" :model-value="isIn(item.item)" :data-load-item="item.item" @update:model-value="tick(item.item)">
+          <li v-for="item in items" :key="itemId(item.item)">
+            <Tick class="item" :model-value="isIn(item.item)" :data-load-item="itemId(item.item)" @update:model-value="tick(item.item)">
               <span class="row-of">
                 <span class="much">{{ amount(item) }}</span>
                 <span
-                  ><b>{{ item.item }}</b
+                  ><b>{{ say(item.item) }}</b
                   ><br /><small
-                    >{{ sentence(item.why)
+                    >{{ say(item.why)
                     }}{{ visits.length > 1 ? ` · ${item.sites.length === visits.length ? 'every visit' : item.sites.join(', ')}` : '' }}</small
                   ></span
                 >

@@ -3,7 +3,7 @@
 import { inWords, soilKinds, type SoilKind } from '@yastik/core/lookover'
 import { choiceNames, type Choice } from '@yastik/core/method'
 import { dayWords, type Grade, gradeNames } from '@yastik/core/quantities'
-import { verdicts, verdictWords } from '@yastik/core/run'
+import { verdicts, verdictName } from '@yastik/core/run'
 import { families, familyNames, type Family } from '@yastik/core/units'
 import { endpoints, type LogEntry } from '@yastik/core/wire'
 import { computed, reactive, ref } from 'vue'
@@ -22,7 +22,7 @@ import TextField from '../kit/TextField.vue'
 import Pick from '../kit/Pick.vue'
 import Ledger from '../kit/Ledger.vue'
 
-const { figure, unit } = useMeasures()
+const { figure, unit, say } = useMeasures()
 useJob().close()
 const route = useRoute()
 const router = useRouter()
@@ -39,7 +39,7 @@ const filters = computed<{ name: Filter; says: string; options: Option<string | 
   { name: 'family', says: 'Family', options: optionsOf(families, (family) => familyNames[family]) },
   { name: 'soil', says: 'Soil', options: optionsOf(soilKinds, inWords) },
   { name: 'by', says: 'By', options: people.value.map(({ id, name }) => ({ value: id, says: name })) },
-  { name: 'verdict', says: 'Verdict', options: optionsOf(verdicts, (verdict) => verdictWords[verdict]) },
+  { name: 'verdict', says: 'Verdict', options: optionsOf(verdicts, (verdict) => say(verdictName(verdict))) },
 ])
 const setFilter = (name: Filter, value: string | number) => Object.assign(filter, { [name]: value === '' ? undefined : value })
 const isFiltered = computed(() => siteId.value !== undefined || Object.values(filter).some((value) => value !== undefined && value !== ''))
@@ -113,7 +113,7 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
       <template #cooling="{ row }">
         {{ kw(row.coolingBeforeKw) }} → <b>{{ kw(row.coolingAfterKw) }}</b>
       </template>
-      <template #verdict="{ row }">{{ verdictWords[row.verdict] }}</template>
+      <template #verdict="{ row }">{{ say(verdictName(row.verdict)) }}</template>
     </Ledger>
     <Tap v-if="!unitId && log.hasMore.value" @click="log.more">Older ones</Tap>
   </div>

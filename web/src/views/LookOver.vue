@@ -1,16 +1,6 @@
 <script setup lang="ts">
 // Look-over: tap a part on the section, grade it; the plan beside it answers at once.
-import {
-  complaints,
-  extentInWords,
-  extents,
-  findings,
-  inWords,
-  type Complaint,
-  type Extent,
-  type Finding,
-  type SoilKind,
-} from '@yastik/core/lookover'
+import { complaints, extentName, extents, findings, inWords, type Complaint, type Extent, type Finding, type SoilKind } from '@yastik/core/lookover'
 import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
 import { photosOfPart, photosOfPlate } from '@yastik/core/run'
 import { isOnRoof, isSplit, partNames, partsToSee, type Part } from '@yastik/core/units'
@@ -29,6 +19,9 @@ import Choice from '../kit/Choice.vue'
 import Fold from '../kit/Fold.vue'
 import Ledger from '../kit/Ledger.vue'
 import Later from '../kit/Later.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 // Further down, or opened on demand: loaded then.
 const ReadingsForm = defineAsyncComponent(() => import('../components/ReadingsForm.vue'))
@@ -86,7 +79,7 @@ const asksExtent: readonly Finding[] = ['insect-nest', 'rodent-droppings', 'bent
 const extentsOf = (finding: Finding) =>
   optionsOf(
     extents.filter((extent) => extent !== 'alive' || finding === 'insect-nest'),
-    (extent) => extentInWords(finding, extent),
+    (extent) => say(extentName(finding, extent)),
   )
 const setExtent = (finding: Finding, extent: Extent) => job.add(props.unitId, { type: 'finding-set', finding, present: true, extent })
 const columns: Column<{ part: Part }>[] = [

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Method: decisions with their because; flip a school or a single choice and see what changes; then agree it.
 import { choiceNames, knownHouseRules, schools, type Choice, type SchoolName, type Topic } from '@yastik/core/method'
-import { compareChoice, compareSchool, contextOf, planUnit, planTotals, type JobFile, type PlannedDecision } from '@yastik/core/plan'
+import { planFileOf, compareChoice, compareSchool, contextOf, planUnit, planTotals, type JobFile, type PlannedDecision } from '@yastik/core/plan'
 import type { Extra } from '@yastik/core/procedure'
 import { durationWords } from '@yastik/core/quantities'
 import { changeOf } from '@yastik/core/run'
@@ -26,7 +26,7 @@ import Tap from '../kit/Tap.vue'
 // Further down, or opened on demand: loaded then.
 const WashBench = defineAsyncComponent(() => import('../components/WashBench.vue'))
 
-const { reading, sentence } = useMeasures()
+const { reading, say } = useMeasures()
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
 const planning = usePlanning()
@@ -56,7 +56,7 @@ function bringsOf(school: SchoolName): Record<string, string> {
   return Object.fromEntries(
     others.map((value) => {
       const change = compareSchool(own.units[0], contextOf(own), ownPlan.plan, school, value)
-      return [value, change.reach ? `${difference(change)}; ${sentence(change.reach)}` : difference(change)]
+      return [value, change.reach ? `${difference(change)}; ${say(change.reach)}` : difference(change)]
     }),
   )
 }
@@ -115,7 +115,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
   <div v-if="plan && unitPlan && totals" class="two-up">
     <section class="stack" aria-label="Decisions">
       <p v-if="job.record?.quoted" data-quoted>
-        Quoted for the whole visit: <b>{{ job.record.quoted.name }}, {{ place.money(job.record.quoted.total) }}</b
+        Quoted for the whole visit: <b>{{ say(job.record.quoted.name) }}, {{ place.money(job.record.quoted.total) }}</b
         >. Where more turns out to be needed, the customer is asked first.
       </p>
       <p class="summary" data-summary>
@@ -123,7 +123,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
         <template v-if="!declined && unitPlan.notReached.length > 0">
           Not reached:
           <span v-for="(left, index) in unitPlan.notReached" :key="left.part"
-            >{{ index > 0 ? '; ' : '' }}{{ partNames[left.part] }}, {{ sentence(left.because) }}</span
+            >{{ index > 0 ? '; ' : '' }}{{ partNames[left.part] }}, {{ say(left.because) }}</span
           >.
         </template>
         <template v-else-if="!declined">Every part that is soiled is reached.</template>
@@ -185,8 +185,8 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
       <div v-if="unitPlan.offers.length > 0 || state.extras.length > 0" data-offers>
         <h3>What would do more</h3>
         <ul>
-          <li v-for="offer in unitPlan.offers" :key="offer.what">
-            <b>{{ sentence(offer.what) }}</b>: {{ sentence(offer.because)
+          <li v-for="(offer, at) in unitPlan.offers" :key="at">
+            <b>{{ say(offer.what) }}</b>: {{ say(offer.because)
             }}<template v-if="offer.minutes !== undefined"> ({{ signed(offer.minutes) }} min, {{ place.change(offer.money ?? 0) }})</template>
             <Tap v-if="offer.extra" :off="started ? 'work has begun' : ''" data-order-outdoor @click="order(offer.extra, true)">
               The customer orders it
@@ -201,7 +201,7 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
       <PlanDetails :plan="unitPlan" :warnings="plan.warnings" />
       <div class="row no-print">
         <Tap data-save-job @click="saveFile(asJob(), 'job.json')">Save as job file</Tap
-        ><Tap @click="saveFile(plan, 'plan.json')">Save as plan file</Tap>
+        ><Tap @click="saveFile(planFileOf(plan, say), 'plan.json')">Save as plan file</Tap>
       </div>
     </aside>
     <WashBench

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // Proof: before, after and expected, line by line; the verdict; handing over.
-import { dueInWords } from '@yastik/core/plan'
+import { dueMessage } from '@yastik/core/plan'
 import { proofOf } from '@yastik/core/proof'
 import { dayAfter } from '@yastik/core/quantities'
-import { leftOut, verdictWords } from '@yastik/core/run'
+import { leftOut, verdictName } from '@yastik/core/run'
 import { partNames } from '@yastik/core/units'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -15,6 +15,7 @@ import { usePlan } from '../job/usePlan.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Notice from '../kit/Notice.vue'
+import { joined } from '@yastik/core/words'
 
 // Further down, or opened on demand: loaded then.
 const ProofReadings = defineAsyncComponent(() => import('../components/ProofReadings.vue'))
@@ -36,7 +37,7 @@ const refused = ref<string[]>([])
 const declined = computed(() => state.value.agreed.scope === 'decline')
 const whyDeclined = computed(() => {
   const scope = unitPlan.value?.decisions.find(({ topic }) => topic === 'scope')
-  return [...(scope?.because ?? []), ...(unitPlan.value?.referrals.map(({ because }) => because) ?? [])].join('; ')
+  return [...(scope?.because ?? []), ...(unitPlan.value?.referrals.map(({ because }) => because) ?? [])].map(say).join('; ')
 })
 const design = computed(() => job.designFor(props.unitId))
 const proof = computed(() => {
@@ -48,8 +49,8 @@ const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slic
 const dueDay = (weeks: number) => dayAfter(state.value.handedOver?.atMs ?? Date.now(), weeks)
 const left = computed(() => leftOut(state.value))
 /** What the customer is told: the plan's text, and what was left out on the day. */
-const told = computed(() => [unitPlan.value?.customerText ?? '', ...left.value.map((sentence) => `${sentence}.`)].join(' '))
-const { sentence } = useMeasures()
+const told = computed(() => say(joined({ sentences: [unitPlan.value?.customerText ?? '', ...left.value] })))
+const { say } = useMeasures()
 /** What proves the work is measured after it. */
 const asksAfter = computed(() => !declined.value && state.value.readings.after === undefined)
 const openSteps = computed(() =>
@@ -62,7 +63,7 @@ async function handOver() {
   refused.value = []
   if (!proof.value) return
   if (!state.value.steps) refused.value = ['no method was agreed']
-  else refused.value = openSteps.value.map(({ title }) => `not done: ${title}`)
+  else refused.value = openSteps.value.map(({ title }) => `not done: ${say(title)}`)
   if (refused.value.length > 0) return
   await job.add(props.unitId, {
     type: 'handed-over',
@@ -77,8 +78,8 @@ async function handOver() {
 <template>
   <div v-if="proof && unitPlan" class="stack">
     <div class="verdict" :class="proof.verdict" data-verdict>
-      <span class="stamp">{{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}</span>
-      <p>{{ sentence(declined ? whyDeclined : proof.sentence) }}</p>
+      <span class="stamp">{{ declined ? 'not cleaned' : say(verdictName(proof.verdict)) }}</span>
+      <p>{{ say(declined ? whyDeclined : proof.sentence) }}</p>
     </div>
     <ProofLines v-if="!asksAfter && proof.lines.length > 0" :lines="proof.lines" />
     <!-- All of it at once: what comes later pushes nothing that is seen. -->
@@ -103,23 +104,23 @@ async function handOver() {
         <section v-if="unitPlan.notReached.length > 0">
           <h3>Not reached, or not clean</h3>
           <ul>
-            <li v-for="entry in unitPlan.notReached" :key="entry.part">{{ partNames[entry.part] }}: {{ entry.because }}</li>
+            <li v-for="entry in unitPlan.notReached" :key="entry.part">{{ partNames[entry.part] }}: {{ say(entry.because) }}</li>
           </ul>
         </section>
         <section v-if="left.length > 0" data-left-out>
           <h3>Left out, or still out</h3>
           <ul>
-            <li v-for="entry in left" :key="entry">{{ sentence(entry) }}</li>
+            <li v-for="(entry, at) in left" :key="at">{{ say(entry) }}</li>
           </ul>
         </section>
         <section class="due">
           <h3>Due next</h3>
           <p v-for="entry in unitPlan.due" :key="entry.what">
-            {{ capital(dueInWords(entry, dueDay)) }}<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }} weeks)</small>
+            {{ capital(say(dueMessage(entry, dueDay))) }}<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }} weeks)</small>
           </p>
         </section>
         <CustomerText :text="state.handedOver?.customerText ?? told" :given="state.handedOver !== undefined" />
-        <p v-if="!state.handedOver && handOverGate" class="small" data-hand-over-gate>{{ sentence(handOverGate) }}.</p>
+        <p v-if="!state.handedOver && handOverGate" class="small" data-hand-over-gate>{{ say(handOverGate) }}.</p>
         <div class="row ruled-top">
           <Tap
             v-if="!state.handedOver"
@@ -128,7 +129,7 @@ async function handOver() {
             data-hand-over
             @click="handOver"
           >
-            Hand over as {{ declined ? 'not cleaned' : verdictWords[proof.verdict] }}
+            Hand over as {{ declined ? 'not cleaned' : say(verdictName(proof.verdict)) }}
           </Tap>
           <Tap :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</Tap>
           <Tap v-if="state.handedOver" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</Tap>

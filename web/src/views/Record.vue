@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The record of one unit on one job, event by event.
 import { momentWords } from '@yastik/core/quantities'
-import { effective, happeningInWords, inOrder, photoIdOf, timeOf, type Happening, type JobEvent, verdictWords } from '@yastik/core/run'
+import { effective, happeningInWords, inOrder, photoIdOf, timeOf, type Happening, type JobEvent, verdictName } from '@yastik/core/run'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import CustomerText from '../components/CustomerText.vue'
@@ -15,7 +15,7 @@ import Ledger from '../kit/Ledger.vue'
 import { useNames } from '../job/useNames.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 
-const { sentence } = useMeasures()
+const { say } = useMeasures()
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const names = useNames(() => props.unitId)
@@ -29,7 +29,7 @@ const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)
 const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))
 const entries = computed(() => inOrder(own.value))
 
-const says = (happening: Happening) => sentence(happeningInWords(happening, names))
+const says = (happening: Happening) => say(happeningInWords(happening, names))
 const columns = [
   { key: 'at', says: 'When', oneLine: true },
   { key: 'by', says: 'Who', oneLine: true },
@@ -44,7 +44,9 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
     <section class="stack">
       <h2>
         {{
-          state.handedOver ? `Handed over ${momentWords(state.handedOver.atMs)}, ${verdictWords[state.handedOver.verdict]}` : 'Not handed over yet'
+          state.handedOver
+            ? `Handed over ${momentWords(state.handedOver.atMs)}, ${say(verdictName(state.handedOver.verdict))}`
+            : 'Not handed over yet'
         }}
       </h2>
       <Ledger
@@ -68,7 +70,7 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
           /><small v-if="sinceMin(event) > 1">
             (that device’s clock was {{ sinceMin(event) }} min {{ (event.aheadMs ?? 0) > 0 ? 'ahead' : 'behind' }})</small
           ><small v-if="!counts(event)"> (undone)</small
-          ><small v-if="held.has(event.id)"><br />does not count: {{ sentence(held.get(event.id)?.join('; ') ?? '') }}</small>
+          ><small v-if="held.has(event.id)"><br />does not count: {{ held.get(event.id)?.map(say).join('; ') }}</small>
         </template>
       </Ledger>
     </section>

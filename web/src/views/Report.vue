@@ -13,6 +13,7 @@ import { usePlanning } from '../stores/planning.ts'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
+import { loadWords } from '../measures/words.ts'
 
 // Further down, or opened on demand: loaded then.
 const SignatureSlot = defineAsyncComponent(() => import('../components/SignatureSlot.vue'))
@@ -22,12 +23,13 @@ const job = useJob()
 const planning = usePlanning()
 const session = useSession()
 const state = computed(() => job.stateFor(props.unitId))
+const catalogue = await loadWords()
 const content = computed(() => {
   const { record } = job
   const unit = job.unitFor(props.unitId)
   const plan = planning.planFor(props.unitId)?.units[0]
   if (!record || !unit || !plan || !session.me) return undefined
-  return reportContent({ firm: session.me.firm, record, unit, state: state.value, plan })
+  return reportContent({ firm: session.me.firm, record, unit, state: state.value, plan, catalogue })
 })
 const photoIds = computed(() => [...(content.value?.photos.flatMap(({ before, after }) => [before, after]) ?? []), content.value?.signed?.photoId])
 

@@ -19,6 +19,9 @@ import Tap from '../kit/Tap.vue'
 import Later from '../kit/Later.vue'
 import Form from '../kit/Form.vue'
 import Notice from '../kit/Notice.vue'
+import { useMeasures } from '../measures/useMeasures.ts'
+
+const { say } = useMeasures()
 
 const session = useSession()
 const asked = useAsked(endpoints.stores, () => ({}))
@@ -77,7 +80,7 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
     <FaultNote v-if="!editing" :error="error" />
     <Notice v-if="clashes.length > 0" kind="now"
       ><ul class="plain">
-        <li v-for="clash in clashes" :key="clash">{{ clash }}</li>
+        <li v-for="(clash, at) in clashes" :key="at">{{ say(clash) }}</li>
       </ul></Notice
     >
     <template v-if="record">

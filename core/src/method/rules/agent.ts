@@ -1,11 +1,11 @@
 // What goes on the coil, on the wheel and on a condenser, and what is taken off dry before?
 import { gradeOf, hasKind } from '../../lookover/index.ts'
-import type { ProductClass } from '../../products/index.ts'
-import { partNames, type Part } from '../../units/index.ts'
+import { className, type ProductClass } from '../../products/index.ts'
+import { partName, type Part } from '../../units/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
 import { agentProduct, degreaserBefore, hasGrease, hasSlime, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
-import { choiceNames, type ChoiceOf } from '../topics.ts'
+import { choiceName, type ChoiceOf } from '../topics.ts'
 import {
   anyAtLeast,
   atLeast,
@@ -25,88 +25,75 @@ import {
   waterOnSite,
   waterToHand,
 } from './conditions.ts'
+import { says, type Message } from '../../words/index.ts'
 
 const { rule, bar } = rulesOn('coil-agent')
 type Agent = 'mild-detergent' | 'self-rinsing-foam' | 'rinse-off-foam' | 'antimicrobial-foam'
 const agents = ['mild-detergent', 'self-rinsing-foam', 'rinse-off-foam', 'antimicrobial-foam'] as const
 
-const spaced = (kind: ProductClass) => kind.replaceAll('-', ' ')
-const usable = (kind: ProductClass) => when(`a suitable ${spaced(kind)} in the van`, (facts) => agentProduct(facts, kind).product !== undefined)
-const named = (agent: Agent, why: string) => (facts: Facts) => [
+const usable = (kind: ProductClass) =>
+  when(says('when.suitable-van', { product: className(kind) }), (facts) => agentProduct(facts, kind).product !== undefined)
+const named = (agent: Agent, why: Message) => (facts: Facts) => [
   why,
-  ...[agentProduct(facts, agent).product].flatMap((product) => (product ? [`${product.name}: its label allows this coil and this place`] : [])),
+  ...[agentProduct(facts, agent).product].flatMap((product) =>
+    product ? [says('method.named.label-allows-coil-place', { name: product.name })] : [],
+  ),
 ]
 /** Grease under slime: first the degreasing agent, then the antimicrobial, never both at once. */
 const afterDegreasing = (where: 'coil' | 'wheel') => (facts: Facts) => {
   const first = degreaserBefore({ ...facts, decided: { ...facts.decided, [`${where}-agent`]: 'antimicrobial-foam' } }, where)
   return hasGrease(facts, where)
-    ? [
-        first
-          ? `grease first: ${first.name} with warm water, rinsed off, then the antimicrobial`
-          : 'grease sits under the slime, and nothing that degreases is in the van',
-      ]
+    ? [first ? says('method.afterDegreasing.grease-first-warm-water', { name: first.name }) : says('method.afterDegreasing.grease-sits-under-slime')]
     : []
 }
-const slimeOnCoil = when('slime on the coil', (facts) => hasSlime(facts, 'coil'))
-const greaseOnCoil = when('grease or smoke on the coil', (facts) => hasGrease(facts, 'coil'))
-const slimeOnWheel = when('slime on the wheel', (facts) => hasSlime(facts, 'wheel'))
-const greaseOnWheel = when('grease or smoke on the wheel', (facts) => hasGrease(facts, 'wheel'))
+const slimeOnCoil = when(says('when.slime-coil'), (facts) => hasSlime(facts, 'coil'))
+const greaseOnCoil = when(says('when.grease-smoke-coil'), (facts) => hasGrease(facts, 'coil'))
+const slimeOnWheel = when(says('when.slime-wheel'), (facts) => hasSlime(facts, 'wheel'))
+const greaseOnWheel = when(says('when.grease-smoke-wheel'), (facts) => hasGrease(facts, 'wheel'))
 /** Plain water is enough where salt or pollen sits on every face that is soiled at all. */
 const saltOrPollenAlone = (...faces: Part[]) =>
-  when(`pollen or salt on every soiled face of ${faces.map((part) => partNames[part]).join(', ')}`, ({ lookOver }) => {
+  when(says('when.pollen-salt-every-soiled', { parts: { comma: faces.map(partName) } }), ({ lookOver }) => {
     const soiled = faces.filter((part) => gradeOf(lookOver, part) >= 1)
     return soiled.length > 0 && soiled.every((part) => hasKind(lookOver, 'pollen', part) || hasKind(lookOver, 'salt', part))
   })
-const warm = 'with warm water'
 
 export const coilAgent: RuleSet = {
   bars: [
     ...agents.map((agent) => bar(`agent-${agent}-label`, agent, not(usable(agent)), (facts) => agentProduct(facts, agent).because)),
-    bar('agent-foam-needs-rinse', 'rinse-off-foam', chosen('rinse', 'none'), 'foam that must be rinsed off has no place in dry cleaning'),
-    bar('agent-antimicrobial-needs-rinse', 'antimicrobial-foam', chosen('rinse', 'none'), 'its label asks for a rinse, and there is none'),
+    bar('agent-foam-needs-rinse', 'rinse-off-foam', chosen('rinse', 'none'), says('method.agent-foam-needs-rinse')),
+    bar('agent-antimicrobial-needs-rinse', 'antimicrobial-foam', chosen('rinse', 'none'), says('method.agent-antimicrobial-needs-rinse')),
     bar(
       'agent-self-rinsing-only-condensate',
       'self-rinsing-foam',
       not(chosen('rinse', 'condensate')),
-      'it stays on the coil only where condensate carries it off',
+      says('method.agent-self-rinsing-only-condensate'),
     ),
-    bar('agent-detergent-condensate', 'mild-detergent', chosen('rinse', 'condensate'), 'detergent is not labelled self-rinsing'),
-    bar('agent-rinse-off-condensate', 'rinse-off-foam', chosen('rinse', 'condensate'), 'it is not labelled self-rinsing'),
-    bar('agent-antimicrobial-condensate', 'antimicrobial-foam', chosen('rinse', 'condensate'), 'it is not labelled self-rinsing'),
-    bar('agent-water-dry', 'water', chosen('rinse', 'none'), 'no water goes on the coil on this job'),
-    bar(
-      'agent-dry-detergent',
-      'mild-detergent',
-      all(chosen('rinse', 'none'), not(carries('wet-vacuum'))),
-      'no wet vacuum in the van to draw it off again',
-    ),
+    bar('agent-detergent-condensate', 'mild-detergent', chosen('rinse', 'condensate'), says('method.agent-detergent-condensate')),
+    bar('agent-rinse-off-condensate', 'rinse-off-foam', chosen('rinse', 'condensate'), says('method.agent-rinse-off-condensate')),
+    bar('agent-antimicrobial-condensate', 'antimicrobial-foam', chosen('rinse', 'condensate'), says('method.agent-rinse-off-condensate')),
+    bar('agent-water-dry', 'water', chosen('rinse', 'none'), says('method.agent-water-dry')),
+    bar('agent-dry-detergent', 'mild-detergent', all(chosen('rinse', 'none'), not(carries('wet-vacuum'))), says('method.agent-dry-detergent')),
     bar(
       'agent-dry-powder',
       'mild-detergent',
       all(chosen('rinse', 'none'), soil(['fine-powder'], 'coilFace', 'coilBack')),
-      'fine powder that is misted turns to paste',
+      says('method.agent-dry-powder'),
     ),
   ],
   rules: [
-    rule('agent-untouched', 'safety', untouched, 'none', 'the coil is not cleaned today'),
-    rule('agent-clear', 'need', coilAtMost(0), 'none', clearOrUnseen('coilFace', 'the coil is clear')),
-    rule(
-      'agent-dry',
-      'need',
-      chosen('rinse', 'none'),
-      'mild-detergent',
-      named('mild-detergent', 'a little mild detergent after the brush, drawn off with the wet vacuum'),
-    ),
-    rule('agent-dry-nothing', 'need', chosen('rinse', 'none'), 'none', 'vacuum and brush only: nothing in the van may be misted and drawn off here'),
+    rule('agent-untouched', 'safety', untouched, 'none', says('method.agent-untouched')),
+    rule('agent-clear', 'need', coilAtMost(0), 'none', clearOrUnseen('coilFace', says('method.agent-clear'))),
+    rule('agent-dry', 'need', chosen('rinse', 'none'), 'mild-detergent', named('mild-detergent', says('method.agent-dry'))),
+    rule('agent-dry-nothing', 'need', chosen('rinse', 'none'), 'none', says('method.agent-dry-nothing')),
     rule(
       'agent-self-rinsing',
       'need',
       chosen('rinse', 'condensate'),
       'self-rinsing-foam',
-      named('self-rinsing-foam', 'foam that the condensate carries off'),
+      named('self-rinsing-foam', says('method.agent-self-rinsing')),
     ),
     rule('agent-biofilm', 'need', slimeOnCoil, 'antimicrobial-foam', (facts) => [
-      ...named('antimicrobial-foam', 'slime on the coil needs an antimicrobial whose label allows coils')(facts),
+      ...named('antimicrobial-foam', says('method.agent-biofilm'))(facts),
       ...afterDegreasing('coil')(facts),
     ]),
     rule(
@@ -114,65 +101,48 @@ export const coilAgent: RuleSet = {
       'need',
       all(greaseOnCoil, follows('agentSchool', 'household')),
       'mild-detergent',
-      named('mild-detergent', `house rules: dish detergent is the degreaser, ${warm}`),
+      named('mild-detergent', says('method.agent-grease-household')),
       'agentSchool',
     ),
-    rule('agent-grease', 'need', greaseOnCoil, 'rinse-off-foam', named('rinse-off-foam', `grease and smoke need a degreasing agent ${warm}`)),
-    rule(
-      'agent-grease-mild',
-      'need',
-      greaseOnCoil,
-      'mild-detergent',
-      named('mild-detergent', `the next best on grease and smoke: detergent ${warm}`),
-    ),
-    rule(
-      'agent-salt-pollen',
-      'need',
-      all(saltOrPollenAlone('coilFace', 'coilBack'), coilAtMost(2)),
-      'water',
-      'pollen and salt attack aluminium and come off with plenty of plain water',
-    ),
+    rule('agent-grease', 'need', greaseOnCoil, 'rinse-off-foam', named('rinse-off-foam', says('method.agent-grease'))),
+    rule('agent-grease-mild', 'need', greaseOnCoil, 'mild-detergent', named('mild-detergent', says('method.agent-grease-mild'))),
+    rule('agent-salt-pollen', 'need', all(saltOrPollenAlone('coilFace', 'coilBack'), coilAtMost(2)), 'water', says('method.agent-salt-pollen')),
     rule(
       'agent-household',
       'school',
       follows('agentSchool', 'household'),
       'mild-detergent',
-      named('mild-detergent', 'house rules: a mild detergent with a rinse is good enough'),
+      named('mild-detergent', says('method.agent-household')),
       'agentSchool',
     ),
-    rule(
-      'agent-heavy',
-      'usual',
-      coilAtLeast(2),
-      'rinse-off-foam',
-      named('rinse-off-foam', 'foam lifts what sits between the fins; then it is rinsed off'),
-      'agentSchool',
-    ),
-    rule('agent-mild', 'usual', otherwise, 'mild-detergent', named('mild-detergent', 'a mild detergent is the least that does it')),
-    rule('agent-second-best', 'usual', otherwise, 'rinse-off-foam', named('rinse-off-foam', 'second best of what is in the van')),
-    rule('agent-water', 'usual', otherwise, 'water', 'nothing suitable is in the van: plain water, and less effect on grease and slime'),
+    rule('agent-heavy', 'usual', coilAtLeast(2), 'rinse-off-foam', named('rinse-off-foam', says('method.agent-heavy')), 'agentSchool'),
+    rule('agent-mild', 'usual', otherwise, 'mild-detergent', named('mild-detergent', says('method.agent-mild'))),
+    rule('agent-second-best', 'usual', otherwise, 'rinse-off-foam', named('rinse-off-foam', says('method.agent-second-best'))),
+    rule('agent-water', 'usual', otherwise, 'water', says('method.agent-water')),
   ],
 }
 
 const onWheel = rulesOn('wheel-agent')
 const wheelUsable = (kind: ProductClass) =>
-  when(`a ${spaced(kind)} in the van that may be rinsed off here`, ({ product }) => product(kind, 'rinsed').product !== undefined)
-const namedOnWheel = (agent: Agent, why: string) => (facts: Facts) => [
+  when(says('when.van-may-rinsed-off', { product: className(kind) }), ({ product }) => product(kind, 'rinsed').product !== undefined)
+const namedOnWheel = (agent: Agent, why: Message) => (facts: Facts) => [
   why,
-  ...[facts.product(agent, 'rinsed').product].flatMap((product) => (product ? [`${product.name}: its label allows this place`] : [])),
+  ...[facts.product(agent, 'rinsed').product].flatMap((product) =>
+    product ? [says('method.namedOnWheel.label-allows-place', { name: product.name })] : [],
+  ),
 ]
 const wheelWashed = chosen('wheel', 'wash-in-place', 'remove-and-wash')
 export const wheelAgent: RuleSet = {
   bars: [
-    onWheel.bar('wheel-agent-self-rinsing', 'self-rinsing-foam', wheelWashed, 'no condensate runs over a wheel: what goes on it is rinsed off'),
+    onWheel.bar('wheel-agent-self-rinsing', 'self-rinsing-foam', wheelWashed, says('method.wheel-agent-self-rinsing')),
     ...(['mild-detergent', 'rinse-off-foam', 'antimicrobial-foam'] as const).map((agent) =>
       onWheel.bar(`wheel-agent-${agent}-label`, agent, not(wheelUsable(agent)), ({ product }) => product(agent, 'rinsed').because),
     ),
   ],
   rules: [
-    onWheel.rule('wheel-agent-unwashed', 'safety', not(wheelWashed), 'none', 'the wheel is not washed on this job'),
+    onWheel.rule('wheel-agent-unwashed', 'safety', not(wheelWashed), 'none', says('method.wheel-agent-unwashed')),
     onWheel.rule('wheel-agent-slime', 'need', slimeOnWheel, 'antimicrobial-foam', (facts) => [
-      ...namedOnWheel('antimicrobial-foam', 'slime on the blades needs an antimicrobial')(facts),
+      ...namedOnWheel('antimicrobial-foam', says('method.wheel-agent-slime'))(facts),
       ...afterDegreasing('wheel')(facts),
     ]),
     onWheel.rule(
@@ -180,22 +150,16 @@ export const wheelAgent: RuleSet = {
       'need',
       all(greaseOnWheel, follows('agentSchool', 'household')),
       'mild-detergent',
-      namedOnWheel('mild-detergent', `house rules: dish detergent is the degreaser, ${warm}`),
+      namedOnWheel('mild-detergent', says('method.wheel-agent-grease-household')),
       'agentSchool',
     ),
-    onWheel.rule(
-      'wheel-agent-grease',
-      'need',
-      greaseOnWheel,
-      'rinse-off-foam',
-      namedOnWheel('rinse-off-foam', `grease on the blades needs a degreasing agent ${warm}`),
-    ),
+    onWheel.rule('wheel-agent-grease', 'need', greaseOnWheel, 'rinse-off-foam', namedOnWheel('rinse-off-foam', says('method.wheel-agent-grease'))),
     onWheel.rule(
       'wheel-agent-household',
       'school',
       follows('agentSchool', 'household'),
       'mild-detergent',
-      namedOnWheel('mild-detergent', 'house rules: a mild detergent with a rinse is good enough'),
+      namedOnWheel('mild-detergent', says('method.agent-household')),
       'agentSchool',
     ),
     onWheel.rule(
@@ -203,157 +167,129 @@ export const wheelAgent: RuleSet = {
       'usual',
       atLeast('wheel', 3),
       'rinse-off-foam',
-      namedOnWheel('rinse-off-foam', 'foam soaks what fills the blades'),
+      namedOnWheel('rinse-off-foam', says('method.wheel-agent-heavy')),
     ),
-    onWheel.rule(
-      'wheel-agent-mild',
-      'usual',
-      otherwise,
-      'mild-detergent',
-      namedOnWheel('mild-detergent', 'a mild detergent is the least that does it'),
-    ),
-    onWheel.rule(
-      'wheel-agent-second-best',
-      'usual',
-      otherwise,
-      'rinse-off-foam',
-      namedOnWheel('rinse-off-foam', 'second best of what is in the van'),
-    ),
-    onWheel.rule('wheel-agent-water', 'usual', otherwise, 'water', 'nothing suitable is in the van: plain water and a soft brush'),
+    onWheel.rule('wheel-agent-mild', 'usual', otherwise, 'mild-detergent', namedOnWheel('mild-detergent', says('method.agent-mild'))),
+    onWheel.rule('wheel-agent-second-best', 'usual', otherwise, 'rinse-off-foam', namedOnWheel('rinse-off-foam', says('method.agent-second-best'))),
+    onWheel.rule('wheel-agent-water', 'usual', otherwise, 'water', says('method.wheel-agent-water')),
   ],
 }
 
 const condenser = rulesOn('condenser-agent')
 type OutdoorAgent = 'mild-detergent' | 'outdoor-foam' | 'alkaline-degreaser'
 const outdoorUsable = (kind: OutdoorAgent) =>
-  when(`a ${spaced(kind)} whose label allows this condenser`, ({ product }) => product(kind, 'outdoors').product !== undefined)
+  when(says('when.whose-label-allows-condenser', { product: className(kind) }), ({ product }) => product(kind, 'outdoors').product !== undefined)
 const onCondenser = (...kinds: Parameters<typeof soil>[0]) => soil(kinds, 'condenserFace', 'condenserInside')
 const condenserAtLeast = (grade: number) => anyAtLeast(grade, 'condenserFace', 'condenserInside')
-const namedOutdoors = (agent: OutdoorAgent, why: string) => (facts: Facts) => [
+const namedOutdoors = (agent: OutdoorAgent, why: Message) => (facts: Facts) => [
   why,
-  ...[facts.product(agent, 'outdoors').product].flatMap((product) => (product ? [`${product.name}: its label allows this condenser`] : [])),
+  ...[facts.product(agent, 'outdoors').product].flatMap((product) =>
+    product ? [says('method.namedOutdoors.label-allows-condenser', { name: product.name })] : [],
+  ),
 ]
 const washesTheCondenser = ['water', 'mild-detergent', 'outdoor-foam', 'alkaline-degreaser'] as const
-const condenserClear = clearOrUnseen('condenserFace', 'the condenser is clear')
+const condenserClear = clearOrUnseen('condenserFace', says('method.condenserClear.condenser-clear'))
 
 export const condenserAgent: RuleSet = {
   bars: [
     ...washesTheCondenser.map((agent) =>
-      condenser.bar(`condenser-${agent}-unreached`, agent, not(outdoorSideReached), 'the condenser is not reached on this job'),
+      condenser.bar(`condenser-${agent}-unreached`, agent, not(outdoorSideReached), says('method.condenser-unreached')),
     ),
     ...washesTheCondenser.map((agent) =>
-      condenser.bar(`condenser-${agent}-needs-rinse`, agent, chosen('condenser-rinse', 'none'), 'nothing rinses the condenser on this job'),
+      condenser.bar(`condenser-${agent}-needs-rinse`, agent, chosen('condenser-rinse', 'none'), says('method.condenser-needs-rinse')),
     ),
     ...(['mild-detergent', 'outdoor-foam', 'alkaline-degreaser'] as const).map((agent) =>
       condenser.bar(`condenser-${agent}-label`, agent, not(outdoorUsable(agent)), ({ product }) => product(agent, 'outdoors').because),
     ),
   ],
   rules: [
-    condenser.rule('condenser-elsewhere', 'safety', splitUnit, 'none', 'the condenser of a split is outdoors: looked at only where that is ordered'),
-    condenser.rule('condenser-untouched', 'safety', untouched, 'none', 'the unit is not opened that far'),
+    condenser.rule('condenser-elsewhere', 'safety', splitUnit, 'none', says('method.condenser-elsewhere')),
+    condenser.rule('condenser-untouched', 'safety', untouched, 'none', says('method.condenser-untouched')),
     condenser.rule(
       'condenser-unreached',
       'safety',
       not(outdoorSideReached),
       'none',
-      'the condenser is reached from outside only, and the unit stays in above the ground',
+      says('method.condenser-unreached.condenser-reached-outside-unit'),
     ),
     condenser.rule('condenser-clear', 'need', not(condenserAtLeast(1)), 'none', condenserClear),
-    condenser.rule(
-      'condenser-dry',
-      'need',
-      chosen('condenser-rinse', 'none'),
-      'none',
-      'nothing rinses the condenser here: it is vacuumed and brushed along its fins',
-    ),
+    condenser.rule('condenser-dry', 'need', chosen('condenser-rinse', 'none'), 'none', says('method.condenser-dry')),
     condenser.rule(
       'condenser-grease',
       'need',
       onCondenser('grease'),
       'alkaline-degreaser',
-      namedOutdoors('alkaline-degreaser', 'kitchen grease on the outdoor coil takes a degreaser; it never comes near the coil whose air is breathed'),
+      namedOutdoors('alkaline-degreaser', says('method.condenser-grease')),
     ),
     condenser.rule(
       'condenser-salt-pollen',
       'need',
       all(saltOrPollenAlone('condenserFace', 'condenserInside'), not(condenserAtLeast(3))),
       'water',
-      'salt and pollen attack aluminium and come off with plenty of plain water',
+      says('method.condenser-salt-pollen'),
     ),
-    condenser.rule(
-      'condenser-foam',
-      'usual',
-      condenserAtLeast(2),
-      'outdoor-foam',
-      namedOutdoors('outdoor-foam', 'foam lifts what sits deep in the outdoor coil; then it is rinsed from the fan side out'),
-    ),
+    condenser.rule('condenser-foam', 'usual', condenserAtLeast(2), 'outdoor-foam', namedOutdoors('outdoor-foam', says('method.condenser-foam'))),
     condenser.rule(
       'condenser-detergent',
       'usual',
       condenserAtLeast(2),
       'mild-detergent',
-      namedOutdoors('mild-detergent', 'second best of what is in the van for the outdoor coil'),
+      namedOutdoors('mild-detergent', says('method.condenser-detergent')),
     ),
-    condenser.rule('condenser-water', 'usual', otherwise, 'water', 'plain water from the fan side out carries off what is left'),
+    condenser.rule('condenser-water', 'usual', otherwise, 'water', says('method.condenser-water')),
   ],
 }
 
 const washing = rulesOn('condenser-rinse')
 const rinses = ['spray-bottle', 'pump-wand', 'hose'] as const
 const sprayer = any(carries('spray-bottle'), carries('pump-sprayer'))
-const rinsedBy = (how: ChoiceOf<'condenser-rinse'>) => `from the fan side out, with ${choiceNames[how]}`
+const rinsedBy = (how: ChoiceOf<'condenser-rinse'>) => says('method.rinsedBy.fan-side-out', { choice: choiceName(how) })
 export const condenserRinse: RuleSet = {
   bars: [
-    ...rinses.map((way) => washing.bar(`condenser-rinse-${way}-unreached`, way, not(outdoorSideReached), 'the condenser is not reached on this job')),
-    washing.bar('condenser-rinse-condensate', 'condensate', otherwise, 'no condensate runs over a condenser'),
-    washing.bar('condenser-rinse-hose-place', 'hose', not(onTheBench), 'a hose makes more water than can be caught where the unit is'),
-    washing.bar('condenser-rinse-hose-none', 'hose', not(carries('hose')), 'no hose in the van'),
-    washing.bar('condenser-rinse-hose-tap', 'hose', not(waterOnSite), 'no tap on site for a hose'),
+    ...rinses.map((way) => washing.bar(`condenser-rinse-${way}-unreached`, way, not(outdoorSideReached), says('method.condenser-unreached'))),
+    washing.bar('condenser-rinse-condensate', 'condensate', otherwise, says('method.condenser-rinse-condensate')),
+    washing.bar('condenser-rinse-hose-place', 'hose', not(onTheBench), says('method.rinse-hose-in-place')),
+    washing.bar('condenser-rinse-hose-none', 'hose', not(carries('hose')), says('method.rinse-hose-none')),
+    washing.bar('condenser-rinse-hose-tap', 'hose', not(waterOnSite), says('method.rinse-hose-water')),
     washing.bar(
       'condenser-rinse-hose-drain',
       'hose',
-      when('no foul drain on site', ({ site }) => !site.foulDrainOnSite),
-      'no foul drain on site takes that much wash water',
+      when(says('when.foul-drain-site'), ({ site }) => !site.foulDrainOnSite),
+      says('method.rinse-hose-drain'),
     ),
-    washing.bar('condenser-rinse-pump-place', 'pump-wand', not(onTheBench), 'what a pump throws runs through the opening or into the wall'),
-    washing.bar('condenser-rinse-pump-none', 'pump-wand', not(carries('pump-wand')), 'no pump and wand in the van'),
-    washing.bar('condenser-rinse-pump-tap', 'pump-wand', not(waterOnSite), 'no tap on site to fill the pump tank'),
-    washing.bar('condenser-rinse-spray-none', 'spray-bottle', not(sprayer), 'neither a spray bottle nor a pump sprayer in the van'),
-    washing.bar('condenser-rinse-spray-water', 'spray-bottle', not(waterToHand), 'no tap on site, and no water in the van'),
+    washing.bar('condenser-rinse-pump-place', 'pump-wand', not(onTheBench), says('method.condenser-rinse-pump-place')),
+    washing.bar('condenser-rinse-pump-none', 'pump-wand', not(carries('pump-wand')), says('method.whatIsMissing.pump-wand-van')),
+    washing.bar('condenser-rinse-pump-tap', 'pump-wand', not(waterOnSite), says('method.rinse-pump-water')),
+    washing.bar('condenser-rinse-spray-none', 'spray-bottle', not(sprayer), says('method.whatIsMissing.neither-spray-bottle-nor')),
+    washing.bar('condenser-rinse-spray-water', 'spray-bottle', not(waterToHand), says('method.rinse-spray-water')),
   ],
   rules: [
-    washing.rule('condenser-rinse-elsewhere', 'safety', splitUnit, 'none', 'the condenser of a split is outdoors'),
-    washing.rule('condenser-rinse-untouched', 'safety', any(untouched, not(outdoorSideReached)), 'none', 'the condenser is not reached on this job'),
+    washing.rule('condenser-rinse-elsewhere', 'safety', splitUnit, 'none', says('method.condenser-rinse-elsewhere')),
+    washing.rule('condenser-rinse-untouched', 'safety', any(untouched, not(outdoorSideReached)), 'none', says('method.condenser-unreached')),
     washing.rule('condenser-rinse-clear', 'need', not(condenserAtLeast(1)), 'none', condenserClear),
     washing.rule('condenser-rinse-hose', 'need', onTheBench, 'hose', rinsedBy('hose')),
     washing.rule('condenser-rinse-pump', 'need', onTheBench, 'pump-wand', rinsedBy('pump-wand')),
     washing.rule('condenser-rinse-spray', 'need', otherwise, 'spray-bottle', ({ site }) => [
       rinsedBy('spray-bottle'),
       site.waterOnSite
-        ? 'run-off goes onto rags or into the ground sheet’s bucket'
-        : `${site.carriedWaterL} L of water come along in the van; run-off goes onto rags or into the ground sheet’s bucket`,
+        ? says('method.condenser-rinse-spray')
+        : says('method.condenser-rinse-spray.water-come-along-van', { carriedWaterL: { L: site.carriedWaterL } }),
     ]),
-    washing.rule('condenser-rinse-dry', 'usual', otherwise, 'none', 'nothing in the van rinses it: vacuumed and brushed only, and said so'),
+    washing.rule('condenser-rinse-dry', 'usual', otherwise, 'none', says('method.condenser-rinse-dry')),
   ],
 }
 
 const dry = rulesOn('dry-pass')
 export const dryPass: RuleSet = {
   bars: [
-    dry.bar('dry-air-indoors', 'low-pressure-air', not(onTheBench), 'where people live an air jet blows the dirt into the room, and it bends fins'),
-    dry.bar('dry-air-powder', 'low-pressure-air', soil(['fine-powder']), 'fine powder that is blown flies everywhere: it is vacuumed'),
-    dry.bar('dry-no-air', 'low-pressure-air', not(carries('air-line')), 'no air line in the van'),
+    dry.bar('dry-air-indoors', 'low-pressure-air', not(onTheBench), says('method.dry-air-indoors')),
+    dry.bar('dry-air-powder', 'low-pressure-air', soil(['fine-powder']), says('method.dry-air-powder')),
+    dry.bar('dry-no-air', 'low-pressure-air', not(carries('air-line')), says('method.dry-no-air')),
   ],
   rules: [
-    dry.rule('dry-untouched', 'safety', chosen('scope', 'decline'), 'none', 'nothing is opened'),
-    dry.rule('dry-powder', 'need', soil(['fine-powder']), 'vacuum-and-brush', 'fine powder is vacuumed completely dry first: wet, it turns to paste'),
-    dry.rule(
-      'dry-air',
-      'usual',
-      all(onTheBench, anyAtLeast(2, 'coilFace', 'coilBack', ...outdoorSide)),
-      'low-pressure-air',
-      'outdoors low-pressure air blows loose soil out against the way it came in, a hand’s length off and along the fins',
-    ),
+    dry.rule('dry-untouched', 'safety', chosen('scope', 'decline'), 'none', says('method.dry-untouched')),
+    dry.rule('dry-powder', 'need', soil(['fine-powder']), 'vacuum-and-brush', says('method.dry-powder')),
+    dry.rule('dry-air', 'usual', all(onTheBench, anyAtLeast(2, 'coilFace', 'coilBack', ...outdoorSide)), 'low-pressure-air', says('method.dry-air')),
     dry.rule(
       'dry-loose',
       'usual',
@@ -362,11 +298,8 @@ export const dryPass: RuleSet = {
         found('insect-nest', 'rodent-droppings', 'bent-fins'),
       ),
       'vacuum-and-brush',
-      ({ has }) => [
-        'loose soil goes dry first, brushed only along the fins',
-        ...(has('dry-vacuum') || has('wet-vacuum') ? [] : ['no vacuum in the van: brushed onto a damp cloth']),
-      ],
+      ({ has }) => [says('method.dry-loose'), ...(has('dry-vacuum') || has('wet-vacuum') ? [] : [says('method.dry-loose.vacuum-van-brushed-onto')])],
     ),
-    dry.rule('dry-none', 'usual', otherwise, 'none', 'no loose soil was seen'),
+    dry.rule('dry-none', 'usual', otherwise, 'none', says('method.dry-none')),
   ],
 }

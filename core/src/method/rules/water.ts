@@ -30,6 +30,7 @@ import {
   waterToHand,
 } from './conditions.ts'
 import { whyPanStays } from './scope.ts'
+import { says } from '../../words/index.ts'
 
 const onPan = rulesOn('pan')
 const dryWay = all(chosen('rinse', 'none'), any(follows('rinseSchool', 'dry'), not(waterToHand), not(washable), equipmentRoom))
@@ -37,115 +38,73 @@ const dryWay = all(chosen('rinse', 'none'), any(follows('rinseSchool', 'dry'), n
 const nothingElseOut = all(chosen('scope', 'strip-down'), panComesOffHere, not(chosen('wheel', 'remove-and-wash')))
 export const pan: RuleSet = {
   bars: [
-    onPan.bar('pan-fixed', 'remove-and-wash', not(panComesOff), (facts) => whyPanStays(facts) ?? 'the pan stays on'),
-    onPan.bar('pan-box', 'remove-and-wash', all(panComesOff, not(panComesOffHere)), (facts) => whyPanStays(facts) ?? 'the pan stays on'),
-    onPan.bar('pan-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), 'the unit is not stripped down on this job'),
-    onPan.bar('pan-dry-job', 'flush-in-place', dryWay, 'no wash water on this job'),
+    onPan.bar('pan-fixed', 'remove-and-wash', not(panComesOff), (facts) => whyPanStays(facts) ?? says('method.pan-fixed')),
+    onPan.bar('pan-box', 'remove-and-wash', all(panComesOff, not(panComesOffHere)), (facts) => whyPanStays(facts) ?? says('method.pan-fixed')),
+    onPan.bar('pan-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), says('method.wheel-not-stripped')),
+    onPan.bar('pan-dry-job', 'flush-in-place', dryWay, says('method.pan-dry-job')),
     ...(['leave', 'wipe', 'flush-in-place'] as const).map((choice) =>
-      onPan.bar(`pan-${choice}-stripped`, choice, nothingElseOut, 'the unit is stripped down for what sits behind the pan: it comes off'),
+      onPan.bar(`pan-${choice}-stripped`, choice, nothingElseOut, says('method.pan-stripped')),
     ),
   ],
   rules: [
-    onPan.rule('pan-untouched', 'safety', untouched, 'leave', 'the unit is not opened that far'),
-    onPan.rule(
-      'pan-remove',
-      'need',
-      any(atLeast('pan', 2), panComplaint),
-      'remove-and-wash',
-      'what holds on in its corners is scrubbed off once it is out',
-    ),
+    onPan.rule('pan-untouched', 'safety', untouched, 'leave', says('method.condenser-untouched')),
+    onPan.rule('pan-remove', 'need', any(atLeast('pan', 2), panComplaint), 'remove-and-wash', says('method.pan-remove')),
     onPan.rule(
       'pan-in-the-way',
       'need',
       all(chosen('scope', 'strip-down'), any(splitUnit, not(chosen('wheel', 'remove-and-wash')))),
       'remove-and-wash',
-      'it comes off anyway to reach what sits behind',
+      says('method.pan-in-the-way'),
     ),
-    onPan.rule(
-      'pan-flush',
-      'need',
-      any(atLeast('pan', 2), chosen('rinse', 'pump-wand', 'hose')),
-      'flush-in-place',
-      'it is flushed where it sits, towards the drain',
-    ),
+    onPan.rule('pan-flush', 'need', any(atLeast('pan', 2), chosen('rinse', 'pump-wand', 'hose')), 'flush-in-place', says('method.pan-flush')),
     onPan.rule(
       'pan-wipe',
       'usual',
       any(atLeast('pan', 1), chosen('rinse', 'spray-bottle', 'condensate'), chosen('wheel', 'wash-in-place')),
       'wipe',
-      'what drips into it is wiped out',
+      says('method.pan-wipe'),
     ),
-    onPan.rule('pan-leave', 'usual', otherwise, 'leave', clearOrUnseen('pan', 'the pan is clear')),
+    onPan.rule('pan-leave', 'usual', otherwise, 'leave', clearOrUnseen('pan', says('method.pan-leave'))),
   ],
 }
 
 const onDrain = rulesOn('drain')
 /** One-box units drain through their base pan; a wall sleeve may have a drain of its own. */
-const noDrainEnd = all(not(splitUnit), not(when('a sleeve with its own drain', ({ design }) => design.sleeveDrain)))
+const noDrainEnd = all(not(splitUnit), not(when(says('when.sleeve-own-drain'), ({ design }) => design.sleeveDrain)))
 export const drain: RuleSet = {
   bars: [
-    onDrain.bar(
-      'drain-test-blocked',
-      'flow-test-only',
-      all(drainIs('failed'), not(untouched)),
-      'it does not run: a test alone does not clear it, and foam and water have nowhere to go',
-    ),
-    onDrain.bar('drain-no-vacuum', 'vacuum-from-outside', not(carries('wet-vacuum')), 'no wet vacuum in the van'),
-    onDrain.bar('drain-no-end', 'vacuum-from-outside', noDrainEnd, 'its water leaves through the base pan: there is no outside end to draw at'),
-    onDrain.bar('drain-no-line', 'disconnect-and-flush', not(splitUnit), 'its water leaves through the base pan: there is no line to part'),
-    onDrain.bar(
-      'drain-flush-blocked',
-      'flush',
-      all(drainIs('failed'), splitUnit),
-      'it does not run: what is poured in from the pan would stand there, so it is cleared from its end or parted first',
-    ),
+    onDrain.bar('drain-test-blocked', 'flow-test-only', all(drainIs('failed'), not(untouched)), says('method.drain-test-blocked')),
+    onDrain.bar('drain-no-vacuum', 'vacuum-from-outside', not(carries('wet-vacuum')), says('method.drain-no-vacuum')),
+    onDrain.bar('drain-no-end', 'vacuum-from-outside', noDrainEnd, says('method.drain-no-end')),
+    onDrain.bar('drain-no-line', 'disconnect-and-flush', not(splitUnit), says('method.drain-no-line')),
+    onDrain.bar('drain-flush-blocked', 'flush', all(drainIs('failed'), splitUnit), says('method.drain-flush-blocked')),
   ],
   rules: [
-    onDrain.rule('drain-untouched', 'safety', untouched, 'flow-test-only', 'nothing is opened that far, and no water goes in'),
+    onDrain.rule('drain-untouched', 'safety', untouched, 'flow-test-only', says('method.drain-untouched')),
     onDrain.rule(
       'drain-flush-first',
       'school',
       all(drainIs('slow', 'failed'), follows('drainSchool', 'flush-first')),
       'flush',
-      'house rules: flushed from the pan first, a cup at a time, and drawn from outside if that fails',
+      says('method.drain-flush-first'),
       'drainSchool',
     ),
-    onDrain.rule(
-      'drain-vacuum',
-      'school',
-      drainIs('failed'),
-      'vacuum-from-outside',
-      'it does not run: drawn from its outside end before anything goes in, then flushed, then tested again',
-      'drainSchool',
-    ),
-    onDrain.rule(
-      'drain-vacuum-slow',
-      'school',
-      drainIs('slow'),
-      'vacuum-from-outside',
-      'it runs slowly: drawn from its outside end before anything is flushed into it',
-      'drainSchool',
-    ),
-    onDrain.rule(
-      'drain-part',
-      'usual',
-      drainIs('failed'),
-      'disconnect-and-flush',
-      'it does not run, and cannot be drawn from outside: parted at the pan and flushed before anything else goes in',
-    ),
+    onDrain.rule('drain-vacuum', 'school', drainIs('failed'), 'vacuum-from-outside', says('method.drain-vacuum'), 'drainSchool'),
+    onDrain.rule('drain-vacuum-slow', 'school', drainIs('slow'), 'vacuum-from-outside', says('method.drain-vacuum-slow'), 'drainSchool'),
+    onDrain.rule('drain-part', 'usual', drainIs('failed'), 'disconnect-and-flush', says('method.drain-part')),
     onDrain.rule(
       'drain-flush',
       'usual',
       any(atLeast('drainLine', 1), atLeast('pan', 1), drainIs('slow', 'failed'), complains('drips-indoors')),
       'flush',
-      'flushed, so that what was loosened does not settle on the way out',
+      says('method.drain-flush'),
     ),
-    onDrain.rule('drain-test', 'usual', otherwise, 'flow-test-only', 'nothing speaks against the drain: a timed pour proves it'),
+    onDrain.rule('drain-test', 'usual', otherwise, 'flow-test-only', says('method.drain-test')),
   ],
 }
 
 const onTreatment = rulesOn('pan-treatment')
-const treatmentFits = when('a suitable pan treatment in the van', ({ product }) => product('pan-treatment').product !== undefined)
+const treatmentFits = when(says('when.suitable-pan-treatment-van'), ({ product }) => product('pan-treatment').product !== undefined)
 /** Life of a treatment whose label does not say it. */
 export const usualTreatmentWeeks = estimate(4, 'weeks')
 export const treatmentWeeks = ({ product }: Pick<Facts, 'product'>): number =>
@@ -153,97 +112,63 @@ export const treatmentWeeks = ({ product }: Pick<Facts, 'product'>): number =>
 export const panTreatment: RuleSet = {
   bars: [onTreatment.bar('treatment-label', 'slow-release', not(treatmentFits), ({ product }) => product('pan-treatment').because)],
   rules: [
-    onTreatment.rule('treatment-untouched', 'safety', untouched, 'none', 'the pan is not reached'),
+    onTreatment.rule('treatment-untouched', 'safety', untouched, 'none', says('method.treatment-untouched')),
     onTreatment.rule('treatment-biofilm', 'need', any(soil(['biofilm']), complains('drips-indoors')), 'slow-release', (facts) => [
-      facts.lookOver.complaints.includes('drips-indoors')
-        ? 'it drips indoors: what grows in the pan must not block it again'
-        : 'slime was seen, and it comes back',
-      `a slow-release treatment holds it off for ${treatmentWeeks(facts)} weeks`,
+      facts.lookOver.complaints.includes('drips-indoors') ? says('method.treatment-biofilm') : says('method.treatment-biofilm.slime-seen-comes-back'),
+      says('method.treatment-biofilm.slow-release-treatment-holds', { time: { weeks: treatmentWeeks(facts) } }),
     ]),
-    onTreatment.rule('treatment-none', 'usual', otherwise, 'none', 'no slime was seen, and it does not drip'),
+    onTreatment.rule('treatment-none', 'usual', otherwise, 'none', says('method.treatment-none')),
   ],
 }
 
 const onContainment = rulesOn('containment')
 /** Wash water that comes down where the unit hangs, L. */
 const comesDownL = ({ washLitres, decided }: Facts): number => washLitres(rinseOf(decided.rinse), decided.wheel === 'wash-in-place')
-const litres = when(`more than ${troughLitres.value} L of wash water`, (facts) => comesDownL(facts) > troughLitres.value)
+const litres = when(says('when.more-than-wash-water', { water: { L: troughLitres.value } }), (facts) => comesDownL(facts) > troughLitres.value)
 const rinseOf = (choice: string | undefined) =>
   choice === 'pump-wand' || choice === 'spray-bottle' || choice === 'hose' || choice === 'condensate' ? choice : 'none'
 /** No water comes out of the unit: nothing is rinsed, and no wheel is washed where it sits. */
 const dryJob = all(chosen('rinse', 'none'), not(chosen('wheel', 'wash-in-place')))
 const dryOutside = chosen('condenser-rinse', 'none')
-const about = (facts: Facts) => `about ${round(comesDownL(facts), 1)} L of wash water`
+const comesDown = (facts: Facts) => ({ L: round(comesDownL(facts), 1) })
 export const containment: RuleSet = {
   bars: [
-    onContainment.bar('containment-no-bag', 'wash-bag-to-bucket', not(carries('wash-bag')), 'no wash bag in the van'),
-    onContainment.bar('containment-no-bucket', 'wash-bag-to-bucket', not(carries('bucket')), 'no bucket in the van'),
-    onContainment.bar('containment-bag-family', 'wash-bag-to-bucket', not(wallHead), 'a wash bag is made for wall heads'),
-    onContainment.bar('containment-trough-family', 'trough-and-towel', not(wallHead), 'a trough hangs below a wall head'),
-    onContainment.bar('containment-trough-bucket', 'trough-and-towel', not(carries('bucket')), 'no bucket in the van'),
-    onContainment.bar(
-      'containment-trough-full',
-      'trough-and-towel',
-      litres,
-      (facts) => `${round(comesDownL(facts), 1)} L of wash water; a trough and towels take ${troughLitres.value} L`,
+    onContainment.bar('containment-no-bag', 'wash-bag-to-bucket', not(carries('wash-bag')), says('method.containment-no-bag')),
+    onContainment.bar('containment-no-bucket', 'wash-bag-to-bucket', not(carries('bucket')), says('method.whatIsMissing.bucket-van')),
+    onContainment.bar('containment-bag-family', 'wash-bag-to-bucket', not(wallHead), says('method.containment-bag-family')),
+    onContainment.bar('containment-trough-family', 'trough-and-towel', not(wallHead), says('method.containment-trough-family')),
+    onContainment.bar('containment-trough-bucket', 'trough-and-towel', not(carries('bucket')), says('method.whatIsMissing.bucket-van')),
+    onContainment.bar('containment-trough-full', 'trough-and-towel', litres, (facts) =>
+      says('method.containment-trough-full', { water: comesDown(facts), most: { L: troughLitres.value } }),
     ),
-    onContainment.bar('containment-sheet-wet', 'floor-sheet', all(not(dryJob), not(inItsWall)), 'a sheet that lies catches drips, not wash water'),
-    onContainment.bar(
-      'containment-sheet-roof',
-      'floor-sheet',
-      all(roofUnit, touched),
-      'a sheet indoors does not keep the opening below the evaporator shut',
-    ),
-    onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', not(splitUnit), 'a funnelled sheet hangs below what hangs'),
-    onContainment.bar('containment-no-funnel', 'funnel-sheet-to-bucket', not(carries('funnel-sheet')), 'no funnel sheet in the van'),
-    onContainment.bar('containment-funnel-bucket', 'funnel-sheet-to-bucket', not(carries('bucket')), 'no bucket in the van'),
-    onContainment.bar('containment-plug-family', 'opening-plug-and-rags', not(roofUnit), 'there is no opening below to plug'),
-    onContainment.bar('containment-outdoors', 'outdoors', not(onTheBench), 'it is cleaned where it is'),
+    onContainment.bar('containment-sheet-wet', 'floor-sheet', all(not(dryJob), not(inItsWall)), says('method.containment-sheet-wet')),
+    onContainment.bar('containment-sheet-roof', 'floor-sheet', all(roofUnit, touched), says('method.containment-sheet-roof')),
+    onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', not(splitUnit), says('method.containment-funnel-family')),
+    onContainment.bar('containment-no-funnel', 'funnel-sheet-to-bucket', not(carries('funnel-sheet')), says('method.containment-no-funnel')),
+    onContainment.bar('containment-funnel-bucket', 'funnel-sheet-to-bucket', not(carries('bucket')), says('method.whatIsMissing.bucket-van')),
+    onContainment.bar('containment-plug-family', 'opening-plug-and-rags', not(roofUnit), says('method.containment-plug-family')),
+    onContainment.bar('containment-outdoors', 'outdoors', not(onTheBench), says('method.location-in-place')),
   ],
   rules: [
-    onContainment.rule('containment-bench', 'need', onTheBench, 'outdoors', 'it is washed outdoors on battens, its run-off led to a foul drain'),
-    onContainment.rule(
-      'containment-roof',
-      'need',
-      all(roofUnit, touched),
-      'opening-plug-and-rags',
-      'an opening below the evaporator leads into the living space: it is plugged and covered before anything is brushed or sprayed, with rags below the drain side',
-    ),
-    onContainment.rule('containment-dry', 'need', all(dryJob, dryOutside), 'floor-sheet', 'no wash water comes down: a sheet catches drips and dust'),
-    onContainment.rule(
-      'containment-wall',
-      'need',
-      inItsWall,
-      'floor-sheet',
-      'only little water: a floor sheet drawn up below the unit, and the outlet covered before anything is sprayed',
-    ),
+    onContainment.rule('containment-bench', 'need', onTheBench, 'outdoors', says('method.containment-bench')),
+    onContainment.rule('containment-roof', 'need', all(roofUnit, touched), 'opening-plug-and-rags', says('method.containment-roof')),
+    onContainment.rule('containment-dry', 'need', all(dryJob, dryOutside), 'floor-sheet', says('method.containment-dry')),
+    onContainment.rule('containment-wall', 'need', inItsWall, 'floor-sheet', says('method.containment-wall')),
     onContainment.rule(
       'containment-wheel-bag',
       'need',
       all(wallHead, chosen('wheel', 'wash-in-place')),
       'wash-bag-to-bucket',
-      'a wheel washed in place throws water at its first spin: the bag stays on for that',
+      says('method.containment-wheel-bag'),
     ),
-    onContainment.rule(
-      'containment-little',
-      'need',
-      all(wallHead, not(litres), not(chosen('wheel', 'wash-in-place'))),
-      'trough-and-towel',
-      (facts) => `only ${round(comesDownL(facts), 1)} L of wash water: a trough and towels take that`,
+    onContainment.rule('containment-little', 'need', all(wallHead, not(litres), not(chosen('wheel', 'wash-in-place'))), 'trough-and-towel', (facts) =>
+      says('method.containment-little', { water: comesDown(facts) }),
     ),
-    onContainment.rule(
-      'containment-bag',
-      'need',
-      wallHead,
-      'wash-bag-to-bucket',
-      (facts) => `${about(facts)}: a bag round the unit leads it to a bucket`,
+    onContainment.rule('containment-bag', 'need', wallHead, 'wash-bag-to-bucket', (facts) =>
+      says('method.containment-bag', { water: comesDown(facts) }),
     ),
-    onContainment.rule(
-      'containment-funnel',
-      'need',
-      otherwise,
-      'funnel-sheet-to-bucket',
-      (facts) => `${about(facts)}: a sheet hung below the unit and funnelled leads it to a bucket`,
+    onContainment.rule('containment-funnel', 'need', otherwise, 'funnel-sheet-to-bucket', (facts) =>
+      says('method.containment-funnel', { water: comesDown(facts) }),
     ),
   ],
 }
@@ -255,24 +180,18 @@ export const electrics: RuleSet = {
     onElectrics.bar(
       'electrics-fixed',
       'unplug-and-remove',
-      when('the electronics box stays on', ({ design }) => !design.boardRemovable),
-      ({ isNoted }) =>
-        isNoted('boardRemovable') ? 'it is noted that the electronics box stays on' : 'it was not noted whether the electronics box comes off',
+      when(says('when.electronics-box-stays'), ({ design }) => !design.boardRemovable),
+      ({ isNoted }) => (isNoted('boardRemovable') ? says('method.electrics-fixed') : says('method.electrics-fixed.noted-whether-electronics-box')),
     ),
     onElectrics.bar(
       'electrics-closed',
       'unplug-and-remove',
       any(untouched, inItsWall, chosen('scope', 'clean-in-place')),
-      'the unit is not opened that far: its electronics box is not reached',
+      says('method.electrics-closed'),
     ),
-    onElectrics.bar('electrics-untrained', 'unplug-and-remove', not(trainedFor('electrics')), 'nobody in the crew is trained for it'),
-    onElectrics.bar(
-      'electrics-no-meter',
-      'unplug-and-remove',
-      not(carries('meter')),
-      'no meter in the van: nobody proves it dead, so no electrics are opened',
-    ),
-    onElectrics.bar('electrics-wet-cover', 'cover', waterNear, 'a cover keeps dust off, not wash water'),
+    onElectrics.bar('electrics-untrained', 'unplug-and-remove', not(trainedFor('electrics')), says('method.electrics-untrained')),
+    onElectrics.bar('electrics-no-meter', 'unplug-and-remove', not(carries('meter')), says('method.electrics-no-meter')),
+    onElectrics.bar('electrics-wet-cover', 'cover', waterNear, says('method.electrics-wet-cover')),
   ],
   rules: [
     onElectrics.rule(
@@ -280,60 +199,47 @@ export const electrics: RuleSet = {
       'need',
       all(
         chosen('pan', 'remove-and-wash'),
-        when('the electronics box blocks the pan', ({ design }) => design.boardBlocksPan),
+        when(says('when.electronics-box-blocks-pan'), ({ design }) => design.boardBlocksPan),
       ),
       'unplug-and-remove',
-      'the electronics box is in the way of the pan: it comes off, plugs labelled',
+      says('method.electrics-box-in-way'),
     ),
     onElectrics.rule(
       'electrics-hose',
       'need',
       any(chosen('rinse', 'hose'), chosen('condenser-rinse', 'hose')),
       'unplug-and-remove',
-      'a hose works close by: the electronics box comes off, plugs labelled, and stays dry',
+      says('method.electrics-hose'),
     ),
-    onElectrics.rule('electrics-dry', 'need', not(waterNear), 'cover', 'no wash water comes near: a cover against dust is enough'),
-    onElectrics.rule('electrics-bag', 'usual', otherwise, 'bag', 'wash water comes near the electronics: they are bagged, opening down'),
+    onElectrics.rule('electrics-dry', 'need', not(waterNear), 'cover', says('method.electrics-dry')),
+    onElectrics.rule('electrics-bag', 'usual', otherwise, 'bag', says('method.electrics-bag')),
   ],
 }
 
 const onDrying = rulesOn('drying')
 export const drying: RuleSet = {
   bars: [
-    onDrying.bar('drying-wet-board', 'fan-run', found('wet-electronics'), 'no power while any electrical part was wet: 24 h first'),
-    onDrying.bar('drying-cracked', 'fan-run', found('cracked-wheel'), 'a cracked wheel is not run'),
+    onDrying.bar('drying-wet-board', 'fan-run', found('wet-electronics'), says('method.drying-wet-board')),
+    onDrying.bar('drying-cracked', 'fan-run', found('cracked-wheel'), says('method.drying-cracked')),
   ],
   rules: [
-    onDrying.rule(
-      'drying-wet-electronics',
-      'safety',
-      found('wet-electronics'),
-      'long-air-dry',
-      'an electrical part was wet: it dries for 24 h before any power',
-    ),
+    onDrying.rule('drying-wet-electronics', 'safety', found('wet-electronics'), 'long-air-dry', says('method.drying-wet-electronics')),
     onDrying.rule(
       'drying-dry-job',
       'need',
       any(untouched, all(chosen('rinse', 'none'), chosen('wheel', 'leave', 'brush-through-outlet'))),
       'short-air-dry',
-      'next to nothing got wet',
+      says('method.drying-dry-job'),
     ),
-    onDrying.rule('drying-cracked-wheel', 'need', cracked, 'short-air-dry', 'it is handed back switched off: what is wet dries where it hangs'),
+    onDrying.rule('drying-cracked-wheel', 'need', cracked, 'short-air-dry', says('method.drying-cracked-wheel')),
     onDrying.rule(
       'drying-long-school',
       'school',
       follows('dryingSchool', 'long-air-dry'),
       'long-air-dry',
-      'house rules: it stands open to dry before it is closed and runs',
+      says('method.drying-long-school'),
       'dryingSchool',
     ),
-    onDrying.rule(
-      'drying-fan',
-      'usual',
-      otherwise,
-      'fan-run',
-      'filters and wheel dry to the touch go back first; then its own fan dries the coil',
-      'dryingSchool',
-    ),
+    onDrying.rule('drying-fan', 'usual', otherwise, 'fan-run', says('method.drying-fan'), 'dryingSchool'),
   ],
 }

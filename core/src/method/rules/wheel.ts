@@ -23,120 +23,68 @@ import {
   wheelComplaint,
 } from './conditions.ts'
 import { whyWheelStays } from './scope.ts'
+import { says } from '../../words/index.ts'
 
 const { rule, bar } = rulesOn('wheel')
 /** What washes the wheel where it sits: the pump, where there is a tap and something catches it; else by hand. */
-const somethingSprays = when('something in the van that sprays', (facts) => facts.has('pump-wand') || handSprayerOf(facts) !== undefined)
+const somethingSprays = when(says('when.something-van-sprays'), (facts) => facts.has('pump-wand') || handSprayerOf(facts) !== undefined)
 /** Stripped down, and the wheel is all that comes out. */
 const reachCalls = all(chosen('scope', 'strip-down'), not(panComesOffHere), wheelComesOutHere)
 
 export const wheel: RuleSet = {
   bars: [
-    bar('wheel-fixed', 'remove-and-wash', not(wheelComesOut), (facts) => whyWheelStays(facts) ?? 'the wheel stays in'),
-    bar('wheel-untrained', 'remove-and-wash', not(trainedFor('wheel-removal')), 'nobody in the crew is trained to take a wheel out'),
-    bar('wheel-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), 'the unit is not stripped down on this job'),
-    bar('wheel-in-wall', 'wash-in-place', inItsWall, 'the wheel sits behind the cabinet, and that comes off only on the bench'),
-    bar('wheel-in-wall-brush', 'brush-through-outlet', inItsWall, 'the wheel sits behind the cabinet, and that comes off only on the bench'),
+    bar('wheel-fixed', 'remove-and-wash', not(wheelComesOut), (facts) => whyWheelStays(facts) ?? says('method.wheel-fixed')),
+    bar('wheel-untrained', 'remove-and-wash', not(trainedFor('wheel-removal')), says('method.whyWheelStays.crew-trained-take-wheel')),
+    bar('wheel-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), says('method.wheel-not-stripped')),
+    bar('wheel-in-wall', 'wash-in-place', inItsWall, says('method.wheel-in-wall')),
+    bar('wheel-in-wall-brush', 'brush-through-outlet', inItsWall, says('method.wheel-in-wall')),
     bar(
       'wheel-out-of-reach',
       'wash-in-place',
       all(
         roofUnit,
-        when('a wheel that is out of reach', ({ design }) => !design.wheelReachable),
+        when(says('when.wheel-out-reach'), ({ design }) => !design.wheelReachable),
       ),
       ({ isNoted }) =>
-        isNoted('wheelReachable')
-          ? 'the wheel of this roof unit is reached only by pulling its motor'
-          : 'it was not noted whether the wheel is reached without pulling the motor',
+        isNoted('wheelReachable') ? says('method.wheel-out-of-reach') : says('method.wheel-out-of-reach.noted-whether-wheel-reached'),
     ),
     bar('wheel-no-catch', 'wash-in-place', any(all(not(muchWashable), not(roofUnit)), equipmentRoom), ({ site }) =>
-      site.setting === 'equipment-room'
-        ? 'no wash water in an equipment room'
-        : 'neither bag nor funnelled sheet in the van catches what the wheel throws',
+      site.setting === 'equipment-room' ? says('method.wheel-no-catch') : says('method.wheel-no-catch.neither-bag-nor-funnelled'),
     ),
-    bar(
-      'wheel-no-water',
-      'wash-in-place',
-      not(all(waterToHand, somethingSprays)),
-      'neither tap nor carried water, or nothing in the van that sprays it',
-    ),
-    bar('wheel-dry-job', 'wash-in-place', all(chosen('rinse', 'none'), follows('rinseSchool', 'dry')), 'house rules keep this job dry'),
-    bar(
-      'wheel-closed',
-      'wash-in-place',
-      all(chosen('scope', 'clean-in-place'), atLeast('wheel', 2)),
-      'the cover stays on: only a film is reached through the outlet',
-    ),
+    bar('wheel-no-water', 'wash-in-place', not(all(waterToHand, somethingSprays)), says('method.wheel-no-water')),
+    bar('wheel-dry-job', 'wash-in-place', all(chosen('rinse', 'none'), follows('rinseSchool', 'dry')), says('method.wheel-dry-job')),
+    bar('wheel-closed', 'wash-in-place', all(chosen('scope', 'clean-in-place'), atLeast('wheel', 2)), says('method.wheel-closed')),
     bar('wheel-no-slot', 'brush-through-outlet', not(quickAccess), ({ isNoted }) =>
-      isNoted('quickAccessOutlet') ? 'the wheel is not reached through the outlet' : 'it was not noted that the wheel is reached through the outlet',
+      isNoted('quickAccessOutlet') ? says('method.wheel-no-slot') : says('method.wheel-no-slot.noted-wheel-reached-through'),
     ),
-    bar('wheel-cracked-wash', 'wash-in-place', cracked, 'a cracked wheel is not washed and run again'),
-    bar('wheel-cracked-remove', 'remove-and-wash', cracked, 'a cracked wheel is neither washed nor refitted'),
-    bar('wheel-cracked-brush', 'brush-through-outlet', cracked, 'a cracked wheel is not cleaned and run again'),
+    bar('wheel-cracked-wash', 'wash-in-place', cracked, says('method.wheel-cracked-wash')),
+    bar('wheel-cracked-remove', 'remove-and-wash', cracked, says('method.wheel-cracked-remove')),
+    bar('wheel-cracked-brush', 'brush-through-outlet', cracked, says('method.wheel-cracked-brush')),
     ...(['leave', 'brush-through-outlet', 'wash-in-place'] as const).map((choice) =>
-      bar(`wheel-${choice}-stripped`, choice, reachCalls, 'the unit is stripped down for what is reached once the wheel is out: it comes out'),
+      bar(`wheel-${choice}-stripped`, choice, reachCalls, says('method.wheel-stripped')),
     ),
   ],
   rules: [
-    rule('wheel-untouched', 'safety', untouched, 'leave', 'the unit is not opened that far'),
-    rule('wheel-cracked', 'safety', cracked, 'leave', 'the wheel is cracked: it is neither washed nor run again, a new one is ordered'),
-    rule(
-      'wheel-in-the-way',
-      'need',
-      reachCalls,
-      'remove-and-wash',
-      'it comes out so that the back of the coil is reached, and is washed while it is out',
-    ),
-    rule('wheel-clear', 'need', not(atLeast('wheel', 1)), 'leave', clearOrUnseen('wheel', 'the wheel is clear')),
-    rule(
-      'wheel-brush',
-      'need',
-      all(quickAccess, not(atLeast('wheel', 3))),
-      'brush-through-outlet',
-      'with the louvres off, the wheel is brushed through the outlet; up to grade 2 that is enough',
-    ),
-    rule(
-      'wheel-in-place-school',
-      'school',
-      follows('wheelSchool', 'in-place'),
-      'wash-in-place',
-      'house rules: the wheel is washed where it sits, blade by blade',
-      'wheelSchool',
-    ),
+    rule('wheel-untouched', 'safety', untouched, 'leave', says('method.condenser-untouched')),
+    rule('wheel-cracked', 'safety', cracked, 'leave', says('method.wheel-cracked')),
+    rule('wheel-in-the-way', 'need', reachCalls, 'remove-and-wash', says('method.wheel-in-the-way')),
+    rule('wheel-clear', 'need', not(atLeast('wheel', 1)), 'leave', clearOrUnseen('wheel', says('method.wheel-clear'))),
+    rule('wheel-brush', 'need', all(quickAccess, not(atLeast('wheel', 3))), 'brush-through-outlet', says('method.wheel-brush')),
+    rule('wheel-in-place-school', 'school', follows('wheelSchool', 'in-place'), 'wash-in-place', says('method.wheel-in-place-school'), 'wheelSchool'),
     rule(
       'wheel-remove',
       'need',
       all(any(atLeast('wheel', 3), wheelComplaint), follows('wheelSchool', 'remove')),
       'remove-and-wash',
       ({ lookOver }) => [
-        ...(gradeOf(lookOver, 'wheel') >= 3
-          ? ['blades this full only come clean on both sides outside the unit']
-          : ['smell or thrown dirt comes from the wheel']),
-        'it comes out here, and somebody in the crew is trained for it',
+        ...(gradeOf(lookOver, 'wheel') >= 3 ? [says('method.wheel-remove')] : [says('method.wheel-remove.smell-thrown-dirt-comes')]),
+        says('method.wheel-remove.comes-out-here-somebody'),
       ],
       'wheelSchool',
     ),
-    rule(
-      'wheel-in-place',
-      'usual',
-      otherwise,
-      'wash-in-place',
-      'the wheel is held still with a soft stop, sprayed along its blades, turned, and again',
-    ),
-    rule('wheel-dry-brush', 'usual', quickAccess, 'brush-through-outlet', 'the wheel is brushed dry through the outlet'),
-    rule(
-      'wheel-out-instead',
-      'usual',
-      all(atLeast('wheel', 2), wheelComesOutHere),
-      'remove-and-wash',
-      'it cannot be cleaned where it sits on this job, and the unit is stripped down: it comes out and is washed outside',
-    ),
-    rule(
-      'wheel-left',
-      'usual',
-      otherwise,
-      'leave',
-      'neither comes out nor can be washed where it sits on this job: it stays as it is, and the report says so',
-    ),
+    rule('wheel-in-place', 'usual', otherwise, 'wash-in-place', says('method.wheel-in-place')),
+    rule('wheel-dry-brush', 'usual', quickAccess, 'brush-through-outlet', says('method.wheel-dry-brush')),
+    rule('wheel-out-instead', 'usual', all(atLeast('wheel', 2), wheelComesOutHere), 'remove-and-wash', says('method.wheel-out-instead')),
+    rule('wheel-left', 'usual', otherwise, 'leave', says('method.wheel-left')),
   ],
 }

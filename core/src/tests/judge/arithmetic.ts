@@ -2,6 +2,7 @@
 import { planFileSchema } from '../../plan/index.ts'
 import { phases } from '../../procedure/index.ts'
 import { firstOf, holds, type Predicate } from './predicate.ts'
+import { metric, quantityWords } from '../../quantities/index.ts'
 
 const adds = holds('arithmetic')
 const near = (a: number, b: number, slack = 1e-6) => Math.abs(a - b) <= slack
@@ -82,7 +83,7 @@ export const arithmeticPredicates: readonly Predicate[] = [
   }),
   adds('mix-step', 'mix amounts that differ between list and step', (one) => {
     const words = one.steps.map(({ title, how = '' }) => `${title} ${how}`).join('\n')
-    const untold = one.own.mixes.find(({ part, productL }) => part !== 'pan' && !words.includes(`${productL} L of`))
+    const untold = one.own.mixes.find(({ part, productL }) => part !== 'pan' && !words.includes(`${quantityWords(productL, 'L', metric)} of`))
     return untold && `${untold.productL} L of ${untold.productId} for ${untold.part} stands at no step`
   }),
   adds('stock', 'Stock short over all units of a job is not told', (one) => {

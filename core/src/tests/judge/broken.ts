@@ -1,27 +1,27 @@
 // Plans that are broken on purpose, each in the way that one predicate is there to find.
-import { planJob, type JobFile, type PlanFile, type UnitJob, type UnitPlan } from '../../plan/index.ts'
-import type { Step } from '../../procedure/index.ts'
+import { type JobFile, type UnitJob } from '../../plan/index.ts'
 import { builtInVan } from '../../products/index.ts'
 import { jobWith } from '../jobs.ts'
+import { planInEnglish, type ToldPlan, type ToldUnitPlan, type ToldStep } from '../inEnglish.ts'
 
 export interface Broken {
   readonly predicate: string
   readonly job: JobFile
-  readonly plan: PlanFile
+  readonly plan: ToldPlan
 }
 
 type Rest = Parameters<typeof jobWith>[1]
-type Draft = UnitPlan & { steps: Step[] }
+type Draft = ToldUnitPlan & { steps: ToldStep[] }
 
 /** The plan of a job with one thing in it changed for the worse. */
-function broken(predicate: string, unit: Partial<UnitJob>, spoil: (own: Draft, plan: PlanFile) => void, rest: Rest = {}): Broken {
+function broken(predicate: string, unit: Partial<UnitJob>, spoil: (own: Draft, plan: ToldPlan) => void, rest: Rest = {}): Broken {
   const job = jobWith(unit, rest)
-  const plan = JSON.parse(JSON.stringify(planJob(job))) as PlanFile
+  const plan = JSON.parse(JSON.stringify(planInEnglish(job))) as ToldPlan
   spoil(plan.units[0] as Draft, plan)
   return { predicate, job, plan }
 }
 
-const find = (own: Draft, id: string): Step => {
+const find = (own: Draft, id: string): ToldStep => {
   const step = own.steps.find((entry) => entry.id === id)
   if (!step) throw new Error(`there is no step ${id} to break`)
   return step

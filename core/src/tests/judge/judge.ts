@@ -1,10 +1,11 @@
 // Which predicates does the plan of a job break, and what is the smallest job that still breaks one?
-import { checkJob, planJob, type JobFile, type PlanFile } from '../../plan/index.ts'
+import { checkJob, type JobFile } from '../../plan/index.ts'
 import { arithmeticPredicates } from './arithmetic.ts'
 import { judgementPredicates } from './judgement.ts'
 import { Case, type Predicate } from './predicate.ts'
 import { safetyPredicates } from './safety.ts'
 import { wordPredicates } from './words.ts'
+import { planInEnglish, type ToldPlan } from '../inEnglish.ts'
 
 export const predicates: readonly Predicate[] = [...safetyPredicates, ...judgementPredicates, ...arithmeticPredicates, ...wordPredicates]
 
@@ -16,7 +17,7 @@ export interface FoundFault {
 }
 
 /** What speaks against a plan of a job; empty means that every practitioner would sign it. */
-export function judge(job: JobFile, plan: PlanFile): FoundFault[] {
+export function judge(job: JobFile, plan: ToldPlan): FoundFault[] {
   return plan.units.flatMap((own, index) => {
     const one = new Case(job, plan, job.units[index], own)
     return predicates.flatMap(({ id, kind, fault }) => {
@@ -29,7 +30,7 @@ export function judge(job: JobFile, plan: PlanFile): FoundFault[] {
 /** Plans a job and judges it; what is thrown is a fault too. */
 export function judgeJob(job: JobFile): FoundFault[] {
   try {
-    return judge(job, planJob(checkJob(job)))
+    return judge(job, planInEnglish(checkJob(job)))
   } catch (error) {
     return [{ predicate: 'crash', kind: 'crash', unitId: '', says: error instanceof Error ? `${error.name}: ${error.message}` : String(error) }]
   }

@@ -1,17 +1,17 @@
 // What is a predicate of the judge? A sentence of the brief, and what has to hold of every plan so that it does.
 import { builtInProducts, builtInVan, type Product } from '../../products/index.ts'
-import { type JobFile, type PlanFile, type UnitJob, type UnitPlan } from '../../plan/index.ts'
-import type { Step } from '../../procedure/index.ts'
+import { type JobFile, type UnitJob } from '../../plan/index.ts'
 import { traitsOf, type Part, type Trait } from '../../units/index.ts'
+import { type ToldPlan, type ToldUnitPlan, type ToldStep } from '../inEnglish.ts'
 
 /** One unit of a job with its plan, and what a reader asks of them again and again. */
 export class Case {
   readonly products: readonly Product[]
   constructor(
     readonly job: JobFile,
-    readonly plan: PlanFile,
+    readonly plan: ToldPlan,
     readonly unit: UnitJob,
-    readonly own: UnitPlan,
+    readonly own: ToldUnitPlan,
   ) {
     this.products = job.products ?? builtInProducts
   }
@@ -21,10 +21,10 @@ export class Case {
   because(topic: string): string {
     return this.own.decisions.find((decision) => decision.topic === topic)?.because.join('; ') ?? ''
   }
-  get steps(): readonly Step[] {
+  get steps(): readonly ToldStep[] {
     return this.own.steps
   }
-  step(id: string): Step | undefined {
+  step(id: string): ToldStep | undefined {
     return this.steps.find((step) => step.id === id)
   }
   /** Place of a step in the order of the work, −1 where there is none. */

@@ -1,19 +1,19 @@
 // Nobody is hurt, nothing is flooded, nothing runs that must not: predicates of safety, each from a sentence of the brief.
-import type { Step } from '../../procedure/index.ts'
 import { firstOf, holds, type Case, type Predicate } from './predicate.ts'
+import { type ToldStep } from '../inEnglish.ts'
 
 const safety = holds('safety')
 const pHOf = (one: Case, productId: string) => one.products.find(({ id }) => id === productId)?.label.pH
-const isLiquid = ({ id, phase }: Step) =>
+const isLiquid = ({ id, phase }: ToldStep) =>
   (phase === 'apply' && !id.startsWith('mix-')) ||
   (phase === 'rinse' && !id.startsWith('comb-')) ||
   id === 'wash-wheel' ||
   id === 'flush-drain' ||
   id === 'flow-test'
-const isWetAtUnit = (step: Step) => isLiquid(step) && !['wash-filters', 'renew-filters', 'outdoor-wash'].includes(step.id)
-const runs = ({ id }: Step) => ['read-before', 'power-on', 'run-fan', 'run-unit', 'run-test', 'first-spin', 'pump-test'].includes(id)
-const opensOrCloses = ({ takesOff, putsBack }: Step) => takesOff !== undefined || putsBack !== undefined
-const text = ({ title, how = '', gate = '' }: Step) => `${title} ${how} ${gate}`
+const isWetAtUnit = (step: ToldStep) => isLiquid(step) && !['wash-filters', 'renew-filters', 'outdoor-wash'].includes(step.id)
+const runs = ({ id }: ToldStep) => ['read-before', 'power-on', 'run-fan', 'run-unit', 'run-test', 'first-spin', 'pump-test'].includes(id)
+const opensOrCloses = ({ takesOff, putsBack }: ToldStep) => takesOff !== undefined || putsBack !== undefined
+const text = ({ title, how = '', gate = '' }: ToldStep) => `${title} ${how} ${gate}`
 
 /** What keeps people off a roof. */
 function offTheRoof({ job }: Case): boolean {

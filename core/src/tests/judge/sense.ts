@@ -1,9 +1,10 @@
 // Does more ask for more? Pairs of jobs that differ in one thing, and which way the plan has to go.
-import { planJob, type JobFile, type PlanFile } from '../../plan/index.ts'
+import { type JobFile } from '../../plan/index.ts'
 import { builtInProducts, builtInVan } from '../../products/index.ts'
 import { allGrades, seeded } from '../../quantities/index.ts'
 import { partsOf } from '../../units/index.ts'
 import { jobOf } from './generator.ts'
+import { planInEnglish, type ToldPlan } from '../inEnglish.ts'
 
 export interface Comparison {
   readonly what: 'worse-grade' | 'added-person' | 'better-van' | 'bigger-unit'
@@ -11,13 +12,13 @@ export interface Comparison {
   readonly before: JobFile
   readonly after: JobFile
   /** Why the second plan makes no sense beside the first. */
-  readonly fault: (before: PlanFile, after: PlanFile) => string | undefined
+  readonly fault: (before: ToldPlan, after: ToldPlan) => string | undefined
 }
 
 /** Hands-on minutes of all people at all units. */
-const work = ({ units }: PlanFile): number =>
+const work = ({ units }: ToldPlan): number =>
   units.reduce((sum, { steps }) => sum + steps.reduce((own, { handsMin, people }) => own + handsMin * people, 0), 0)
-const reached = ({ units }: PlanFile): number => units.reduce((sum, { notReached }) => sum + notReached.length, 0)
+const reached = ({ units }: ToldPlan): number => units.reduce((sum, { notReached }) => sum + notReached.length, 0)
 const slack = 1e-6
 
 /** One job of each seed without choices by hand, and without what stops all work. */
@@ -104,7 +105,7 @@ export function senseOf(seed: number): { compared: number; faults: { what: strin
   return {
     compared: comparisons.length,
     faults: comparisons.flatMap(({ what, before, after, fault }) => {
-      const says = fault(planJob(before), planJob(after))
+      const says = fault(planInEnglish(before), planInEnglish(after))
       return says === undefined ? [] : [{ what, says, seed }]
     }),
   }

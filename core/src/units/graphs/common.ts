@@ -1,16 +1,17 @@
 // What do the part graphs of all families share?
 import { estimate } from '../../quantities/index.ts'
-import type { Component } from '../component.ts'
+import { componentName, type Component } from '../component.ts'
 import type { KnownDesign } from '../defaults.ts'
+import { says, type Message } from '../../words/index.ts'
 
 export const minutes = (value: number) => estimate(value, 'min hands-on')
 export const none = () => []
 export const always = () => true
 
-export const sharpFins = 'Fins cut: gloves on, never grip the coil by its fins.'
-export const sheetMetal = 'Sheet metal edges cut: gloves on.'
-export const storedCharge = 'Stored charge: wait, and prove dead again before touching terminals.'
-export const pipeBehind = 'A coil pipe lies right behind: no screw goes back longer than it was, nor where another sat.'
+export const sharpFins = says('units.sharpFins.fins-cut-gloves-never')
+export const sheetMetal = says('units.sheetMetal.sheet-metal-edges-cut')
+export const storedCharge = says('units.storedCharge.stored-charge-wait-prove')
+export const pipeBehind = says('units.pipeBehind.coil-pipe-lies-right')
 
 /** Coil thermistor: out of its clip and clear of the water, as soon as what sits in front is off. */
 export const coilThermistor = (front: string): Component => ({
@@ -19,13 +20,13 @@ export const coilThermistor = (front: string): Component => ({
   behind: [front],
   fitted: always,
   fasteners: () => [{ kind: 'sensor clip', count: 1 }],
-  slot: 'tied to the frame, clear of water',
+  slot: says('units.coil-thermistor.slot'),
   offMin: minutes(1),
   onMin: minutes(1),
-  takeOff: 'Slip the coil thermistor out of its clip and tie it clear of the water',
-  putBack: 'Push the coil thermistor fully into its clip',
-  photo: 'the coil thermistor in its clip',
-  seatGate: 'The thermistor is back in its own clip',
+  takeOff: says('units.coil-thermistor.takeOff'),
+  putBack: says('units.coil-thermistor.putBack'),
+  photo: says('units.coil-thermistor.photo'),
+  seatGate: says('units.coil-thermistor.seatGate'),
   cautions: [sharpFins],
 })
 
@@ -33,7 +34,7 @@ interface ControlBox extends Pick<Component, 'behind' | 'takeOff' | 'photo' | 'o
   readonly name?: string
   readonly screws: number
   readonly plugs: number
-  readonly putBack?: string
+  readonly putBack?: Message
   readonly fitted?: (design: KnownDesign) => boolean
   readonly ladder?: boolean
 }
@@ -47,9 +48,9 @@ export const controlBox = ({ screws, plugs, name = 'control box', putBack, fitte
     { kind: 'box screw', count: screws },
     { kind: 'labelled plug', count: plugs },
   ],
-  slot: 'dry bag',
-  putBack: putBack ?? `Refit the ${name} and join each plug to its label, earth first`,
-  seatGate: 'Every plug is on its label, earth first',
+  slot: says('units.board-box.slot'),
+  putBack: putBack ?? says('units.board-box.putBack', { component: componentName(name) }),
+  seatGate: says('units.board-box.seatGate'),
   cautions: [storedCharge],
   skill: 'electrics',
   ...fields,

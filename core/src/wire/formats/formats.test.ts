@@ -2,7 +2,8 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import Ajv2020 from 'ajv/dist/2020.js'
 import addFormats from 'ajv-formats'
-import { checkJob, planJob, type JobFile } from '../../plan/index.ts'
+import { checkJob, planFileOf, planJob, type JobFile } from '../../plan/index.ts'
+import { inEnglish } from '../../tests/inEnglish.ts'
 import { partsOf } from '../../units/index.ts'
 import { bundleSchema, jsonSchemas } from '../index.ts'
 import { describeFields } from './describe.ts'
@@ -142,7 +143,7 @@ describe('the schema of a job and the reader of it', () => {
     const job = read(`examples/${name}`)
     expect(bySchema(job)).toBe(true)
     const plan = validatorOf('plan.schema.json')
-    plan(JSON.parse(JSON.stringify(planJob(checkJob(job)))))
+    plan(JSON.parse(JSON.stringify(planFileOf(planJob(checkJob(job)), inEnglish))))
     expect(plan.errors).toBeNull()
   })
   // Taken apart field by field: each left out, made nothing, made blank, made another kind of value.

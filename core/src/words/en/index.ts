@@ -1,0 +1,19 @@
+// English: what every other language is put beside.
+import type { Catalogue } from '../renderer.ts'
+import { lookover } from './lookover.ts'
+import { method } from './method.ts'
+import { names } from './names.ts'
+import { plan } from './plan.ts'
+import { procedure } from './procedure.ts'
+import { products } from './products.ts'
+import { proof } from './proof.ts'
+import { report } from './report.ts'
+import { run } from './run.ts'
+import { server } from './server.ts'
+import { units } from './units.ts'
+import { upkeep } from './upkeep.ts'
+
+const texts = { ...names, ...lookover, ...method, ...plan, ...procedure, ...products, ...proof, ...report, ...run, ...server, ...units, ...upkeep }
+/** Every text that there is, with the values that it asks for. */
+export type English = typeof texts
+export const english: Catalogue = { locale: 'en', texts }

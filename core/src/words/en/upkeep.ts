@@ -1,0 +1,11 @@
+// What makes a unit due so soon?
+import { text, type Joined } from '../message.ts'
+import type { Of } from '../quantity.ts'
+
+export const upkeep = {
+  'upkeep.notCleanYet.clean-yet-come-back': 'not clean yet: come back',
+  'upkeep.whyFast.soils-about-times-fast': text<{ around: Joined; times: Of<'n'> }>(
+    '{around}: it soils about {times} times as fast as in a clean home',
+  ),
+  'upkeep.whyFast.hours-day': text<{ hours: Of<'h'> }>('{hours} a day'),
+}
