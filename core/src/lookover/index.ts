@@ -1,5 +1,6 @@
 // Look-over: grades, findings, complaints, readings, and what they point to.
 export { seenFrom, type Seen } from './causes.ts'
+export { causes } from './causes.ts'
 export { diagnose, diagnosisSchema, type Diagnosis } from './diagnosis.ts'
 export {
   complaintsSchema,

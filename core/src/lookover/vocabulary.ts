@@ -1,6 +1,7 @@
 // In which words is a unit looked over?
 import { z } from 'zod'
-import { namesOf } from '../words/en/names.ts'
+import { names } from '../words/en/names.ts'
+import { namesOf } from '../words/en/namesOf.ts'
 import { says, type Message } from '../words/index.ts'
 
 export const soilKinds = ['dust', 'lint-hair', 'grease', 'biofilm', 'pollen', 'fine-powder', 'smoke', 'salt', 'insects', 'leaf-litter'] as const
@@ -50,5 +51,5 @@ export const extentName = (finding: Finding, extent: Extent): Message =>
 
 /** A complaint, finding or kind of soil as a person reads it, and in English. */
 export const named = (word: Complaint | Finding | SoilKind): Message => says(`names.seen.${word}`)
-const english = namesOf('seen', [...complaints, ...findings, ...soilKinds])
+const english = /* @__PURE__ */ namesOf(names, 'seen', [...complaints, ...findings, ...soilKinds])
 export const inWords = (word: Complaint | Finding | SoilKind): string => english[word]

@@ -2,7 +2,8 @@
 import type { Facts, SettledFacts } from './facts.ts'
 import { levels, type Bar, type Rule } from './rule.ts'
 import { ruleBook } from './rules/index.ts'
-import { choiceName, choicesOf, decidingOrder, topics, type Choice, type Topic } from './topics.ts'
+import { choicesOf, decidingOrder, topics, type Choice, type Topic } from './topics.ts'
+import { choiceName } from './choiceNames.ts'
 import type { SchoolName } from './houseRules.ts'
 import { joined, says, type Message } from '../words/index.ts'
 

@@ -2,8 +2,6 @@
 import { z } from 'zod'
 import { closed } from '../faults/index.ts'
 import { amountUpTo, estimate, share } from '../quantities/index.ts'
-import { namesOf } from '../words/en/names.ts'
-import { says, type Message } from '../words/index.ts'
 
 export const schools = {
   rinseSchool: ['self-rinsing', 'rinse', 'dry'],
@@ -67,15 +65,3 @@ export const knownHouseRules = (rules: HouseRules = {}): KnownHouseRules => ({
   ...startHouseRules,
   ...Object.fromEntries(Object.entries(rules).filter(([, value]) => value !== undefined)),
 })
-
-/** How a way of a school is called; and in a sentence. */
-export const schoolWay = (value: Schools[SchoolName]): Message => says(`names.school.${value}`)
-/** Each way of a school in a sentence. */
-export const schoolSentence = (value: Schools[SchoolName]): Message => says(`names.schoolSentence.${value}`)
-export const schoolSentences = Object.fromEntries(Object.entries(schools).map(([school, values]) => [school, namesOf('schoolSentence', values)])) as {
-  [S in SchoolName]: Record<Schools[S], string>
-}
-
-/** How a school is named in a heading. */
-export const schoolName = (school: SchoolName): Message => says(`names.schoolTopic.${school}`)
-export const schoolNames: Record<SchoolName, string> = namesOf('schoolTopic', Object.keys(schools) as SchoolName[])

@@ -1,9 +1,10 @@
 // What does the rule book say, in words that a person can read and dispute?
 import { says, type Say } from '../words/index.ts'
-import { schoolName } from './houseRules.ts'
+import { schoolName } from './schoolNames.ts'
 import { levels } from './rule.ts'
 import { ruleBook } from './rules/index.ts'
-import { choiceName, decidingOrder, topicName } from './topics.ts'
+import { decidingOrder } from './topics.ts'
+import { choiceName, topicName } from './choiceNames.ts'
 
 /** The whole book as Markdown, in the language of `say`, topic by topic in the order of deciding; within a topic in the order in which rules are asked. */
 export function ruleBookInWords(say: Say): string {

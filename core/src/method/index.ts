@@ -24,21 +24,19 @@ export {
 export {
   houseRulesSchema,
   knownHouseRules,
-  schoolName,
-  schoolNames,
   schools,
-  schoolSentence,
-  schoolSentences,
   startHouseRules,
   type HouseRules,
   type KnownHouseRules,
   type SchoolName,
   type Schools,
 } from './houseRules.ts'
+export { schoolName, schoolNames, schoolSentence, schoolSentences } from './schoolNames.ts'
 export { ruleBookInWords } from './inWords.ts'
 export { notReached, saysNotClean, tightCeilingGap, type NotReached } from './notReached.ts'
 export { refereeName, referees, referralsFor, type Referral } from './referrals.ts'
 export { type Bar, type Rule } from './rule.ts'
 export { ruleBook } from './rules/index.ts'
 export { treatmentWeeks, usualTreatmentWeeks } from './rules/water.ts'
-export { choiceName, choiceNames, choicesOf, topicName, topicNames, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'
+export { choicesOf, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'
+export { choiceName, choiceNames, topicName, topicNames } from './choiceNames.ts'

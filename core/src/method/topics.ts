@@ -1,7 +1,5 @@
 // What is decided at a unit, and between which choices?
 import { z } from 'zod'
-import { namesOf } from '../words/en/names.ts'
-import { says, type Message } from '../words/index.ts'
 
 export const choicesOf = {
   scope: ['filter-service', 'clean-in-place', 'open-clean', 'strip-down', 'bench-clean', 'decline'],
@@ -46,14 +44,3 @@ export const decidingOrder: readonly Topic[] = [
   'pan-treatment',
   'drying',
 ]
-
-/** How a topic is named to a person, and in English. */
-export const topicName = (topic: Topic): Message => says(`names.topic.${topic}`)
-export const topicNames: Record<Topic, string> = namesOf('topic', topics)
-
-/** How a choice is named to a person, and in English. */
-export const choiceName = (choice: Choice): Message => says(`names.choice.${choice}`)
-export const choiceNames: Record<Choice, string> = namesOf(
-  'choice',
-  topics.flatMap((topic): readonly Choice[] => choicesOf[topic]),
-)

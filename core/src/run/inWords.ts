@@ -4,9 +4,8 @@ import { topicName } from '../method/index.ts'
 import { componentName, fastenerName, partName } from '../units/index.ts'
 import type { WashPlan } from '../wash/index.ts'
 import { joined, nameOf, says, type Message, type Sentence } from '../words/index.ts'
-import type { Happening, Verdict } from './event.ts'
-
-export const verdictName = (verdict: Verdict): Message => says(`run.verdict.${verdict}`)
+import type { Happening } from './event.ts'
+import { verdictName } from './verdictName.ts'
 
 const washWords = ({ flowLMin, washMin, pausesAtMin = [] }: WashPlan): Message =>
   joined({

@@ -21,4 +21,5 @@ export {
 export { leftOut } from './leftOut.ts'
 export { heldNow, unitStepsFrom, stepsLeft } from './left.ts'
 export { durationsOf, learnStepTimes, type LearnedStepTime, type StepDuration } from './stepTimes.ts'
-export { happeningInWords, verdictName, type Names } from './inWords.ts'
+export { happeningInWords, type Names } from './inWords.ts'
+export { verdictName } from './verdictName.ts'

@@ -1,6 +1,7 @@
 // Which kinds of indoor heads are there, and which parts of each get a grade?
 import { z } from 'zod'
-import { namesOf } from '../words/en/names.ts'
+import { names } from '../words/en/names.ts'
+import { namesOf } from '../words/en/namesOf.ts'
 import { says, type Message } from '../words/index.ts'
 
 export const families = ['wall-head', 'ceiling-cassette', 'window', 'through-wall', 'rv-rooftop'] as const
@@ -8,7 +9,7 @@ export const familySchema = /* @__PURE__ */ z.literal(families)
 export type Family = z.infer<typeof familySchema>
 
 export const familyName = (family: Family): Message => says(`names.family.${family}`)
-export const familyNames: Record<Family, string> = namesOf('family', families)
+export const familyNames: Record<Family, string> = /* @__PURE__ */ namesOf(names, 'family', families)
 
 export const parts = [
   'filter',
@@ -28,7 +29,7 @@ export const partSchema = /* @__PURE__ */ z.literal(parts)
 export type Part = z.infer<typeof partSchema>
 
 export const partName = (part: Part): Message => says(`names.part.${part}`)
-export const partNames: Record<Part, string> = namesOf('part', parts)
+export const partNames: Record<Part, string> = /* @__PURE__ */ namesOf(names, 'part', parts)
 
 const breathedAirParts = ['filter', 'coilFace', 'coilBack', 'wheel', 'pan', 'drainLine', 'outlet', 'housing'] as const
 const outdoorSideParts = ['condenserFace', 'condenserInside', 'rearFan', 'basePan'] as const

@@ -4,7 +4,7 @@ import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messagefor
 import { checkJob, planFileOf, planFileSchema, planJob, type JobFile } from '../plan/index.ts'
 import { customary, metric } from '../quantities/index.ts'
 import { emptyUnitState, happeningInWords, type Happening } from '../run/index.ts'
-import { causes } from '../lookover/causes.ts'
+import { causes } from '../lookover/index.ts'
 import { jobOf } from '../tests/judge/generator.ts'
 import { families, componentsOf, knownDesign } from '../units/index.ts'
 import { english } from './en/index.ts'

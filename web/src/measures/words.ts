@@ -1,14 +1,21 @@
-// Where do the texts come from? A language is a file of its own: it is fetched once the first view stands, and what it says appears then.
+// Where do the texts come from? A language, and what says it, is a file of its own: fetched once the first view stands; what it says appears then.
 import { metric, sentenceOf, type Measures } from '@yastik/core/quantities'
-import { sayIn, type Catalogue, type Say, type Sentence } from '@yastik/core/words'
+import type { Catalogue, Say, Sentence } from '@yastik/core/words'
 import { shallowRef } from 'vue'
 
-const catalogue = shallowRef<Catalogue>()
+interface Words {
+  readonly catalogue: Catalogue
+  readonly sayIn: (catalogue: Catalogue, reader: { measures: Measures; currency?: string }) => Say
+}
+const words = shallowRef<Words>()
 
 /** The texts, for whoever cannot wait until they are there. */
 export async function loadWords(): Promise<Catalogue> {
-  catalogue.value ??= (await import('@yastik/core/words/en')).english
-  return catalogue.value
+  if (!words.value) {
+    const { catalogueOf, sayIn } = await import('@yastik/core/words/speech')
+    words.value = { catalogue: await catalogueOf('en'), sayIn }
+  }
+  return words.value.catalogue
 }
 
 /**
@@ -16,6 +23,6 @@ export async function loadWords(): Promise<Catalogue> {
  * stored, have their figures in the text.
  */
 export function sayFor(measures: Measures = metric, currency?: string): Say {
-  const say = catalogue.value && sayIn(catalogue.value, { measures, currency })
+  const say = words.value?.sayIn(words.value.catalogue, { measures, currency })
   return (sentence: Sentence) => (typeof sentence === 'string' ? sentenceOf(sentence, measures) : (say?.(sentence) ?? ''))
 }

@@ -5,7 +5,8 @@ import { partName, type Part } from '../../units/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
 import { agentProduct, degreaserBefore, hasGrease, hasSlime, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
-import { choiceName, type ChoiceOf } from '../topics.ts'
+import { type ChoiceOf } from '../topics.ts'
+import { choiceName } from '../choiceNames.ts'
 import {
   anyAtLeast,
   atLeast,

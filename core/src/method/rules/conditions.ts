@@ -4,8 +4,10 @@ import { equipmentName, type EquipmentKind } from '../../products/index.ts'
 import { isCarried, isOnRoof, isSplit, partName, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
 import { all, any, not, when, type Condition } from '../condition.ts'
 import { canContain, catchesMuch, isLooseSoil, isTrained, reachesOutdoorSide, staysOff, type Facts } from '../facts.ts'
-import { schoolWay, type SchoolName, type Schools } from '../houseRules.ts'
-import { choiceName, topicName, type Choice, type Topic } from '../topics.ts'
+import { type SchoolName, type Schools } from '../houseRules.ts'
+import { schoolWay } from '../schoolNames.ts'
+import { type Choice, type Topic } from '../topics.ts'
+import { choiceName, topicName } from '../choiceNames.ts'
 import { joined, says, type Message } from '../../words/index.ts'
 
 export const atLeast = (part: Part, grade: number): Condition =>

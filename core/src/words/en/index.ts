@@ -1,5 +1,6 @@
 // English: what every other language is put beside.
 import type { Catalogue } from '../renderer.ts'
+import { choices } from './choices.ts'
 import { lookover } from './lookover.ts'
 import { method } from './method.ts'
 import { names } from './names.ts'
@@ -10,10 +11,26 @@ import { proof } from './proof.ts'
 import { report } from './report.ts'
 import { run } from './run.ts'
 import { server } from './server.ts'
+import { things } from './things.ts'
 import { units } from './units.ts'
 import { upkeep } from './upkeep.ts'
 
-const texts = { ...names, ...lookover, ...method, ...plan, ...procedure, ...products, ...proof, ...report, ...run, ...server, ...units, ...upkeep }
+const texts = {
+  ...names,
+  ...choices,
+  ...lookover,
+  ...method,
+  ...plan,
+  ...procedure,
+  ...products,
+  ...proof,
+  ...report,
+  ...run,
+  ...server,
+  ...things,
+  ...units,
+  ...upkeep,
+}
 /** Every text that there is, with the values that it asks for. */
 export type English = typeof texts
 export const english: Catalogue = { locale: 'en', texts }

@@ -1,5 +1,6 @@
 // Spanish as the trade speaks it in the Americas; docs/words.md says which word stands for which, and why.
 import type { Catalogue } from '../renderer.ts'
+import { choices } from './choices.ts'
 import { lookover } from './lookover.ts'
 import { method } from './method.ts'
 import { names } from './names.ts'
@@ -10,11 +11,27 @@ import { proof } from './proof.ts'
 import { report } from './report.ts'
 import { run } from './run.ts'
 import { server } from './server.ts'
+import { things } from './things.ts'
 import { units } from './units.ts'
 import { upkeep } from './upkeep.ts'
 
 export const spanish: Catalogue = {
   locale: 'es-419',
-  texts: { ...names, ...lookover, ...method, ...plan, ...procedure, ...products, ...proof, ...report, ...run, ...server, ...units, ...upkeep },
+  texts: {
+    ...names,
+    ...choices,
+    ...lookover,
+    ...method,
+    ...plan,
+    ...procedure,
+    ...products,
+    ...proof,
+    ...report,
+    ...run,
+    ...server,
+    ...things,
+    ...units,
+    ...upkeep,
+  },
   genders: { 'names.family.ceiling-cassette': 'm' },
 }
