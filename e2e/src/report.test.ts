@@ -57,18 +57,14 @@ async function photograph(part: string, slot: 0 | 1, colour: string): Promise<vo
     'the photograph is not shown',
   )
 }
+const pdfs = () => readdirSync(folder).filter((name) => name.endsWith('.pdf'))
 /** Saves the report and returns the path of the PDF. */
 async function savePdf(): Promise<string> {
-  const before = readdirSync(folder).filter((name) => name.endsWith('.pdf')).length
+  const before = new Set(pdfs())
+  const made = () => pdfs().find((name) => !before.has(name))
   await click(sheet, '[data-save-report]')
-  await waitUntil(sheet, () => readdirSync(folder).filter((name) => name.endsWith('.pdf')).length > before, 'no PDF was saved', 20_000)
-  return join(
-    folder,
-    readdirSync(folder)
-      .filter((name) => name.endsWith('.pdf'))
-      .sort()
-      .at(-1)!,
-  )
+  await waitUntil(sheet, () => made() !== undefined, 'no PDF was saved', 20_000)
+  return join(folder, made() ?? '')
 }
 const textIn = async (path: string) => (await run('pdftotext', ['-layout', path, '-'])).stdout.replace(/[ \t]+/g, ' ')
 
@@ -218,6 +214,29 @@ describe('the report', () => {
     await sheet.driver.get(report)
     await isAt(sheet, 'report')
     await expectText(sheet, '[data-report]', /delivered cooling\s+\d+ Btu\/h/)
+  })
+  it('speaks the customer’s language, on the page and in the PDF', async () => {
+    const report = await sheet.driver.getCurrentUrl()
+    await click(sheet, '.eyebrow a')
+    await isAt(sheet, 'site')
+    await click(sheet, '[data-customer-language="es"]')
+    await clickText(sheet, 'Save the site')
+    await expectText(sheet, 'form [role="status"]', 'aved')
+    await sheet.driver.get(report)
+    await isAt(sheet, 'report')
+    await expectText(sheet, '[data-report]', /Informe de limpieza: Over the counter.*Lo que se hizo.*turbina/s)
+    expect(await sheet.driver.executeScript('return document.querySelector("[data-report]").lang')).toBe('es-419')
+    // Names of people, places and products are whatever they are.
+    const english = /\b(the|and|with|was|not|wheel|drain|grade|before|after|cleaned|found|unit)\b/i
+    const shown = await textOf(sheet, '[data-report]')
+    expect(shown.replaceAll('Over the counter', '').match(english)).toBeNull()
+    // Figures stay in the customer's units.
+    expect(shown).toMatch(/enfriamiento entregado\s+\d+ Btu\/h/)
+    const path = await savePdf()
+    const text = await textIn(path)
+    for (const words of ['Informe de limpieza', 'La unidad en corte', 'Como se encontró', 'Lo próximo', 'manual del fabricante'])
+      expect(text).toContain(words)
+    expect(text).not.toMatch(/Cleaning report|What was done|After the work|Signature/)
   })
   it('sets names in any letters, and fetches for it what it needs', async () => {
     const report = await sheet.driver.getCurrentUrl()

@@ -3,9 +3,21 @@ import { flowLMin, named, settledShare, type Grades } from '../lookover/index.ts
 import { dueMessage, findingForCustomer, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '../plan/index.ts'
 import { refereeName } from '../method/index.ts'
 import { isLimited, proofOf, type Proof } from '../proof/index.ts'
-import { customary, dayAfter, dayWords, figureOf, figureWords, isSiUnit, metric, momentWords, unitFor, type Measures } from '../quantities/index.ts'
+import {
+  allGrades,
+  customary,
+  dayAfter,
+  dayWords,
+  figureOf,
+  figureWords,
+  isSiUnit,
+  metric,
+  momentWords,
+  unitFor,
+  type Measures,
+} from '../quantities/index.ts'
 import { leftOut, photosOfPart, type UnitState } from '../run/index.ts'
-import { familyName, isSplit, knownDesign, partName, partsOf, partsToSee, type Family, type Part } from '../units/index.ts'
+import { familyName, isSplit, knownDesign, partName, parts, partsOf, partsToSee, type Family, type Part } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { JobRecord, UnitRecord } from '../wire/index.ts'
 import { joined, nameOf, says, sayIn, type Catalogue, type Message, type Say, type Sentence } from '../words/index.ts'
@@ -23,6 +35,10 @@ export interface ReportContent {
   readonly readings: readonly { readonly what: string; readonly before: string; readonly after: string; readonly clean: string }[]
   /** `measured` is what both photographs of a part say, where both were measured; else empty. */
   readonly photos: readonly { readonly part: string; readonly measured: string; readonly before?: string; readonly after?: string }[]
+  /** What stands above, beside and below all that, in the customer’s language. */
+  readonly words: ReportWords
+  /** By which language it is read aloud: BCP 47. */
+  readonly language: string
   /** Headed lists of sentences, in order; none is empty. */
   readonly sections: readonly { readonly heading: string; readonly sentences: readonly string[] }[]
   readonly signed?: { readonly photoId: string; readonly says: string }
@@ -32,6 +48,35 @@ export interface ReportContent {
   /** Without its ending. */
   readonly fileName: string
 }
+
+const labels = [
+  'section',
+  'as-found',
+  'after-work',
+  'part',
+  'parts',
+  'what',
+  'before',
+  'after',
+  'clean-here',
+  'readings',
+  'photographs',
+  'signature',
+  'signed',
+  'customer-day',
+  'not-graded',
+  'nothing-graded',
+] as const
+export interface ReportWords {
+  readonly labels: Readonly<Record<(typeof labels)[number], string>>
+  readonly parts: Readonly<Record<Part, string>>
+  readonly grades: readonly string[]
+}
+const wordsIn = (say: Say): ReportWords => ({
+  labels: Object.fromEntries(labels.map((label) => [label, say(says(`report.label.${label}`))])) as ReportWords['labels'],
+  parts: Object.fromEntries(parts.map((part) => [part, say(partName(part))])) as ReportWords['parts'],
+  grades: allGrades.map((grade) => say(says('proof.grade', { grade, name: says(`names.grade.${grade}`) }))),
+})
 
 export interface ReportInput {
   readonly firm: string
@@ -103,6 +148,8 @@ export function reportContent({ firm, record, unit, state, plan, catalogue }: Re
     parts: partsIn(unit.family, state, say),
     readings: declined ? [] : readingsIn(proof, { measures, locale: catalogue.locale }, say),
     photos: photosIn(unit.family, state, say),
+    words: wordsIn(say),
+    language: catalogue.locale,
     sections: sectionsOf(record, unit, state, plan).map(({ heading, sentences }) => ({ heading: say(heading), sentences: sentences.map(say) })),
     ...(state.signed
       ? { signed: { photoId: state.signed.photoId, says: `${state.signed.name}, ${momentWords(state.signed.atMs, catalogue.locale)}` } }

@@ -1,2 +1,2 @@
 // Report: what a customer reads about the work on one unit, in words and in their units.
-export { reportContent, type ReportContent, type ReportInput } from './content.ts'
+export { reportContent, type ReportContent, type ReportWords, type ReportInput } from './content.ts'

@@ -11,7 +11,7 @@ import { eventSchema, partNeeds, verdicts } from '../run/index.ts'
 import { firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
 import { remindersSchema } from './messages.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
-import { sentenceSchema } from '../words/index.ts'
+import { languages, sentenceSchema } from '../words/index.ts'
 
 const [firstDay, lastDay] = ['2000-01-01', '2099-12-31']
 export const recordId = z.uuid()
@@ -56,6 +56,8 @@ export const siteFormSchema = closed({
   access: z.string().trim().max(300).optional(),
   /** In which units the customer reads figures in reports; metric where nothing is said. */
   customerUnits: z.literal(['metric', 'us']).optional(),
+  /** In which language the customer reads reports, and what is said at handing over; English where nothing is said. */
+  customerLanguage: z.literal(languages).optional(),
   /** Where the customer agreed to be written to; without it nobody writes. */
   reminders: remindersSchema.optional(),
 })

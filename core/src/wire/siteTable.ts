@@ -27,6 +27,7 @@ export const siteTableColumns: readonly Column[] = [
   { name: 'access', of: 'site', path: ['access'], schema: optional(siteFormSchema.shape.access) },
   ...inSite,
   { name: 'customerUnits', of: 'site', path: ['customerUnits'], schema: optional(siteFormSchema.shape.customerUnits) },
+  { name: 'customerLanguage', of: 'site', path: ['customerLanguage'], schema: optional(siteFormSchema.shape.customerLanguage) },
   { name: 'unit', of: 'unit', path: ['name'], schema: unitFormSchema.shape.name },
   { name: 'family', of: 'unit', path: ['family'], schema: unitFormSchema.shape.family },
   ...(Object.keys(plateSchema.shape) as (keyof Plate)[]).map((name): Column => ({

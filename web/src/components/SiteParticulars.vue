@@ -19,6 +19,9 @@ import { optionsOf } from '../kit/option.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import ConsentFields from './ConsentFields.vue'
+import { languages, type Language } from '@yastik/core/words'
+
+const ownNames: Readonly<Record<Language, string>> = { en: 'English', es: 'Español' }
 
 const props = defineProps<{ site?: SiteRecord }>()
 const emit = defineEmits<{ saved: [site: SiteRecord]; reload: [] }>()
@@ -27,13 +30,14 @@ const { unit } = useMeasures()
 const copyOf = <T,>(value: T): T => JSON.parse(JSON.stringify(value))
 function formOf(record: SiteRecord | undefined): SiteForm {
   if (!record) return { site: { name: '', ...usualSite }, address: '', contact: '' }
-  const { site, address, contact, access, customerUnits, reminders } = record
+  const { site, address, contact, access, customerUnits, customerLanguage, reminders } = record
   return copyOf({
     site,
     address,
     contact,
     ...(access ? { access } : {}),
     ...(customerUnits ? { customerUnits } : {}),
+    ...(customerLanguage ? { customerLanguage } : {}),
     ...(reminders ? { reminders } : {}),
   })
 }
@@ -62,6 +66,8 @@ const customerUnits = [
   { value: 'metric', says: '°C, L, kW' },
   { value: 'us', says: '°F, gal, Btu/h' },
 ] as const
+/** Each by its own name. */
+const customerLanguages = languages.map((language) => ({ value: language, says: ownNames[language] }))
 const flags = [
   { value: 'waterOnSite', says: 'tap on site' },
   { value: 'foulDrainOnSite', says: 'foul drain on site' },
@@ -106,6 +112,14 @@ function save() {
           :model-value="form.customerUnits ?? 'metric'"
           :options="customerUnits"
           @update:model-value="form.customerUnits = $event"
+        />
+      </Field>
+      <Field where="customerLanguage" label="Language of the customer’s report">
+        <Choice
+          mark="customer-language"
+          :model-value="form.customerLanguage ?? 'en'"
+          :options="customerLanguages"
+          @update:model-value="form.customerLanguage = $event"
         />
       </Field>
       <ConsentFields v-model="form.reminders" />

@@ -7,6 +7,7 @@ import { computed, useId } from 'vue'
 import SoilPatterns from './SoilPatterns.vue'
 import type { Point, Shape } from './sheet.ts'
 import { sheets } from './sheets.ts'
+import type { ReportWords } from '@yastik/core/report'
 
 const props = withDefaults(
   defineProps<{
@@ -21,12 +22,26 @@ const props = withDefaults(
     bagged?: boolean
     heightCm?: number
     gapCm?: number
+    /** What stands beside it, in somebody else’s language. */
+    words?: ReportWords
   }>(),
-  { selected: undefined, readonly: false, marksUnseen: false, off: () => [], wet: () => [], bagged: false, heightCm: undefined, gapCm: undefined },
+  {
+    selected: undefined,
+    readonly: false,
+    marksUnseen: false,
+    off: () => [],
+    wet: () => [],
+    bagged: false,
+    heightCm: undefined,
+    gapCm: undefined,
+    words: undefined,
+  },
 )
 const emit = defineEmits<{ select: [part: Part]; grade: [part: Part, grade: Grade] }>()
 const prefix = useId()
 
+const nameOf = (part: Part) => props.words?.parts[part] ?? partNames[part]
+const notGraded = computed(() => props.words?.labels['not-graded'] ?? 'not graded')
 const sheet = computed(() => sheets[props.family])
 const regions = computed(() =>
   sheet.value.shapes.map((shape) => {
@@ -45,7 +60,7 @@ const regions = computed(() =>
           : grade === 0
             ? 'none'
             : `url(#${prefix}-soil-${grade})`,
-      label: `${partNames[shape.part]}: ${grade === undefined ? 'not graded' : `grade ${grade}, ${gradeNames[grade]}`}${isOff ? ', off' : ''}`,
+      label: `${nameOf(shape.part)}: ${grade === undefined ? notGraded.value : props.words ? props.words.grades[grade] : `grade ${grade}, ${gradeNames[grade]}`}${isOff ? ', off' : ''}`,
     }
   }),
 )
@@ -61,7 +76,7 @@ const arrow = ([x1, y1]: Point, [x2, y2]: Point) => {
 const letter = 6.2
 const leftEdge = 4
 const leader = ({ at, text, side, part }: Shape) => {
-  const [x, y] = side === 'right' ? [text[0] - 8, text[1] - 5] : [Math.max(text[0] + 44, leftEdge + partNames[part].length * letter), text[1] - 20]
+  const [x, y] = side === 'right' ? [text[0] - 8, text[1] - 5] : [Math.max(text[0] + 44, leftEdge + nameOf(part).length * letter), text[1] - 20]
   return `M${at[0]},${at[1]}L${x},${y}`
 }
 
@@ -132,7 +147,7 @@ function onKey(event: KeyboardEvent, part: Part) {
       <path :d="leader(region)" class="leader" />
       <circle :cx="region.at[0]" :cy="region.at[1]" r="2.6" />
       <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] - 12" class="name">
-        {{ partNames[region.part] }}
+        {{ nameOf(region.part) }}
       </text>
       <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] + 9" class="grade">
         {{
@@ -141,8 +156,8 @@ function onKey(event: KeyboardEvent, part: Part) {
             : region.grade === undefined
               ? readonly && !marksUnseen
                 ? ''
-                : 'not graded'
-              : `${region.grade} ${gradeNames[region.grade]}`
+                : notGraded
+              : (words?.grades[region.grade] ?? `${region.grade} ${gradeNames[region.grade]}`)
         }}
       </text>
       <rect :x="region.side === 'right' ? region.text[0] - 8 : region.text[0] - 48" :y="region.text[1] - 34" width="150" height="48" class="hit" />

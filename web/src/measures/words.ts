@@ -1,7 +1,8 @@
 // Where do the texts come from? A language, and what says it, is a file of its own: fetched once the first view stands; what it says appears then.
-import { metric, sentenceOf, type Measures } from '@yastik/core/quantities'
-import type { Catalogue, Say, Sentence } from '@yastik/core/words'
+import { customary, metric, sentenceOf, type Measures } from '@yastik/core/quantities'
+import type { Catalogue, Language, Say, Sentence } from '@yastik/core/words'
 import { shallowRef } from 'vue'
+import type { SiteForm } from '@yastik/core/wire'
 
 interface Words {
   readonly catalogue: Catalogue
@@ -16,6 +17,18 @@ export async function loadWords(): Promise<Catalogue> {
     words.value = { catalogue: await catalogueOf('en'), sayIn }
   }
   return words.value.catalogue
+}
+
+/** The texts of somebody else’s language, as a customer’s; English where none was said. */
+export async function wordsFor(language: Language = 'en'): Promise<Catalogue> {
+  const { catalogueOf } = await import('@yastik/core/words/speech')
+  return catalogueOf(language)
+}
+
+/** Says a sentence to a customer, in their language and units. */
+export async function sayToCustomer({ customerLanguage, customerUnits }: Pick<SiteForm, 'customerLanguage' | 'customerUnits'>): Promise<Say> {
+  const { catalogueOf, sayIn } = await import('@yastik/core/words/speech')
+  return sayIn(await catalogueOf(customerLanguage ?? 'en'), { measures: customerUnits === 'us' ? customary : metric })
 }
 
 /**

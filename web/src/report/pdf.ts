@@ -181,10 +181,11 @@ class Flow {
 }
 
 export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: Pictures): Promise<Blob> {
+  const { labels } = content.words
   const paper = new PDFDocument({
     size: content.paper,
     margin,
-    lang: 'en',
+    lang: content.language,
     tagged: true,
     displayTitle: true,
     pdfVersion: '1.7',
@@ -213,10 +214,13 @@ export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: 
     flow.list(section.sentences)
   }
   if (content.readings.length > 0) {
-    flow.heading('Readings', 110)
+    flow.heading(labels.readings, 110)
     flow.table(
       [0.34, 0.2, 0.26, 0.2],
-      [['What', 'Before', 'After', 'A clean unit here'], ...content.readings.map(({ what, before, after, clean }) => [what, before, after, clean])],
+      [
+        [labels.what, labels.before, labels.after, labels['clean-here']],
+        ...content.readings.map(({ what, before, after, clean }) => [what, before, after, clean]),
+      ],
     )
   }
   photographs(flow, content, pictures)
@@ -227,34 +231,41 @@ export async function reportPdf(content: ReportContent, fonts: Fonts, pictures: 
   return whole
 }
 
-function drawings(flow: Flow, { family, gradesBefore, gradesAfter, parts }: ReportContent): void {
+function drawings(flow: Flow, { family, gradesBefore, gradesAfter, parts, words }: ReportContent): void {
+  const { labels } = words
   if (parts.length === 0) return
-  flow.heading('The unit in section', 200)
+  flow.heading(labels.section, 200)
   const entry = (caption: string, grades: ReportContent['gradesBefore']) => ({
     caption,
-    alt: `Section of the unit, ${caption}: ${sectionInWords(grades)}`,
-    draw: (left: number, top: number, width: number) => drawSection(flow.paper, family, grades, left, top, width),
+    alt: `${labels.section}, ${caption}: ${sectionInWords(grades, words)}`,
+    draw: (left: number, top: number, width: number) => drawSection(flow.paper, family, grades, words, left, top, width),
   })
-  flow.pair([entry('as it was found', gradesBefore), entry('after the work', gradesAfter)], 160)
-  flow.table([0.4, 0.3, 0.3], [['Part', 'As it was found', 'After the work'], ...parts.map(({ part, before, after }) => [part, before, after])])
+  flow.pair([entry(labels['as-found'], gradesBefore), entry(labels['after-work'], gradesAfter)], 160)
+  flow.table(
+    [0.4, 0.3, 0.3],
+    [[labels.part, labels['as-found'], labels['after-work']], ...parts.map(({ part, before, after }) => [part, before, after])],
+  )
 }
 
-function photographs(flow: Flow, { photos }: ReportContent, pictures: Pictures): void {
+/** In the middle of a line. */
+const lower = (words: string) => `${words.charAt(0).toLowerCase()}${words.slice(1)}`
+
+function photographs(flow: Flow, { photos, words: { labels } }: ReportContent, pictures: Pictures): void {
   const shown = photos.filter(({ before, after }) => [before, after].some((id) => id !== undefined && pictures.has(id)))
   if (shown.length === 0) return
-  flow.heading('Photographs')
+  flow.heading(labels.photographs)
   const height = 150
   for (const { part, measured, before, after } of shown) {
     const entries = [
-      { id: before, when: 'before' },
-      { id: after, when: 'after' },
-    ].flatMap(({ id, when }) => {
+      { id: before, when: labels.before, what: '' },
+      { id: after, when: labels.after, what: measured },
+    ].flatMap(({ id, when, what }) => {
       const bytes = id === undefined ? undefined : pictures.get(id)
       if (!bytes) return []
       return [
         {
-          caption: `${part}, ${when}${when === 'after' ? measured : ''}`,
-          alt: `Photograph of the ${part}, ${when} the work`,
+          caption: `${part}, ${lower(when)}${what}`,
+          alt: `${labels.photographs}: ${part}, ${lower(when)}`,
           draw: (left: number, top: number, width: number) => {
             flow.paper.image(bytes, left, top, { fit: [width, height] })
             return height
@@ -266,14 +277,14 @@ function photographs(flow: Flow, { photos }: ReportContent, pictures: Pictures):
   }
 }
 
-function signature(flow: Flow, { signed }: ReportContent, pictures: Pictures): void {
-  flow.heading('Signature')
+function signature(flow: Flow, { signed, words: { labels } }: ReportContent, pictures: Pictures): void {
+  flow.heading(labels.signature)
   flow.need(70)
   const { paper } = flow
   const picture = signed && pictures.get(signed.photoId)
   if (picture) {
     const top = paper.y
-    flow.root.add(paper.struct('Figure', { alt: 'Signature of the customer' }, () => void paper.image(picture, margin, top, { fit: [200, 50] })))
+    flow.root.add(paper.struct('Figure', { alt: labels.signed }, () => void paper.image(picture, margin, top, { fit: [200, 50] })))
     paper.y = top + 54
   } else paper.y += 34
   paper.markContent('Artifact')
@@ -285,5 +296,5 @@ function signature(flow: Flow, { signed }: ReportContent, pictures: Pictures): v
     .stroke()
   paper.endMarkedContent()
   paper.y += 3
-  flow.text('P', signed?.says ?? 'Customer, day', { size: 9, colour: soft, after: 10 })
+  flow.text('P', signed?.says ?? labels['customer-day'], { size: 9, colour: soft, after: 10 })
 }

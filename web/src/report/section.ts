@@ -1,10 +1,10 @@
 // How is a section sheet drawn on paper? The same shapes as on the screen, with soil as lines of their own: paper knows no patterns.
 import type { Grades } from '@yastik/core/lookover'
-import { gradeNames } from '@yastik/core/quantities'
-import { partNames, type Family } from '@yastik/core/units'
+import type { Family, Part } from '@yastik/core/units'
 import { hatchAngle, hatches } from '../drawing/hatches.ts'
 import { sheetSize, type Stroke } from '../drawing/sheet.ts'
 import { sheets } from '../drawing/sheets.ts'
+import type { ReportWords } from '@yastik/core/report'
 
 type Paper = PDFKit.PDFDocument
 
@@ -24,7 +24,7 @@ function hatch(paper: Paper, gap: number, width: number, degrees: number): void 
 }
 
 /** Draws the section with its grades into a box of this width; returns the height it took, points. */
-export function drawSection(paper: Paper, family: Family, grades: Grades, left: number, top: number, width: number): number {
+export function drawSection(paper: Paper, family: Family, grades: Grades, words: ReportWords, left: number, top: number, width: number): number {
   const sheet = sheets[family]
   const scale = width / sheetSize.width
   paper.save().translate(left, top).scale(scale)
@@ -56,18 +56,18 @@ export function drawSection(paper: Paper, family: Family, grades: Grades, left: 
       .fillColor(ink)
       .font('body')
       .fontSize(20)
-      .text(partNames[part], x, text[1] - 28, { lineBreak: false })
+      .text(words.parts[part], x, text[1] - 28, { lineBreak: false })
     paper
       .font('strong')
       .fontSize(21)
-      .text(grade === undefined ? 'not graded' : `${grade} ${gradeNames[grade]}`, x, text[1] - 6, { lineBreak: false })
+      .text(grade === undefined ? words.labels['not-graded'] : words.grades[grade], x, text[1] - 6, { lineBreak: false })
   }
   paper.restore()
   return sheetSize.height * scale
 }
 
 /** The same in words, for those who do not see it. */
-export const sectionInWords = (grades: Grades): string =>
+export const sectionInWords = (grades: Grades, words: ReportWords): string =>
   Object.entries(grades)
-    .map(([part, { grade }]) => `${partNames[part as keyof typeof partNames]} ${grade} ${gradeNames[grade]}`)
-    .join(', ') || 'nothing graded'
+    .map(([part, { grade }]) => `${words.parts[part as Part]} ${words.grades[grade]}`)
+    .join(', ') || words.labels['nothing-graded']

@@ -16,6 +16,7 @@ import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Notice from '../kit/Notice.vue'
 import { joined } from '@yastik/core/words'
+import { sayToCustomer } from '../measures/words.ts'
 
 // Further down, or opened on demand: loaded then.
 const ProofReadings = defineAsyncComponent(() => import('../components/ProofReadings.vue'))
@@ -48,8 +49,9 @@ const proof = computed(() => {
 const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`
 const dueDay = (weeks: number) => dayAfter(state.value.handedOver?.atMs ?? Date.now(), weeks)
 const left = computed(() => leftOut(state.value))
+const toCustomer = await sayToCustomer(job.record?.site ?? {})
 /** What the customer is told: the plan's text, and what was left out on the day. */
-const told = computed(() => say(joined({ sentences: [unitPlan.value?.customerText ?? '', ...left.value] })))
+const told = computed(() => toCustomer(joined({ sentences: [unitPlan.value?.customerText ?? '', ...left.value] })))
 const { say } = useMeasures()
 /** What proves the work is measured after it. */
 const asksAfter = computed(() => !declined.value && state.value.readings.after === undefined)

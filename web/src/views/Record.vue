@@ -14,6 +14,7 @@ import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 import { useNames } from '../job/useNames.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { sayToCustomer } from '../measures/words.ts'
 
 const { say } = useMeasures()
 
@@ -29,6 +30,7 @@ const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)
 const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))
 const entries = computed(() => inOrder(own.value))
 
+const toCustomer = await sayToCustomer(job.record?.site ?? {})
 const says = (happening: Happening) => say(happeningInWords(happening, names))
 const columns = [
   { key: 'at', says: 'When', oneLine: true },
@@ -79,7 +81,7 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly />
       <template v-if="unitPlan">
         <ReferralNote :referrals="unitPlan.referrals" />
-        <CustomerText :text="state.handedOver?.customerText ?? unitPlan.customerText" :given="state.handedOver !== undefined" />
+        <CustomerText :text="state.handedOver?.customerText ?? toCustomer(unitPlan.customerText)" :given="state.handedOver !== undefined" />
       </template>
     </aside>
   </div>

@@ -13,7 +13,7 @@ import { usePlanning } from '../stores/planning.ts'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
-import { loadWords } from '../measures/words.ts'
+import { wordsFor } from '../measures/words.ts'
 
 // Further down, or opened on demand: loaded then.
 const SignatureSlot = defineAsyncComponent(() => import('../components/SignatureSlot.vue'))
@@ -23,7 +23,8 @@ const job = useJob()
 const planning = usePlanning()
 const session = useSession()
 const state = computed(() => job.stateFor(props.unitId))
-const catalogue = await loadWords()
+/** In the customer’s language, whoever makes it. */
+const catalogue = await wordsFor(job.record?.site.customerLanguage)
 const content = computed(() => {
   const { record } = job
   const unit = job.unitFor(props.unitId)
@@ -84,7 +85,7 @@ const print = () => window.print()
       >
     </div>
     <FaultNote :error="error" />
-    <article class="report stack" data-report>
+    <article class="report stack" data-report :lang="content.language">
       <p class="small">{{ content.firm }}</p>
       <h2 class="title">{{ content.title }}: {{ content.unit }}</h2>
       <dl class="facts">
@@ -97,23 +98,23 @@ const print = () => window.print()
       <p>{{ content.verdict.sentence }}</p>
       <div v-if="content.parts.length > 0" class="pair">
         <figure>
-          <figcaption class="small">as it was found</figcaption>
-          <SectionDrawing :family="content.family" :grades="content.gradesBefore" readonly marks-unseen />
+          <figcaption class="small">{{ content.words.labels['as-found'] }}</figcaption>
+          <SectionDrawing :family="content.family" :grades="content.gradesBefore" :words="content.words" readonly marks-unseen />
         </figure>
         <figure>
-          <figcaption class="small">after the work</figcaption>
-          <SectionDrawing :family="content.family" :grades="content.gradesAfter" readonly marks-unseen />
+          <figcaption class="small">{{ content.words.labels['after-work'] }}</figcaption>
+          <SectionDrawing :family="content.family" :grades="content.gradesAfter" :words="content.words" readonly marks-unseen />
         </figure>
       </div>
       <Ledger
         v-if="content.parts.length > 0"
-        title="Parts, as they were found and after the work"
+        :title="content.words.labels.parts"
         data-parts
         :rows="content.parts"
         :columns="[
-          { key: 'part', says: 'Part' },
-          { key: 'before', says: 'As it was found' },
-          { key: 'after', says: 'After the work' },
+          { key: 'part', says: content.words.labels.part },
+          { key: 'before', says: content.words.labels['as-found'] },
+          { key: 'after', says: content.words.labels['after-work'] },
         ]"
         :row-key="({ part }) => part"
       />
@@ -124,15 +125,15 @@ const print = () => window.print()
         </ul>
       </section>
       <section v-if="content.readings.length > 0">
-        <h3>Readings</h3>
+        <h3>{{ content.words.labels.readings }}</h3>
         <Ledger
-          title="Readings"
+          :title="content.words.labels.readings"
           :rows="content.readings"
           :columns="[
-            { key: 'what', says: 'What' },
-            { key: 'before', says: 'Before' },
-            { key: 'after', says: 'After' },
-            { key: 'clean', says: 'A clean unit here' },
+            { key: 'what', says: content.words.labels.what },
+            { key: 'before', says: content.words.labels.before },
+            { key: 'after', says: content.words.labels.after },
+            { key: 'clean', says: content.words.labels['clean-here'] },
           ]"
           :row-key="({ what }) => what"
         >
@@ -142,20 +143,33 @@ const print = () => window.print()
         </Ledger>
       </section>
       <section v-if="content.photos.length > 0">
-        <h3>Photographs</h3>
+        <h3>{{ content.words.labels.photographs }}</h3>
         <div v-for="photo in content.photos" :key="photo.part" class="pair">
           <figure v-for="when in ['before', 'after'] as const" :key="when">
             <template v-if="photo[when]">
-              <figcaption class="small">{{ photo.part }}, {{ when }}{{ when === 'after' ? photo.measured : '' }}</figcaption>
-              <PhotoThumb wide :photo-id="photo[when]!" :job-id="jobId" :unit-id="unitId" :says="`${photo.part}, ${when}`" />
+              <figcaption class="small">
+                {{ photo.part }}, {{ content.words.labels[when].toLocaleLowerCase() }}{{ when === 'after' ? photo.measured : '' }}
+              </figcaption>
+              <PhotoThumb
+                wide
+                :photo-id="photo[when]!"
+                :job-id="jobId"
+                :unit-id="unitId"
+                :says="`${photo.part}, ${content.words.labels[when].toLocaleLowerCase()}`"
+              />
             </template>
           </figure>
         </div>
       </section>
       <section class="stack">
-        <h3>Signature</h3>
+        <h3>{{ content.words.labels.signature }}</h3>
         <template v-if="content.signed">
-          <PhotoThumb :photo-id="content.signed.photoId" :job-id="jobId" :unit-id="unitId" :says="`Signature of ${content.signed.says}`" />
+          <PhotoThumb
+            :photo-id="content.signed.photoId"
+            :job-id="jobId"
+            :unit-id="unitId"
+            :says="`${content.words.labels.signed}: ${content.signed.says}`"
+          />
           <p class="small" data-signed>{{ content.signed.says }}</p>
         </template>
         <SignatureSlot v-else :unit-id="unitId" />

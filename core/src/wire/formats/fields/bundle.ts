@@ -76,6 +76,7 @@ const firm: FieldTexts = {
   contact: 'Whom to speak to, and how.',
   access: 'How one gets in.',
   customerUnits: 'Units in which the customer is told: metric or US.',
+  customerLanguage: 'Language in which the customer is told, by its code.',
   reminders: 'Where the customer agreed to be written to.',
   channel: 'By what a message goes.',
   'reminders.to': 'Telephone number or mail address.',
