@@ -8,9 +8,10 @@ import ts from 'typescript-eslint'
 
 /** Rooms of the core in the order in which a job passes through them. A room imports from rooms before it, through their door. */
 const rooms = [
-  'faults',
+  'schemas',
   'quantities',
   'words',
+  'faults',
   'air',
   'units',
   'lookover',
@@ -59,6 +60,80 @@ const doors = rooms.map((room) => ({
   group: [`../${room}/*`, `!../${room}/index.ts`, ...(room === 'words' ? ['!../words/en', '!../words/en/*'] : [])],
   message: `Enter ${room}/ through its index.ts.`,
 }))
+
+/** Attributes that are read, on a page or aloud. */
+const shownAttributes = [
+  'title',
+  'label',
+  'says',
+  'hint',
+  'placeholder',
+  'aria-label',
+  'alt',
+  'heading',
+  'note',
+  'empty',
+  'caption',
+  'prompt',
+  'verb',
+]
+/** Signs, symbols of units, and names that no language has a word of its own for. */
+const sameEverywhere = [
+  ...[
+    '·',
+    '→',
+    '←',
+    '↑',
+    '↓',
+    '×',
+    '–',
+    '—',
+    '…',
+    '±',
+    '≥',
+    '≤',
+    '(',
+    ')',
+    ',',
+    '.',
+    ':',
+    ';',
+    '?',
+    '!',
+    '/',
+    '%',
+    '+',
+    '−',
+    '°',
+    '○',
+    '●',
+    '┆',
+    '=',
+    '&',
+  ],
+  ...['Yastik', 'CSV', 'PDF', 'JSON', 'kg', 'cm', 'mm', 'min', 'h', 'm', 'L', 'kW', 'x', '¤', '▲', 'V', '1', '2', 'A', 'B'],
+]
+/** Two words with a blank between them are a sentence; selectors, styles, forms of dates, names of browsers' events and what is thrown for programmers are none. */
+const sentence =
+  '/^(?!\\s*(min|max|calc|var|url|repeat|rotate|translate|scale|data|prefers|\\(|[.#[])|.*(minmax|YYYY|HH:mm|px |ResizeObserver|brush end))[^[]*[a-z’,.:;] [a-zA-Z][^[]*$/'
+/** On a server: queries, headers, streams and what goes into the log are none either. */
+const serverSentence = sentence.replace(
+  'brush end',
+  'brush end|\\b(SELECT|FROM|WHERE|JOIN|AND|OR|BY|SET|LIMIT|IN|ON|AS|IS|NOT|NULL|CASE|END|UPDATE|DESC|ASC|MATCH|IF|USE|MAX|COUNT)\\b|charset=|max-age=|filename=|^:',
+)
+const sentencesBy = (pattern) =>
+  [`Literal[value=${pattern}]`, `TemplateElement[value.raw=${pattern}]`].map((what) => ({
+    selector: `:not(ThrowStatement > NewExpression, ThrowStatement > NewExpression > TemplateLiteral, NewExpression[callee.name='Error'], NewExpression[callee.name='Error'] > TemplateLiteral, CallExpression[callee.object.name='console'], CallExpression[callee.object.name='console'] > TemplateLiteral, CallExpression[callee.property.name='warn'], CallExpression[callee.property.name='warn'] > TemplateLiteral, ImportDeclaration, ExportNamedDeclaration) > ${what}`,
+    message: 'What people read stands in core/src/words: t(…), says(…).',
+  }))
+/** One word that is a sentence; and a word that stands in a text by a condition. */
+const words = ['Literal[value=/^[A-Z][a-z]+\\.$/]', 'TemplateLiteral > ConditionalExpression > Literal[value=/^[ ,;·(]*[A-Za-z]{3,}[.,; )]*$/]'].map(
+  (selector) => ({
+    selector,
+    message: 'What people read stands in core/src/words: t(…).',
+  }),
+)
+const sentences = [...sentencesBy(sentence), ...words]
 
 export default ts.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.test-data/**', 'docs/**'] },
@@ -114,6 +189,30 @@ export default ts.config(
         { patterns: [{ group: ['element-plus', 'element-plus/*'], message: 'Element Plus is reached through web/src/kit.' }] },
       ],
     },
+  },
+  // What people read stands in the catalogue of their language: core/src/words.
+  {
+    files: ['web/src/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts', 'web/src/tests/**', 'web/src/kit/KitPage.vue'],
+    rules: {
+      'vue/no-bare-strings-in-template': ['error', { attributes: { '/.+/': shownAttributes }, allowlist: sameEverywhere }],
+      'vue/no-restricted-syntax': ['error', ...sentences],
+      'no-restricted-syntax': ['error', ...sentences],
+    },
+  },
+  // The same on the server, but for statements of the database. Operators read English: the command line, the meters, readiness, and the description of the interface.
+  {
+    files: ['server/src/**/*.ts'],
+    ignores: [
+      '**/*.test.ts',
+      'server/src/tests/**',
+      'server/src/db/migrations.ts',
+      'server/src/**/queries.ts',
+      'server/src/people/command.ts',
+      'server/src/running/{meters,readiness}.ts',
+      'server/src/http/openapi.ts',
+    ],
+    rules: { 'no-restricted-syntax': ['error', ...sentencesBy(serverSentence)] },
   },
   // A message is no text: whoever puts one into a text without saying it writes [object Object].
   {

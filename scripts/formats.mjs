@@ -1,9 +1,11 @@
-// Writes what is generated from the code into docs: the JSON Schemas of the open formats, the description of the server for other programs, and
+// Writes what is generated: which languages there are, by their folders; and into docs the JSON Schemas of the open formats, the description of the server for other programs, and
 // the rule book in words.
 import { writeFile } from 'node:fs/promises'
+import { writeLanguages } from './lib/languages.mjs'
 import { inRoot } from './lib/paths.mjs'
 import { prepareServer } from './lib/prepare.mjs'
 
+await writeLanguages(inRoot('core/src/words'))
 await prepareServer()
 const { ruleBookInWords } = await import('@yastik/core/method')
 const { metric } = await import('@yastik/core/quantities')

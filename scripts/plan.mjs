@@ -12,25 +12,25 @@ if (source === undefined || positionals.length > 1) {
   process.exit(2)
 }
 await prepareCore()
-const { Fault, sayFaultLine } = await import('@yastik/core/faults')
+const { doesNotHoldUp, Fault, faultLine } = await import('@yastik/core/faults')
 const { planFileOf, planJob, readJobFile } = await import('@yastik/core/plan')
 const { metric } = await import('@yastik/core/quantities')
-const { catalogueOf, languages, sayIn } = await import('@yastik/core/words')
+const { catalogueOf, languages, sayIn, says } = await import('@yastik/core/words')
 
+const isKnown = languages.includes(values.language)
+const catalogue = await catalogueOf(isKnown ? values.language : 'en')
 try {
-  if (!languages.includes(values.language))
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: '--language', what: `“${values.language}” is not known`, allowed: languages.join(', ') }],
-    })
+  if (!isKnown) throw doesNotHoldUp('--language', says('fault.schema.not-allowed', { value: `"${values.language}"` }), languages.join(', '))
   if (source !== '-' && !existsSync(source))
     throw new Fault('not-there', {
-      lines: [{ where: source, what: 'there is no such file', allowed: 'the path of a job file, or - for standard input' }],
+      lines: [{ where: source, what: says('fault.file.none'), allowed: says('fault.file.none-allowed') }],
     })
   const job = readJobFile(source === '-' ? await text(process.stdin) : await readFile(source, 'utf8'))
-  const say = sayIn(await catalogueOf(values.language), { measures: metric, currency: job.houseRules?.currency })
+  const say = sayIn(catalogue, { measures: metric, currency: job.houseRules?.currency })
   process.stdout.write(`${JSON.stringify(planFileOf(planJob(job), say), null, 2)}\n`)
 } catch (error) {
   if (!(error instanceof Fault)) throw error
-  console.error(error.lines.length > 0 ? error.lines.map(sayFaultLine).join('\n') : error.message)
+  const say = sayIn(catalogue, { measures: metric })
+  console.error(error.lines.length > 0 ? error.lines.map((line) => say(faultLine(line))).join('\n') : say(error.sentence))
   process.exit(2)
 }

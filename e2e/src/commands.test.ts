@@ -47,6 +47,15 @@ describe('the plan command', () => {
       'units[0].grades.wheel.grade: 7 is not allowed; allowed: 0, 1, 2, 3, 4',
     ])
   })
+  it('says plan and faults in the language that is asked for', async () => {
+    const { stdout } = await runScript('plan.mjs', ['--language', 'es', example])
+    expect(JSON.parse(stdout).units[0].steps[0].title).toMatch(/^[¿¡]?\p{Lu}.*(el|la|los|las|con|que)\b/u)
+    const job = JSON.parse(readFileSync(example, 'utf8'))
+    delete job.crew
+    const { status, stderr } = await runScript('plan.mjs', ['--language', 'es', '-'], JSON.stringify(job))
+    expect({ status, stderr: stderr.trim() }).toEqual({ status: 2, stderr: 'crew: falta esto; se permite: una lista' })
+    expect((await runScript('plan.mjs', ['--language', 'xx', example])).stderr.trim()).toBe('--language: "xx" is not allowed; allowed: en, es')
+  })
   it.each([
     ['nothing', [], undefined],
     ['a file that is not there', ['no-such.json'], undefined],
@@ -55,7 +64,7 @@ describe('the plan command', () => {
   ])('exits 2 with a sentence for %s', async (_, args, input) => {
     const { status, stdout, stderr } = await runScript('plan.mjs', args as string[], input)
     expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
-    expect(stderr).toMatch(/usage|no such file|not JSON|at most 2000000 characters/)
+    expect(stderr).toMatch(/usage|no such file|not JSON|at most 2,000,000 characters/)
   })
 })
 

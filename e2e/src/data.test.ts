@@ -231,7 +231,7 @@ describe('a table of sites and units', () => {
     const rows = Array.from({ length: 50_001 }, (_, index) => `Row ${index},Lane ${index}`)
     await give('table', 'larger.csv', ['site,address', ...rows].join('\n'))
     await waitUntil(sheet, async () => exists(sheet, '[data-too-much]'), 'the table was not read', 30_000)
-    await expectText(sheet, '[data-too-much]', 'These are 50001 sites; at most 50000 are taken in at once')
+    await expectText(sheet, '[data-too-much]', 'These are 50,001 sites; at most 50,000 are taken in at once')
     expect(await (await find(sheet, '[data-take-in]')).isEnabled()).toBe(false)
   })
   it('reads fifty thousand rows while the page still answers', async () => {
@@ -239,7 +239,7 @@ describe('a table of sites and units', () => {
     await give('table', 'large.csv', [header.replace('Kunde', 'site').replace('Straße', 'address').replaceAll(';', ','), ...rows].join('\n'))
     await expectText(sheet, '[data-table-import] [role="status"]', /Reading|Looking through/)
     await waitUntil(sheet, async () => exists(sheet, '[data-take-in]'), 'the table was not read', 30_000)
-    expect(await textOf(sheet, '[data-take-in]')).toBe('Take in 50000 sites with 50000 units')
+    expect(await textOf(sheet, '[data-take-in]')).toBe('Take in 50,000 sites with 50,000 units')
     await fitsPhone(sheet)
   })
 })

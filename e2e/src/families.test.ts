@@ -168,7 +168,7 @@ describe('stores', () => {
     await go(sheet, 'stores')
     await expectText(sheet, '[data-mix]', /m?L of product/)
     await type(sheet, 'input[name="mix-dilution"]', '3')
-    await expectText(sheet, '[data-wrong]', "dilution 1:3 is outside the label's 1:10 to 1:20")
+    await expectText(sheet, '[data-wrong]', 'dilution 1:3 is outside the label’s 1:10 to 1:20')
     await type(sheet, 'input[name="mix-dilution"]', '10')
     await expectText(sheet, '[data-mix]', /25\s*mL of product/)
     await pick(sheet, '.mixer .field:nth-child(2)', 'Antimicrobial')

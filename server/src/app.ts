@@ -1,4 +1,5 @@
 // The server as a whole: plugins, guards, one feature per folder.
+import { says } from '@yastik/core/words'
 import compress from '@fastify/compress'
 import cookie from '@fastify/cookie'
 import staticFiles from '@fastify/static'
@@ -85,7 +86,7 @@ const bodyLimit = 4_000_000
 
 function nothingHere({ url }: FastifyRequest): never {
   throw new Fault('not-there', {
-    lines: [{ where: url.slice(0, 200), what: 'nothing answers here', allowed: 'the addresses of the application' }],
+    lines: [{ where: url.slice(0, 200), what: says('fault.call.nothing-here'), allowed: says('fault.call.nothing-here-allowed') }],
   })
 }
 

@@ -11,16 +11,17 @@ import { useMeasures } from './measures/useMeasures.ts'
 import { useJob } from './stores/job.ts'
 import { useSession } from './stores/session.ts'
 import { isNewerReady, unhandled } from './unhandled.ts'
+import { sayError, t } from './words/words.ts'
 
 const session = useSession()
 const job = useJob()
 const router = useRouter()
 const places = [
-  { to: '/', name: 'Today' },
-  { to: '/sites', name: 'Sites', also: ['/quotes', '/data'] },
-  { to: '/logbook', name: 'Logbook' },
-  { to: '/stores', name: 'Stores' },
-  { to: '/house-rules', name: 'House rules' },
+  { to: '/', name: t('screen.frame.today') },
+  { to: '/sites', name: t('screen.frame.sites'), also: ['/quotes', '/data'] },
+  { to: '/logbook', name: t('screen.frame.logbook') },
+  { to: '/stores', name: t('screen.frame.stores') },
+  { to: '/house-rules', name: t('screen.frame.house-rules') },
 ]
 const route = useRoute()
 /** A place holds everything below its address, and what belongs to it elsewhere. */
@@ -33,7 +34,7 @@ const { measures } = useMeasures()
 const asked = ref<'units' | 'light'>()
 const finding = ref(false)
 const find = () => (finding.value = session.me !== undefined)
-useKeys([{ key: '/', does: 'find a site, a unit or a visit', run: find }])
+useKeys([{ key: '/', does: t('screen.frame.find-site-unit-visit'), run: find }])
 useLight()
 // Opened seldom: loaded then.
 const MeasuresDialog = defineAsyncComponent(() => import('./components/MeasuresDialog.vue'))
@@ -56,7 +57,7 @@ async function leave() {
     await session.signOut()
   } catch (error) {
     if (!(error instanceof NoAnswer)) throw error
-    stays.value = 'No signal: signing out needs one.'
+    stays.value = t('screen.frame.no-signal-signing-out-needs')
     return
   }
   job.close()
@@ -66,31 +67,43 @@ async function leave() {
 
 <template>
   <header v-if="session.me" class="strip no-print" :class="{ working: route.path.startsWith('/jobs/') }">
-    <RouterLink to="/" class="mark" aria-label="Yastik, to today"><img src="/mark.svg" alt="" width="30" height="30" /><b>Yastik</b></RouterLink>
-    <nav aria-label="Places">
+    <RouterLink to="/" class="mark" :aria-label="t('screen.frame.yastik-today')"
+      ><img src="/mark.svg" alt="" width="30" height="30" /><b>Yastik</b></RouterLink
+    >
+    <nav :aria-label="t('screen.frame.places')">
       <RouterLink v-for="place in places" :key="place.to" :to="place.to" class="place" :class="{ here: isHere(place) }">{{ place.name }}</RouterLink>
     </nav>
     <div class="right">
       <span v-if="stays" class="unsent" role="alert">{{ stays }}</span>
-      <span v-if="job.unsent > 0" class="unsent" role="status">{{ job.unsent }} not sent yet</span>
-      <Tap bare title="A site, a unit or a visit" data-find-it @click="find">Find</Tap>
-      <Tap bare title="For sun, paper or cellar" data-choose-light @click="asked = 'light'">Light</Tap>
-      <Tap bare title="Your units" data-units @click="asked = 'units'">{{ measures.temperature }} {{ measures.volume }}</Tap>
-      <Tap to="/yourself" bare small class="who" title="Your password, second factor and sessions" data-yourself>{{ session.me.name }}</Tap>
-      <Tap bare @click="leave">Sign out</Tap>
+      <span v-if="job.unsent > 0" class="unsent" role="status">{{ t('screen.frame.not-sent-yet', { unsent: job.unsent }) }}</span>
+      <Tap bare :title="t('screen.frame.site-unit-visit')" data-find-it @click="find">{{ t('screen.frame.find') }}</Tap>
+      <Tap bare :title="t('screen.frame.sun-paper-cellar')" data-choose-light @click="asked = 'light'">{{ t('screen.frame.light') }}</Tap>
+      <Tap bare :title="t('screen.frame.your-units-and-language')" data-units @click="asked = 'units'"
+        >{{ measures.temperature }} {{ measures.volume }}</Tap
+      >
+      <Tap to="/yourself" bare small class="who" :title="t('screen.frame.your-password-second-factor-sessions')" data-yourself>{{
+        session.me.name
+      }}</Tap>
+      <Tap bare data-sign-out @click="leave">{{ t('screen.frame.sign-out') }}</Tap>
     </div>
   </header>
   <div v-if="unhandled || isNewerReady" class="told no-print" role="alert" data-unhandled>
-    <p v-if="unhandled"><b>Something failed on this page</b>, and nobody handled it: {{ unhandled.message }}. What waits on this device stays.</p>
-    <p v-else><b>A newer version is in place.</b> Load it when it suits you; what waits on this device stays.</p>
-    <Tap @click="loadAnew">Load anew</Tap>
-    <Tap bare @click="((unhandled = undefined), (isNewerReady = false))">Go on</Tap>
+    <p v-if="unhandled">
+      <b>{{ t('screen.frame.something-failed-page') }}</b>{{ t('screen.frame.nobody-handled-waits-device-stays', { message: sayError(unhandled) }) }}
+    </p>
+    <p v-else>
+      <b>{{ t('screen.frame.newer-version-place') }}</b> {{ t('screen.frame.load-when-suits-you-waits') }}
+    </p>
+    <Tap @click="loadAnew">{{ t('screen.frame.load-anew') }}</Tap>
+    <Tap bare @click="((unhandled = undefined), (isNewerReady = false))">{{ t('screen.frame.go') }}</Tap>
   </div>
   <main :data-place="String(route.name ?? '')" :aria-busy="fetching">
     <RouterView v-slot="{ Component }">
       <Suspense @pending="fetching = true" @resolve="fetching = false">
         <component :is="Component" />
-        <template #fallback><p class="page" role="status">Fetching the sheet …</p></template>
+        <template #fallback
+          ><p class="page" role="status">{{ t('screen.frame.fetching-sheet') }}</p></template
+        >
       </Suspense>
     </RouterView>
     <!-- In here, so that they stand in a landmark. -->

@@ -2,6 +2,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { NoAnswer } from './api/client.ts'
 import { useSession } from './stores/session.ts'
+import { loadWords } from './words/words.ts'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -34,6 +35,7 @@ export const router = createRouter({
     { path: '/stores/load', name: 'load', component: () => import('./views/DayLoad.vue') },
     { path: '/stores/stock', name: 'stock', component: () => import('./views/StockBook.vue') },
     { path: '/house-rules', name: 'house-rules', component: () => import('./views/HouseRules.vue') },
+    { path: '/house-rules/wording', name: 'wording', component: () => import('./views/Wording.vue') },
     { path: '/house-rules/people', name: 'people', component: () => import('./views/People.vue') },
     { path: '/house-rules/programs', name: 'programs', component: () => import('./views/Programs.vue') },
     { path: '/house-rules/audit', name: 'audit', component: () => import('./views/AuditLog.vue') },
@@ -45,6 +47,8 @@ export const router = createRouter({
 })
 
 router.beforeEach(async (to) => {
+  // What the frame, the day and signing in need is there; every other view waits for all words.
+  if (to.name !== 'today' && !to.meta.open) void loadWords()
   if (to.meta.open) return true
   // Without a signal, and without anybody who was signed in here before, there is nothing to open.
   const me = await useSession()
@@ -53,5 +57,7 @@ router.beforeEach(async (to) => {
       if (error instanceof NoAnswer) return undefined
       throw error
     })
-  return me ? true : { name: 'sign-in', query: to.fullPath === '/' ? {} : { then: to.fullPath } }
+  if (!me) return { name: 'sign-in', query: to.fullPath === '/' ? {} : { then: to.fullPath } }
+  if (to.name !== 'today') await loadWords()
+  return true
 })

@@ -3,7 +3,7 @@ import { Fault } from '../faults/index.ts'
 import { builtInVan } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { schedule, type Problem } from './index.ts'
-import { planInEnglish } from '../tests/inEnglish.ts'
+import { inEnglish, planInEnglish } from '../tests/inEnglish.ts'
 
 /** Independent check of a schedule: lags, capacities at every start, and the finish. */
 function expectFeasible(
@@ -107,7 +107,7 @@ describe('the schedule', () => {
         resources: one,
       }).lines[0].where,
     ).toBe('a, b')
-    expect(faultOf({ activities: [{ ...a, needs: { people: 3 } }], lags: [], resources: one }).lines[0].what).toBe(
+    expect(inEnglish(faultOf({ activities: [{ ...a, needs: { people: 3 } }], lags: [], resources: one }).lines[0].what)).toBe(
       'it needs 3 of people, and there are 1',
     )
     const tight = faultOf({
@@ -171,7 +171,7 @@ describe('what is held from one activity to another', () => {
     expect(last.starts['0hang']).toBeGreaterThanOrEqual(Math.max(last.starts['1down'], last.starts['2down']) + 5)
   })
   it('cannot be more than there is, nor be needed by something inside', () => {
-    expect(faultOf({ ...hung(1, 1), resources: { p: 1, q: 1 } }).lines[0].what).toBe('it holds 1 of bag, and there are 0')
+    expect(inEnglish(faultOf({ ...hung(1, 1), resources: { p: 1, q: 1 } }).lines[0].what)).toBe('it holds 1 of bag, and there are 0')
     const { activities, ...rest } = hung(1, 1)
     faultOf({ ...rest, activities: activities.map((entry) => (entry.id === '0rinse' ? { ...entry, needs: { bag: 1 } } : entry)) })
   })

@@ -1,3 +1,4 @@
+import { inEnglish } from '../tests/inEnglish.ts'
 import { planJob } from '../plan/index.ts'
 import { stateOf, stepsLeft, type Happening, type JobEvent } from '../run/index.ts'
 import { jobWith } from '../tests/jobs.ts'
@@ -38,7 +39,7 @@ describe('the day of a crew', () => {
     expect(second).toEqual({ ...first, gains: day.gains })
   })
   it('says what one more person would save, and never that somebody costs time', () => {
-    expect(day.gains.some(({ what }) => what.startsWith('one more person'))).toBe(true)
+    expect(day.gains.some(({ what }) => inEnglish(what).startsWith('one more person'))).toBe(true)
     for (const { savesMin } of day.gains) expect(savesMin).toBeGreaterThanOrEqual(1)
     const savings = day.gains.map(({ savesMin }) => savesMin)
     expect([...savings].sort((a, b) => b - a)).toEqual(savings)

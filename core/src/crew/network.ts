@@ -1,5 +1,6 @@
 // How do the activities hang together? The problem by number, with its longest ways; what contradicts itself is said at once.
 import { Fault, type FaultLine } from '../faults/index.ts'
+import { says } from '../words/index.ts'
 import type { Problem } from './problem.ts'
 
 /** Start of `to` minus end of `from` lies within [least, most]. */
@@ -146,8 +147,8 @@ function earliest(minutes: readonly number[], arcs: readonly Arc[], ids: readonl
   if (starts) return starts
   const name = ({ from, to, most }: Arc): FaultLine => ({
     where: `${ids[from]} → ${ids[to]}`,
-    what: `no order starts ${ids[to]} at most ${most} min after ${ids[from]}`,
-    allowed: 'a longer most lag, or shorter least lags between them',
+    what: says('fault.crew.no-order', { to: ids[to], most: { n: most }, from: ids[from] }),
+    allowed: says('fault.crew.no-lag-allowed'),
   })
   // One most lag whose leaving makes the rest possible is the culprit; else all of them together.
   const bounded = arcs.filter(({ most }) => most < Infinity)
@@ -164,7 +165,11 @@ const unknownEnds = ({ lags, holds = [] }: Problem, numberOf: ReadonlyMap<string
   [...lags, ...holds].flatMap(({ from, to }) =>
     [from, to]
       .filter((end) => end !== undefined && !numberOf.has(end))
-      .map((end) => ({ where: `${from ?? 'before'} → ${to ?? 'the end'}`, what: `there is no activity ${end}`, allowed: 'ids of activities' })),
+      .map((end = '') => ({
+        where: `${from ?? '…'} → ${to ?? '…'}`,
+        what: says('fault.crew.no-activity', { end }),
+        allowed: says('fault.crew.no-activity-allowed'),
+      })),
   )
 
 function aboveCapacity({ activities, resources, holds = [] }: Problem): FaultLine[] {
@@ -173,19 +178,25 @@ function aboveCapacity({ activities, resources, holds = [] }: Problem): FaultLin
     .filter(({ resource, amount }) => amount > capacity(resource))
     .map(({ resource, amount, from, to }) => ({
       where: from ?? to ?? resource,
-      what: `it holds ${amount} of ${resource}, and there are ${capacity(resource)}`,
-      allowed: `at most ${capacity(resource)}`,
+      what: says('fault.crew.holds', { amount: { n: amount }, resource, there: { n: capacity(resource) } }),
+      allowed: says('fault.schema.bound', { is: 'most', figure: { n: capacity(resource) } }),
     }))
   const own = activities.flatMap(({ id, needs, anyOf }) => [
     ...Object.entries(needs)
       .filter(([resource, need]) => need > capacity(resource))
       .map(([resource, need]) => ({
         where: id,
-        what: `it needs ${need} of ${resource}, and there are ${capacity(resource)}`,
-        allowed: `at most ${capacity(resource)}`,
+        what: says('fault.crew.needs', { amount: { n: need }, resource, there: { n: capacity(resource) } }),
+        allowed: says('fault.schema.bound', { is: 'most', figure: { n: capacity(resource) } }),
       })),
     ...(anyOf && anyOf.of.filter((resource) => capacity(resource) > 0).length < anyOf.count
-      ? [{ where: id, what: `it needs ${anyOf.count} of: ${anyOf.of.join(', ') || 'nobody'}`, allowed: 'as many as there are' }]
+      ? [
+          {
+            where: id,
+            what: says('fault.crew.any-of', { count: anyOf.count, of: anyOf.of.join(', ') || says('fault.crew.nobody') }),
+            allowed: says('fault.crew.any-of-allowed'),
+          },
+        ]
       : []),
   ])
   return [...held, ...own]
@@ -198,5 +209,7 @@ function refuseCircles(ids: readonly string[], before: readonly (readonly Arc[])
   if (ready.length === ids.length) return
   const done = new Set(ready)
   const stuck = ids.filter((_, index) => !done.has(index))
-  throw new Fault('no-schedule', { lines: [{ where: stuck.join(', '), what: 'these wait for one another in a circle', allowed: 'no circle' }] })
+  throw new Fault('no-schedule', {
+    lines: [{ where: stuck.join(', '), what: says('fault.crew.circle'), allowed: says('fault.crew.circle-allowed') }],
+  })
 }

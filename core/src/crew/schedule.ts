@@ -1,5 +1,6 @@
 // When does each activity start so that the crew is done soonest?
 import { Fault } from '../faults/index.ts'
+import { says } from '../words/index.ts'
 import { lowerBound } from './bound.ts'
 import { exact } from './exact.ts'
 import type { Placement } from './generate.ts'
@@ -68,8 +69,8 @@ function noOrder({ ids }: Network, failed: Arc | undefined, isProved: boolean): 
     lines: [
       {
         where: `${from} → ${to}`,
-        what: `no order ${isProved ? 'starts' : 'was found that starts'} ${to} at most ${failed.most} min after ${from}`,
-        allowed: 'a longer most lag, more people or more equipment',
+        what: says(isProved ? 'fault.crew.no-order' : 'fault.crew.no-order-found', { to, most: { n: failed.most }, from }),
+        allowed: says('fault.crew.no-order-allowed'),
       },
     ],
   })

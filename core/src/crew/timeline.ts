@@ -1,6 +1,7 @@
 // Who does which step of which unit, and when?
-import { mayDo, type Step } from '../procedure/index.ts'
+import { mayDo, skillName, type Step } from '../procedure/index.ts'
 import { Fault } from '../faults/index.ts'
+import { says } from '../words/index.ts'
 import type { Activity, Hold, Lag, Problem, ScheduleOptions } from './problem.ts'
 import { schedule } from './schedule.ts'
 
@@ -168,12 +169,12 @@ function refuseGifts(units: readonly UnitSteps[], crew: readonly CrewMember[]): 
       const whose = crew.find(({ name }) => name === given[step.id])
       if (!whose || mayDo(step, whose)) return []
       const able = crew.filter((member) => mayDo(step, member)).map(({ name }) => name)
-      const lacks = [step.skill, step.alsoSkill].filter((skill) => skill !== undefined && !whose.trained?.includes(skill))
+      const lacks = [step.skill, step.alsoSkill].flatMap((skill) => (skill !== undefined && !whose.trained?.includes(skill) ? [skill] : []))
       const what =
         lacks.length > 0
-          ? `${whose.name} is not trained for ${lacks.map((skill) => skill?.replace('-', ' ')).join(' and ')}`
-          : `${whose.name} may not lift ${step.liftKg} kg`
-      return [{ where: step.id, what, allowed: able.join(', ') || 'nobody of this crew' }]
+          ? says('fault.crew.not-trained', { name: whose.name, skills: { and: lacks.map(skillName) } })
+          : says('fault.crew.may-not-lift', { name: whose.name, load: { kg: step.liftKg ?? 0 } })
+      return [{ where: step.id, what, allowed: able.join(', ') || says('fault.crew.nobody-here') }]
     }),
   )
   if (lines.length > 0) throw new Fault('no-schedule', { lines })

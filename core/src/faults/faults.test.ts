@@ -1,5 +1,7 @@
 import { z } from 'zod'
-import { closed, Fault, faultCatalogue, linesOf, readBy, sayFaultLine } from './index.ts'
+import { inEnglish } from '../tests/inEnglish.ts'
+import { Fault, faultLine, linesOf, readBy } from './index.ts'
+import { closed } from '../schemas/index.ts'
 
 const schema = closed({
   size: z.number().gt(0).max(10),
@@ -9,7 +11,7 @@ const schema = closed({
 })
 const said = (input: unknown, root = '') => {
   const parsed = schema.safeParse(input)
-  return parsed.success ? [] : linesOf(parsed.error.issues, input, root).map(sayFaultLine)
+  return parsed.success ? [] : linesOf(parsed.error.issues, input, root).map((line) => inEnglish(faultLine(line)))
 }
 const good = { size: 1, kind: 'a', list: [] }
 
@@ -24,7 +26,7 @@ describe('fault lines', () => {
     ['a missing field', { kind: 'a', list: [] }, 'size: this is missing; allowed: a number'],
     ['an unknown field', { ...good, more: 1 }, 'more: nothing of this name is known here; allowed: size, kind, list, deep'],
     ['an unknown field further in', { ...good, deep: { flag: true, colour: 1 } }, 'deep.colour: nothing of this name is known here; allowed: flag'],
-    ['a list for an object', [], 'the whole: a list is not allowed; allowed: a object'],
+    ['a list for an object', [], 'the whole: a list is not allowed; allowed: an object'],
   ])('of %s say where, what, and what is allowed', (_, input, line) => expect(said(input)).toEqual([line]))
 
   it('stand below a root', () => expect(said({ ...good, size: 11 }, 'units[3]')).toEqual(['units[3].size: 11 is not allowed; allowed: at most 10']))
@@ -37,8 +39,8 @@ describe('fault lines', () => {
 
 describe('a fault', () => {
   it('carries the status and the sentence of the catalogue, or its own', () => {
-    expect(new Fault('not-there')).toMatchObject({ status: 404, message: faultCatalogue['not-there'].sentence, lines: [] })
-    expect(new Fault('not-there', { sentence: 'There is no such coil.' }).message).toBe('There is no such coil.')
+    expect(new Fault('not-there')).toMatchObject({ status: 404, sentence: { key: 'fault.not-there' }, lines: [] })
+    expect(new Fault('not-there', { sentence: 'There is no such coil.' }).sentence).toBe('There is no such coil.')
   })
   it('is thrown by reading what does not hold up', () => {
     expect(readBy(schema, good)).toEqual(good)

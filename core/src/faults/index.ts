@@ -1,4 +1,4 @@
 // Faults: what can go wrong, and how it is said.
-export { faultCatalogue, type FaultCode } from './catalogue.ts'
-export { boundKinds, Fault, sayFaultLine, type Bound, type FaultLine } from './Fault.ts'
-export { closed, linesOf, readBy } from './schema.ts'
+export { faultStatus, isFaultCode, type FaultCode } from './catalogue.ts'
+export { boundKinds, boundWord, doesNotHoldUp, Fault, faultLine, type Bound, type FaultLine } from './Fault.ts'
+export { linesOf, orFault, readBy, refusedAs } from './schema.ts'

@@ -1,6 +1,6 @@
 // What is probably wrong, and can cleaning help it at all?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { round } from '../quantities/index.ts'
 import { says, sentenceSchema, type Message } from '../words/index.ts'
 import { causes, type Seen } from './causes.ts'

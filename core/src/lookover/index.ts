@@ -32,7 +32,6 @@ export {
   findingExtentSchema,
   findings,
   findingSchema,
-  inWords,
   named,
   soilKinds,
   soilKindSchema,

@@ -1,6 +1,8 @@
 // What does a look-over hold, and what follows from it at once?
+import { says } from '../words/index.ts'
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { orFault } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { estimate, gradeSchema, type Grade } from '../quantities/index.ts'
 import { isSplit, partsOf, partSchema, partsToSee, type Family, type Part } from '../units/index.ts'
 import { complaintSchema, findingSchema, soilKindSchema, type Complaint, type Finding, type FindingExtent, type SoilKind } from './vocabulary.ts'
@@ -14,10 +16,10 @@ export type Grades = z.infer<typeof gradesSchema>
 export const complaintsSchema = z
   .array(complaintSchema)
   .max(8)
-  .refine((complaints) => !complaints.includes('none') || complaints.length === 1, {
-    error: '“none” stands beside other complaints',
-    params: { allowed: '“none” alone, or complaints without it' },
-  })
+  .refine(
+    (complaints) => !complaints.includes('none') || complaints.length === 1,
+    orFault(says('fault.complaints.none-beside'), says('fault.complaints.none-beside-allowed')),
+  )
   // The same for other programs.
   .meta({ if: { contains: { const: 'none' } }, then: { maxItems: 1 } })
 export const findingsSchema = z.array(findingSchema).max(22)

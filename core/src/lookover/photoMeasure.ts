@@ -1,6 +1,6 @@
 // What does a measured photograph say of a part? Where the part is on it, and the shares read off.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { clamp, share } from '../quantities/index.ts'
 
 const corner = closed({ x: share, y: share })

@@ -1,6 +1,6 @@
 // What was measured on the unit, and can it be true?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { amountUpTo, celsius, positiveUpTo, share } from '../quantities/index.ts'
 import { says, type Message } from '../words/index.ts'
 

@@ -1,7 +1,5 @@
 // In which words is a unit looked over?
 import { z } from 'zod'
-import { names } from '../words/en/names.ts'
-import { namesOf } from '../words/en/namesOf.ts'
 import { says, type Message } from '../words/index.ts'
 
 export const soilKinds = ['dust', 'lint-hair', 'grease', 'biofilm', 'pollen', 'fine-powder', 'smoke', 'salt', 'insects', 'leaf-litter'] as const
@@ -49,7 +47,5 @@ export type FindingExtent = z.infer<typeof findingExtentSchema>
 export const extentName = (finding: Finding, extent: Extent): Message =>
   finding === 'bent-fins' ? says(`names.fins.${extent === 'little' ? 'little' : 'much'}`) : says(`names.extent.${extent}`)
 
-/** A complaint, finding or kind of soil as a person reads it, and in English. */
+/** A complaint, finding or kind of soil as a person reads it. */
 export const named = (word: Complaint | Finding | SoilKind): Message => says(`names.seen.${word}`)
-const english = /* @__PURE__ */ namesOf(names, 'seen', [...complaints, ...findings, ...soilKinds])
-export const inWords = (word: Complaint | Finding | SoilKind): string => english[word]

@@ -1,6 +1,6 @@
 // Where trades people differ, which school does the firm follow, and which limits and rates does it set?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { amountUpTo, estimate, share } from '../quantities/index.ts'
 
 export const schools = {

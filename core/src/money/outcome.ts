@@ -1,6 +1,6 @@
 // What did a visit really take and earn, beside what was quoted?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { round } from '../quantities/index.ts'
 import { durationsOf, type UnitState } from '../run/index.ts'
 

@@ -1,10 +1,10 @@
 // Nothing that was seen or said is left without an answer, whatever the unit; and what would do more is offered with its price.
-import { complaints, findings, inWords } from '../lookover/index.ts'
+import { complaints, findings, named } from '../lookover/index.ts'
 import { dayAfter } from '../quantities/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { families } from '../units/index.ts'
 import { type UnitJob } from './index.ts'
-import { planInEnglish } from '../tests/inEnglish.ts'
+import { inEnglish, planInEnglish } from '../tests/inEnglish.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
 const unitOf = (unit: Partial<UnitJob>, rest: Rest = {}) => planInEnglish(jobWith(unit, rest)).units[0]
@@ -16,7 +16,7 @@ describe('every finding', () => {
     const own = unitOf({ family, findings: [finding], grades: soiled })
     const entry = own.findings.find((one) => one.finding === finding)
     expect(entry?.leadsTo.length).toBeGreaterThan(0)
-    expect(own.customerText.toLowerCase()).toContain(inWords(finding).toLowerCase())
+    expect(own.customerText.toLowerCase()).toContain(inEnglish(named(finding)).toLowerCase())
   })
   it('that is measured instead of noted is found too', () => {
     const own = unitOf({ readings: { returnC: 26, returnRh: 0.5, supplyC: 14, levelMmPerM: 0 }, grades: soiled })
@@ -42,7 +42,7 @@ describe('every complaint', () => {
     const { complaints: answered, customerText } = unitOf({ family, complaints: [complaint], grades: soiled })
     expect(answered).toHaveLength(1)
     expect(customerText).toContain(answered[0].answer)
-    if (complaint !== 'none') expect(answered[0].answer).toContain(`“${inWords(complaint)}”`)
+    if (complaint !== 'none') expect(answered[0].answer).toContain(`“${inEnglish(named(complaint))}”`)
   })
   it('of a smell with everything clear is answered with where else to look', () => {
     const own = unitOf({ complaints: ['smell'] })

@@ -1,6 +1,6 @@
 // What goes into a plan? The open job file, as a schema.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { altitudeM, amountUpTo, celsius, identifier, positiveUpTo, share, shownName } from '../quantities/index.ts'
 import { designSchema, families, familySchema, partsOf } from '../units/index.ts'
 import { complaintsSchema, findingExtentSchema, findingsSchema, gradesSchema, readingsSchema } from '../lookover/index.ts'

@@ -1,6 +1,6 @@
 // What comes out of a plan? The open plan file, as a schema.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { complaintSchema, diagnosisSchema, findingSchema } from '../lookover/index.ts'
 import { referees, schools, standings, topicSchema, type SchoolName } from '../method/index.ts'
 import { extras, stepSchema } from '../procedure/index.ts'

@@ -1,6 +1,6 @@
 // In which ways can this work be offered? Options side by side: light or deep, and the schools, each with its price and what is due after it.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { schools, type ChoiceOf, type HouseRules, type SchoolName } from '../method/index.ts'
 import { priceOf } from '../money/index.ts'
 import { round } from '../quantities/index.ts'

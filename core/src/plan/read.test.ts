@@ -1,4 +1,5 @@
-import { Fault, sayFaultLine } from '../faults/index.ts'
+import { Fault, faultLine } from '../faults/index.ts'
+import { inEnglish } from '../tests/inEnglish.ts'
 import { readJobFile } from './read.ts'
 import { jobWith } from '../tests/jobs.ts'
 
@@ -6,7 +7,7 @@ function faultsOf(text: string): { code: string; lines: string[] } {
   try {
     readJobFile(text)
   } catch (error) {
-    if (error instanceof Fault) return { code: error.code, lines: error.lines.map(sayFaultLine) }
+    if (error instanceof Fault) return { code: error.code, lines: error.lines.map((line) => inEnglish(faultLine(line))) }
     throw error
   }
   throw new Error('this was read without a fault')
@@ -37,7 +38,7 @@ describe('a job file', () => {
       ['mud'],
       'units[0].grades.wheel.kinds[0]: "mud" is not allowed; allowed: "dust", "lint-hair"',
     ],
-    ['no units', 'units', [], 'units: there are 0 entries; allowed: at least 1 entries'],
+    ['no units', 'units', [], 'units: there are 0 entries; allowed: at least 1 entry'],
     [
       '61 units',
       'units',
@@ -46,14 +47,14 @@ describe('a job file', () => {
     ],
     ['humidity in percent', 'site.outdoorAir.relativeHumidity', 65, 'site.outdoorAir.relativeHumidity: 65 is not allowed; allowed: at most 1'],
     ['an altitude below every shore', 'site.altitudeM', -9000, 'site.altitudeM: -9000 is not allowed; allowed: at least -450'],
-    ['a missing field', 'site.waterOnSite', undefined, 'site.waterOnSite: this is missing; allowed: a boolean'],
+    ['a missing field', 'site.waterOnSite', undefined, 'site.waterOnSite: this is missing; allowed: true or false'],
     [
       'a flow test of no time',
       'units.0.readings',
       { returnC: 25, returnRh: 0.5, supplyC: 12, flowTest: { litres: 1, seconds: 0 } },
       'units[0].readings.flowTest.seconds: 0 is not allowed; allowed: more than 0',
     ],
-    ['a part that the family has not', 'units.0.grades.basePan', { grade: 1 }, 'units[0].grades.basePan: a wall-head has no such part'],
+    ['a part that the family has not', 'units.0.grades.basePan', { grade: 1 }, 'units[0].grades.basePan: wall head: no such part'],
     ['the same id twice', 'units', [unit, unit], 'units[1].id: “head” is used twice'],
     ['"none" beside a complaint', 'units.0.complaints', ['none', 'smell'], 'units[0].complaints: “none” stands beside other complaints'],
     ['slants without a width', 'units.0.design.faceSlantMm', [200], 'units[0].design.faceWidthMm: slant heights are given without a width'],
@@ -84,7 +85,7 @@ describe('a job file', () => {
     expect(faultsOf(changed(['site.altitudeM', 0]).replace('"altitudeM":0', '"altitudeM":1e999')).lines.join()).toContain('site.altitudeM')
     expect(faultsOf('x'.repeat(10_000_000))).toMatchObject({
       code: 'too-large',
-      lines: ['the whole file: 10000000 characters; allowed: at most 2000000 characters'],
+      lines: ['the whole file: there are 10,000,000 characters; allowed: at most 2,000,000 characters'],
     })
   })
 })

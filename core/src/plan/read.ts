@@ -1,7 +1,8 @@
 // Does a job file hold up? Text in, job out, or every fault with its place.
 import { Fault, linesOf, type FaultLine } from '../faults/index.ts'
-import { partsOf, type Part } from '../units/index.ts'
+import { familyName, partsOf, type Part } from '../units/index.ts'
 import { jobFileSchema, type JobFile } from './jobFile.ts'
+import { says } from '../words/index.ts'
 
 /** Largest job file that is read, in characters: sixty full units stay far below. */
 export const mostCharacters = 2_000_000
@@ -13,7 +14,13 @@ export const mostCharacters = 2_000_000
 export function readJobFile(text: string): JobFile {
   if (text.length > mostCharacters) {
     throw new Fault('too-large', {
-      lines: [{ where: 'the whole file', what: `${text.length} characters`, allowed: `at most ${mostCharacters} characters` }],
+      lines: [
+        {
+          where: says('fault.file'),
+          what: says('fault.schema.characters', { count: text.length }),
+          allowed: says('fault.schema.bound-characters', { is: 'most', count: mostCharacters }),
+        },
+      ],
     })
   }
   return checkJob(parseJson(text))
@@ -27,9 +34,9 @@ function parseJson(text: string): unknown {
     throw new Fault('not-json', {
       lines: [
         {
-          where: 'the whole file',
-          what: `not JSON: ${error instanceof Error ? error.message : String(error)}`,
-          allowed: 'JSON text in UTF-8; numbers without NaN or Infinity',
+          where: says('fault.file'),
+          what: says('fault.file.not-json', { why: error instanceof Error ? error.message : String(error) }),
+          allowed: says('fault.file.json'),
         },
       ],
     })
@@ -50,21 +57,26 @@ const doubleIds = (job: JobFile): FaultLine[] =>
   (['units', 'products', 'equipment'] as const).flatMap((list) => {
     const ids = (job[list] ?? []).map(({ id }) => id)
     return ids.flatMap((id, index) =>
-      ids.indexOf(id) < index ? [{ where: `${list}[${index}].id`, what: `“${id}” is used twice`, allowed: oneIdEach[list] }] : [],
+      ids.indexOf(id) < index
+        ? [{ where: `${list}[${index}].id`, what: says('fault.file.id-twice', { id }), allowed: says('fault.file.one-id', { list }) }]
+        : [],
     )
   })
-const oneIdEach = { units: 'one id per unit', products: 'one id per product', equipment: 'one id per piece' } as const
 
 const foreignParts = ({ units }: JobFile): FaultLine[] =>
   units.flatMap(({ family, grades }, index) =>
     (Object.keys(grades) as Part[])
       .filter((part) => !partsOf[family].includes(part))
-      .map((part) => ({ where: `units[${index}].grades.${part}`, what: `a ${family} has no such part`, allowed: partsOf[family].join(', ') })),
+      .map((part) => ({
+        where: `units[${index}].grades.${part}`,
+        what: says('fault.file.no-such-part', { family: familyName(family) }),
+        allowed: partsOf[family].join(', '),
+      })),
   )
 
 const contradictions = ({ units }: JobFile): FaultLine[] =>
   units.flatMap(({ design }, index) =>
     design.faceSlantMm && !design.faceWidthMm
-      ? [{ where: `units[${index}].design.faceWidthMm`, what: 'slant heights are given without a width', allowed: 'both, or neither' }]
+      ? [{ where: `units[${index}].design.faceWidthMm`, what: says('fault.file.slant-without-width'), allowed: says('fault.file.both-or-neither') }]
       : [],
   )

@@ -1,8 +1,8 @@
 // What is a step of the work?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { partSchema } from '../units/index.ts'
-import { sentenceSchema } from '../words/index.ts'
+import { says, sentenceSchema, type Message } from '../words/index.ts'
 
 export const phases = [
   'call',
@@ -28,6 +28,7 @@ export type Phase = (typeof phases)[number]
 
 export const skills = ['wheel-removal', 'roof', 'electrics'] as const
 export type Skill = (typeof skills)[number]
+export const skillName = (skill: Skill): Message => says(`names.skill.${skill}`)
 
 /** Work besides the unit's own cleaning that is offered and priced by itself. */
 export const extras = ['outdoor-unit'] as const

@@ -1,6 +1,6 @@
 // What is in the van besides bottles?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { says, type Message } from '../words/index.ts'
 import { count, identifier, positiveUpTo } from '../quantities/index.ts'
 

@@ -1,6 +1,7 @@
 // What is a cleaning product, and what does its label say?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { orFault } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { amountUpTo, identifier, pH, positiveUpTo, shownName } from '../quantities/index.ts'
 import { says, type Message } from '../words/index.ts'
 
@@ -19,10 +20,9 @@ export type ProductClass = (typeof productClasses)[number]
 export const className = (kind: ProductClass): Message => says(`names.class.${kind}`)
 
 const range = <S extends z.ZodNumber>(bound: S) =>
-  z.tuple([bound, bound]).refine((limits) => Number(limits[0]) <= Number(limits[1]), {
-    error: 'the first number is above the second',
-    params: { allowed: '[least, most]' },
-  })
+  z
+    .tuple([bound, bound])
+    .refine((limits) => Number(limits[0]) <= Number(limits[1]), orFault(says('fault.range.order'), says('fault.range.order-allowed')))
 
 export const labelSchema = closed({
   pH: range(pH).optional(),

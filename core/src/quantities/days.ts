@@ -10,20 +10,31 @@ export const dayFormat = 'D MMM YYYY'
 dayjs.extend(customParseFormat)
 dayjs.extend(utc)
 dayjs.extend(timezone)
-/** Ways in which a day may be typed; nothing that is no day of the calendar is taken for one. */
-const typedAs = [dayFormat, 'DD MMM YYYY', 'YYYY-MM-DD']
-/** A day as somebody typed it: 3 Mar 2027, 3 march 2027, 2027-03-03. @returns 2027-03-03; undefined where it is no day */
-export function dayTyped(text: string): string | undefined {
-  const asWritten = text
+/** Ways in which a day may be typed once its month is a number; nothing that is no day of the calendar is taken for one. */
+const typedAs = ['D M YYYY', 'DD M YYYY', 'YYYY-MM-DD']
+/** Fewest letters of a month that say which one it is. */
+const leastOfMonth = 3
+/** Months as a language spells them, in small letters. */
+const monthsIn = (locale: string): string[] =>
+  Array.from({ length: 12 }, (_, month) =>
+    new Intl.DateTimeFormat(locale, { month: 'long', timeZone: 'UTC' })
+      .format(dayjs.utc().year(2027).date(1).month(month).toDate())
+      .toLocaleLowerCase(locale),
+  )
+/**
+ * A day as somebody typed it: 3 Mar 2027, 3 march 2027, 3 de marzo de 2027, 2027-03-03.
+ * @param locale whose months are meant @returns 2027-03-03; undefined where it is no day
+ */
+export function dayTyped(text: string, locale = 'en'): string | undefined {
+  const months = monthsIn(locale)
+  const asNumbers = text
     .trim()
+    .replace(/\p{L}+/gu, (word) => {
+      const month = months.findIndex((name) => word.length >= leastOfMonth && name.startsWith(word.toLocaleLowerCase(locale)))
+      return month < 0 && word.length < leastOfMonth && locale !== 'en' ? '' : String(month + 1)
+    })
     .replace(/\s+/g, ' ')
-    .replace(/[a-z]+/i, (month) =>
-      month
-        .slice(0, 3)
-        .replace(/^./, (first) => first.toUpperCase())
-        .replace(/.{2}$/, (rest) => rest.toLowerCase()),
-    )
-  const day = dayjs(asWritten, typedAs, true)
+  const day = dayjs(asNumbers, typedAs, true)
   return day.isValid() ? day.format('YYYY-MM-DD') : undefined
 }
 /** What the library would make of it, overflowing months and all. */
@@ -32,8 +43,11 @@ export const dayTakenFor = (text: string): string => dayjs(text, dayFormat).form
 /** @param at a moment, or a day as 2027-03-01 */
 export const dayWords = (at: string | number | Date, locale = 'en'): string =>
   locale === 'en'
-    ? dayjs(at).format(dayFormat)
+    ? dayjs(at).locale('en').format(dayFormat)
     : new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', year: 'numeric' }).format(dayjs(at).toDate())
+/** The month of a day: March 2027; without its year where `withYear` says so. */
+export const monthWords = (day: string, locale = 'en', withYear = true): string =>
+  new Intl.DateTimeFormat(locale, { month: 'long', ...(withYear ? { year: 'numeric' } : {}) }).format(dayjs(day).toDate())
 /** Day and time of a moment. */
 export const momentWords = (at: string | number | Date, locale = 'en'): string => `${dayWords(at, locale)}, ${dayjs(at).format('HH:mm')}`
 

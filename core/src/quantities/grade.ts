@@ -6,5 +6,3 @@ import { z } from 'zod'
 export const gradeSchema = /* @__PURE__ */ z.literal([0, 1, 2, 3, 4])
 export type Grade = z.infer<typeof gradeSchema>
 export const allGrades: readonly Grade[] = [0, 1, 2, 3, 4]
-
-export const gradeNames = ['clear', 'film', 'coat', 'mat', 'choked'] as const

@@ -1,5 +1,5 @@
 // Quantities: numbers with a unit, a range and a source.
-export { allGrades, gradeNames, gradeSchema, type Grade } from './grade.ts'
+export { allGrades, gradeSchema, type Grade } from './grade.ts'
 export {
   clockWords,
   counted,
@@ -14,6 +14,7 @@ export {
   minuteIn,
   momentAt,
   momentWords,
+  monthWords,
 } from './days.ts'
 export { currencies, moneyWords } from './money.ts'
 export {
@@ -27,7 +28,6 @@ export {
   metric,
   quantityWords,
   reading,
-  sentenceOf,
   unitFor,
   type Measures,
   type SiUnit,

@@ -1,7 +1,7 @@
 // In which units does a person read and enter figures? The core stays SI; a well-kept package converts.
 import Qty from 'js-quantities'
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 
 /** In which units a person reads and enters figures; what is stored and computed stays SI. */
 export const measuresSchema = closed({
@@ -99,10 +99,3 @@ export function quantityWords(value: number, unit: SiUnit, measures: Measures, l
   const { figure, unit: name } = reading(value, unit, measures)
   return `${figureWords(figure, locale)} ${name}`
 }
-
-/** A minus stands before a figure that nothing else stands before: 2-4 is a range. */
-const inWords = /((?:(?<![\w.)])[-−])?\d+(?:\.\d+)?) (°C|L\/min|L\/h|L|m³\/h|kW)(?![\w/])/g
-
-/** A sentence in which quantities stand, with each as the person reads it. */
-export const sentenceOf = (text: string, measures: Measures): string =>
-  text.replace(inWords, (_, figure: string, unit: SiUnit) => quantityWords(Number(figure.replace('−', '-')), unit, measures))

@@ -6,7 +6,7 @@ import { jobWith } from '../tests/jobs.ts'
 import { gradesWith } from '../upkeep/index.ts'
 import type { JobRecord } from '../wire/index.ts'
 import { reportContent, type ReportContent } from './index.ts'
-import { english } from '../words/en/index.ts'
+import { catalogue as english } from '../words/en/index.ts'
 
 const id = (digit: number) => `00000000-0000-4000-8000-00000000000${digit}`
 const grades = gradesWith('wall-head', 3, ['dust'])

@@ -2,4 +2,4 @@
 export { crewKey } from './crew.ts'
 export { dayStops, inOrderOfDay, isLongDay, type DayStop, type DayVisit } from './day.ts'
 export { lateText } from './late.ts'
-export { specialNames, specials, specialsOf, type Special } from './special.ts'
+export { specialName, specials, specialsOf, type Special } from './special.ts'

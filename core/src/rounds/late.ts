@@ -1,8 +1,19 @@
 // What is a customer written who waits?
 import { clockWords } from '../quantities/index.ts'
+import { says, type Say } from '../words/index.ts'
 
-/** @param saidMin when somebody was to be there @param expectedMin when they will be, minutes from midnight: told to five minutes, rather later */
-export function lateText({ firm, site, saidMin, expectedMin }: { firm: string; site: string; saidMin: number; expectedMin: number }): string {
-  const told = Math.ceil(expectedMin / 5) * 5
-  return `${firm}: the visit before yours takes longer. We expect to be at ${site} at about ${clockWords(told)} instead of ${clockWords(saidMin)}. We are sorry that you have to wait; if that does not suit you, please answer.`
+export interface LateFacts {
+  readonly firm: string
+  readonly site: string
+  /** When somebody was to be there, and when they will be, minutes from midnight. */
+  readonly saidMin: number
+  readonly expectedMin: number
+  /** In the customer's language. */
+  readonly say: Say
+}
+
+/** Told to five minutes, rather later. */
+export function lateText({ firm, site, saidMin, expectedMin, say }: LateFacts): string {
+  const expected = clockWords(Math.ceil(expectedMin / 5) * 5)
+  return say(says('letters.late', { firm, site, expected, said: clockWords(saidMin) }))
 }

@@ -1,3 +1,4 @@
+import { inEnglish } from '../tests/inEnglish.ts'
 import fc from 'fast-check'
 import { planJob } from '../plan/index.ts'
 import { gradesWith } from '../upkeep/index.ts'
@@ -90,6 +91,6 @@ describe('what is special at a visit', () => {
 })
 
 it('a customer who waits is told a time that will hold, and the one that was said', () => {
-  const text = lateText({ firm: 'Fen Air', site: 'the Mill', saidMin: 780, expectedMin: 821 })
+  const text = lateText({ firm: 'Fen Air', site: 'the Mill', saidMin: 780, expectedMin: 821, say: inEnglish })
   expect(text).toMatch(/^Fen Air: .*at the Mill at about 13:45 instead of 13:00\./)
 })

@@ -3,20 +3,12 @@ import { estimate } from '../quantities/index.ts'
 import type { Site } from '../plan/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { isOnRoof, type Family } from '../units/index.ts'
+import { says, type Message } from '../words/index.ts'
 
 export const specials = ['roof', 'ladder', 'heavy', 'electrics', 'sensitive-people', 'no-water', 'no-drain', 'comes-back'] as const
 export type Special = (typeof specials)[number]
 
-export const specialNames: Record<Special, string> = {
-  roof: 'on a roof',
-  ladder: 'step ladder',
-  heavy: 'two carry',
-  electrics: 'terminals are opened',
-  'sensitive-people': 'sensitive people',
-  'no-water': 'no tap: bring water',
-  'no-drain': 'no drain: take water away',
-  'comes-back': 'dries overnight, somebody comes back',
-}
+export const specialName = (special: Special): Message => says(`names.special.${special}`)
 /** What dries overnight stays open so long at the very least: nobody waits for it. */
 const overnightMin = estimate(12 * 60, 'min')
 

@@ -1,5 +1,7 @@
 // What was found in the middle of the work: how does the agreed work change, and may it?
 import type { Step } from '../procedure/index.ts'
+import { componentName } from '../units/index.ts'
+import { says, type Message } from '../words/index.ts'
 import type { UnitState } from './unitState.ts'
 
 export interface Change {
@@ -7,7 +9,7 @@ export interface Change {
   readonly added: readonly Step[]
   readonly gone: readonly Step[]
   /** What keeps the change from being agreed; empty means that it may. */
-  readonly reasons: readonly string[]
+  readonly reasons: readonly Message[]
 }
 
 /**
@@ -27,8 +29,6 @@ export function changeOf(unit: UnitState, steps: readonly Step[]): Change | unde
   return {
     added,
     gone,
-    reasons: unit.tray
-      .filter(({ item }) => !back.has(item))
-      .map(({ item }) => `${item} is off, and the changed work does not put it back: put it back first`),
+    reasons: unit.tray.filter(({ item }) => !back.has(item)).map(({ item }) => says('run.change.off', { item: componentName(item) })),
   }
 }

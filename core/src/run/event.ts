@@ -1,6 +1,6 @@
 // What can happen at a unit? Append-only events with an id made on the device, the device's clock, and who.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { amountUpTo, gradeSchema, identifier, shownName } from '../quantities/index.ts'
 import { complaintSchema, extents, findingSchema, photoMeasureSchema, readingsSchema, soilKindSchema } from '../lookover/index.ts'
 import { partSchema } from '../units/index.ts'

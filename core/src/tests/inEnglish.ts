@@ -2,7 +2,7 @@
 import { planJob, type JobFile, type Plan, type PlanMemory, type UnitPlan } from '../plan/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { metric } from '../quantities/index.ts'
-import { english } from '../words/en/index.ts'
+import { catalogue as english } from '../words/en/index.ts'
 import { sayIn, tell, type Told } from '../words/index.ts'
 
 export const inEnglish = sayIn(english, { measures: metric })

@@ -1,6 +1,6 @@
 // Which traits of a unit decide how it is cleaned?
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { amountUpTo, positiveUpTo } from '../quantities/index.ts'
 
 /** Traits as known; all optional. Lengths, powers and masses in the unit their name ends in. */

@@ -1,6 +1,6 @@
 // How fast do units foul in this firm's part of the world? Learned from all of them at once, and lent to each.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { estimate } from '../quantities/index.ts'
 import { ratios } from './history.ts'
 

@@ -1,6 +1,6 @@
 // What has a unit's own past taught about how fast it fouls? Index when it was left, index when it was looked over again, and how likely each rate makes that.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { allGrades, amountUpTo, gradeSchema, share, type Grade } from '../quantities/index.ts'
 import { risesBelow } from './fouling.ts'
 

@@ -1,7 +1,7 @@
 // Upkeep: the fouling forecast, and what is due when.
 export { dueKinds, indexFound, indexLeft, ruledDues, type Due } from './due.ts'
 export { expectedGrade, gradesWith, unseenGrade } from './expected.ts'
-export { draftReminder, isStart, isStop, monthOf, stopLine, type ReminderFacts, type ReminderUnit } from './reminder.ts'
+export { draftReminder, isStart, isStop, stopLine, type ReminderFacts, type ReminderUnit } from './reminder.ts'
 export { bringForward, coolingSeason, roofDays, type Season, type WeatherDay } from './season.ts'
 export { duesAfterVisit, duesWithoutLook, notCleanYet, unitDues, type UnitMemory, type UnitPast } from './unitDues.ts'
 export { firmRatesSchema, learnRates, ratesAtFirst, type FirmRates } from './firmRates.ts'

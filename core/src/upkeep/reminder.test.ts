@@ -1,4 +1,7 @@
-import { bringForward, coolingSeason, draftReminder, isStart, isStop, roofDays, type ReminderUnit } from './index.ts'
+import { inEnglish } from '../tests/inEnglish.ts'
+import { languages, catalogueOf, sayIn } from '../words/index.ts'
+import { metric } from '../quantities/index.ts'
+import { bringForward, coolingSeason, draftReminder, isStart, isStop, roofDays, stopLine, type ReminderUnit } from './index.ts'
 
 const north = [0, 1, 5, 10, 15, 18, 20, 20, 16, 10, 5, 1]
 const south = [...north.slice(6), ...north.slice(0, 6)]
@@ -37,7 +40,7 @@ describe('a reminder', () => {
     lastCleanedOn: '2026-02-03',
     found: 3,
   }
-  const facts = { firm: 'Fen Air', site: 'Mill', today: '2026-11-26', units: [unit] }
+  const facts = { firm: 'Fen Air', site: 'Mill', today: '2026-11-26', units: [unit], say: inEnglish }
   it('says what is due when, how sure that is, and what was found', () =>
     expect(draftReminder(facts)).toContain(
       'Loft will be due about March 2027 for a deep clean (between January and May 2027). We cleaned it last in February 2026, when we found a mat on its coil.',
@@ -65,7 +68,21 @@ describe('a reminder', () => {
     expect(draftReminder({ ...facts, before: '2027-06-01' })).toContain('before June 2027')
     expect(draftReminder(facts)).not.toContain('Best before')
   })
-  it.each(['STOP', 'stop please', ' "Stop"'])('is ended by “%s”', (answer) => expect(isStop(answer)).toBe(true))
-  it.each(['Please do not stop by on Monday', 'stopped up drain?'])('is not ended by “%s”', (answer) => expect(isStop(answer)).toBe(false))
+  it('is in the customer’s language, months as it writes them', async () => {
+    const text = draftReminder({ ...facts, before: '2026-12-01', say: sayIn(await catalogueOf('es'), { measures: metric }) })
+    expect(text).toContain('Loft: hacia marzo de 2027 le toca una limpieza profunda (entre enero y mayo de 2027).')
+    expect(text).toContain('La última limpieza fue en febrero de 2026; encontramos una costra en su serpentín.')
+    expect(text).toContain('antes de diciembre.')
+  })
+  it.each(languages)('says in %s with which word it is ended, and that word ends it', async (language) => {
+    const line = sayIn(await catalogueOf(language), { measures: metric })(stopLine)
+    const [word = ''] = /\p{Lu}{3,}/u.exec(line) ?? []
+    expect([word, isStop(word), isStop(`${word}.`), isStart(word)]).toEqual([expect.stringMatching(/./), true, true, false])
+  })
+  it.each(['STOP', 'stop please', ' "Stop"', 'Alto, por favor', 'BAJA'])('is ended by “%s”', (answer) => expect(isStop(answer)).toBe(true))
+  it.each(['Please do not stop by on Monday', 'stopped up drain?', 'Alto consumo desde ayer', 'La baja presión sigue'])(
+    'is not ended by “%s”',
+    (answer) => expect(isStop(answer)).toBe(false),
+  )
   it('is begun again by START', () => expect([isStart('Start'), isStart('to start with')]).toEqual([true, false]))
 })

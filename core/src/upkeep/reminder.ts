@@ -1,5 +1,6 @@
 // What is a customer written when something falls due? Drafted from the facts, in plain words; a person reads it before it goes.
-import { gradeNames, type Grade } from '../quantities/index.ts'
+import type { Grade } from '../quantities/index.ts'
+import { says, type Message, type Say } from '../words/index.ts'
 import { fromLeastToDeepest, type Due } from './due.ts'
 
 export interface ReminderUnit {
@@ -22,47 +23,43 @@ export interface ReminderFacts {
   readonly units: readonly ReminderUnit[]
   /** First day of the cooling season, where the work is better done before it. */
   readonly before?: string
+  /** In the customer's language. */
+  readonly say: Say
 }
 
 /** How a message can be ended; stands below every one of them. */
-export const stopLine = 'Answer STOP and we will not write again.'
-export const isStop = (answer: string): boolean => /^\W*stop\b/i.test(answer)
-export const isStart = (answer: string): boolean => /^\W*start\b/i.test(answer)
+export const stopLine: Message = says('letters.stop')
+/** In any language that is written in: who ends it is not asked which one they were written in. */
+export const isStop = (answer: string): boolean => /^\W*(stop\b|(alto|baja)\W*(por favor)?\W*$)/i.test(answer)
+export const isStart = (answer: string): boolean => /^\W*(start\b|(inicio|alta)\W*$)/i.test(answer)
 
-const months = 'January February March April May June July August September October November December'.split(' ')
-/** `March 2027`; the month alone within the same year as `beside`. */
-export function monthOf(day: string, beside?: string): string {
-  const [year, month] = day.split('-')
-  return beside?.startsWith(year) ? months[Number(month) - 1] : `${months[Number(month) - 1]} ${year}`
-}
-const dueWords: Record<Due['what'], string> = {
-  filter: 'washing its filters',
-  'fine-filter': 'its fine filter',
-  'pan-treatment': 'a new pan treatment',
-  'light-clean': 'a light clean',
-  'deep-clean': 'a deep clean',
-}
+const isSameMonth = (one: string, other: string) => one.slice(0, 7) === other.slice(0, 7)
+/** The month alone within the same year as `beside`. */
+const monthBeside = (day: string, beside: string) => (day.slice(0, 4) === beside.slice(0, 4) ? { monthAlone: day } : { month: day })
 
-function unitSentence({ name, what, dueOn, lowOn, highOn, lastCleanedOn, found, covers = [] }: ReminderUnit, today: string): string {
-  const when = dueOn <= today ? 'is due now for' : `will be due about ${monthOf(dueOn)} for`
-  const between =
-    lowOn && highOn && dueOn > today && monthOf(lowOn) !== monthOf(highOn) ? ` (between ${monthOf(lowOn, highOn)} and ${monthOf(highOn)})` : ''
-  const last = lastCleanedOn
-    ? ` We cleaned it last in ${monthOf(lastCleanedOn)}${found !== undefined && found >= 2 ? `, when we found a ${gradeNames[found]} on its coil` : ''}.`
-    : ''
-  const alsoDone = covers.length > 0 ? ` It covers ${covers.map((other) => coversWords[other]).join(' and ')}, due as well.` : ''
-  return `${name} ${when} ${dueWords[what]}${between}.${alsoDone}${last}`
+function dueLine({ name: unit, what, dueOn, lowOn, highOn }: ReminderUnit, today: string): Message {
+  const work = says(`letters.work.${what}`)
+  if (dueOn <= today) return says('letters.reminder.now', { unit, work })
+  const month = { month: dueOn }
+  return lowOn && highOn && !isSameMonth(lowOn, highOn)
+    ? says('letters.reminder.between', { unit, work, month, low: monthBeside(lowOn, highOn), high: { month: highOn } })
+    : says('letters.reminder.soon', { unit, work, month })
+}
+function unitLines(unit: ReminderUnit, today: string): Message[] {
+  const { lastCleanedOn, found, covers = [] } = unit
+  const month = { month: lastCleanedOn ?? '' }
+  return [
+    dueLine(unit, today),
+    ...(covers.length > 0 ? [says('letters.reminder.covers', { covers: { and: covers.map((other) => says(`letters.covers.${other}`)) } })] : []),
+    ...(!lastCleanedOn
+      ? []
+      : found !== undefined && found >= 2
+        ? [says('letters.reminder.last-found', { month, grade: String(found) })]
+        : [says('letters.reminder.last', { month })]),
+  ]
 }
 
 const depth = ({ what }: ReminderUnit): number => fromLeastToDeepest.indexOf(what)
-/** What the deepest work covers of what is due beside it. */
-const coversWords: Record<Due['what'], string> = {
-  filter: 'its filters',
-  'fine-filter': 'the fine filter',
-  'pan-treatment': 'a new pan treatment',
-  'light-clean': 'the light clean',
-  'deep-clean': 'the deep clean',
-}
 
 /** One entry a unit: the deepest of what is due by `today`, else what comes first; with what else is due then and is covered by it. */
 function mostOf(units: readonly ReminderUnit[], today: string): ReminderUnit[] {
@@ -78,13 +75,14 @@ function mostOf(units: readonly ReminderUnit[], today: string): ReminderUnit[] {
 }
 
 /** The message, without the line that ends it. Each unit once, with the deepest work that is due. */
-export function draftReminder({ firm, site, today, units, before }: ReminderFacts): string {
+export function draftReminder({ firm, site, today, units, before, say }: ReminderFacts): string {
   return [
-    `${firm} about the air conditioning at ${site}:`,
-    ...mostOf(units, today).map((unit) => unitSentence(unit, today)),
-    before ? `Best before it runs every day, that is before ${monthOf(before, today)}.` : '',
-    'The days come from what we found at your units, not from the calendar. Write or call, and we will find a day.',
+    [says('letters.reminder.head', { firm, site })],
+    ...mostOf(units, today).map((unit) => unitLines(unit, today)),
+    before ? [says('letters.reminder.before', { month: monthBeside(before, today) })] : [],
+    [says('letters.reminder.end')],
   ]
-    .filter((line) => line !== '')
+    .filter((line) => line.length > 0)
+    .map((line) => line.map(say).join(' '))
     .join('\n')
 }

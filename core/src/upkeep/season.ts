@@ -1,6 +1,6 @@
 // When is a good time? Before the cooling season, and on a roof only on a mild, dry day with little wind.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { estimate } from '../quantities/index.ts'
 
 /** A month with this mean temperature has people switch cooling on. */

@@ -1,5 +1,6 @@
 // How hard does a jet press on the fins, and do they stand it?
-import { estimate, published } from '../quantities/index.ts'
+import { estimate, published, round } from '../quantities/index.ts'
+import { says, type Message } from '../words/index.ts'
 
 /** What aluminium fins stand across their edge before they lie down. */
 export const finsStandKPa = estimate(6, 'kPa')
@@ -25,8 +26,8 @@ export interface JetOnFins {
   readonly kPa: number
   readonly speedMs: number
   readonly stands: boolean
-  /** Why not, in words; empty where it may be used. */
-  readonly reasons: readonly string[]
+  /** Why not; empty where it may be used. */
+  readonly reasons: readonly Message[]
 }
 
 /**
@@ -44,9 +45,9 @@ export function jetOnFins({ pressureBar, flowLMin, distanceCm, fanDegrees }: Jet
   const widthM = Math.max(thicknessM, 2 * (distanceCm / 100) * Math.tan((fanDegrees * Math.PI) / 360))
   const kPa = forceN / (widthM * thicknessM) / 1000
   const reasons = [
-    ...(fanDegrees < 15 ? ['a pencil jet lays fins down wherever it goes: take a fan tip'] : []),
-    ...(distanceCm < leastDistanceCm.value ? [`nearer than ${leastDistanceCm.value} cm`] : []),
-    ...(kPa > finsStandKPa.value ? [`${kPa.toFixed(1)} kPa where it lands, fins stand about ${finsStandKPa.value}`] : []),
+    ...(fanDegrees < 15 ? [says('wash.jet.pencil')] : []),
+    ...(distanceCm < leastDistanceCm.value ? [says('wash.jet.near', { least: { cm: leastDistanceCm.value } })] : []),
+    ...(kPa > finsStandKPa.value ? [says('wash.jet.hard', { lands: { n: round(kPa, 1) }, stand: { n: finsStandKPa.value } })] : []),
   ]
   return { kPa, speedMs, stands: reasons.length === 0, reasons }
 }

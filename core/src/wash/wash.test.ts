@@ -1,3 +1,4 @@
+import { inEnglish } from '../tests/inEnglish.ts'
 import fc from 'fast-check'
 import { airOf, pressureAt } from '../air/index.ts'
 import { builtInVan, type Equipment } from '../products/index.ts'
@@ -144,8 +145,12 @@ describe('a jet on fins', () => {
     expect(jetOnFins({ ...fan, pressureBar: 60 }).kPa).toBeGreaterThan(jetOnFins(fan).kPa * 3)
   })
   it('is never a pencil jet, and never nearer than 20 cm', () => {
-    expect(jetOnFins({ ...fan, fanDegrees: 0 }).reasons.join()).toMatch(/pencil jet/)
-    expect(jetOnFins({ ...fan, distanceCm: 12 }).reasons).toContain('nearer than 20 cm')
+    expect(
+      jetOnFins({ ...fan, fanDegrees: 0 })
+        .reasons.map(inEnglish)
+        .join(),
+    ).toMatch(/pencil jet/)
+    expect(jetOnFins({ ...fan, distanceCm: 12 }).reasons.map(inEnglish)).toContain('nearer than 20 cm')
     expect(jetOnFins({ pressureBar: 100, flowLMin: 6, distanceCm: 20, fanDegrees: 15 }).stands).toBe(false)
     expect(() => jetOnFins({ ...fan, distanceCm: 0 })).toThrow('distanceCm 0 is not above zero')
   })
@@ -153,9 +158,9 @@ describe('a jet on fins', () => {
 
 describe('advice on drying', () => {
   it('is to wait, to let a fan run, or to come again', () => {
-    expect(dryingAdvice([]).advice).toBe('Nothing has to dry.')
-    expect(dryingAdvice([12, 30]).advice).toMatch(/^Dry in about 30 min: wait for it.*no power for 24 hours/)
-    expect(dryingAdvice([90]).advice).toMatch(/a fan on it/)
-    expect(dryingAdvice([90, 300]).advice).toMatch(/second visit/)
+    expect(inEnglish(dryingAdvice([]).advice)).toBe('Nothing has to dry.')
+    expect(inEnglish(dryingAdvice([12, 30]).advice)).toMatch(/^Dry in about 30 min: wait for it.*no power for 24 h/)
+    expect(inEnglish(dryingAdvice([90]).advice)).toMatch(/a fan on it/)
+    expect(inEnglish(dryingAdvice([90, 300]).advice)).toMatch(/second visit/)
   })
 })

@@ -1,7 +1,7 @@
 // How much wash water comes down, and does what catches it cope?
 import { findEquipment, type Equipment } from '../products/index.ts'
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { estimate, positiveUpTo, round, type Grade } from '../quantities/index.ts'
 import type { ChoiceOf } from '../method/index.ts'
 import { overflowOf, washSums, type WashRun } from './level.ts'

@@ -1,11 +1,13 @@
 // The whole firm in one file: what leaves here can be read anywhere, and reads back to the same state.
+import { wordingSchema } from './wording.ts'
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { identifier, measuresSchema, shownName } from '../quantities/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
 import { eventSchema } from '../run/index.ts'
 import { crewMemberSchema } from '../plan/index.ts'
 import { firmRatesSchema } from '../upkeep/index.ts'
+import { languages } from '../words/index.ts'
 import { messageRecordSchema } from './messages.ts'
 import { quoteBodySchema, quoteStates } from './quotes.ts'
 import { stockMoveSchema } from './stock.ts'
@@ -23,6 +25,7 @@ export const bundleContentSchema = closed({
   firm: closed({
     name: shownName,
     houseRules: houseRulesSchema,
+    wording: wordingSchema.optional(),
     products: storesRecordSchema.shape.products.meta(onceEach),
     equipment: storesRecordSchema.shape.equipment.meta(onceEach),
     foulingRates: firmRatesSchema.nullable(),
@@ -36,6 +39,7 @@ export const bundleContentSchema = closed({
         role: z.literal(roles),
         trained: crewMemberSchema.shape.trained.unwrap(),
         measures: measuresSchema.nullable(),
+        language: z.literal(languages).optional(),
         liftKg: crewMemberSchema.shape.liftKg,
         /** Since when they get in no more. */
         endedAt: z.iso.datetime().optional(),

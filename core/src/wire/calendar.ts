@@ -1,12 +1,14 @@
 // Visits from somebody's calendar: what each entry would do here, and why one cannot be taken.
+import { sentenceSchema } from '../words/index.ts'
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { daySchema } from './records.ts'
 
 const recordId = z.uuid()
 
 /** `nothing`: it is here as it says already, or it is older than what is here. `due-day`: forecast by us, no visit. */
 export const calendarActions = ['plan', 'move', 'cancel', 'nothing', 'due-day'] as const
+const sentence = sentenceSchema(400)
 export const calendarRowSchema = closed({
   /** Place in the file, from 1. */
   row: z.int(),
@@ -15,7 +17,7 @@ export const calendarRowSchema = closed({
   action: z.literal(calendarActions).nullable(),
   siteId: recordId.nullable(),
   siteName: z.string().nullable(),
-  faults: z.array(closed({ where: z.string(), what: z.string(), allowed: z.string() })),
+  faults: z.array(closed({ where: sentence, what: sentence, allowed: sentence })),
 })
 export type CalendarRow = z.infer<typeof calendarRowSchema>
 

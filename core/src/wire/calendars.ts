@@ -1,6 +1,6 @@
 // Calendars that other programs fetch by themselves: a secret address each, for the whole firm's visits or for one person's.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 
 export const calendarFormSchema = closed({
   /** Whose visits; null for all of the firm. */

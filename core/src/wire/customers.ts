@@ -1,6 +1,6 @@
 // What is kept of one customer, for whoever asks for it; and how long things are kept at all.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { messageRecordSchema } from './messages.ts'
 import { daySchema, photoRecordSchema, siteFormSchema, unitFormSchema } from './records.ts'
 

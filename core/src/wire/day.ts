@@ -1,6 +1,6 @@
 // A day as it will go: of each visit what is left, what is special, what is not in the van, and what its people do next.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { specials } from '../rounds/index.ts'
 import { daySchema, minuteSchema } from './records.ts'
 import { sentenceSchema } from '../words/index.ts'
@@ -16,7 +16,7 @@ export const dayOutlookSchema = closed({
       endedAtMs: atMs,
       /** Minutes on site that are left by the crew's day, from `atMs` on; null where nobody can tell, and `because`. */
       leftMin: z.number().nullable(),
-      because: z.string().optional(),
+      because: sentenceSchema(400).optional(),
       /** Units that nobody has looked over: what is left of them is by forecast. */
       unseen: z.int(),
       special: z.array(z.literal(specials)),

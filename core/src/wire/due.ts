@@ -1,6 +1,6 @@
 // What travels of what falls due: by unit, by visit, and what the forecast of a unit rests on.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { amountUpTo } from '../quantities/index.ts'
 import { familySchema } from '../units/index.ts'
 import { dueKinds, firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'

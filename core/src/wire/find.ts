@@ -1,6 +1,6 @@
 // What is found anywhere in the firm by a few letters.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { familySchema } from '../units/index.ts'
 import { daySchema, stages } from './records.ts'
 

@@ -1,6 +1,7 @@
 // What came in at once, and what becomes of it where somebody takes it back.
+import { sentenceSchema } from '../words/index.ts'
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 
 export const importKinds = ['sites', 'visits'] as const
 export const importRecordSchema = closed({
@@ -15,5 +16,9 @@ export const importRecordSchema = closed({
 export type ImportRecord = z.infer<typeof importRecordSchema>
 
 /** What was taken back; what something happened to since stays, and says why. */
-export const takenBackSchema = closed({ takenBack: z.int(), kept: z.array(closed({ what: z.string(), because: z.string() })), keptInAll: z.int() })
+export const takenBackSchema = closed({
+  takenBack: z.int(),
+  kept: z.array(closed({ what: sentenceSchema(400), because: sentenceSchema(400) })),
+  keptInAll: z.int(),
+})
 export type TakenBack = z.infer<typeof takenBackSchema>

@@ -1,6 +1,9 @@
 // Wire: the shapes that travel between browser and server.
 export { findQuerySchema, foundSchema, type Found } from './find.ts'
 export { dueHorizons, duePageSchema, type DuePage, type DueVisits, type DueWorth, type UnitOutlook } from './due.ts'
+export { wordingRecordSchema, type WordingRecord } from './wording.ts'
+export { ofStored, stored } from './stored.ts'
+export { faultBodyOf, faultBodySchema, faultFrom, type FaultBody } from './faults.ts'
 export { dayOutlookSchema, lateQuerySchema, type DayOutlook } from './day.ts'
 export {
   daySchema,
@@ -49,8 +52,6 @@ export {
   type LogQuery,
   type LogPage,
   type VisitFound,
-  faultBodySchema,
-  type FaultBody,
 } from './records.ts'
 export { type BundleContent, bundleSchema, type Bundle, type BundleReceipt } from './bundle.ts'
 export { type ImportRecord, type TakenBack } from './imports.ts'

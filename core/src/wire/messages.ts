@@ -1,6 +1,8 @@
 // Messages to customers: their consent, the outbox, and what came back.
+import { languages } from '../words/index.ts'
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { refusedAs } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 
 const recordId = z.uuid()
 
@@ -11,10 +13,10 @@ export const remindersSchema = z.discriminatedUnion('channel', [
     to: z
       .string()
       .trim()
-      .regex(/^\+?\d[\d ()/-]{5,18}\d$/, { error: 'a telephone number: digits, with + and spaces' }),
+      .regex(/^\+?\d[\d ()/-]{5,18}\d$/, refusedAs('fault.schema.telephone-form')),
     agreedOn: z.iso.date(),
   }),
-  closed({ channel: z.literal('mail'), to: z.email({ error: 'a mail address' }).max(200), agreedOn: z.iso.date() }),
+  closed({ channel: z.literal('mail'), to: z.email(refusedAs('fault.schema.mail-form')).max(200), agreedOn: z.iso.date() }),
 ])
 export type Reminders = z.infer<typeof remindersSchema>
 
@@ -35,6 +37,8 @@ export type HoldReason = (typeof holdReasons)[number]
 export const messageDraftSchema = closed({
   body: z.string(),
   stopLine: z.string(),
+  /** In which language it is written. */
+  language: z.enum(languages),
   channel: z.literal(['text', 'mail']).nullable(),
   to: z.string().nullable(),
   hold: z.literal(holdReasons).nullable(),

@@ -1,5 +1,9 @@
 import { payable, plainAddress, quoteText, remindersSchema, stockFormSchema, taxIn, type QuoteBody } from './index.ts'
+import { metric } from '../quantities/index.ts'
 import { inEnglish } from '../tests/inEnglish.ts'
+import { catalogue as english } from '../words/en/index.ts'
+import { catalogueOf, sayIn } from '../words/index.ts'
+import { ofStored, stored } from './index.ts'
 
 const option = (key: string, total: number, againWeeks: number): QuoteBody['options'][number] => ({
   key,
@@ -19,16 +23,24 @@ const body: QuoteBody = {
   offered: ['usual', 'dry'],
   adjustments: [{ what: 'neighbour', amount: -20 }],
 }
-const place = { currency: 'EUR', taxShare: 0.2 }
+const say = sayIn(english, { measures: metric, currency: 'EUR' })
 const dayAfter = (weeks: number) => (weeks > 30 ? '2027-11-26' : '2027-05-27')
 
 describe('a quote in words', () => {
-  const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, place, say: inEnglish })
+  const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, taxShare: 0.2, say })
   it('names what is offered by letters, with what is to be paid and how long it lasts', () => {
     expect(text).toContain('A: Way usual, €180.00; it is due again about November 2027.')
     expect(text).toContain('B: Way dry, €130.00; it is due again about May 2027.')
     expect(text).not.toContain('Way light')
     expect(text).toContain('until 24 Dec 2026, 20 % tax included.')
+  })
+  it('is in the customer’s language, money as the firm has it', async () => {
+    const own = sayIn(await catalogueOf('es'), { measures: metric, currency: 'EUR' })
+    const letter = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, taxShare: 0.2, say: own })
+    expect(letter).toMatch(
+      /^Fen Air, sobre el aire acondicionado en Mill, Loft:\nA: Way usual, .*180.00.*; vuelve a tocar hacia noviembre de 2027\.$/m,
+    )
+    expect(letter).toMatch(/valen hasta el 24 dic 2026, con 20 % de impuestos incluidos/)
   })
   it('asks for no letter where there is one way, and says nothing of a time for what does not last', () => {
     const alone = quoteText({
@@ -37,14 +49,13 @@ describe('a quote in words', () => {
       validUntil: '2026-12-24',
       body: { ...body, offered: ['light'] },
       dayAfter,
-      place,
-      say: inEnglish,
+      say,
     })
     expect(alone).toContain('A: Way light, €80.00.')
     expect(alone).not.toContain('letter')
   })
   it('says neither a tax nor a currency that the firm did not name', () => {
-    const plain = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, place: {}, say: inEnglish })
+    const plain = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, say: inEnglish })
     expect(plain).toContain('A: Way usual, ¤180.00')
     expect(plain).not.toContain('tax')
     expect(taxIn(120, 0.2)).toBeCloseTo(20, 10)
@@ -73,4 +84,10 @@ describe('a note on the stock', () => {
   it.each([{ litres: -1 }, { litres: Number.NaN }, { kind: 'used' }, { labelDate: 'soon' }, { lot: 'x'.repeat(41) }])('does not take %j', (part) =>
     expect(stockFormSchema.safeParse({ ...note, ...part }).success).toBe(false),
   )
+})
+
+it('what is on record reads as it stands there in English, and what nobody here put there reads as it is', () => {
+  for (const words of Object.values(stored))
+    expect([ofStored(words), inEnglish(ofStored(words))]).toEqual([expect.objectContaining({ key: expect.any(String) }), words])
+  expect(ofStored('the gateway is on holiday')).toBe('the gateway is on holiday')
 })

@@ -17,6 +17,7 @@ export const pagePaths = [
   '/stores/load',
   '/stores/stock',
   '/house-rules',
+  '/house-rules/wording',
   '/house-rules/people',
   '/house-rules/programs',
   '/house-rules/audit',

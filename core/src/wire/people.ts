@@ -1,6 +1,7 @@
 // People of a firm: who they are, how they get in, and what they are in with.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { refusedAs } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { shownName } from '../quantities/index.ts'
 import { crewMemberSchema } from '../plan/index.ts'
 import { roles } from './records.ts'
@@ -20,7 +21,7 @@ export const signInName = z
   .trim()
   .min(1)
   .max(80)
-  .regex(/^[\p{L}\p{N}@._+-]+$/u, { error: 'letters, digits, and @ . _ + - between them' })
+  .regex(/^[\p{L}\p{N}@._+-]+$/u, refusedAs('fault.schema.sign-in-form'))
 
 /** What an owner says of a person. */
 export const personFormSchema = closed({

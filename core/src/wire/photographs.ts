@@ -1,6 +1,6 @@
 // The list that goes with all photographs as files: which file shows what.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { photoMeasureSchema } from '../lookover/index.ts'
 import { partSchema } from '../units/index.ts'
 

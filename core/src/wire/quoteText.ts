@@ -1,9 +1,7 @@
 // What is a customer written about a quote? The ways that are offered, each with its letter, price and how long it lasts.
-import type { HouseRules } from '../method/index.ts'
-import { dayWords, moneyWords, round } from '../quantities/index.ts'
-import { monthOf } from '../upkeep/index.ts'
+import { round } from '../quantities/index.ts'
 import { payable, type QuoteBody } from './quotes.ts'
-import type { Say } from '../words/index.ts'
+import { says, type Say } from '../words/index.ts'
 
 export interface QuoteTextFacts {
   readonly firm: string
@@ -12,26 +10,30 @@ export interface QuoteTextFacts {
   readonly body: QuoteBody
   /** The day so many weeks from today, as 2027-03-01. */
   readonly dayAfter: (weeks: number) => string
-  /** The firm's money, and the tax that is in its prices. */
-  readonly place: Pick<HouseRules, 'currency' | 'taxShare'>
-  /** In the customer's language. */
+  /** Tax that is in the firm's prices. */
+  readonly taxShare?: number
+  /** In the customer's language, and in the firm's money. */
   readonly say: Say
 }
 
 /** Ways are spoken of by letters, in the order in which they are offered. */
 export const wayLetter = (index: number): string => String.fromCharCode(65 + index)
 
-export function quoteText({ firm, site, validUntil, body, dayAfter, place, say }: QuoteTextFacts): string {
-  const tax = place.taxShare ? `, ${round(place.taxShare * 100, 1)} % tax included` : ''
+export function quoteText({ firm, site, validUntil, body, dayAfter, taxShare, say }: QuoteTextFacts): string {
   const offered = body.options.filter(({ key }) => body.offered.includes(key))
   const ways = offered.map((option, index) => {
-    const lasts = option.againWeeks > 0 ? `; it is due again about ${monthOf(dayAfter(option.againWeeks))}` : ''
-    return `${wayLetter(index)}: ${say(option.name)}, ${moneyWords(payable(body, option), place.currency)}${lasts}.`
+    const way = { letter: wayLetter(index), way: option.name, price: { money: payable(body, option) } }
+    return option.againWeeks > 0
+      ? says('letters.quote.way-lasts', { ...way, month: { month: dayAfter(option.againWeeks) } })
+      : says('letters.quote.way', way)
   })
+  const day = { day: validUntil }
   return [
-    `${firm} about the air conditioning at ${site}, ${body.units.map(({ name }) => name).join(', ')}:`,
+    says('letters.quote.head', { firm, site, units: { comma: body.units.map(({ name }) => name) } }),
     ...ways,
-    `These prices stand until ${dayWords(validUntil)}${tax}. Where we find more on opening, we say so before we go on.`,
-    offered.length > 1 ? 'Answer with a letter, and we will find a day.' : 'Answer, and we will find a day.',
-  ].join('\n')
+    taxShare ? says('letters.quote.stand-taxed', { day, tax: { n: round(taxShare * 100, 1) } }) : says('letters.quote.stand', { day }),
+    says(offered.length > 1 ? 'letters.quote.choose' : 'letters.quote.agree'),
+  ]
+    .map(say)
+    .join('\n')
 }

@@ -1,6 +1,8 @@
 // Quotes: asked for, read, changed, accepted.
+import { says } from '../words/index.ts'
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { orFault } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { gradeSchema, shownName } from '../quantities/index.ts'
 import { complaintsSchema } from '../lookover/index.ts'
 import { outcomeSchema } from '../money/index.ts'
@@ -21,10 +23,10 @@ export const quoteFormSchema = closed({
     .array(closed({ unitId: recordId, coilGrade: gradeSchema.optional(), complaints: complaintsSchema.optional() }))
     .min(1)
     .max(20)
-    .refine((units) => new Set(units.map(({ unitId }) => unitId)).size === units.length, {
-      error: 'a unit is there twice',
-      params: { allowed: 'each unit once' },
-    }),
+    .refine(
+      (units) => new Set(units.map(({ unitId }) => unitId)).size === units.length,
+      orFault(says('fault.twice.unit'), says('fault.twice.unit-allowed')),
+    ),
 })
 export type QuoteForm = z.infer<typeof quoteFormSchema>
 

@@ -1,7 +1,8 @@
 // Which shapes travel between browser and server?
 import { z } from 'zod'
-import { boundKinds, closed } from '../faults/index.ts'
-import { amountUpTo, currencies, dayWords, isTimeZone, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
+import { orFault } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
+import { amountUpTo, currencies, isTimeZone, gradeSchema, measuresSchema, shownName } from '../quantities/index.ts'
 import { designSchema, familySchema, partSchema } from '../units/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { houseRulesSchema } from '../method/index.ts'
@@ -11,16 +12,18 @@ import { eventSchema, partNeeds, verdicts } from '../run/index.ts'
 import { firmRatesSchema, surroundings, visitSchema } from '../upkeep/index.ts'
 import { remindersSchema } from './messages.ts'
 import { crewMemberSchema, mostUnits, siteSchema } from '../plan/index.ts'
-import { languages, sentenceSchema } from '../words/index.ts'
+import { languages, says, sentenceSchema } from '../words/index.ts'
 
 const [firstDay, lastDay] = ['2000-01-01', '2099-12-31']
 export const recordId = z.uuid()
 const version = z.int().min(1)
 /** A calendar day, `2026-05-31`, in a time in which this can have happened or be planned. */
-export const daySchema = z.iso.date({ abort: true }).refine((day) => day >= firstDay && day <= lastDay, {
-  error: 'this is long past or far ahead',
-  params: { allowed: `${dayWords(firstDay)} to ${dayWords(lastDay)}` },
-})
+export const daySchema = z.iso
+  .date({ abort: true })
+  .refine(
+    (day) => day >= firstDay && day <= lastDay,
+    orFault(says('fault.day.far'), says('fault.days', { from: { day: firstDay }, to: { day: lastDay } })),
+  )
 
 /** A time of day, minutes from midnight. */
 export const minuteSchema = z.int().min(0).max(1439)
@@ -41,11 +44,15 @@ export const meSchema = closed({
   /** Whose clocks and money count: of the house rules; nothing where the firm named none. */
   place: houseRulesSchema.pick({ timeZone: true, currency: true, taxShare: true }),
   measures: measuresSchema,
+  /** In which the person reads; null where they chose none: then as their device is set. */
+  language: z.literal(languages).nullable(),
   /** Whether instruments, or stand-ins for them, can be read. */ instruments: z.boolean(),
   /** Whether a second factor is set; and whether the firm asks for one that is not. */
   secondFactor: z.literal(['set', 'unset', 'needed']),
 })
 export type Me = z.infer<typeof meSchema>
+
+export const languageSchema = closed({ language: z.literal(languages) })
 
 /** What a person fills in about a site. */
 export const siteFormSchema = closed({
@@ -88,10 +95,10 @@ export const alikeUnitsSchema = closed({
     .array(shownName)
     .min(1)
     .max(mostUnits)
-    .refine((names) => new Set(names.map((name) => name.toLowerCase())).size === names.length, {
-      error: 'a name is there twice',
-      params: { allowed: 'one name per unit' },
-    }),
+    .refine(
+      (names) => new Set(names.map((name) => name.toLowerCase())).size === names.length,
+      orFault(says('fault.twice.name'), says('fault.twice.name-allowed')),
+    ),
   family: familySchema,
   design: designSchema,
   hoursPerDay: amountUpTo(24).optional(),
@@ -245,7 +252,10 @@ export const clockSchema = closed({ nowMs: z.int() })
 
 /** Events are checked one by one, so that one bad one does not hold up the others. */
 export const eventBatchSchema = closed({ events: z.array(z.unknown()).min(1).max(1000) })
-export const eventReceiptSchema = closed({ accepted: z.array(z.string()), refused: z.array(closed({ id: z.string(), because: z.string() })) })
+export const eventReceiptSchema = closed({
+  accepted: z.array(z.string()),
+  refused: z.array(closed({ id: z.string(), because: sentenceSchema(1000) })),
+})
 export type EventReceipt = z.infer<typeof eventReceiptSchema>
 
 /** What a stream of instruments says. */
@@ -259,13 +269,11 @@ export type StreamMessage = z.infer<typeof streamMessageSchema>
 const settledRulesSchema = houseRulesSchema
   .refine(({ timeZone }) => timeZone === undefined || isTimeZone(timeZone), {
     path: ['timeZone'],
-    error: 'no time zone is called so',
-    params: { allowed: 'a name like Europe/Vienna' },
+    ...orFault(says('fault.house.time-zone'), says('fault.house.time-zone-allowed')),
   })
   .refine(({ currency }) => currency === undefined || currencies().includes(currency), {
     path: ['currency'],
-    error: 'no currency has this code',
-    params: { allowed: 'a code of three letters like EUR' },
+    ...orFault(says('fault.house.currency'), says('fault.house.currency-allowed')),
   })
 export const houseRulesRecordSchema = closed({ rules: settledRulesSchema, version })
 export type HouseRulesRecord = z.infer<typeof houseRulesRecordSchema>
@@ -278,7 +286,7 @@ export const stepTimesRecordSchema = closed({
 export type StepTimesRecord = z.infer<typeof stepTimesRecordSchema>
 
 const onceEach = <T extends { id: string }>(entries: readonly T[]) => new Set(entries.map(({ id }) => id)).size === entries.length
-const idTwice = { error: 'an id is there twice', params: { allowed: 'one id per entry' } }
+const idTwice = orFault(says('fault.twice.id'), says('fault.twice.id-allowed'))
 /** What the firm's van holds: products with their labels, and equipment. */
 export const storesRecordSchema = closed({
   products: z.array(productSchema).max(200).refine(onceEach, idTwice),
@@ -331,16 +339,3 @@ export const visitFoundSchema = closed({
   }),
 })
 export type VisitFound = z.infer<typeof visitFoundSchema>
-export const faultBodySchema = closed({
-  code: z.string(),
-  sentence: z.string(),
-  lines: z.array(
-    closed({
-      where: z.string(),
-      what: z.string(),
-      allowed: z.string(),
-      bound: closed({ is: z.enum(boundKinds), value: z.number() }).optional(),
-    }),
-  ),
-})
-export type FaultBody = z.infer<typeof faultBodySchema>

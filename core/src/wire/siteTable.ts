@@ -1,9 +1,12 @@
 // Sites and units as rows of a table: which columns there are, how a cell is read and written, and what a whole table says.
+import { says } from '../words/index.ts'
 import { z } from 'zod'
-import { closed, linesOf, type FaultLine } from '../faults/index.ts'
+import { linesOf, type FaultLine } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { mostUnits } from '../plan/index.ts'
 import { designSchema, familyNames, type Trait } from '../units/index.ts'
-import { faultBodySchema, plateSchema, type Plate, siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
+import { faultBodySchema } from './faults.ts'
+import { plateSchema, type Plate, siteFormSchema, unitFormSchema, type SiteForm, type UnitForm } from './records.ts'
 
 type Cell = string | number | boolean
 interface Column {
@@ -175,9 +178,9 @@ export function readSiteTable(rows: readonly (readonly string[])[], mapping: rea
         : [
             {
               row,
-              where: `cell ${mapping.length + beyond + 1}`,
-              what: `“${cell.trim().slice(0, shownOfCell)}” stands beyond the last heading`,
-              allowed: `${mapping.length} cells, as many as there are headings`,
+              where: says('fault.table.cell', { cell: mapping.length + beyond + 1 }),
+              what: says('fault.table.beyond', { cell: cell.trim().slice(0, shownOfCell) }),
+              allowed: says('fault.table.beyond-allowed', { cells: mapping.length }),
             },
           ],
     )
@@ -222,18 +225,28 @@ export function readSiteTable(rows: readonly (readonly string[])[], mapping: rea
       faults.push({
         row,
         where: 'site',
-        what: `“${site.site.name}” is described otherwise in row ${known.row}`,
-        allowed: 'the same site in the same words',
+        what: says('fault.table.otherwise', { site: site.site.name, row: known.row }),
+        allowed: says('fault.table.otherwise-allowed'),
       })
       return
     }
     const entry = known ?? { form: site, units: [], row }
     if (unit && entry.units.some(({ name }) => name.toLowerCase() === unit.name.toLowerCase())) {
-      faults.push({ row, where: 'unit', what: `“${unit.name}” is there twice at “${site.site.name}”`, allowed: 'one name per unit' })
+      faults.push({
+        row,
+        where: 'unit',
+        what: says('fault.table.unit-twice', { unit: unit.name, site: site.site.name }),
+        allowed: says('fault.twice.name-allowed'),
+      })
       return
     }
     if (unit && entry.units.length === siteImportMost.units) {
-      faults.push({ row, where: 'unit', what: `“${site.site.name}” has more units than a site may`, allowed: `at most ${siteImportMost.units}` })
+      faults.push({
+        row,
+        where: 'unit',
+        what: says('fault.table.too-many-units', { site: site.site.name }),
+        allowed: says('fault.schema.bound', { is: 'most', figure: { n: siteImportMost.units } }),
+      })
       return
     }
     if (unit) entry.units.push(unit)

@@ -1,6 +1,6 @@
 // What the van holds of each product, what came and went, what to buy, and what a day needs.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { amountUpTo, identifier } from '../quantities/index.ts'
 import { daySchema } from './records.ts'
 import { sentenceSchema } from '../words/index.ts'

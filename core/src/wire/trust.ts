@@ -1,6 +1,6 @@
 // What an owner can look up of who did what, and which other programs get in.
 import { z } from 'zod'
-import { closed } from '../faults/index.ts'
+import { closed } from '../schemas/index.ts'
 import { shownName } from '../quantities/index.ts'
 import { daySchema } from './records.ts'
 
@@ -21,6 +21,7 @@ export const auditKinds = [
   'security-changed',
   'labels-changed',
   'house-rules-changed',
+  'wording-changed',
   'token-made',
   'token-ended',
   'calendar-made',

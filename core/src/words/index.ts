@@ -13,8 +13,11 @@ export {
   type Sentence,
   type Value,
   type Values,
+  type ValuesOf,
 } from './message.ts'
 export type { Quantity } from './quantity.ts'
 export { sayIn, type Catalogue, type Say } from './renderer.ts'
+export { kindOfWordable, wordableKinds, worded, type WordableKind, type Wording } from './wording.ts'
 export { tell, tellBeside, toldSchema, type Told } from './told.ts'
-export { catalogueOf, languages, type Language } from './languages.ts'
+export { languageNames, languages } from './folders.ts'
+export { catalogueOf, firstOf, languageOf, type Language } from './languages.ts'

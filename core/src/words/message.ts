@@ -36,7 +36,8 @@ declare const asksFor: unique symbol
 export type Text<V> = string & { readonly [asksFor]: V }
 /** Declares which values a text of the English catalogue has; a plain string has none. */
 export const text = <V>(words: string): Text<V> => words as Text<V>
-type ValuesOf<K extends Key> = English[K] extends Text<infer V extends Values> ? [values: V] : []
+/** What a text of the catalogue has to be given, as the rest of a call. */
+export type ValuesOf<K extends Key> = English[K] extends Text<infer V extends Values> ? [values: V] : []
 
 /** A message: the key of a text, and the values that it asks for. Neither a key that is not there nor a value too few compiles. */
 export function says<K extends Key>(key: K, ...[values]: ValuesOf<K>): Message {
@@ -47,7 +48,10 @@ export function says<K extends Key>(key: K, ...[values]: ValuesOf<K>): Message {
 export const joined = (list: Joined): Message => says('names.joined', { list })
 
 /** The name of something that goes by an id of its own: by its key, where the catalogue has one; a test walks all that there are. */
-export const nameOf = (group: 'component' | 'fastener' | 'cause' | 'item' | 'surroundings' | 'school' | 'choice', id: string): Message => ({
+export const nameOf = (
+  group: 'component' | 'fastener' | 'cause' | 'item' | 'surroundings' | 'school' | 'schoolSentence' | 'choice',
+  id: string,
+): Message => ({
   key: `names.${group}.${id}` as Key,
 })
 
@@ -67,6 +71,7 @@ const longest = 2000
 const mostSaid = 200
 /** Messages in messages: deeper than the core ever puts them. */
 const deepest = 12
+const dates = ['day', 'month', 'monthAlone'] as const
 const lists = ['and', 'or', 'comma', 'semicolon', 'sentences', 'allOf', 'anyOf'] as const
 /** Whether something that came from outside is a value, its own values included. */
 function isValue(value: unknown, depth = 0): boolean {
@@ -78,7 +83,7 @@ function isValue(value: unknown, depth = 0): boolean {
   if (entries.length !== 1) return false
   if (name === 'lower') return isValue(own, depth + 1)
   if (lists.some((how) => how === name)) return Array.isArray(own) && own.length <= mostSaid && own.every((one) => isValue(one, depth + 1))
-  return typeof own === 'number' || (name === 'day' && typeof own === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(own))
+  return typeof own === 'number' || (dates.some((date) => date === name) && typeof own === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(own))
 }
 function isMessageWhole(value: object, depth: number): boolean {
   const { key, values = {}, ...rest } = value as { key?: unknown; values?: unknown }
@@ -101,8 +106,8 @@ export const messageSchema = z
       .optional(),
   })
   .refine((message) => isMessageWhole(message, 0), {
-    error: 'a value of this message is none',
-    params: { allowed: 'a text, a number, a quantity as { "L": 0.012 }, a message, or a list of them' },
+    error: 'fault.message.value',
+    params: { what: says('fault.message.value'), allowed: says('fault.message.value-allowed', { form: '{ "L": 0.012 }' }) },
   }) as unknown as z.ZodType<Message>
 
 const sentenceSchemas = new WeakSet<object>()

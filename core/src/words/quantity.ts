@@ -1,5 +1,5 @@
 // How is a quantity read? The core has it in SI; a person reads it in their own unit, the smaller one where that reads better.
-import { dayWords, durationWords, figureWords, moneyWords, quantityWords, type Measures, type SiUnit } from '../quantities/index.ts'
+import { dayWords, monthWords, durationWords, figureWords, moneyWords, quantityWords, type Measures, type SiUnit } from '../quantities/index.ts'
 
 /** Units in which the core states a quantity, and what each is called in the catalogue's texts where no person reads it otherwise. */
 const asStated = {
@@ -18,8 +18,10 @@ const asStated = {
 const read = { L: 'L', LMin: 'L/min', LH: 'L/h', C: '°C', K: 'K', M3h: 'm³/h', Kw: 'kW' } as const satisfies Record<string, SiUnit>
 type Figures = keyof typeof asStated | keyof typeof read | 'min' | 'h' | 'weeks' | 'days' | 'share' | 'money' | 'n'
 
-/** One figure with its unit as the name: `{ L: 0.012 }`, `{ C: -5 }`; `share` 0.35 is 35 %, `money` is in the firm's, `day` is a date as 2027-03-01. */
-export type Quantity = { [U in Figures]: { readonly [K in U]: number } }[Figures] | { readonly day: string }
+/** One figure with its unit as the name: `{ L: 0.012 }`, `{ C: -5 }`; `share` 0.35 is 35 %, `money` is in the firm's, `day` is a date as 2027-03-01; `month` is the month
+ * of such a date, `monthAlone` without its year. */
+export type Quantity =
+  { [U in Figures]: { readonly [K in U]: number } }[Figures] | { readonly day: string } | { readonly month: string } | { readonly monthAlone: string }
 
 export interface Reader {
   /** By which dates, figures and lists are written: BCP 47. */
@@ -36,6 +38,8 @@ const isOf = <T extends object>(names: T, unit: PropertyKey): unit is keyof T =>
  */
 export function quantityIn(quantity: Quantity, { locale, measures, currency }: Reader, span: (unit: Span, count: number) => string): string {
   if ('day' in quantity) return dayWords(quantity.day, locale)
+  if ('month' in quantity) return monthWords(quantity.month, locale)
+  if ('monthAlone' in quantity) return monthWords(quantity.monthAlone, locale, false)
   const [[unit, value]] = Object.entries(quantity) as [[Figures, number]]
   if (isOf(read, unit)) return quantityWords(value, read[unit], measures, locale)
   if (isOf(asStated, unit)) return `${figureWords(value, locale)} ${asStated[unit]}`

@@ -7,7 +7,7 @@ import { emptyUnitState, happeningInWords, type Happening } from '../run/index.t
 import { causes } from '../lookover/index.ts'
 import { jobOf } from '../tests/judge/generator.ts'
 import { families, componentsOf, knownDesign } from '../units/index.ts'
-import { english } from './en/index.ts'
+import { catalogue as english } from './en/index.ts'
 import {
   catalogueOf,
   joined,
@@ -24,11 +24,11 @@ import {
 } from './index.ts'
 
 const rooms = join(__dirname, '..')
-/** All that the core's code says, but for the catalogues themselves. */
-const code = readdirSync(rooms, { recursive: true, encoding: 'utf8' })
-  .filter((name) => name.endsWith('.ts') && !name.includes('words/e') && !name.endsWith('.test.ts'))
-  .map((name) => readFileSync(join(rooms, name), 'utf8'))
-  .concat(readFileSync(join(rooms, '../../server/src/quotes/doings.ts'), 'utf8'))
+/** All code that says something, but for the catalogues themselves. */
+const code = [rooms, join(rooms, '../../server/src'), join(rooms, '../../web/src')]
+  .flatMap((house) => readdirSync(house, { recursive: true, encoding: 'utf8' }).map((name) => join(house, name)))
+  .filter((name) => /\.(ts|vue)$/.test(name) && !/words\/e[ns]\//.test(name) && !name.endsWith('.test.ts'))
+  .map((name) => readFileSync(name, 'utf8'))
   .join('\n')
 
 /** Values that a text asks for, by name, and whether it counts by them; inside of plurals and selections too. */

@@ -62,6 +62,7 @@ async function select<Row>(query: string, value: string): Promise<Row[]> {
 async function launch(
   database: string,
   files: string,
+  pages: string,
   port: number,
   hear: (line: string) => void,
   shiftMs = 0,
@@ -76,7 +77,7 @@ async function launch(
       YASTIK_PORT: String(port),
       YASTIK_DB_NAME: database,
       YASTIK_FILES: files,
-      YASTIK_WEB_ROOT: join(root, 'web/dist'),
+      YASTIK_WEB_ROOT: pages,
       YASTIK_DEMO: '@yastik/stand-ins/demo',
       YASTIK_INSTRUMENTS: '@yastik/stand-ins/instruments',
       YASTIK_MESSAGES: '@yastik/stand-ins/messages',
@@ -98,7 +99,10 @@ const ended = (child: ChildProcess, signal: NodeJS.Signals): Promise<unknown> =>
   return exit
 }
 
-export async function startApp(): Promise<RunningApp> {
+export const builtPages = join(root, 'web/dist')
+
+/** @param pages the interface that is served, where it is not the one that was built */
+export async function startApp(pages = builtPages): Promise<RunningApp> {
   const name = `yastik_${randomBytes(6).toString('hex')}`
   await inDatabase(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
   const files = mkdtempSync(join(tmpdir(), 'yastik-files-'))
@@ -107,13 +111,13 @@ export async function startApp(): Promise<RunningApp> {
   const hear = (line: string) => {
     if (isTrouble(line)) trouble.push(line)
   }
-  let running = await launch(name, files, 0, hear)
+  let running = await launch(name, files, pages, 0, hear)
   const { port } = running
   let shiftMs = 0
   const app: RunningApp = {
     base: `http://127.0.0.1:${port}`,
     kill: async () => void (await ended(running.child, 'SIGKILL')),
-    revive: async () => void (running = await launch(name, files, port, hear, shiftMs)),
+    revive: async () => void (running = await launch(name, files, pages, port, hear, shiftMs)),
     moveClock: async (minutes) => {
       shiftMs += minutes * 60_000
       const moved = new Promise((resolve) => running.child.once('message', resolve))

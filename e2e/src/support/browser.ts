@@ -235,7 +235,7 @@ export async function signIn(sheet: Sheet, name: string, password: string): Prom
   await sheet.driver.get(`${sheet.base}/sign-in`)
   await type(sheet, 'input[name="sign-in"]', name)
   await type(sheet, 'input[name="password"]', password)
-  await clickText(sheet, 'Sign in')
+  await click(sheet, 'form button[type="submit"]')
   await find(sheet, 'header.strip')
 }
 

@@ -1,5 +1,5 @@
 // Everything that can be seen: each view, with what can be opened on it, for whoever walks them all.
-import { click, clickText, find, type Sheet } from './browser.ts'
+import { click, find, type Sheet } from './browser.ts'
 
 export interface Sight {
   readonly name: string
@@ -27,7 +27,7 @@ export const sights: readonly Sight[] = [
     path: '/',
     shows: 'a.unit',
     open: async (sheet) => {
-      await clickText(sheet, 'Move or cancel')
+      await click(sheet, '[data-move-visit]')
       await find(sheet, '[data-job-move] [data-crew]')
     },
   },
@@ -54,7 +54,7 @@ export const sights: readonly Sight[] = [
     path: '/sites/new',
     shows: '[data-site-form]',
     open: async (sheet) => {
-      await clickText(sheet, 'Save the site')
+      await click(sheet, '[data-save-site]')
       await find(sheet, '.wrong')
     },
   },
@@ -65,7 +65,7 @@ export const sights: readonly Sight[] = [
     shows: 'tbody tr',
     open: async (sheet) => {
       await firstSite(sheet)
-      await clickText(sheet, 'Add a unit')
+      await click(sheet, '[data-add-unit]')
       await find(sheet, '[data-unit-form]')
     },
   },
@@ -94,7 +94,7 @@ export const sights: readonly Sight[] = [
     path: 'JOB/crew',
     shows: '[data-crew-timeline]',
     open: async (sheet) => {
-      await clickText(sheet, 'As a list')
+      await click(sheet, '#tab-list')
       await find(sheet, '[data-crew-tasks] tbody tr')
     },
   },
@@ -140,7 +140,7 @@ export const sights: readonly Sight[] = [
     path: '/logbook/due',
     shows: '[data-due-visits] table',
     open: async (sheet) => {
-      await clickText(sheet, 'By unit')
+      await click(sheet, '#tab-units')
       await find(sheet, '[data-due] table')
     },
   },
@@ -151,8 +151,8 @@ export const sights: readonly Sight[] = [
     path: '/stores',
     shows: '[data-mix]',
     open: async (sheet) => {
-      await clickText(sheet, 'Write a label down')
-      await clickText(sheet, 'Save the label')
+      await click(sheet, '[data-write-label]')
+      await click(sheet, '[data-save-label]')
       await find(sheet, '.wrong')
     },
   },
@@ -177,6 +177,15 @@ export const sights: readonly Sight[] = [
     },
   },
   { name: 'house rules', path: '/house-rules', shows: '[data-school]' },
+  {
+    name: 'own wording',
+    path: '/house-rules/wording',
+    shows: '[data-wording]',
+    open: async (sheet) => {
+      await click(sheet, '[data-wording="letters.reminder.head"] [data-edit-wording]')
+      await find(sheet, '[data-wording-preview]')
+    },
+  },
   { name: 'people', path: '/house-rules/people', shows: '[data-person]' },
   {
     name: 'somebody new',

@@ -1,7 +1,7 @@
 // What a technician does again and again.
 import { click, exists, expectText, find, type, waitUntil, type Sheet } from './browser.ts'
 import { moveClock } from './clock.ts'
-import { follow, isAt } from './places.ts'
+import { isAt } from './places.ts'
 import { By } from 'selenium-webdriver'
 
 /** Grades a part: its call-out on the drawing, then the scale. */
@@ -35,7 +35,8 @@ export async function takeReadings(sheet: Sheet, when: 'before' | 'after', readi
   await isAt(sheet, 'proof')
   for (const [name, value] of Object.entries(readings)) await type(sheet, `[data-readings="${when}"] input[name="${name}"]`, value)
   await click(sheet, `[data-readings="${when}"] button[type="submit"]`)
-  await follow(sheet, 'At the unit')
+  await click(sheet, 'a[href$="/at-the-unit"]')
+  await isAt(sheet, 'at-the-unit')
 }
 
 /** Leaves the step that is shown out, with a reason. */

@@ -91,7 +91,18 @@ describe('sign-in', () => {
       payload: { signIn: 'owner-a' },
     })
     expect(answer.statusCode).toBe(422)
-    expect(answer.json().lines).toEqual([{ where: 'password', what: 'this is missing', allowed: 'a string' }])
+    expect(answer.json()).toMatchObject({
+      sentence: 'Something in what was sent does not hold up.',
+      message: { key: 'fault.does-not-hold-up' },
+      lines: [
+        {
+          where: 'password',
+          what: 'this is missing',
+          allowed: 'a string',
+          messages: { what: { key: 'fault.schema.missing' }, allowed: { key: 'fault.schema.string' } },
+        },
+      ],
+    })
   })
 })
 
@@ -152,10 +163,23 @@ describe('units of measure', () => {
   })
 })
 
+describe('the language', () => {
+  it('is a person’s own, that of the device until they choose, and only what there is', async () => {
+    const [owner, technician] = [await signedIn(house.app, 'owner-a'), await signedIn(house.app, 'technician-a')]
+    expect((await owner('GET', '/api/session')).json().language).toBeNull()
+    expect((await owner('PUT', '/api/session/language', { language: 'es' })).json().language).toBe('es')
+    expect((await owner('GET', '/api/session')).json().language).toBe('es')
+    expect((await technician('GET', '/api/session')).json().language).toBeNull()
+    const wrong = await owner('PUT', '/api/session/language', { language: 'xx' })
+    expect([wrong.statusCode, wrong.json().lines[0]]).toMatchObject([422, { where: 'language', allowed: '"en", "es"' }])
+  })
+})
+
 describe('every other route', () => {
   it.each([
     ['GET', '/api/session'],
     ['PUT', '/api/session/measures'],
+    ['PUT', '/api/session/language'],
     ['GET', '/api/today?day=2026-05-01'],
     ['GET', '/api/sites'],
     ['POST', '/api/sites'],

@@ -1,6 +1,9 @@
 // Signing in and out, and what a person does about their own password, second factor and sessions.
-import { Fault } from '@yastik/core/faults'
+import { stored } from '@yastik/core/wire'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import type { Measures } from '@yastik/core/quantities'
+import type { Language } from '@yastik/core/words'
 import Bowser from 'bowser'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
@@ -24,7 +27,7 @@ export interface From {
 /** Program and system, as a person speaks of them. */
 function deviceOf({ agent }: From): string {
   const { browser, os } = Bowser.parse(agent || 'unknown')
-  return [browser.name || 'Some program', ...(os.name ? [`on ${os.name}`] : [])].join(' ').slice(0, 200)
+  return [browser.name || stored.someProgram, ...(os.name ? [os.name] : [])].join(', ').slice(0, 200)
 }
 
 export interface SignedIn {
@@ -68,7 +71,7 @@ export async function signIn(
   // Tries count whatever comes of them: they are no part of a doing that may be taken back.
   await takeTry(db, name, from.address)
   const known = await User.findOne({ where: { signIn: name } })
-  const fits = await verifyPassword(password, known?.passwordHash || (await (decoy ??= hashPassword('nobody has this password'))))
+  const fits = await verifyPassword(password, known?.passwordHash || (await (decoy ??= hashPassword('nobody-has-this-password'))))
   if (!known || known.endedAt || !known.passwordHash || !fits) {
     // Of a name that nobody has nothing is kept.
     if (known) await note(db, { user: known, address: from.address }, { what: 'sign-in-failed' })
@@ -83,7 +86,7 @@ export async function signIn(
     if (user.passwordHash !== known.passwordHash) throw new Fault('wrong-sign-in')
     if (user.secondFactor?.isSet) {
       const secondFactor = takeCode(user.secondFactor, code ?? '', Date.now())
-      if (!secondFactor) throw new Fault('wrong-sign-in', { sentence: 'This code does not fit, or was used already.' })
+      if (!secondFactor) throw new Fault('wrong-sign-in', { sentence: says('fault.people.code-used') })
       await user.update({ secondFactor }, { transaction: doing.transaction })
     }
     if (renewed !== undefined) await user.update({ passwordHash: renewed }, { transaction: doing.transaction })
@@ -100,7 +103,7 @@ export async function useCode(
   from: From,
 ): Promise<SignedIn> {
   await takeTry(db, name, from.address)
-  const wrong = () => new Fault('wrong-sign-in', { sentence: 'This name and code do not go together, or the code has run out.' })
+  const wrong = () => new Fault('wrong-sign-in', { sentence: says('fault.people.code-over') })
   const fits = ({ codeHash, codeUntil, endedAt }: User) =>
     codeHash === hashOfCode(code) && codeUntil !== null && codeUntil.getTime() > Date.now() && !endedAt
   const known = await User.findOne({ where: { signIn: name } })
@@ -111,7 +114,7 @@ export async function useCode(
     const user = await held(doing, known.id)
     if (!fits(user)) throw wrong()
     await user.update({ passwordHash, codeHash: null, codeUntil: null }, { transaction: doing.transaction })
-    await note(doing, { user, address: from.address }, { what: 'password-set', about: 'by a code' })
+    await note(doing, { user, address: from.address }, { what: 'password-set', about: stored.byCode })
     await endSessions(doing, user.id)
     return inBy(doing, user, from)
   })
@@ -146,17 +149,20 @@ export const endSessions = async ({ transaction }: Doing, userId: number, butId 
 /** @throws Fault `not-there` where it is no session of this person */
 export async function endSession({ transaction }: Doing, userId: number, id: string): Promise<void> {
   if ((await Session.destroy({ where: { userId, id }, transaction })) === 0)
-    throw new Fault('not-there', { lines: [{ where: 'id', what: 'you are not signed in there any more', allowed: 'one of your sessions' }] })
+    throw new Fault('not-there', { lines: [{ where: 'id', what: says('fault.people.session'), allowed: says('fault.people.session-allowed') }] })
 }
 
 export const setMeasures = async ({ transaction }: Doing, { id }: User, measures: Measures): Promise<void> =>
   void (await User.update({ measures }, { where: { id }, transaction }))
 
+export const setLanguage = async ({ transaction }: Doing, { id }: User, language: Language): Promise<void> =>
+  void (await User.update({ language }, { where: { id }, transaction }))
+
 /** Whoever took over a device that is signed in must not take over the person. @throws Fault `does-not-hold-up`, `too-often` */
 async function askPassword(db: Db, user: User, password: string, { address }: From): Promise<void> {
   await takeTry(db, user.signIn, address)
   if (!(await verifyPassword(password, user.passwordHash)))
-    throw new Fault('does-not-hold-up', { lines: [{ where: 'password', what: 'this is not your password', allowed: 'the one you sign in with' }] })
+    throw doesNotHoldUp('password', says('fault.people.password'), says('fault.people.password-allowed'))
   await giveBack(db, user.signIn, address)
 }
 
@@ -175,7 +181,7 @@ export async function changePassword(
   await db.change(async (doing) => {
     await (await held(doing, user.id)).update({ passwordHash }, { transaction: doing.transaction })
     await endSessions(doing, user.id, sessionId)
-    await note(doing, { user, address: from.address }, { what: 'password-set', about: 'their own' })
+    await note(doing, { user, address: from.address }, { what: 'password-set', about: stored.own })
   })
 }
 
@@ -185,7 +191,7 @@ export async function beginSecondFactor(db: Db, user: User, password: string, fr
   const secret = newSecret()
   await db.change(async (doing) => {
     const own = await held(doing, user.id)
-    if (own.secondFactor?.isSet) throw new Fault('in-use', { sentence: 'A second factor is set already. Take it off first.' })
+    if (own.secondFactor?.isSet) throw new Fault('in-use', { sentence: says('fault.people.factor-set') })
     await own.update({ secondFactor: { secret, isSet: false, lastStep: 0, recovery: [] } }, { transaction: doing.transaction })
   })
   return { secret, uri: uriOf(secret, user.signIn) }
@@ -195,12 +201,9 @@ export async function beginSecondFactor(db: Db, user: User, password: string, fr
 export async function confirmSecondFactor(db: Doing, actor: Actor, code: string): Promise<{ user: User; recoveryCodes: string[] }> {
   const user = await held(db, actor.user.id)
   const begun = user.secondFactor
-  if (!begun || begun.isSet) throw new Fault('in-use', { sentence: 'Begin anew: nothing waits for a code.' })
+  if (!begun || begun.isSet) throw new Fault('in-use', { sentence: says('fault.people.begin-anew') })
   const taken = takeCode(begun, code, Date.now())
-  if (!taken)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'code', what: 'this code does not fit', allowed: 'the six digits that the device shows now' }],
-    })
+  if (!taken) throw doesNotHoldUp('code', says('fault.people.code'), says('fault.people.code-allowed'))
   const recoveryCodes = newRecoveryCodes()
   const secondFactor = { ...taken, isSet: true, recovery: recoveryCodes.map(hashOfCode) }
   await note(db, actor, { what: 'second-factor-set' })

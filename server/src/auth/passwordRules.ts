@@ -1,5 +1,6 @@
 // Is a password hard enough to guess? Judged by lists of common ones and by how a guesser would go about it, not by kinds of signs.
-import { Fault } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp } from '@yastik/core/faults'
 import { ZxcvbnFactory } from '@zxcvbn-ts/core'
 import * as common from '@zxcvbn-ts/language-common'
 
@@ -17,7 +18,5 @@ export function checkPassword(password: string, near: readonly string[], where =
   judge ??= new ZxcvbnFactory({ dictionary: common.dictionary, graphs: common.adjacencyGraphs, maxLength: 64 })
   const words = near.flatMap((name) => [name, ...name.split(/[\s@._-]+/)]).filter((word) => word.length > 2)
   if (judge.check(password, words).score >= leastScore) return
-  throw new Fault('does-not-hold-up', {
-    lines: [{ where, what: 'this is easily guessed', allowed: 'what is on no list of common passwords and has no name in it: four words, say' }],
-  })
+  throw doesNotHoldUp(where, says('fault.people.guessed'), says('fault.people.guessed-allowed'))
 }

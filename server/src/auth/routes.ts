@@ -1,4 +1,5 @@
 // Sign in, sign out, who am I; one's own password, second factor and sessions; and what whoever is in needs to know of the server itself.
+import { stored } from '@yastik/core/wire'
 import type { HouseRules } from '@yastik/core/method'
 import { metric } from '@yastik/core/quantities'
 import { endpoints, type Me } from '@yastik/core/wire'
@@ -15,6 +16,7 @@ import {
   dropSecondFactor,
   endSession,
   endSessions,
+  setLanguage,
   setMeasures,
   signIn,
   useCode,
@@ -37,6 +39,7 @@ export function authRoutes(house: Db, secure: boolean, instruments: boolean) {
     firm: firm.name,
     place: placeOf(firm.houseRules),
     measures: user.measures ?? metric,
+    language: user.language ?? null,
     instruments,
     secondFactor: secondFactorOf(user, firm),
   })
@@ -76,15 +79,19 @@ export function authRoutes(house: Db, secure: boolean, instruments: boolean) {
     })
     changes(endpoints.endSession, async ({ db, params, user, actor }) => {
       await endSession(db, user.id, params.id)
-      await note(db, actor, { what: 'sessions-ended', about: 'one of their own' })
+      await note(db, actor, { what: 'sessions-ended', about: stored.oneSession })
     })
     changes(endpoints.endSessions, async ({ db, user, sessionId, actor }) => {
       await endSessions(db, user.id, sessionId)
-      await note(db, actor, { what: 'sessions-ended', about: 'their own but one' })
+      await note(db, actor, { what: 'sessions-ended', about: stored.otherSessions })
     })
     changes(endpoints.setMeasures, async ({ db, body, user, firm }) => {
       await setMeasures(db, user, body)
       return { ...meOf(user, firm), measures: body }
+    })
+    changes(endpoints.setLanguage, async ({ db, body, user, firm }) => {
+      await setLanguage(db, user, body.language)
+      return { ...meOf(user, firm), language: body.language }
     })
   }
 }

@@ -1,5 +1,6 @@
 // How often may somebody try to sign in? Counted in the database, so that all app processes count together, per account and address, and per
 // address: whoever guesses waits ever longer, and nobody else at the same address waits with them.
+import { says } from '@yastik/core/words'
 import { createHash } from 'node:crypto'
 import { Fault } from '@yastik/core/faults'
 import { v7 as newId } from 'uuid'
@@ -35,7 +36,7 @@ export async function takeTry(db: Db, signIn: string, address: string): Promise<
     const turn = await turnOf(db, bucket, limit, taker, now)
     if (turn.taker !== taker) {
       const waitS = Math.max(1, Math.ceil((turn.freeAtMs - now) / 1000))
-      throw new Fault('too-often', { sentence: `Too many tries. Wait ${waitS === 1 ? 'a second' : `${waitS} seconds`}.` })
+      throw new Fault('too-often', { sentence: says('fault.call.wait', { seconds: waitS }) })
     }
   }
 }

@@ -66,6 +66,13 @@ describe('a calendar that is fetched', () => {
     const jobId = entry.uid.replace(/^job-|@yastik$/g, '')
     expect(entry.component.getFirstPropertyValue('url')).toBe(`http://yastik.test/jobs/${jobId}/${unitId}/look-over`)
   })
+  it('speaks the language of whoever’s visits it shows', async () => {
+    const path = await pathOf(owner, ids.technician)
+    await technician('PUT', '/api/session/language', { language: 'es' })
+    expect((await entriesAt(path))[0].description).toBe('Limpieza\nLoft, 北側: unidad de pared\nCon Technician a, Owner a')
+    await technician('PUT', '/api/session/language', { language: 'en' })
+    expect((await entriesAt(path))[0].description).toContain('With Technician a')
+  })
   it('without a time is on its whole day', async () => {
     const whole = (await entriesAt(await pathOf(owner, null))).filter(({ startDate }) => startDate.isDate)
     expect(whole.map(({ startDate }) => startDate.toString())).toEqual([visitDay])

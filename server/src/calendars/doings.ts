@@ -1,5 +1,7 @@
 // Secret addresses of calendars: made for oneself, or by owners for whomever; kept as their hash, taken back at once.
-import { Fault } from '@yastik/core/faults'
+import { stored } from '@yastik/core/wire'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import { addressOf, endpoints, type CalendarForm, type CalendarRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
@@ -10,7 +12,7 @@ import { Calendar, User } from '../db/models.ts'
 import { calendarRecord, seenBy } from './queries.ts'
 
 /** What is said of it on record. */
-const about = (person: { readonly name: string } | null | undefined) => person?.name ?? 'the whole firm'
+const about = (person: { readonly name: string } | null | undefined) => person?.name ?? stored.wholeFirm
 
 /**
  * @throws Fault `not-allowed` where somebody who is no owner asks for others' visits, or for names of customers; `does-not-hold-up` for a
@@ -24,12 +26,9 @@ export async function makeCalendar(
 ): Promise<{ record: CalendarRecord; path: string }> {
   const { transaction } = db
   if (role !== 'owner' && (form.personId !== userId || form.showsContact))
-    throw new Fault('not-allowed', { sentence: 'You may have a calendar of your own visits, without names of customers. Your owner makes others.' })
+    throw new Fault('not-allowed', { sentence: says('fault.calendars.own-only') })
   const person = form.personId === null ? null : await User.findOne({ where: { id: form.personId, firmId, endedAt: null }, transaction })
-  if (form.personId !== null && !person)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'personId', what: 'nobody who gets in has this id', allowed: 'the id of a person of your firm' }],
-    })
+  if (form.personId !== null && !person) throw doesNotHoldUp('personId', says('fault.calendars.nobody'), says('fault.calendars.nobody-allowed'))
   const secret = newToken()
   const { id } = await Calendar.create({ id: newId(), firmId, userId, ...form, secretHash: hashOf(secret), madeAt: new Date() }, { transaction })
   await note(db, actor, { what: 'calendar-made', about: about(person), after: { showsContact: form.showsContact } })

@@ -1,14 +1,14 @@
 // Visits and due days for other people's calendars: iCalendar (RFC 5545), one UID per thing for as long as it lives.
 import { standardWork } from '@yastik/core/plan'
 import { momentAt } from '@yastik/core/quantities'
-import { familyNames } from '@yastik/core/units'
+import { familyName } from '@yastik/core/units'
 import { cleaningOf } from '@yastik/core/upkeep'
+import { says, type Message, type Say } from '@yastik/core/words'
 import ical, { ICalCalendarMethod, ICalEventBusyStatus, ICalEventStatus, ICalEventTransparency, type ICalCalendar } from 'ical-generator'
 import { Op } from 'sequelize'
 import { dayMs, dayOf } from '../days.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { DueDay, Job, JobUnit, Quote, User, type Firm, type Unit } from '../db/models.ts'
-import { sayFor } from '../words.ts'
 
 /** Visits that were closed longer ago are left out. */
 const keptDays = 90
@@ -23,7 +23,7 @@ const roundedMin = 15
 /** What a customer is visited for; filters are looked after by the customer. */
 const visitedFor = ['deep-clean', 'light-clean', 'pan-treatment'] as const
 type VisitedFor = (typeof visitedFor)[number]
-const words: Record<VisitedFor, string> = { 'deep-clean': 'Deep clean', 'light-clean': 'Light clean', 'pan-treatment': 'Pan treatment' }
+const workName = (what: VisitedFor): Message => says(`server.calendar.${what}`)
 
 export interface CalendarView {
   /** Where the interface is: each entry leads to what it is about. */
@@ -34,6 +34,8 @@ export interface CalendarView {
   readonly showsContact?: boolean
   /** Whether it says what falls due as well. */
   readonly showsDues?: boolean
+  /** In the language of whoever reads it. */
+  readonly say: Say
 }
 
 /** Visits of a firm, or of one of its people, and what falls due where that is asked for. */
@@ -55,7 +57,7 @@ function timeOf({ onDate, startMin }: Job, minutes: () => number, { houseRules }
   return { start: new Date(startMs), end: new Date(startMs + Math.max(roundedMin, minutes()) * 60_000) }
 }
 
-async function addVisits(calendar: ICalCalendar, firm: Firm, nowMs: number, { home, personId, showsContact }: CalendarView): Promise<void> {
+async function addVisits(calendar: ICalCalendar, firm: Firm, nowMs: number, { home, personId, showsContact, say }: CalendarView): Promise<void> {
   const all = await Job.findAll({
     where: { firmId: firm.id, onDate: { [Op.gte]: dayOf(nowMs - keptDays * dayMs, firm) } },
     include: ['site', { association: 'jobUnits', include: ['unit'] }],
@@ -82,11 +84,13 @@ async function addVisits(calendar: ICalCalendar, firm: Firm, nowMs: number, { ho
       summary: `${site?.name ?? ''}: ${units.map(({ name }) => name).join(', ')}`,
       location: site?.form.address ?? '',
       description: [
-        job.closed && !job.cancelledAt ? 'Handed over.' : what,
-        ...units.map(({ name, family }) => `${name}: ${familyNames[family]}`),
-        `With ${crewIds.map((id) => names.get(id) ?? '').join(', ')}`,
-        ...(firstName ? [`Ask for ${firstName}`] : []),
-      ].join('\n'),
+        job.closed && !job.cancelledAt ? says('server.calendar.handed-over') : what,
+        ...units.map(({ name, family }) => says('server.calendar.unit', { unit: name, family: familyName(family) })),
+        says('server.calendar.with', { people: { comma: crewIds.map((id) => names.get(id) ?? '') } }),
+        ...(firstName ? [says('server.calendar.ask-for', { name: firstName })] : []),
+      ]
+        .map(say)
+        .join('\n'),
       status: job.cancelledAt ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
     })
   }
@@ -98,7 +102,6 @@ async function workAt(jobs: readonly Job[], firm: Firm) {
   const quoted = new Map(quotes.map(({ jobId, chosen, body }) => [jobId, body.options.find(({ key }) => key === chosen)]))
   const unitIds = [...new Set(jobs.flatMap(({ jobUnits = [] }) => jobUnits.map(({ unitId }) => unitId)))]
   const dues = groupBy(await DueDay.findAll({ where: { firmId: firm.id, unitId: { [Op.in]: unitIds } } }), ({ unitId }) => unitId)
-  const say = sayFor(firm)
   const usual = new Map<string, number>()
   const minutesOf = ({ family }: Unit, what: 'deep-clean' | 'light-clean') => {
     const key = `${family} ${what}`
@@ -112,7 +115,7 @@ async function workAt(jobs: readonly Job[], firm: Firm) {
     const option = quoted.get(id)
     const deepest = cleanings.includes('deep-clean') ? 'deep-clean' : cleanings.find((cleaning) => cleaning !== undefined)
     return {
-      what: option ? say(option.name) : deepest ? words[deepest] : 'Cleaning',
+      what: option ? option.name : deepest ? workName(deepest) : says('server.calendar.cleaning'),
       minutes: () => {
         const hands = option?.handsMin ?? units.reduce((sum, unit, at) => sum + minutesOf(unit, cleanings[at] ?? 'light-clean'), 0)
         return Math.ceil(hands / roundedMin) * roundedMin
@@ -129,7 +132,7 @@ export function firstNameIn(contact: string): string | undefined {
   return titles.test(said) ? undefined : /^\p{L}[\p{L}\p{M}'’-]*/u.exec(said)?.[0]
 }
 
-async function addDues(calendar: ICalCalendar, firm: Firm, nowMs: number, { home }: CalendarView): Promise<void> {
+async function addDues(calendar: ICalCalendar, firm: Firm, nowMs: number, { home, say }: CalendarView): Promise<void> {
   const dues = await DueDay.findAll({
     where: { firmId: firm.id, what: { [Op.in]: [...visitedFor] }, dueOn: { [Op.lte]: dayOf(nowMs + aheadDays * dayMs, firm) } },
     include: [{ association: 'unit', include: ['site'] }],
@@ -152,9 +155,14 @@ async function addDues(calendar: ICalCalendar, firm: Firm, nowMs: number, { home
       stamp: new Date(nowMs),
       ...(moved.length > 0 ? { lastModified: new Date(Math.max(...moved)) } : {}),
       url: `${home}/sites/${unit.siteId}`,
-      summary: `Due: ${words[what as VisitedFor]}, ${unit.name} (${unit.site.name})`,
+      summary: say(says('server.calendar.due', { work: workName(what as VisitedFor), unit: unit.name, site: unit.site.name })),
       location: unit.site.form.address,
-      description: `${unit.name}: ${familyNames[unit.family]}\n${lowOn && highOn ? `Between ${lowOn} and ${highOn}, by forecast.` : 'By rule.'}`,
+      description: [
+        says('server.calendar.unit', { unit: unit.name, family: familyName(unit.family) }),
+        lowOn && highOn ? says('server.calendar.between', { low: { day: lowOn }, high: { day: highOn } }) : says('server.calendar.by-rule'),
+      ]
+        .map(say)
+        .join('\n'),
       status: ICalEventStatus.TENTATIVE,
       transparency: ICalEventTransparency.TRANSPARENT,
       busystatus: ICalEventBusyStatus.FREE,

@@ -1,4 +1,5 @@
 // Calendars that other programs fetch by themselves.
+import { sayToPerson } from '../words.ts'
 import { Fault } from '@yastik/core/faults'
 import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
@@ -20,10 +21,11 @@ export const calendarRoutes =
       const own = await calendarAt(params.secret)
       if (!own) throw new Fault('not-there')
       const { firm, calendar } = own
-      const { personId, showsContact } = calendar
+      const { personId, showsContact, person, user } = calendar
+      const say = await sayToPerson(person ?? user, firm)
       return reply
         .header('content-type', 'text/calendar; charset=utf-8')
         .header('content-disposition', 'inline; filename="visits.ics"')
-        .send(await calendarOf(firm, Date.now(), { home: homeOf(request), showsContact, ...(personId === null ? {} : { personId }) }))
+        .send(await calendarOf(firm, Date.now(), { home: homeOf(request), showsContact, say, ...(personId === null ? {} : { personId }) }))
     })
   }

@@ -1,4 +1,6 @@
 // A customer is erased on request; what was kept long enough goes by itself. Readings stay, without a name.
+import { inEnglish } from '../words.ts'
+import { says } from '@yastik/core/words'
 import type { JobEvent } from '@yastik/core/run'
 import { plainAddress, type Retention } from '@yastik/core/wire'
 import { Op } from 'sequelize'
@@ -53,7 +55,7 @@ export async function eraseCustomer(db: Doing, siteId: string, version: number, 
   const site = await holdOwn(db, Site, 'site', siteId, firmId)
   checkVersion(site, version)
   const { reminders, access: _, ...form } = site.form
-  const name = `Erased customer ${siteId.slice(-6)}`
+  const name = inEnglish(says('server.erased-customer', { id: siteId.slice(-6) }))
   const anonymous = { ...form, site: { ...form.site, name }, address: '', contact: '' }
   await site.update({ name, form: anonymous, version: version + 1, savedBy: actor.user.name }, { transaction })
   const jobIds = (await Job.findAll({ where: { siteId }, attributes: ['id'], transaction })).map(({ id }) => id)

@@ -1,10 +1,18 @@
 // One thing of a firm by its id, or the fault that it is not there.
+import { says } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import type { Includeable, Model, ModelStatic, WhereOptions } from 'sequelize'
 import type { Db, Doing } from './database.ts'
 
-export const notThere = (what: string, id: string): Fault =>
-  new Fault('not-there', { lines: [{ where: 'id', what: `there is no ${what} ${id}`, allowed: `the id of a ${what} of your firm` }] })
+/** What there is one of by its id. */
+type RecordName = 'site' | 'unit' | 'job' | 'person' | 'quote' | 'message' | 'import' | 'token' | 'calendar' | 'photograph'
+
+export function notThere(of: RecordName, id: string): Fault {
+  const what = says(`fault.record.${of}`)
+  return new Fault('not-there', {
+    lines: [{ where: 'id', what: says('fault.call.none', { what, id }), allowed: says('fault.call.none-allowed', { what }) }],
+  })
+}
 
 const ofFirm = <M extends Model>(id: string, firmId: number) => ({ id, firmId }) as unknown as WhereOptions<M>
 
@@ -12,7 +20,7 @@ const ofFirm = <M extends Model>(id: string, firmId: number) => ({ id, firmId })
 export async function findOwn<M extends Model>(
   db: Db,
   model: ModelStatic<M>,
-  what: string,
+  what: RecordName,
   id: string,
   firmId: number,
   include: Includeable[] = [],
@@ -23,7 +31,7 @@ export async function findOwn<M extends Model>(
 }
 
 /** The same, held until the doing ends, so that two come one after the other. @throws Fault `not-there` */
-export async function holdOwn<M extends Model>(db: Doing, model: ModelStatic<M>, what: string, id: string, firmId: number): Promise<M> {
+export async function holdOwn<M extends Model>(db: Doing, model: ModelStatic<M>, what: RecordName, id: string, firmId: number): Promise<M> {
   const row = await model.findOne({ where: ofFirm<M>(id, firmId), transaction: db.transaction, lock: db.transaction.LOCK.UPDATE })
   if (!row) throw notThere(what, id)
   return row

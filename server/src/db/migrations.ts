@@ -287,6 +287,16 @@ export const migrations: readonly Migration[] = [
     up: ['ALTER TABLE jobs ADD INDEX of_site (site_id, closed, on_date)'],
     down: ['ALTER TABLE jobs ADD INDEX site_id (site_id), DROP INDEX of_site'],
   },
+  {
+    name: '2026-11-28-language-of-a-person',
+    up: ['ALTER TABLE users ADD COLUMN language VARCHAR(20) NULL'],
+    down: ['ALTER TABLE users DROP COLUMN language'],
+  },
+  {
+    name: '2026-11-28-a-firms-own-words',
+    up: ["ALTER TABLE firms ADD COLUMN wording LONGTEXT NOT NULL DEFAULT '{}', ADD COLUMN wording_version INT NOT NULL DEFAULT 1"],
+    down: ['ALTER TABLE firms DROP COLUMN wording_version, DROP COLUMN wording'],
+  },
 ]
 
 /** All of them, in the order in which they run. */

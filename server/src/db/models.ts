@@ -4,6 +4,7 @@ import type { Equipment, Product } from '@yastik/core/products'
 import type { Measures } from '@yastik/core/quantities'
 import type { FirmRates } from '@yastik/core/upkeep'
 import type { CrewRecord, Retention } from '@yastik/core/wire'
+import type { Language, Wording } from '@yastik/core/words'
 import {
   DataTypes,
   Model,
@@ -29,6 +30,9 @@ export class Firm extends Model<InferAttributes<Firm>, InferCreationAttributes<F
   declare name: string
   declare houseRules: HouseRules
   declare houseRulesVersion: CreationOptional<number>
+  /** What is said to customers in the firm's own words. */
+  declare wording: CreationOptional<Wording>
+  declare wordingVersion: CreationOptional<number>
   declare products: Product[]
   declare equipment: Equipment[]
   declare storesVersion: CreationOptional<number>
@@ -49,6 +53,8 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   declare trained: NonNullable<CrewRecord['trained']>
   /** Units that this person reads in; null is metric. */
   declare measures: CreationOptional<Measures | null>
+  /** That this person reads; null is as their device is set. */
+  declare language: CreationOptional<Language | null>
   /** Since when they get in no more; what they did stays. */
   declare endedAt: CreationOptional<Date | null>
   declare liftKg: CreationOptional<number | null>
@@ -92,6 +98,8 @@ export function defineModels(sequelize: Sequelize): void {
       name: text(120),
       houseRules: json<Firm>('houseRules'),
       houseRulesVersion: { ...whole(), defaultValue: 1 },
+      wording: { ...(json<Firm>('wording') as object), defaultValue: '{}' } as ModelAttributes<Firm>[string],
+      wordingVersion: { ...whole(), defaultValue: 1 },
       products: json<Firm>('products'),
       equipment: json<Firm>('equipment'),
       storesVersion: { ...whole(), defaultValue: 1 },
@@ -111,6 +119,7 @@ export function defineModels(sequelize: Sequelize): void {
       passwordHash: text(300),
       trained: json<User>('trained'),
       measures: { ...(json<User>('measures') as object), allowNull: true } as ModelAttributes<User>[string],
+      language: { type: DataTypes.STRING(20), allowNull: true },
       endedAt: { type: DataTypes.DATE(3), allowNull: true },
       liftKg: { type: DataTypes.DOUBLE, allowNull: true },
       lastSeenAt: { type: DataTypes.DATE, allowNull: true },

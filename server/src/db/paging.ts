@@ -1,5 +1,6 @@
 // Lists page by page: how many entries a page has, and where the next begins: after what the page before ended with, written as one mark.
-import { Fault } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp } from '@yastik/core/faults'
 
 /** Entries of a page. */
 export const pageSize = 50
@@ -28,9 +29,7 @@ export function readMark(mark: string, count: number, holdsUp: (parts: readonly 
   const all = mark.split('~')
   const parts = [all.slice(0, all.length - count + 1).join('~'), ...all.slice(all.length - count + 1)]
   if (all.length < count || parts.slice(1).some((part) => part === '' || !isPlain(part)) || !holdsUp(parts))
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'after', what: `“${mark.slice(0, 80)}” is no page mark`, allowed: 'the `next` of the page before' }],
-    })
+    throw doesNotHoldUp('after', says('fault.call.no-mark', { mark: mark.slice(0, 80) }), says('fault.call.no-mark-allowed'))
   return parts
 }
 /** Ids and words are ASCII: a column of them compares with nothing else. */

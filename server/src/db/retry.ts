@@ -1,4 +1,5 @@
 // What is done once more when the database turned it down for the sake of others, or was gone for a moment?
+import { says } from '@yastik/core/words'
 import { setTimeout as pause } from 'node:timers/promises'
 import { Fault } from '@yastik/core/faults'
 import { ConnectionAcquireTimeoutError, ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize'
@@ -25,7 +26,6 @@ const patienceMs = 5000
 const mostTriesAway = 6
 const firstWaitMs = 15
 const longestWaitMs = 400
-const hereAlready = 'Something of this is here already under the same id.'
 
 /** What is there twice by a race is there once when one looks again; where it stays so, it was no race. */
 const mostTriesAtOneId = 2
@@ -58,7 +58,8 @@ export async function repeated<Result>(attempt: () => Promise<{ commit: () => Pr
       await commit()
       return result
     } catch (error) {
-      if (error instanceof UniqueConstraintError && ++collisions >= mostTriesAtOneId) throw new Fault('in-use', { sentence: hereAlready })
+      if (error instanceof UniqueConstraintError && ++collisions >= mostTriesAtOneId)
+        throw new Fault('in-use', { sentence: says('fault.call.id-taken') })
       const mayRepeat =
         error instanceof UniqueConstraintError ||
         isTurnedDown(error) ||

@@ -1,5 +1,6 @@
 // How do events get into the log? All of a batch that holds up; the answer comes after the commit; sending twice does nothing.
-import { linesOf, sayFaultLine } from '@yastik/core/faults'
+import { joined, says, type Message, type Sentence } from '@yastik/core/words'
+import { faultLine, linesOf } from '@yastik/core/faults'
 import { eventSchema, photoIdOf, timeOf, type JobEvent } from '@yastik/core/run'
 import type { EventReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
@@ -27,14 +28,14 @@ export async function storeEvents(db: Doing, jobId: string, user: User, sent: re
   })
   const missing = await photosMissing(db, read, job)
   const isMissing = ({ happening }: JobEvent) => missing.has(photoIdOf(happening) ?? '')
-  refused.push(...read.filter(isMissing).map(({ id }) => ({ id, because: 'the photograph of this event was not sent before it' })))
+  refused.push(...read.filter(isMissing).map(({ id }) => ({ id, because: says('fault.events.photo-missing') })))
   const good = read.filter((event) => !isMissing(event))
   const jobOf = await jobsOfEvents(
     db,
     good.map(({ id }) => id),
   )
   const isElsewhere = ({ id }: JobEvent) => (jobOf.get(id) ?? jobId) !== jobId
-  refused.push(...good.filter(isElsewhere).map(({ id }) => ({ id, because: 'this id belongs to another job' })))
+  refused.push(...good.filter(isElsewhere).map(({ id }) => ({ id, because: says('fault.events.elsewhere') })))
   const fresh = [...new Map(good.map((event) => [event.id, event])).values()].filter(({ id }) => !jobOf.has(id))
   if (fresh.length > 0) {
     await addToLog(db, job, fresh)
@@ -66,22 +67,24 @@ function checkEvent(
   units: readonly UnitUnder[],
   job: HeldJob,
   user: User,
-): JobEvent | { id: string; because: string } {
+): JobEvent | EventReceipt['refused'][number] {
   const parsed = eventSchema.safeParse(candidate)
   if (!parsed.success) {
     const id = candidate !== null && typeof candidate === 'object' && 'id' in candidate && typeof candidate.id === 'string' ? candidate.id : ''
-    return { id, because: linesOf(parsed.error.issues, candidate, `events[${index}]`).map(sayFaultLine).join('; ') }
+    return { id, because: joined({ semicolon: linesOf(parsed.error.issues, candidate, `events[${index}]`).map(faultLine) }) }
   }
   const event = parsed.data
-  const refuse = (because: string) => ({ id: event.id, because: `events[${index}].${because}` })
-  if (event.by !== user.id) return refuse(`by: ${event.by} is not you; allowed: ${user.id}`)
-  if (timeOf(event) > Date.now() + clockAheadMs) return refuse('atMs: this lies in the future; set the clock of the device right')
+  const refuse = (field: string, what: Message, allowed: Sentence = '') => ({
+    id: event.id,
+    because: faultLine({ where: `events[${index}].${field}`, what, allowed }),
+  })
+  if (event.by !== user.id) return refuse('by', says('fault.events.not-you', { by: event.by }), String(user.id))
+  if (timeOf(event) > Date.now() + clockAheadMs) return refuse('atMs', says('fault.events.future'), says('fault.events.future-allowed'))
   if (!units.some(({ unitId }) => unitId === event.happening.unitId))
-    return refuse(`happening.unitId: ${event.happening.unitId} is not a unit of this job`)
-  if (event.happening.type === 'exception-written' && user.role !== 'owner') return refuse('happening.type: only the owner may write an exception')
-  if (event.happening.type === 'wait-shortened' && user.role !== 'owner')
-    return refuse('happening.type: only the owner may shorten a wait, in writing')
+    return refuse('happening.unitId', says('fault.events.no-unit', { id: event.happening.unitId }), says('fault.events.no-unit-allowed'))
+  if (event.happening.type === 'exception-written' && user.role !== 'owner') return refuse('happening.type', says('fault.events.exception'))
+  if (event.happening.type === 'wait-shortened' && user.role !== 'owner') return refuse('happening.type', says('fault.events.wait'))
   if (event.happening.type === 'step-given' && event.happening.to !== null && !job.crewIds.includes(event.happening.to))
-    return refuse(`happening.to: ${event.happening.to} is not in the crew of this job; allowed: ${job.crewIds.join(', ')}`)
+    return refuse('happening.to', says('fault.events.not-in-crew', { id: event.happening.to }), job.crewIds.join(', '))
   return event
 }

@@ -1,6 +1,7 @@
 // What happens on a job: taken in batch by batch, and told to others over server-sent events, looked up in the database, so that any app process
 // may serve any phone.
-import { Fault } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp } from '@yastik/core/faults'
 import { endpoints, type StreamMessage } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
 import type { Db } from '../db/database.ts'
@@ -23,9 +24,7 @@ function seenBefore(header: string | string[] | undefined): number | undefined {
   if (typeof header !== 'string') return undefined
   const seen = Number(header)
   if (!Number.isSafeInteger(seen) || seen < 0)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'last-event-id', what: `“${header.slice(0, 40)}” is no number of an event`, allowed: 'a whole number from 0' }],
-    })
+    throw doesNotHoldUp('last-event-id', says('fault.call.no-number', { said: header.slice(0, 40) }), says('fault.call.no-number-allowed'))
   return seen
 }
 

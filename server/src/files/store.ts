@@ -23,6 +23,6 @@ export function checkedKey(key: string): string {
 /** Whether a store keeps anything. */
 export async function tryOut({ put, remove }: Pick<FileStore, 'put' | 'remove'>): Promise<void> {
   const key = `check/${randomBytes(8).toString('hex')}.txt`
-  await put(key, Buffer.from('may be kept'))
+  await put(key, Buffer.from('kept?'))
   await remove(key)
 }

@@ -71,7 +71,7 @@ describe('where the firm is', () => {
     expect((await technician('POST', '/api/sites', site(today))).statusCode).toBe(201)
     const early = await technician('POST', '/api/sites', site(tomorrow))
     expect(early.statusCode).toBe(422)
-    expect(early.json().lines).toEqual([
+    expect(early.json().lines).toMatchObject([
       { where: 'reminders.agreedOn', what: `${dayWords(tomorrow)} has not come yet`, allowed: `${dayWords(today)} or before` },
     ])
   })

@@ -1,13 +1,14 @@
 // How does a fault leave the server? As the catalogue's status, with a sentence and lines.
 import { Fault } from '@yastik/core/faults'
-import type { FaultBody } from '@yastik/core/wire'
+import { faultBodyOf, type FaultBody } from '@yastik/core/wire'
+import { says } from '@yastik/core/words'
 import type { FastifyInstance } from 'fastify'
+import { inEnglish } from '../words.ts'
 import { plainError } from './log.ts'
 import { isAway, isTurnedDown } from '../db/retry.ts'
 
-const bodyOf = (fault: Fault): FaultBody => ({ code: fault.code, sentence: fault.message, lines: [...fault.lines] })
-/** The same for an answer that has begun already, and can only say it as its last line. */
-export const faultBodyOf = (error: Error): FaultBody => bodyOf(asFault(error))
+/** What is said of an error where an answer has begun already, and can only say it as its last line. */
+export const bodyOf = (error: Error): FaultBody => faultBodyOf(asFault(error), inEnglish)
 
 /** What the frameworks throw, as faults of ours. */
 function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
@@ -16,12 +17,13 @@ function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
   if (isTurnedDown(error)) return new Fault('busy')
   if (error.code === 'FST_ERR_CTP_BODY_TOO_LARGE') return new Fault('too-large')
   if (error.code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE')
-    return new Fault('wrong-media', { lines: [{ where: 'content-type', what: 'this kind is not taken', allowed: 'application/json' }] })
+    return new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.call.kind'), allowed: 'application/json' }] })
   if (error.code === 'FST_ERR_CTP_INVALID_CONTENT_LENGTH' || error.code === 'ECONNRESET') return new Fault('broken-off')
   // Addresses that lead out of the folder of the pages.
   if (error.statusCode === 403 || error.statusCode === 404) return new Fault('not-there')
   if (error.statusCode === 429) return new Fault('too-often')
-  if (error.statusCode === 400) return new Fault('not-json', { lines: [{ where: 'the body', what: error.message, allowed: 'JSON text' }] })
+  if (error.statusCode === 400)
+    return new Fault('not-json', { lines: [{ where: says('fault.call.body'), what: error.message, allowed: says('fault.call.json') }] })
   return new Fault('internal')
 }
 
@@ -30,6 +32,6 @@ export function handleErrors(app: FastifyInstance): void {
     const fault = asFault(error)
     if (fault.code === 'internal') request.log.error(error)
     if (fault.code === 'database-away') request.log.warn(`the database does not answer: ${plainError(error).message}`)
-    return reply.status(fault.status).send(bodyOf(fault))
+    return reply.status(fault.status).send(faultBodyOf(fault, inEnglish))
   })
 }

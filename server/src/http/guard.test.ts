@@ -117,7 +117,7 @@ describe('every endpoint', () => {
         const answer = await ask(method, written, {}, {})
         expect([401, 404]).toContain(answer.statusCode)
         // The body is a sentence, never data.
-        if (method !== 'HEAD') expect(Object.keys(answer.json()).sort()).toEqual(['code', 'lines', 'sentence'])
+        if (method !== 'HEAD') expect(Object.keys(answer.json()).sort()).toEqual(['code', 'lines', 'message', 'sentence'])
       }
   })
   it('answers no other method', async () => {

@@ -1,4 +1,5 @@
 // Who gets in? Decided by the route that matched, never by how its address was written, and before anything of a body is read.
+import { says, type Message } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import type { Firm, User } from '../db/models.ts'
@@ -84,17 +85,16 @@ interface Caller {
   /** Asked now and then by what goes on for long. */
   stillIn(): Promise<boolean>
   /** Why this call is not for them, where it is not. */
-  refusal(config: FastifyContextConfig, isReading: boolean): string | undefined
+  refusal(config: FastifyContextConfig, isReading: boolean): Message | undefined
 }
 
-const factorFirst = 'Your firm asks its owners for a second factor. Set one up first: under your name.'
-const refusalFor = (user: User, firm: Firm, { audience }: FastifyContextConfig): string | undefined =>
+const refusalFor = (user: User, firm: Firm, { audience }: FastifyContextConfig): Message | undefined =>
   audience === undefined
-    ? 'Nobody may do this.'
+    ? says('fault.call.nobody')
     : audience === 'owner' && user.role !== 'owner'
-      ? 'Only the owner may do this.'
+      ? says('fault.call.owner')
       : audience === 'owner' && secondFactorOf(user, firm) === 'needed'
-        ? factorFirst
+        ? says('fault.call.second-factor')
         : undefined
 
 async function person(request: FastifyRequest, whoseSession: Doorkeeper, cookie: string): Promise<Caller | undefined> {
@@ -117,14 +117,10 @@ async function program(request: FastifyRequest, token: string): Promise<Caller |
     user,
     firm,
     sessionId: '',
-    actor: { user: { id: user.id, firmId: user.firmId, name: `${user.name}, by ${name}`.slice(0, 120) }, address: addressOf(request) },
+    actor: { user: { id: user.id, firmId: user.firmId, name: `${user.name}, ${name}`.slice(0, 120) }, address: addressOf(request) },
     stillIn: () => holds(tokenId),
     refusal: (config, isReading) =>
-      config.onlyPeople
-        ? 'This is for people, not for programs.'
-        : scope === 'read' && !isReading
-          ? 'This token may read only.'
-          : refusalFor(user, firm, config),
+      config.onlyPeople ? says('fault.call.people') : scope === 'read' && !isReading ? says('fault.call.read-only') : refusalFor(user, firm, config),
   }
 }
 

@@ -27,7 +27,7 @@ describe('the log', () => {
     for (const error of errors) {
       expect(JSON.stringify([error.message, { ...error }])).toContain('Aldwin')
       const { message, stack } = plainError(error)
-      expect(message).toMatch(/^the database: /)
+      expect(message).toMatch(/^database: /)
       expect(stack).toMatch(/\n\s+at /)
       expect(JSON.stringify(plainError(error))).not.toMatch(/Aldwin|Fen Row|owner-a|INSERT|SELECT/)
     }
@@ -52,7 +52,7 @@ describe('the log', () => {
     })
     await app.close()
     expect(answer.statusCode).toBe(500)
-    expect(lines.join('')).toContain('the database: ER_NO_SUCH_TABLE')
+    expect(lines.join('')).toContain('database: ER_NO_SUCH_TABLE')
     expect(lines.join('')).not.toMatch(/Aldwin|Fen|abc|nowhere/)
   })
 })

@@ -17,7 +17,7 @@ const codeOf = (error: Error): string => {
 export function plainError(error: Error): Plain {
   const places = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line))
   const isOfDatabase = error instanceof BaseError || 'sql' in error
-  const message = isOfDatabase ? `the database: ${codeOf(error) || error.name}` : error.message.slice(0, 300)
+  const message = isOfDatabase ? `database: ${codeOf(error) || error.name}` : error.message.slice(0, 300)
   return { type: error.name, message, stack: [message, ...places].join('\n') }
 }
 

@@ -73,7 +73,7 @@ export function openStream(request: FastifyRequest, reply: FastifyReply, { every
   }
   const again = () =>
     void turn().catch((error: unknown) => {
-      request.log.warn(`a stream ends: ${error instanceof Error ? plainError(error).message : 'for no error'}`)
+      request.log.warn(`a stream ends: ${error instanceof Error ? plainError(error).message : String(error)}`)
       response.end()
     })
   again()

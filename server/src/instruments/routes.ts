@@ -1,4 +1,5 @@
 // Instruments at a unit: a stream of readings for as long as somebody holds them there, and photographs by a camera that is connected.
+import { says } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import { surfaceOf } from '@yastik/core/proof'
 import { unitStateOf } from '@yastik/core/run'
@@ -28,7 +29,9 @@ export const instrumentRoutes =
       const at = await JobUnit.findOne({ where: { jobId, unitId }, include: ['unit', { association: 'job', include: ['site'] }] })
       const [unit, site] = [at?.unit, at?.job?.site]
       if (!unit || !site || !source)
-        throw new Fault('not-there', { lines: [{ where: 'instruments', what: 'none are connected here', allowed: 'readings by hand' }] })
+        throw new Fault('not-there', {
+          lines: [{ where: 'instruments', what: says('fault.instruments.none'), allowed: says('fault.instruments.none-allowed') }],
+        })
       const look = async (): Promise<AtUnit> => ({
         unitId,
         form: unit,
@@ -43,7 +46,7 @@ export const instrumentRoutes =
       const picture = await source.photograph(await look(), part, Date.now())
       if (!picture)
         throw new Fault('not-there', {
-          lines: [{ where: 'part', what: `the camera does not reach “${part}”`, allowed: [...partSchema.values].filter(surfaceOf).join(', ') }],
+          lines: [{ where: 'part', what: says('fault.instruments.part', { part }), allowed: [...partSchema.values].filter(surfaceOf).join(', ') }],
         })
       return reply.header('content-type', 'image/jpeg').send(picture)
     })

@@ -1,6 +1,6 @@
 // A visit is planned: units of one site, on a day, with people of the firm. It is put on another day, given to others, cancelled, or planned again.
-import { Fault } from '@yastik/core/faults'
-import { dayWords } from '@yastik/core/quantities'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import type { JobForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
@@ -20,9 +20,7 @@ export async function makeJob(
   await checkInUse(db, siteId, unitIds)
   const units = await Unit.count({ where: { id: { [Op.in]: unitIds }, siteId }, transaction })
   if (units !== new Set(unitIds).size || units !== unitIds.length)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'unitIds', what: 'not all of these are units of this site, once each', allowed: 'ids of units of the site' }],
-    })
+    throw doesNotHoldUp('unitIds', says('fault.visits.units'), says('fault.visits.units-allowed'))
   await checkCrew(db, crewIds, firmId)
   const job = await Job.create({ id: newId(), firmId, siteId, onDate, crewIds, startMin, calendarUid }, { transaction })
   await JobUnit.bulkCreate(
@@ -37,7 +35,7 @@ async function checkInUse({ transaction }: Db, siteId: string, unitIds: readonly
   const site = await Site.findOne({ where: { id: siteId, retiredAt: { [Op.ne]: null } }, transaction })
   const unit = await Unit.findOne({ where: { id: { [Op.in]: [...unitIds] }, retiredAt: { [Op.ne]: null } }, transaction })
   const retired = site ?? unit
-  if (retired) throw new Fault('in-use', { sentence: `${retired.name} is retired: take it into use again first.` })
+  if (retired) throw new Fault('in-use', { sentence: says('fault.visits.retired', { name: retired.name }) })
 }
 
 /** So far ahead nobody plans a visit. */
@@ -50,26 +48,24 @@ export function checkDay(onDate: string, firm: Zoned, kept?: string): void {
   const now = Date.now()
   const [today, last] = [dayOf(now, firm), dayOf(now + aheadDays * dayMs, firm)]
   if (onDate === kept || (onDate >= today && onDate <= last)) return
-  const what = onDate < today ? `${dayWords(onDate)} is past` : `${dayWords(onDate)} is years ahead`
-  throw new Fault('does-not-hold-up', { lines: [{ where: 'onDate', what, allowed: `${dayWords(today)} to ${dayWords(last)}` }] })
+  const what = says(onDate < today ? 'fault.visits.past' : 'fault.visits.ahead', { day: { day: onDate } })
+  throw doesNotHoldUp('onDate', what, says('fault.days', { from: { day: today }, to: { day: last } }))
 }
 
 /** @throws Fault `does-not-hold-up` where not all are people of the firm, once each. */
 async function checkCrew({ transaction }: Db, crewIds: readonly number[], firmId: number): Promise<void> {
   if ((await User.count({ where: { id: { [Op.in]: [...crewIds] }, firmId, endedAt: null }, transaction })) !== crewIds.length)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'crewIds', what: 'not all of these are people of your firm who can be sent out, once each', allowed: 'ids of such people' }],
-    })
+    throw doesNotHoldUp('crewIds', says('fault.visits.crew'), says('fault.visits.crew-allowed'))
 }
 
 /** The visit, held until the doing ends. @throws Fault `in-use` once it is handed over, `changed-meanwhile` for another revision. */
 async function held(db: Doing, id: string, revision: number | undefined, firmId: number): Promise<Job> {
   const job = await holdOwn(db, Job, 'job', id, firmId)
-  if (job.closed && !job.cancelledAt) throw new Fault('in-use', { sentence: 'This visit is handed over: its day stands.' })
+  if (job.closed && !job.cancelledAt) throw new Fault('in-use', { sentence: says('fault.visits.handed-over') })
   if (revision !== undefined && job.revision !== revision)
     throw new Fault('changed-meanwhile', {
-      sentence: 'Somebody moved or cancelled this visit in the meantime. Look at it again.',
-      lines: [{ where: 'revision', what: `you saw ${revision}, and it is ${job.revision} now`, allowed: String(job.revision) }],
+      sentence: says('fault.visits.moved'),
+      lines: [{ where: 'revision', what: says('fault.visits.revision', { seen: revision, now: job.revision }), allowed: String(job.revision) }],
     })
   return job
 }
@@ -125,7 +121,7 @@ export async function cancelJob(
   const job = await held(db, id, revision, firmId)
   if (job.cancelledAt) return job
   const begun = await JobUnit.count({ where: { jobId: id, done: { [Op.gt]: 0 } }, transaction })
-  if (begun > 0) throw new Fault('in-use', { sentence: 'Work has begun on this visit: finish it, or hand over what was done.' })
+  if (begun > 0) throw new Fault('in-use', { sentence: says('fault.visits.begun') })
   const now = new Date()
   return job.update({ revision: Math.max(job.revision + 1, sequence), cancelledAt: now, closed: true, changedAt: now }, { transaction })
 }

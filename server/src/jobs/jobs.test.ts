@@ -1,3 +1,5 @@
+import type { Sentence } from '@yastik/core/words'
+import { told } from '../tests/inEnglish.ts'
 import { families } from '@yastik/core/units'
 import { v7 as newId } from 'uuid'
 import { Firm, Job, JobUnit, StoredEvent, Unit } from '../db/models.ts'
@@ -105,7 +107,7 @@ describe('events', () => {
     ]
     const { accepted, refused } = (await send(job.id, [wrong[0], good, ...wrong.slice(1)])).json()
     expect(accepted).toEqual([good.id])
-    const reasons = refused.map(({ because }: { because: string }) => because)
+    const reasons = refused.map(({ because }: { because: Sentence }) => told(because))
     expect(reasons).toHaveLength(6)
     expect(reasons[0]).toBe('events[0].happening.grade: 7 is not allowed; allowed: 0, 1, 2, 3, 4')
     expect(reasons[1]).toMatch(/events\[2\]\.by: \d+ is not you/)
@@ -120,7 +122,7 @@ describe('events', () => {
     const slow = graded(unitIds[0], 3, { atMs: Date.now() - hour, aheadMs: -hour - 20 * 60_000 })
     const { accepted, refused } = (await send(job.id, [fast, slow])).json()
     expect(accepted).toEqual([fast.id])
-    expect(refused[0].because).toMatch(/future/)
+    expect(told(refused[0].because)).toMatch(/future/)
     expect((await ask('GET', `/api/jobs/${job.id}`)).json().events).toEqual([fast])
     const asked = Date.now()
     const { nowMs } = (await ask('GET', '/api/clock')).json()
@@ -139,7 +141,7 @@ describe('events', () => {
       text: 'a new one on Friday',
     }
     const { accepted, refused } = (await send(job.id, [graded(unitIds[0], 1, { happening })])).json()
-    expect([accepted, refused[0].because]).toEqual([[], 'events[0].happening.type: only the owner may write an exception'])
+    expect([accepted, told(refused[0].because)]).toEqual([[], 'events[0].happening.type: only the owner may write an exception'])
     const events = [graded(unitIds[0], 1, { by: colleague, happening })]
     expect((await owner('POST', `/api/jobs/${job.id}/events`, { events })).json().accepted).toHaveLength(1)
   })
@@ -148,7 +150,7 @@ describe('events', () => {
     const give = (to: number | null) => graded(unitIds[0], 1, { happening: { type: 'step-given', unitId: unitIds[0], stepId: 'off-cover', to } })
     const { accepted, refused } = (await send(job.id, [give(me), give(null), give(colleague)])).json()
     expect(accepted).toHaveLength(2)
-    expect(refused[0].because).toMatch(/is not in the crew of this job; allowed: /)
+    expect(told(refused[0].because)).toMatch(/is not in the crew of this job; allowed: /)
   })
   it('whose id belongs to another job are turned down', async () => {
     const [one, two] = [await newJob(), await newJob()]
@@ -156,7 +158,7 @@ describe('events', () => {
     await send(one.job.id, [event])
     const { accepted, refused } = (await send(two.job.id, [{ ...event, happening: { ...event.happening, unitId: two.unitIds[0] } }])).json()
     expect(accepted).toEqual([])
-    expect(refused[0].because).toMatch(/another job/)
+    expect(told(refused[0].because)).toMatch(/another job/)
   })
   it('sent by several at once all arrive, and the summary is of all of them', async () => {
     const { job, unitIds } = await newJob()
@@ -167,7 +169,7 @@ describe('events', () => {
   })
   it('need a batch of 1 to 1000', async () => {
     const { job } = await newJob()
-    expect((await send(job.id, [])).json().lines[0]).toEqual({ where: 'events', what: 'there are 0 entries', allowed: 'at least 1 entries' })
+    expect((await send(job.id, [])).json().lines[0]).toMatchObject({ where: 'events', what: 'there are 0 entries', allowed: 'at least 1 entry' })
     expect((await ask('POST', `/api/jobs/${job.id}/events`, { events: 'all' })).statusCode).toBe(422)
   })
 })

@@ -39,7 +39,7 @@ function left(visit: PlannedVisit, people: readonly User[], crew: readonly CrewM
     return { leftMin: round(finishMin + aroundMin), unseen, next }
   } catch (error) {
     if (!(error instanceof Fault && error.code === 'no-schedule')) throw error
-    return { leftMin: null, because: error.lines[0]?.what ?? error.message, unseen, next: [] }
+    return { leftMin: null, because: error.lines[0]?.what ?? error.sentence, unseen, next: [] }
   }
 }
 

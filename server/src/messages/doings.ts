@@ -1,4 +1,5 @@
 // A message is put into the outbox, taken back, or tried again.
+import { says, type Sentence } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import { stopLine } from '@yastik/core/upkeep'
 import type { MessageRecord } from '@yastik/core/wire'
@@ -7,6 +8,7 @@ import type { Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'
 import { Message, type Site, type User } from '../db/models.ts'
 import { holdSentences } from './hold.ts'
+import { sayToCustomer } from '../words.ts'
 import { holdOf, messageRecord } from './queries.ts'
 
 /** @throws Fault `in-use` where the customer is not to be written to. */
@@ -17,7 +19,7 @@ export async function queueMessage(
   message: { kind: Message['kind']; body: string; quoteId?: string },
   isSetUp: boolean,
 ): Promise<MessageRecord> {
-  if (!isSetUp) throw new Fault('in-use', { sentence: 'No message gateway is set up for this instance: nothing can be sent.' })
+  if (!isSetUp) throw new Fault('in-use', { sentence: says('fault.messages.no-gateway') })
   const at = new Date()
   const hold = await holdOf(db, site, at.getTime())
   const { reminders } = site.form
@@ -33,7 +35,7 @@ export async function queueMessage(
       kind: message.kind,
       channel: reminders.channel,
       address: reminders.to,
-      body: `${message.body}\n${stopLine}`,
+      body: `${message.body}\n${(await sayToCustomer(site))(stopLine)}`,
       nextAt: at,
       madeAt: at,
       changedAt: at,
@@ -46,11 +48,11 @@ export async function queueMessage(
 
 /** Takes back what has not left. @throws Fault `in-use` */
 export const withdrawMessage = (db: Doing, id: string, firmId: number): Promise<MessageRecord> =>
-  moveMessage(db, id, firmId, 'waiting', { state: 'withdrawn' }, 'This message has left already, or will not.')
+  moveMessage(db, id, firmId, 'waiting', { state: 'withdrawn' }, says('fault.messages.left'))
 
 /** Tries again what failed. @throws Fault `in-use` */
 export const retryMessage = (db: Doing, id: string, firmId: number): Promise<MessageRecord> =>
-  moveMessage(db, id, firmId, 'failed', { state: 'waiting', nextAt: new Date(), tries: 0, because: null }, 'Only what failed is tried again.')
+  moveMessage(db, id, firmId, 'failed', { state: 'waiting', nextAt: new Date(), tries: 0, because: null }, says('fault.messages.not-failed'))
 
 async function moveMessage(
   db: Doing,
@@ -58,7 +60,7 @@ async function moveMessage(
   firmId: number,
   from: Message['state'],
   to: Partial<Pick<Message, 'state' | 'nextAt' | 'tries' | 'because'>>,
-  sentence: string,
+  sentence: Sentence,
 ): Promise<MessageRecord> {
   const message = await holdOwn(db, Message, 'message', id, firmId)
   if (message.state !== from) throw new Fault('in-use', { sentence })

@@ -1,4 +1,5 @@
 // Why is a customer not written to now?
+import { says, type Message as Words } from '@yastik/core/words'
 import type { HoldReason, MessageState, Reminders } from '@yastik/core/wire'
 import type { Message, Stop } from '../db/models.ts'
 import { dayMs } from '../days.ts'
@@ -15,8 +16,8 @@ const counts: readonly MessageState[] = ['waiting', 'sent', 'delivered']
 export const isLate = (last: Pick<Message, 'state' | 'madeAt'>, nowMs: number): boolean =>
   counts.includes(last.state) && last.madeAt.getTime() > nowMs - gapDays * dayMs
 
-export const holdSentences: Record<HoldReason, string> = {
-  'no-consent': 'This customer did not agree to be written to. Once they do, note where and when on the site’s sheet.',
-  stopped: 'This customer ended it. Only where they agree anew, on a later day, they are written to again.',
-  lately: `This customer was reminded within the last ${gapDays} days.`,
+export const holdSentences: Readonly<Record<HoldReason, Words>> = {
+  'no-consent': says('fault.messages.no-consent'),
+  stopped: says('fault.messages.stopped'),
+  lately: says('fault.messages.lately', { days: { days: gapDays } }),
 }

@@ -1,4 +1,5 @@
 // How do messages leave, and how is it known what became of them? Rows in the database, taken by whichever app process comes first.
+import { stored } from '@yastik/core/wire'
 import { isStart, isStop } from '@yastik/core/upkeep'
 import { plainAddress } from '@yastik/core/wire'
 import { Op } from 'sequelize'
@@ -52,7 +53,7 @@ async function sendOne(db: Db, message: Message, gateway: MessageGateway, nowMs:
   const site = await Site.findByPk(message.siteId)
   const hold = isHeld(site?.form.reminders, (await stopOf(db, message.firmId, message.address)) ?? undefined)
   if (hold || plainAddress(site?.form.reminders?.to ?? '') !== plainAddress(message.address)) {
-    const because = hold === 'stopped' ? 'the customer had ended it' : 'the consent for this address is gone'
+    const because = hold === 'stopped' ? stored.customerEnded : stored.consentGone
     await message.update({ state: 'withheld', because, changedAt })
     return
   }

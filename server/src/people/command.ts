@@ -1,17 +1,19 @@
 // Adds a person to a firm, and the firm when there is none of that name: `--firm F --name N --sign-in S --role owner|technician [--trained …]`, the password on standard input.
 import { text } from 'node:stream/consumers'
 import { parseArgs } from 'node:util'
-import { sayFaultLine, Fault } from '@yastik/core/faults'
+import { Fault, faultLine } from '@yastik/core/faults'
 import { startHouseRules } from '@yastik/core/method'
 import { skills, type Skill } from '@yastik/core/procedure'
 import { builtInProducts, builtInVan } from '@yastik/core/products'
 import { leastPassword } from '@yastik/core/wire'
+import { joined } from '@yastik/core/words'
 import { databaseFrom, ownerFrom } from '../config.ts'
 import { connect } from '../db/connection.ts'
 import { migrateAs } from '../db/migrate.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
 import { checkPassword } from '../auth/passwordRules.ts'
 import { hashPassword } from '../auth/passwords.ts'
+import { inEnglish } from '../words.ts'
 
 const usage =
   'usage: npm run person -- --firm NAME --name NAME --sign-in WORD --role owner|technician [--trained wheel-removal,roof,electrics]   (password on standard input)'
@@ -42,7 +44,7 @@ try {
   checkPassword(password, [name, signIn, firmName])
 } catch (error) {
   if (!(error instanceof Fault)) throw error
-  giveUp(error.lines.map(sayFaultLine).join('; '))
+  giveUp(inEnglish(joined({ semicolon: error.lines.map(faultLine) })))
 }
 await migrateAs(ownerFrom(process.env))
 const sequelize = connect(databaseFrom(process.env))

@@ -1,4 +1,5 @@
 // People are added, changed, and let in no more; what they did stays on record. A firm always has an owner who gets in.
+import { says } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import type { PersonCode, PersonForm, PersonRecord } from '@yastik/core/wire'
 import { Op } from 'sequelize'
@@ -27,8 +28,7 @@ async function needAnotherOwner({ transaction }: Doing, { id, firmId }: User): P
     where: { firmId, id: { [Op.ne]: id }, role: 'owner', endedAt: null, passwordHash: { [Op.ne]: '' } },
     transaction,
   })
-  if (others === 0)
-    throw new Fault('in-use', { sentence: 'This is the only owner who gets in. Make somebody else an owner first, who has signed in once.' })
+  if (others === 0) throw new Fault('in-use', { sentence: says('fault.people.only-owner') })
 }
 
 /** Takes the password away and gives a code to set a new one. */
@@ -48,8 +48,8 @@ export async function addPerson(
   const { transaction } = db
   if (await User.findOne({ where: { signIn }, transaction }))
     throw new Fault('in-use', {
-      sentence: `Somebody signs in as “${signIn}” already.`,
-      lines: [{ where: 'signIn', what: 'this name is taken', allowed: 'a name that is free' }],
+      sentence: says('fault.people.sign-in-taken', { signIn }),
+      lines: [{ where: 'signIn', what: says('fault.people.name-taken'), allowed: says('fault.people.name-taken-allowed') }],
     })
   const values = { firmId: actor.user.firmId, signIn, name, role, trained, liftKg: liftKg ?? null, passwordHash: '' }
   const user = await User.create(values, { transaction })
@@ -82,8 +82,8 @@ export async function savePerson(
 /** A new way in: password and second factor are gone, sessions end. @throws Fault `in-use` for oneself, for somebody who gets in no more, for the last owner */
 export async function resetPerson(db: Doing, id: number, actor: Actor): Promise<PersonCode> {
   const user = await held(db, id, actor.user.firmId)
-  if (id === actor.user.id) throw new Fault('in-use', { sentence: 'Change your own password under your name.' })
-  if (user.endedAt) throw new Fault('in-use', { sentence: 'This person gets in no more. Let them in again first.' })
+  if (id === actor.user.id) throw new Fault('in-use', { sentence: says('fault.people.own-password') })
+  if (user.endedAt) throw new Fault('in-use', { sentence: says('fault.people.ended') })
   // Two who reset each other at once would leave nobody who gets in.
   if (user.role === 'owner') await needAnotherOwner(db, user)
   await endSessions(db, id)

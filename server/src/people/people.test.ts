@@ -163,7 +163,7 @@ describe('sessions', () => {
     const other = await enter('/api/session', { signIn: `technician-${key}`, password }, chrome)
     const cookie = other.cookies.map(({ name, value }) => `${name}=${value}`).join('; ')
     const list = async () => (await technician('GET', '/api/sessions')).json() as SessionRecord[]
-    const there = (await list()).find(({ device }) => device === 'Chrome on Linux')
+    const there = (await list()).find(({ device }) => device === 'Chrome, Linux')
     expect(await list()).toHaveLength(2)
     expect((await list()).filter(({ isThis }) => isThis)).toHaveLength(1)
     expect((await owner('DELETE', `/api/sessions/${there?.id}`)).statusCode).toBe(404)

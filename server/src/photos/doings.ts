@@ -1,4 +1,5 @@
 // A photograph is kept: its files lie there before its record counts, so that no record speaks of a file that is not there.
+import { says } from '@yastik/core/words'
 import { createHash } from 'node:crypto'
 import { Fault } from '@yastik/core/faults'
 import type { Db } from '../db/database.ts'
@@ -44,5 +45,5 @@ export async function keepPhoto(
 async function known({ transaction }: Db, photoId: string, jobId: string, sentSha256: string): Promise<Photo | undefined> {
   const photo = await Photo.findByPk(photoId, { transaction })
   if (!photo || (photo.jobId === jobId && photo.sentSha256 === sentSha256)) return photo ?? undefined
-  throw new Fault('in-use', { lines: [{ where: 'photoId', what: 'another photograph has this id', allowed: 'a new id per photograph' }] })
+  throw new Fault('in-use', { lines: [{ where: 'photoId', what: says('fault.photo.id-taken'), allowed: says('fault.photo.id-taken-allowed') }] })
 }

@@ -1,3 +1,4 @@
+import { told } from '../tests/inEnglish.ts'
 import { readdirSync } from 'node:fs'
 import { request } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -132,7 +133,7 @@ describe('a photograph', () => {
     const id = newId()
     const event = taken(id)
     const send = () => ask('POST', `/api/jobs/${jobId}/events`, { events: [event] }).then((answer) => answer.json())
-    expect((await send()).refused[0]).toEqual({ id: event.id, because: 'the photograph of this event was not sent before it' })
+    expect(told((await send()).refused[0])).toEqual({ id: event.id, because: 'the photograph of this event was not sent before it' })
     await put(await blank(50, 50).jpeg().toBuffer(), { id })
     expect(await send()).toEqual({ accepted: [event.id], refused: [] })
   })

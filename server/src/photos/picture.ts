@@ -1,4 +1,5 @@
 // Is this a photograph, and how is it kept? Judged by its content; upright, whole, and without anything but the picture.
+import { says, type Message } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import { photoLimits } from '@yastik/core/wire'
 import sharp, { type Metadata, type Sharp } from 'sharp'
@@ -17,8 +18,8 @@ export type PhotoKind = keyof typeof photoKinds
 const quality = { whole: 95, preview: 72 }
 const previewPx = 480
 
-const allowed = `a JPEG, PNG or WebP picture of at most ${photoLimits.megapixels} megapixels and ${photoLimits.megabytes} MB`
-const refuse = (what: string) => new Fault('not-a-photo', { lines: [{ where: 'the photograph', what, allowed }] })
+const allowed = says('fault.photo.kinds-and-size', { megapixels: { n: photoLimits.megapixels }, mb: { n: photoLimits.megabytes } })
+const refuse = (what: Message) => new Fault('not-a-photo', { lines: [{ where: says('fault.photo'), what, allowed }] })
 
 const isKind = (format: string | undefined): format is PhotoKind => format !== undefined && format in photoKinds
 
@@ -27,22 +28,23 @@ const isKind = (format: string | undefined): format is PhotoKind => format !== u
  * @throws Fault `not-a-photo`: no picture of a kind that is taken, too many pixels, or broken off.
  */
 export async function pictureOf(sent: Buffer): Promise<Picture> {
-  if (sent.length === 0) throw refuse('it is empty')
+  if (sent.length === 0) throw refuse(says('fault.photo.empty'))
   const open = (): Sharp => sharp(sent, { failOn: 'truncated', limitInputPixels: photoLimits.megapixels * 1e6 })
   const { format, width, height } = await open()
     .metadata()
     .catch((error: unknown): Metadata => {
-      if (/pixel limit/i.test(String(error))) throw refuse(`it has more than ${photoLimits.megapixels} megapixels`)
-      throw refuse('this is no picture, whatever its name says')
+      if (/pixel limit/i.test(String(error))) throw refuse(says('fault.photo.over-megapixels', { megapixels: { n: photoLimits.megapixels } }))
+      throw refuse(says('fault.photo.no-picture'))
     })
-  if (!isKind(format)) throw refuse(`this is a picture of the kind ${format}`)
-  if (width * height > photoLimits.megapixels * 1e6) throw refuse(`it has ${Math.round((width * height) / 1e6)} megapixels`)
+  if (!isKind(format)) throw refuse(says('fault.photo.other-kind', { kind: format }))
+  if (width * height > photoLimits.megapixels * 1e6)
+    throw refuse(says('fault.photo.megapixels', { megapixels: { n: Math.round((width * height) / 1e6) } }))
   try {
     const upright = open().autoOrient().keepIccProfile()
     const { data, info } = await upright.toFormat(format, { quality: quality.whole }).toBuffer({ resolveWithObject: true })
     const preview = await sharp(data).resize({ width: previewPx, height: previewPx, fit: 'inside' }).webp({ quality: quality.preview }).toBuffer()
     return { bytes: data, preview, width: info.width, height: info.height, kind: format }
   } catch (error) {
-    throw refuse(/premature|truncat|corrupt|end of/i.test(String(error)) ? 'it breaks off in the middle' : 'it cannot be read to its end')
+    throw refuse(says(/premature|truncat|corrupt|end of/i.test(String(error)) ? 'fault.photo.breaks-off' : 'fault.photo.not-to-end'))
   }
 }

@@ -1,4 +1,5 @@
 // Photographs: taken in by their content, and shown again. Their place in the job is in its log.
+import { says } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import { endpoints, type PhotoRecord } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
@@ -25,7 +26,7 @@ export const photoRoutes =
       const sent = request.body ?? Buffer.alloc(0)
       if (!Buffer.isBuffer(sent))
         throw new Fault('wrong-media', {
-          lines: [{ where: 'content-type', what: 'this is no picture', allowed: Object.values(photoKinds).join(', ') }],
+          lines: [{ where: 'content-type', what: says('fault.call.no-picture'), allowed: Object.values(photoKinds).join(', ') }],
         })
       return recordOf(await keepPhoto(db, files, params, sent, user))
     })

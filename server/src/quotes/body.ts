@@ -1,5 +1,6 @@
 // What goes into a quote: the units as they were seen or are expected, and every way of doing the work with its price.
-import { Fault } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp } from '@yastik/core/faults'
 import { quoteOptions } from '@yastik/core/plan'
 import { ratesAtFirst } from '@yastik/core/upkeep'
 import type { QuoteBody, QuoteForm } from '@yastik/core/wire'
@@ -19,10 +20,7 @@ export async function quoteBody(db: Db, firm: Firm, site: Site, form: QuoteForm,
   const wanted = await Promise.all(
     form.units.map(async ({ unitId, coilGrade: said, complaints: told }, index) => {
       const unit = unitOf.get(unitId)
-      if (!unit)
-        throw new Fault('does-not-hold-up', {
-          lines: [{ where: `units[${index}].unitId`, what: `${unitId} is no unit of this site`, allowed: 'units of the site' }],
-        })
+      if (!unit) throw doesNotHoldUp(`units[${index}].unitId`, says('fault.quotes.no-unit', { id: unitId }), says('fault.quotes.no-unit-allowed'))
       return { unit, said, told, seen: said === undefined ? await openLookOver(db, unitId) : undefined }
     }),
   )

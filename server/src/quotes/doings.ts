@@ -1,7 +1,6 @@
 // Quotes are made from the plan, changed by the owner, accepted into a visit, or declined.
-import { Fault } from '@yastik/core/faults'
+import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import type { QuoteOption } from '@yastik/core/plan'
-import { dayWords, moneyWords } from '@yastik/core/quantities'
 import type { Happening } from '@yastik/core/run'
 import { payable, type MessageRecord, type QuoteAccept, type QuoteBody, type QuoteChange, type QuoteForm } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
@@ -47,11 +46,11 @@ export async function makeQuote(db: Doing, form: QuoteForm, firm: Firm, user: Us
  */
 async function open(db: Doing, id: string, firmId: number, version: number): Promise<Quote> {
   const quote = await holdOwn(db, Quote, 'quote', id, firmId)
-  if (quote.state !== 'open') throw new Fault('in-use', { sentence: `This quote was ${quote.state} already.` })
+  if (quote.state !== 'open') throw new Fault('in-use', { sentence: says('fault.quotes.answered', { state: quote.state }) })
   if (quote.version !== version)
     throw new Fault('changed-meanwhile', {
-      sentence: `${quote.savedBy} changed this quote in the meantime. Open it anew.`,
-      lines: [{ where: 'version', what: `you saw version ${version}`, allowed: String(quote.version) }],
+      sentence: says('fault.quotes.changed-by', { by: quote.savedBy }),
+      lines: [{ where: 'version', what: says('fault.quotes.version', { seen: version }), allowed: String(quote.version) }],
     })
   return quote
 }
@@ -79,33 +78,24 @@ export async function changeQuote(
   const quote = await open(db, id, firm.id, version)
   const known = quote.body.options.map(({ key }) => key)
   const strange = offered.find((key) => !known.includes(key))
-  if (strange !== undefined)
-    throw new Fault('does-not-hold-up', { lines: [{ where: 'offered', what: `there is no way “${strange}”`, allowed: known.join(', ') }] })
+  if (strange !== undefined) throw doesNotHoldUp('offered', says('fault.quotes.no-way', { way: strange }), known.join(', '))
   const now = Date.now()
   const [today, last] = [dayOf(now, firm), dayOf(now + longestValidDays * dayMs, firm)]
   if (validUntil !== quote.validUntil && (validUntil < today || validUntil > last))
-    throw new Fault('does-not-hold-up', {
-      lines: [
-        {
-          where: 'validUntil',
-          what: `${dayWords(validUntil)} is no day until which prices stand`,
-          allowed: `${dayWords(today)} to ${dayWords(last)}`,
-        },
-      ],
-    })
+    throw doesNotHoldUp(
+      'validUntil',
+      says('fault.quotes.no-such-day', { day: { day: validUntil } }),
+      says('fault.days', { from: { day: today }, to: { day: last } }),
+    )
   const body = { ...quote.body, offered: known.filter((key) => offered.includes(key)), adjustments }
   const sum = adjustments.reduce((all, { amount }) => all + amount, 0)
   const least = Math.min(...body.options.filter(({ key }) => body.offered.includes(key)).map(({ total }) => total))
   if (least + sum < 0)
-    throw new Fault('does-not-hold-up', {
-      lines: [
-        {
-          where: `adjustments.${adjustments.length - 1}.amount`,
-          what: `that is more than the whole price`,
-          allowed: `${moneyWords(-least - (sum - (adjustments.at(-1)?.amount ?? 0)), firm.houseRules.currency)} or more`,
-        },
-      ],
-    })
+    throw doesNotHoldUp(
+      `adjustments.${adjustments.length - 1}.amount`,
+      says('fault.quotes.too-much-off'),
+      says('fault.quotes.too-much-off-allowed', { least: { money: -least - (sum - (adjustments.at(-1)?.amount ?? 0)) } }),
+    )
   return save(db, quote, { ...priced(body), validUntil }, user)
 }
 
@@ -127,10 +117,7 @@ export async function reckonQuote(
 /** @throws Fault `does-not-hold-up` where the way is not offered. */
 function optionOf({ body }: Quote, key: string): QuoteOption {
   const option = body.options.find((entry) => entry.key === key && body.offered.includes(key))
-  if (!option)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'option', what: `“${key}” is not offered`, allowed: body.offered.join(', ') }],
-    })
+  if (!option) throw doesNotHoldUp('option', says('fault.quotes.not-offered', { way: key }), body.offered.join(', '))
   return option
 }
 
@@ -162,7 +149,7 @@ export async function acceptQuote(
   const quote = await open(db, id, firm.id, version)
   const atMs = Date.now()
   if (quote.validUntil < dayOf(atMs, firm))
-    throw new Fault('in-use', { sentence: `Its prices stood until ${dayWords(quote.validUntil)}. Let it stand longer, or make a new one.` })
+    throw new Fault('in-use', { sentence: says('fault.quotes.stood-until', { day: { day: quote.validUntil } }) })
   checkDay(onDate, firm)
   const option = optionOf(quote, key)
   const unitIds = option.units.map(({ unitId }) => unitId)
@@ -182,7 +169,7 @@ export const declineQuote = async (db: Doing, id: string, version: number, firm:
 /** Sends a quote to its customer. @throws Fault `in-use` once it was answered, and where the customer is not to be written to */
 export async function sendQuote(db: Doing, id: string, text: string, firm: Firm, user: User, isSetUp: boolean): Promise<MessageRecord> {
   const quote = await findOwn(db, Quote, 'quote', id, firm.id)
-  if (quote.state !== 'open') throw new Fault('in-use', { sentence: `This quote was ${quote.state} already.` })
+  if (quote.state !== 'open') throw new Fault('in-use', { sentence: says('fault.quotes.answered', { state: quote.state }) })
   const site = await findOwn(db, Site, 'site', quote.siteId, firm.id)
   return queueMessage(db, site, user, { kind: 'quote', quoteId: quote.id, body: text }, isSetUp)
 }

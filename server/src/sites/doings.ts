@@ -1,6 +1,7 @@
 // Sites and units are put down, saved and retired. Two people saving the same one: the second is told, nothing is overwritten.
-import { Fault } from '@yastik/core/faults'
-import { dayWords } from '@yastik/core/quantities'
+import { ofStored } from '@yastik/core/wire'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import type { SiteForm, UnitForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
@@ -16,17 +17,19 @@ import { unitValues } from './records.ts'
 function checkConsent({ reminders }: SiteForm, firm: Firm): void {
   const today = dayOf(Date.now(), firm)
   if (reminders && reminders.agreedOn > today)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'reminders.agreedOn', what: `${dayWords(reminders.agreedOn)} has not come yet`, allowed: `${dayWords(today)} or before` }],
-    })
+    throw doesNotHoldUp(
+      'reminders.agreedOn',
+      says('fault.sites.not-yet', { day: { day: reminders.agreedOn } }),
+      says('fault.day-or-before', { day: { day: today } }),
+    )
 }
 
 /** Only over the version that the person has seen. @throws Fault `changed-meanwhile` naming who was faster. */
 export function checkVersion(row: Site | Unit, seen: number): void {
   if (row.version === seen) return
   throw new Fault('changed-meanwhile', {
-    sentence: `${row.savedBy} saved this in the meantime. Your entries are still in the form; load the newer version and enter them again.`,
-    lines: [{ where: 'version', what: `you edited version ${seen}, and it is version ${row.version} now`, allowed: String(row.version) }],
+    sentence: says('fault.sites.saved-by', { by: ofStored(row.savedBy) }),
+    lines: [{ where: 'version', what: says('fault.call.version', { seen, now: row.version }), allowed: String(row.version) }],
   })
 }
 
@@ -72,7 +75,7 @@ async function checkUnplanned({ transaction }: Doing, siteId: string, unitIds?: 
     order: [['onDate', 'ASC']],
     transaction,
   })
-  if (job) throw new Fault('in-use', { sentence: `A visit is planned for ${dayWords(job.onDate)}: finish, move or cancel it first.` })
+  if (job) throw new Fault('in-use', { sentence: says('fault.sites.visit-planned', { day: { day: job.onDate } }) })
 }
 
 /**

@@ -1,5 +1,6 @@
 // The van's stock changes: a balance for each lot, and a ledger of what came and went, both in one transaction.
-import { Fault } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp } from '@yastik/core/faults'
 import { takeFrom } from '@yastik/core/products'
 import type { UnitState } from '@yastik/core/run'
 import type { StockForm } from '@yastik/core/wire'
@@ -36,14 +37,22 @@ const held = async ({ transaction }: Doing, firmId: number, productIds: readonly
 export async function noteMove(db: Doing, firm: Firm, user: User, form: Required<Pick<StockForm, 'lot'>> & StockForm): Promise<void> {
   const { transaction } = db
   const { productId, kind, litres, lot, labelDate } = form
-  const refuse = (where: string, what: string, allowed: string) => new Fault('does-not-hold-up', { lines: [{ where, what, allowed }] })
-  if (!firm.products.some(({ id }) => id === productId)) throw refuse('productId', `there is no product ${productId}`, 'products of your stores')
+  if (!firm.products.some(({ id }) => id === productId))
+    throw doesNotHoldUp('productId', says('fault.stock.no-product', { id: productId }), says('fault.stock.no-product-allowed'))
   const known = (await held(db, firm.id, [productId])).get(productId)?.find((row) => row.lot === lot)
   if (known && labelDate && known.labelDate && known.labelDate !== labelDate)
-    throw refuse('labelDate', `lot ${lot || '(without a number)'} is here with ${known.labelDate}`, 'the same date, or another lot')
+    throw doesNotHoldUp(
+      'labelDate',
+      says('fault.stock.other-label', { lot: lot || says('fault.stock.no-number'), day: { day: known.labelDate } }),
+      says('fault.stock.other-label-allowed'),
+    )
   const there = known?.litres ?? 0
   if (kind === 'thrown-out' && litres > there)
-    throw refuse('litres', `${litres} L is more than the ${there} L that are left of this lot`, `at most ${there}`)
+    throw doesNotHoldUp(
+      'litres',
+      says('fault.stock.too-much', { amount: { L: litres }, left: { L: there } }),
+      says('fault.stock.too-much-allowed', { left: { L: there } }),
+    )
   const change = toMl(kind === 'counted' ? litres - there : kind === 'bought' ? litres : -litres)
   if (known) await known.update({ litres: toMl(there + change), ...(labelDate ? { labelDate } : {}) }, { transaction })
   else await StockLot.create({ firmId: firm.id, productId, lot, labelDate: labelDate ?? null, litres: change }, { transaction })

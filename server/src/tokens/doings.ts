@@ -1,6 +1,6 @@
 // Tokens by which other programs get in: made by owners, shown once, kept as their hash, ended at once.
-import { Fault } from '@yastik/core/faults'
-import { dayWords } from '@yastik/core/quantities'
+import { says } from '@yastik/core/words'
+import { doesNotHoldUp } from '@yastik/core/faults'
 import { longestToken, type TokenRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
@@ -23,9 +23,11 @@ export async function makeToken(
 ): Promise<{ record: TokenRecord; token: string }> {
   const [today, last] = [dayOf(Date.now(), firm), dayOf(Date.now() + longestToken * dayMs, firm)]
   if (form.endsOn < today || form.endsOn > last)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'endsOn', what: `${dayWords(form.endsOn)} is no end`, allowed: `${dayWords(today)} to ${dayWords(last)}` }],
-    })
+    throw doesNotHoldUp(
+      'endsOn',
+      says('fault.tokens.no-end', { day: { day: form.endsOn } }),
+      says('fault.days', { from: { day: today }, to: { day: last } }),
+    )
   const token = prefix + newToken()
   const { firmId, id: userId } = actor.user
   const { id } = await Token.create(

@@ -38,7 +38,7 @@ describe('a token', () => {
     expect([turnedDown.statusCode, turnedDown.json().sentence]).toEqual([403, 'This token may read only.'])
     expect((await by(write)('POST', '/api/sites', site)).statusCode).toBe(201)
     const { entries } = (await owner('GET', '/api/audit')).json()
-    expect(entries[0]).toMatchObject({ what: 'refused', by: 'Owner a, by The bookkeeper', about: 'POST /api/sites' })
+    expect(entries[0]).toMatchObject({ what: 'refused', by: 'Owner a, The bookkeeper', about: 'POST /api/sites' })
   })
   it('opens nothing that is for people', async () => {
     const ask = by((await tokenOf({ scope: 'write' })).token)

@@ -108,11 +108,22 @@ describe('bundles that do not hold up', () => {
     change(content)
     return JSON.stringify(content)
   }
+  /** Changed by a program that reckons the checksum anew. */
+  const resealed = (change: (content: { firm: Bundle['firm'] }) => void) => {
+    const { checksum: _, ...content } = JSON.parse(bundle) as Bundle
+    change(content)
+    return JSON.stringify({ ...content, checksum: createHash('sha256').update(JSON.stringify(content)).digest('hex') })
+  }
   it.each<[string, () => string, string]>([
     ['cut off in the middle', () => bundle.slice(0, bundle.length / 2), 'broken-off'],
     ['of a newer version', () => bundle.replace('yastik.bundle/1', 'yastik.bundle/2'), 'newer-format'],
-    ['changed by hand', () => changed(({ units }) => (units[0].siteId = units[0].siteId.replace(/.$/, '0'))), 'changed-content'],
+    [
+      'changed by hand',
+      () => changed(({ units }) => (units[0].siteId = units[0].siteId.replace(/.$/, (last) => (last === '0' ? '1' : '0')))),
+      'changed-content',
+    ],
     ['with another checksum', () => bundle.replace(/(?<="checksum":")./, (first) => (first === '0' ? '1' : '0')), 'changed-content'],
+    ['with own words that cannot be said', () => resealed(({ firm }) => (firm.wording = { en: { 'letters.late': '{x}' } })), 'does-not-hold-up'],
     ['no JSON', () => 'name;town', 'not-json'],
     ['something else', () => '{"format":"yastik.job/1"}', 'does-not-hold-up'],
   ])('%s: said, and nothing is half-read', async (_, text, code) => {

@@ -1,6 +1,9 @@
 // The firm's data out as one JSON file, and in again: all of it, or nothing.
+import { faultsOfWording } from '@yastik/core/words/speech'
+import { stored } from '@yastik/core/wire'
+import { says } from '@yastik/core/words'
 import { createHash } from 'node:crypto'
-import { Fault, linesOf } from '@yastik/core/faults'
+import { doesNotHoldUp, Fault, linesOf, type FaultLine } from '@yastik/core/faults'
 import type { JobEvent } from '@yastik/core/run'
 import { bundleSchema, type Bundle, type BundleContent, type BundleReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
@@ -32,17 +35,19 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
     firm: {
       name: firm.name,
       houseRules: firm.houseRules,
+      ...(Object.keys(firm.wording).length > 0 ? { wording: firm.wording } : {}),
       products: firm.products,
       equipment: firm.equipment,
       foulingRates: firm.foulingRates ?? null,
     },
-    people: people.map(({ id, name, signIn, role, trained, measures, liftKg, endedAt }) => ({
+    people: people.map(({ id, name, signIn, role, trained, measures, language, liftKg, endedAt }) => ({
       id,
       name,
       signIn,
       role,
       trained,
       measures: measures ?? null,
+      ...(language ? { language } : {}),
       ...(liftKg === null ? {} : { liftKg }),
       ...(endedAt === null ? {} : { endedAt: endedAt.toISOString() }),
     })),
@@ -109,7 +114,7 @@ export function readBundle(text: string): Bundle {
   const version = /^yastik\.bundle\/(\d+)$/.exec(format)
   if (version && Number(version[1]) > 1)
     throw new Fault('newer-format', {
-      lines: [{ where: 'format', what: `it is ${format}`, allowed: 'yastik.bundle/1; bring this instance up to date' }],
+      lines: [{ where: 'format', what: says('fault.bundle.it-is', { found: format }), allowed: says('fault.bundle.format-allowed') }],
     })
   const result = bundleSchema.safeParse(parsed)
   // Before what is wrong in it: a file that somebody changed is not worth reading.
@@ -118,7 +123,13 @@ export function readBundle(text: string): Bundle {
     const own = createHash('sha256').update(JSON.stringify(content)).digest('hex')
     if (own !== checksum)
       throw new Fault('changed-content', {
-        lines: [{ where: 'checksum', what: `it is ${String(checksum).slice(0, 64)}`, allowed: 'that of the content; export it anew' }],
+        lines: [
+          {
+            where: 'checksum',
+            what: says('fault.bundle.it-is', { found: String(checksum).slice(0, 64) }),
+            allowed: says('fault.bundle.checksum-allowed'),
+          },
+        ],
       })
   }
   if (!result.success) throw new Fault('does-not-hold-up', { lines: linesOf(result.error.issues, parsed, '').slice(0, 100) })
@@ -128,11 +139,12 @@ export function readBundle(text: string): Bundle {
 
 /** Everything that a bundle speaks of is in it, once. @throws Fault `does-not-hold-up`. */
 function checkReferences({ people, sites, units, jobs, quotes = [], messages = [], moves = [] }: Bundle): void {
-  const lines: { where: string; what: string; allowed: string }[] = []
+  const lines: FaultLine[] = []
   const once = (where: string, ids: readonly (string | number)[]) => {
     const seen = new Set<string | number>()
     ids.forEach((id, index) => {
-      if (seen.has(id)) lines.push({ where: `${where}[${index}].id`, what: `${id} is there twice`, allowed: 'one id per entry' })
+      if (seen.has(id))
+        lines.push({ where: `${where}[${index}].id`, what: says('fault.bundle.twice', { id: String(id) }), allowed: says('fault.twice.id-allowed') })
       seen.add(id)
     })
     return seen
@@ -159,8 +171,10 @@ function checkReferences({ people, sites, units, jobs, quotes = [], messages = [
     'events',
     jobs.flatMap(({ events }) => events.map(({ id }) => id)),
   )
-  const missing = (where: string, id: string | number, what: string) =>
-    lines.push({ where, what: `there is no ${what} ${id}`, allowed: `a ${what} of this bundle` })
+  const missing = (where: string, id: string | number, of: 'site' | 'unit' | 'person' | 'job') => {
+    const what = says(`fault.record.${of}`)
+    lines.push({ where, what: says('fault.call.none', { what, id: String(id) }), allowed: says('fault.bundle.none-allowed', { what }) })
+  }
   units.forEach(({ siteId }, index) => places.has(siteId) || missing(`units[${index}].siteId`, siteId, 'site'))
   jobs.forEach((job, index) => {
     if (!places.has(job.siteId)) missing(`jobs[${index}].siteId`, job.siteId, 'site')
@@ -184,7 +198,7 @@ function checkReferences({ people, sites, units, jobs, quotes = [], messages = [
 /**
  * Reads a bundle into a firm that has no sites yet, in one transaction. People are known by their sign-in; those who are not here are added
  * with a code to set a password. The firm's name stays; its rules and stores become those of the bundle.
- * @throws Fault `in-use`: the firm has sites already, or something of the bundle is here already.
+ * @throws Fault `in-use`: the firm has sites already, or something of the bundle is here already; `does-not-hold-up`: a text of the firm's own.
  */
 export async function takeIn(
   db: Doing,
@@ -194,16 +208,26 @@ export async function takeIn(
 ): Promise<BundleReceipt> {
   const { transaction } = db
   const firm = await Firm.findByPk(firmId, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true })
-  if ((await Site.count({ where: { firmId: firm.id }, transaction })) > 0)
-    throw new Fault('in-use', { sentence: 'This firm has sites already. A bundle is read into a firm that is still empty.' })
+  if ((await Site.count({ where: { firmId: firm.id }, transaction })) > 0) throw new Fault('in-use', { sentence: says('fault.bundle.sites-here') })
+  const wrong = await faultsOfWording(bundle.firm.wording ?? {}, 'firm.wording')
+  if (wrong.length > 0) throw new Fault('does-not-hold-up', { lines: wrong.slice(0, 100) })
   await refuseKnown(db, bundle)
   const { idOf, codes } = await peopleIn(db, firm, bundle)
-  const { houseRules, products, equipment, foulingRates } = bundle.firm
+  const { houseRules, wording = {}, products, equipment, foulingRates } = bundle.firm
   await firm.update(
-    { houseRules, products, equipment, foulingRates, houseRulesVersion: firm.houseRulesVersion + 1, storesVersion: firm.storesVersion + 1 },
+    {
+      houseRules,
+      wording,
+      products,
+      equipment,
+      foulingRates,
+      houseRulesVersion: firm.houseRulesVersion + 1,
+      wordingVersion: firm.wordingVersion + 1,
+      storesVersion: firm.storesVersion + 1,
+    },
     { transaction },
   )
-  const by = { firmId: firm.id, savedBy: 'read from a bundle' }
+  const by = { firmId: firm.id, savedBy: stored.fromBundle }
   await Site.bulkCreate(
     bundle.sites.map(({ id, form, retiredAt }) => ({ id, ...by, name: form.site.name, form, retiredAt: retiredAt ? new Date(retiredAt) : null })),
     { transaction },
@@ -270,7 +294,7 @@ async function refuseKnown({ transaction }: Doing, bundle: Bundle): Promise<void
     (await Site.findOne(anyOf(bundle.sites.map(({ id }) => id)))) ??
     (await Unit.findOne(anyOf(bundle.units.map(({ id }) => id)))) ??
     (await Job.findOne(anyOf(bundle.jobs.map(({ id }) => id))))
-  if (here) throw new Fault('in-use', { sentence: 'What this bundle holds is in this instance already, in another firm.' })
+  if (here) throw new Fault('in-use', { sentence: says('fault.bundle.elsewhere') })
 }
 
 /** People of the bundle, here: by their sign-in. Those who are not here yet get a code by which they set a password. */
@@ -278,13 +302,13 @@ async function peopleIn(db: Doing, firm: Firm, bundle: Bundle): Promise<{ idOf: 
   const { transaction } = db
   const ids = new Map<number, number>()
   const codes: BundleReceipt['codes'] = []
-  for (const { id, name, signIn, role, trained, measures, liftKg = null, endedAt } of bundle.people) {
+  for (const { id, name, signIn, role, trained, measures, language = null, liftKg = null, endedAt } of bundle.people) {
     const known = await User.findOne({ where: { signIn }, transaction })
     if (known && known.firmId !== firm.id)
       throw new Fault('in-use', {
-        lines: [{ where: 'people', what: `“${signIn}” is the sign-in of somebody of another firm`, allowed: 'sign-ins that are free here' }],
+        lines: [{ where: 'people', what: says('fault.bundle.sign-in-taken', { signIn }), allowed: says('fault.bundle.sign-in-taken-allowed') }],
       })
-    const values = { firmId: firm.id, name, signIn, role, trained: [...trained], measures, liftKg, passwordHash: '' }
+    const values = { firmId: firm.id, name, signIn, role, trained: [...trained], measures, language, liftKg, passwordHash: '' }
     const person = known ?? (await User.create({ ...values, endedAt: endedAt === undefined ? null : new Date(endedAt) }, { transaction }))
     if (!known && endedAt === undefined) {
       const { code, until } = await giveCode(db, await person.reload({ transaction }))
@@ -297,7 +321,11 @@ async function peopleIn(db: Doing, firm: Firm, bundle: Bundle): Promise<{ idOf: 
     idOf: (id) => {
       const own = ids.get(id)
       if (own === undefined)
-        throw new Fault('does-not-hold-up', { lines: [{ where: 'people', what: `there is no person ${id}`, allowed: 'people of this bundle' }] })
+        throw doesNotHoldUp(
+          'people',
+          says('fault.call.none', { what: says('fault.record.person'), id: String(id) }),
+          says('fault.people.none-allowed'),
+        )
       return own
     },
   }

@@ -1,3 +1,4 @@
+import { told } from '../tests/inEnglish.ts'
 import type { CalendarReceipt, JobCard } from '@yastik/core/wire'
 import { Job, JobUnit } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, type Ask, type TestHouse } from '../tests/database.ts'
@@ -54,7 +55,7 @@ const send = async (text: string, setAside?: number) => {
   const answer = await ask('POST', '/api/imports/visits', { text, ...(setAside === undefined ? {} : { take: { setAside } }) })
   return { status: answer.statusCode, ...(answer.json() as CalendarReceipt & { code?: string; lines?: { where: string; what: string }[] }) }
 }
-const row = async (...lines: string[]) => (await send(calendar(event('one', ...lines)))).rows[0]
+const row = async (...lines: string[]) => told((await send(calendar(event('one', ...lines)))).rows[0])
 const newJob = async (onDate: string) => (await ask('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate, crewIds: [me] })).json() as JobCard
 
 describe('a calendar', () => {
@@ -75,7 +76,7 @@ describe('a calendar', () => {
   })
   it('with times is not taken by a firm that has named no time zone: nobody can tell what they are there', async () => {
     const asked = async (...lines: string[]) =>
-      ((await other('POST', '/api/imports/visits', { text: calendar(event('one', ...lines)) })).json() as CalendarReceipt).rows[0].faults
+      told(((await other('POST', '/api/imports/visits', { text: calendar(event('one', ...lines)) })).json() as CalendarReceipt).rows[0].faults)
     for (const start of ['DTSTART:20270304T090000Z', 'DTSTART;TZID=Europe/Vienna:20270304T083000'])
       expect(await asked(start, 'LOCATION:Mill')).toContainEqual({
         where: 'DTSTART',
@@ -130,7 +131,7 @@ describe('a calendar', () => {
     expect((await send(text.replace('20270701', '20270702'), 0)).taken).toEqual({ planned: 0, moved: 1, cancelled: 0 })
     expect((await Job.findByPk(job.id))!.onDate).toBe('2027-07-02')
     expect((await send(calendar(event('due-x-deep-clean@yastik', 'RRULE:FREQ=YEARLY')))).rows[0]).toMatchObject({ action: 'due-day', faults: [] })
-    expect(JSON.stringify((await other('POST', '/api/imports/visits', { text })).json().rows[0].faults)).toContain('not here')
+    expect(JSON.stringify(told((await other('POST', '/api/imports/visits', { text })).json().rows[0].faults))).toContain('not here')
   })
 })
 

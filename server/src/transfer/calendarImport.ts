@@ -1,5 +1,6 @@
 // Visits from somebody's calendar (iCalendar, RFC 5545): read entry by entry; what cannot be told for sure is said and not guessed.
-import { Fault } from '@yastik/core/faults'
+import { says, type Message } from '@yastik/core/words'
+import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import { mostUnits } from '@yastik/core/plan'
 import { dayIn, isTimeZone, minuteIn, momentAt } from '@yastik/core/quantities'
 import { daySchema, type CalendarReceipt, type CalendarRow } from '@yastik/core/wire'
@@ -43,30 +44,34 @@ interface Wish extends CalendarRow {
 /** @throws Fault `does-not-hold-up` for what is no calendar, `broken-off` for one that ends in the middle. */
 function entriesOf(text: string, timeZone: string | undefined): Entry[] {
   if (!/^\uFEFF?BEGIN:VCALENDAR/i.test(text.trimStart()))
-    throw new Fault('does-not-hold-up', { lines: [{ where: 'the file', what: 'it is no calendar', allowed: 'iCalendar, as .ics files are' }] })
+    throw doesNotHoldUp(says('fault.ics.file'), says('fault.ics.no-calendar'), says('fault.ics.no-calendar-allowed'))
   if (!/END:VCALENDAR\s*$/i.test(text)) throw new Fault('broken-off')
   let calendar: ICAL.Component
   try {
     calendar = new ICAL.Component(ICAL.parse(text.replace(/^\uFEFF/, '')) as never)
   } catch (error) {
     const what = error instanceof Error ? error.message : String(error)
-    throw new Fault('does-not-hold-up', { lines: [{ where: 'the file', what: what.slice(0, 200), allowed: 'iCalendar, RFC 5545' }] })
+    throw doesNotHoldUp(says('fault.ics.file'), what.slice(0, 200), says('fault.ics.form'))
   }
   const events = calendar.getAllSubcomponents('vevent')
   if (events.length > mostEntries)
-    throw new Fault('does-not-hold-up', {
-      lines: [{ where: 'the file', what: `there are ${events.length} entries`, allowed: `at most ${mostEntries}` }],
-    })
+    throw doesNotHoldUp(
+      says('fault.ics.file'),
+      says('fault.schema.entries', { count: events.length }),
+      says('fault.schema.bound', { is: 'most', figure: { n: mostEntries } }),
+    )
   const zones = new Set(calendar.getAllSubcomponents('vtimezone').map((zone) => String(zone.getFirstPropertyValue('tzid'))))
   const uids = groupBy(events, (event) => String(event.getFirstPropertyValue('uid')))
   return events.map((event) => {
     const text = (name: string) => String(event.getFirstPropertyValue(name) ?? '').trim()
     const faults: RowFault[] = []
     const uid = text('uid')
-    if (uid === '') faults.push({ where: 'UID', what: 'this is missing', allowed: 'an id of its own for each entry' })
-    else if ((uids.get(uid)?.length ?? 0) > 1) faults.push({ where: 'UID', what: `“${uid.slice(0, 80)}” is there twice`, allowed: 'each entry once' })
+    if (uid === '') faults.push({ where: 'UID', what: says('fault.schema.missing'), allowed: says('fault.ics.id-allowed') })
+    else if ((uids.get(uid)?.length ?? 0) > 1)
+      faults.push({ where: 'UID', what: says('fault.ics.twice', { uid: uid.slice(0, 80) }), allowed: says('fault.ics.twice-allowed') })
     for (const name of ['rrule', 'rdate', 'recurrence-id'])
-      if (event.hasProperty(name)) faults.push({ where: name.toUpperCase(), what: 'this entry repeats itself', allowed: 'one entry for each visit' })
+      if (event.hasProperty(name))
+        faults.push({ where: name.toUpperCase(), what: says('fault.ics.repeats'), allowed: says('fault.ics.repeats-allowed') })
     const { day, startMin = null, fault } = beginOf(event.getFirstProperty('dtstart'), zones, timeZone)
     if (fault) faults.push(fault)
     const sequence = Number(event.getFirstPropertyValue('sequence') ?? 0)
@@ -93,21 +98,20 @@ interface Begin {
  * or the firm's, the time could lie on either of two days.
  */
 function beginOf(start: ICAL.Property | null, zones: ReadonlySet<string>, timeZone: string | undefined): Begin {
-  const refuse = (what: string, allowed: string) => ({ day: null, fault: { where: 'DTSTART', what, allowed } })
-  if (!start) return refuse('this is missing', 'a day')
+  const refuse = (what: Message, allowed: Message) => ({ day: null, fault: { where: 'DTSTART', what, allowed } })
+  if (!start) return refuse(says('fault.schema.missing'), says('fault.ics.a-day'))
   // As it is written: a day that does not exist must not become the one after.
   const [, parameters, type, written] = start.toJSON() as [string, { tzid?: string }, string, string]
   const [day, time = ''] = String(written).split('T')
-  if (!daySchema.safeParse(day).success) return refuse(`${day} does not exist`, 'a day that does')
+  if (!daySchema.safeParse(day).success) return refuse(says('fault.ics.no-such-day', { day }), says('fault.ics.no-such-day-allowed'))
   if (type === 'date') return { day }
   const zone = String(written).endsWith('Z') ? 'UTC' : parameters.tzid
-  if (!zone) return refuse(`${String(written)} has no time zone: nobody can tell which day it is on`, 'a day, a time with its zone, or UTC')
+  if (!zone) return refuse(says('fault.ics.no-zone', { time: String(written) }), says('fault.ics.no-zone-allowed'))
   if (!zones.has(zone) && !isTimeZone(zone))
-    return refuse(`nobody knows the time zone “${zone.slice(0, 60)}”`, 'a zone that the file describes, or a known name')
+    return refuse(says('fault.ics.unknown-zone', { zone: zone.slice(0, 60) }), says('fault.ics.unknown-zone-allowed'))
   const startMin = Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
   if (zone === timeZone) return { day, startMin }
-  if (timeZone === undefined)
-    return refuse(`${String(written)} is by the clocks of ${zone}, and this firm has named no time zone`, 'a whole day; or name it under House rules')
+  if (timeZone === undefined) return refuse(says('fault.ics.no-own-zone', { time: String(written), zone }), says('fault.ics.no-own-zone-allowed'))
   // What the file says of a zone goes before what is known of its name.
   const value: unknown = start.getFirstValue()
   const atMs = zones.has(zone) && value instanceof ICAL.Time ? value.toUnixTime() * 1000 : momentAt(day, startMin, zone)
@@ -145,11 +149,11 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known)
     if (isCancelled) return wish(job.cancelledAt ? 'nothing' : 'cancel', site, job)
     const keepsTime = startMin === null || startMin === job.startMin
     if (job.onDate === day && keepsTime && !job.cancelledAt) return wish('nothing', site, job)
-    if (job.closed && !job.cancelledAt) faults.push({ where: 'DTSTART', what: 'this visit is handed over: its day stands', allowed: job.onDate })
+    if (job.closed && !job.cancelledAt) faults.push({ where: 'DTSTART', what: says('fault.visits.its-day-stands'), allowed: job.onDate })
     return wish('move', site, job)
   }
   if (own !== undefined) {
-    faults.push({ where: 'UID', what: 'it names a visit that is not here', allowed: 'visits of this firm, or entries of your own' })
+    faults.push({ where: 'UID', what: says('fault.ics.no-visit'), allowed: says('fault.ics.no-visit-allowed') })
     return wish(null)
   }
   if (isCancelled) return wish('nothing')
@@ -163,14 +167,15 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known)
       found.length === 0
         ? {
             where: 'LOCATION',
-            what: `no site has the name or address “${(entry.location || summary).slice(0, 80)}”`,
-            allowed: 'the name or the address of a site',
+            what: says('fault.ics.no-site', { name: (entry.location || summary).slice(0, 80) }),
+            allowed: says('fault.ics.no-site-allowed'),
           }
-        : { where: 'LOCATION', what: `${found.length} sites are called so`, allowed: 'what names one of them' },
+        : { where: 'LOCATION', what: says('fault.ics.many-sites', { count: found.length }), allowed: says('fault.ics.many-sites-allowed') },
     )
   else {
     const count = units.get(found[0].id)?.length ?? 0
-    if (count === 0 || count > mostUnits) faults.push({ where: 'LOCATION', what: `this site has ${count} units`, allowed: `1 to ${mostUnits}` })
+    if (count === 0 || count > mostUnits)
+      faults.push({ where: 'LOCATION', what: says('fault.ics.units', { count }), allowed: says('fault.ics.units-allowed', { most: mostUnits }) })
   }
   return wish('plan', found.length === 1 ? found[0] : undefined)
 }
@@ -211,7 +216,7 @@ export async function takeCalendar(db: Doing, text: string, setAside: number, us
     throw new Fault('does-not-hold-up', {
       lines: faulty
         .slice(0, 100)
-        .flatMap(({ row, faults }) => faults.map(({ where, what, allowed }) => ({ where: `entry ${row}, ${where}`, what, allowed }))),
+        .flatMap(({ row, faults }) => faults.map(({ where, what, allowed }) => ({ where: says('fault.ics.entry', { row, where }), what, allowed }))),
     })
   const taken = { planned: 0, moved: 0, cancelled: 0 }
   const before: VisitBefore[] = []

@@ -1,4 +1,5 @@
 // What came in at once is taken back, but for what something happened to since.
+import { told } from '../tests/inEnglish.ts'
 import type { CalendarReceipt, ImportRecord, SiteRecord, TakenBack } from '@yastik/core/wire'
 import { Job, Site, Unit } from '../db/models.ts'
 import { addFirm, openHouse, signedIn, visitDay, type Ask, type TestHouse } from '../tests/database.ts'
@@ -55,7 +56,7 @@ describe('sites that came from a table', () => {
     await ask('POST', `/api/sites/${(await siteBy('Retired')).id}/retire`, { retired: true })
     const { takenBack, kept, keptInAll } = (await back(id)).json() as TakenBack
     expect([takenBack, keptInAll]).toEqual([1, 5])
-    expect(Object.fromEntries(kept.map(({ what, because }) => [what, because]))).toEqual({
+    expect(Object.fromEntries(told(kept).map(({ what, because }) => [what, because]))).toEqual({
       Visited: 'a visit is planned there, or was made',
       Saved: 'somebody changed it since',
       'Unit saved': 'somebody changed it since',
@@ -100,7 +101,7 @@ describe('visits that came from a calendar', () => {
     await send(entry('done', day(5), 'LOCATION:Dogwood'))
     const { importId } = await send(entry('done', day(3), 'LOCATION:Dogwood', 'SEQUENCE:4'))
     await Job.update({ closed: true }, { where: { calendarUid: 'done' } })
-    expect((await back(importId)).json()).toMatchObject({ takenBack: 0, kept: [{ because: 'it is handed over' }] })
+    expect(told((await back(importId)).json())).toMatchObject({ takenBack: 0, kept: [{ because: 'it is handed over' }] })
     expect(await jobOf('done')).toMatchObject({ onDate: day(3), closed: true })
   })
   it('stay where somebody moved them since, or work has begun', async () => {
@@ -118,7 +119,11 @@ describe('visits that came from a calendar', () => {
     await ask('POST', `/api/jobs/${begun.id}/events`, { events: [event] })
     const { takenBack, kept } = (await back(importId)).json() as TakenBack
     expect(takenBack).toBe(1)
-    expect(kept.map(({ because }) => because).sort()).toEqual(['somebody moved or cancelled it since', 'work has begun there'])
+    expect(
+      told(kept)
+        .map(({ because }) => because)
+        .sort(),
+    ).toEqual(['somebody moved or cancelled it since', 'work has begun there'])
     expect(await Job.count({ where: { calendarUid: ['moved', 'begun', 'idle'] } })).toBe(2)
   })
 })

@@ -1,6 +1,6 @@
 // What came in at once is taken back; what something happened to since stays, and says why.
+import { says, type Message } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
-import { dayWords } from '@yastik/core/quantities'
 import type { ImportRecord, TakenBack } from '@yastik/core/wire'
 import { note, type Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
@@ -39,7 +39,7 @@ export async function importsOf(db: Db, firmId: number): Promise<ImportRecord[]>
 /** @throws Fault `not-there`, or `in-use` where it was taken back before */
 export async function takeBack(db: Doing, id: string, actor: Actor): Promise<TakenBack> {
   const own = await holdOwn(db, Import, 'import', id, actor.user.firmId)
-  if (own.takenBackAt) throw new Fault('in-use', { sentence: 'This was taken back already.' })
+  if (own.takenBackAt) throw new Fault('in-use', { sentence: says('fault.import.taken-back') })
   const { takenBack, kept } = own.kind === 'sites' ? await takeBackSites(db, id) : await takeBackVisits(db, own.beforeIt ?? [], own.firmId)
   await own.update({ takenBackAt: new Date() }, { transaction: db.transaction })
   await note(db, actor, { what: 'taken-back', about: own.kind, after: { takenBack, kept: kept.length } })
@@ -53,7 +53,10 @@ async function takeBackSites(db: Doing, importId: string): Promise<{ takenBack: 
   const gone = rows.filter(({ because }) => because === null).map(({ id }) => id)
   await Unit.destroy({ where: { siteId: gone }, transaction })
   await Site.destroy({ where: { id: gone }, transaction })
-  return { takenBack: gone.length, kept: rows.flatMap(({ what, because }) => (because === null ? [] : [{ what, because }])) }
+  return {
+    takenBack: gone.length,
+    kept: rows.flatMap(({ what, because }) => (because === null ? [] : [{ what, because: says(`fault.import.${because}`) }])),
+  }
 }
 
 /** Visits are as they were before: those that it planned go. */
@@ -64,13 +67,14 @@ async function takeBackVisits(db: Doing, before: readonly VisitBefore[], firmId:
     const job = await Job.findOne({ where: { id: jobId, firmId }, include: ['site'], transaction })
     // One that is gone needs no taking back.
     if (!job) continue
-    const keep = (because: string) => kept.push({ what: `${job.site?.name ?? ''}, ${dayWords(job.onDate)}`, because })
-    if (job.revision !== revision) keep('somebody moved or cancelled it since')
-    else if (job.closed && !job.cancelledAt) keep('it is handed over')
+    const keep = (because: Message) =>
+      kept.push({ what: says('fault.import.visit', { site: job.site?.name ?? '', day: { day: job.onDate } }), because })
+    if (job.revision !== revision) keep(says('fault.import.moved'))
+    else if (job.closed && !job.cancelledAt) keep(says('fault.import.handed-over'))
     else if (was) {
       const { isCancelled, ...when } = was
       await job.update({ ...when, closed: isCancelled, cancelledAt: isCancelled ? new Date() : null, revision: revision + 1 }, { transaction })
-    } else if (job.logLength > 0 || (await Photo.count({ where: { jobId }, transaction })) > 0) keep('work has begun there')
+    } else if (job.logLength > 0 || (await Photo.count({ where: { jobId }, transaction })) > 0) keep(says('fault.import.begun'))
     else {
       await JobUnit.destroy({ where: { jobId }, transaction })
       await job.destroy({ transaction })

@@ -1,4 +1,5 @@
 // What the office did, in a firm's bundle: quotes, messages, and the stock.
+import { stored } from '@yastik/core/wire'
 import type { Bundle, BundleContent } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
@@ -92,7 +93,7 @@ export async function takeInOffice(
       madeAt: new Date(madeAt),
       changedAt: new Date(changedAt),
       state: state === 'waiting' ? ('withdrawn' as const) : state,
-      because: state === 'waiting' ? 'it waited in the instance that it came from' : because,
+      because: state === 'waiting' ? stored.waitedElsewhere : because,
       nextAt: never,
     })),
     { transaction },

@@ -1,4 +1,6 @@
 // The firm's data leaves, and comes in. Whatever leaves the house holds customers: owners alone take it out.
+import { sayToPerson } from '../words.ts'
+import { says } from '@yastik/core/words'
 import { PassThrough, Readable } from 'node:stream'
 import { Fault } from '@yastik/core/faults'
 import { bundleMedia, endpoints, type BundleReceipt, type SiteImportLine } from '@yastik/core/wire'
@@ -8,7 +10,7 @@ import { calendarOf } from '../calendars/entries.ts'
 import type { Db } from '../db/database.ts'
 import type { FileStore } from '../files/store.ts'
 import { dayOf } from '../days.ts'
-import { faultBodyOf } from '../http/errors.ts'
+import { bodyOf } from '../http/errors.ts'
 import { homeOf } from '../http/home.ts'
 import { serverOf } from '../http/serve.ts'
 import { keyOf } from '../photos/doings.ts'
@@ -45,10 +47,10 @@ export const transferRoutes =
       await exported(db, actor, 'readings.csv')
       return asFile(reply, csv, 'readings.csv').send(Readable.from(readingsTable(firm)))
     })
-    serves(endpoints.calendar, async ({ db, actor, firm, request, reply }) => {
+    serves(endpoints.calendar, async ({ db, actor, user, firm, request, reply }) => {
       await exported(db, actor, 'visits.ics')
       return asFile(reply, 'text/calendar; charset=utf-8', 'visits.ics').send(
-        await calendarOf(firm, Date.now(), { home: homeOf(request), showsDues: true }),
+        await calendarOf(firm, Date.now(), { home: homeOf(request), showsDues: true, say: await sayToPerson(user, firm) }),
       )
     })
     serves(endpoints.photographs, async ({ db, actor, firm, reply }) => {
@@ -76,7 +78,7 @@ export const transferRoutes =
         .then(
           (receipt) => say({ receipt }),
           (error: Error) => {
-            const fault = faultBodyOf(error)
+            const fault = bodyOf(error)
             if (fault.code === 'internal') request.log.error(error)
             say({ fault })
           },
@@ -87,7 +89,7 @@ export const transferRoutes =
 
     serves(endpoints.takeBundle, ({ db, firm, actor, request }): Promise<BundleReceipt> => {
       if (typeof request.body !== 'string')
-        throw new Fault('wrong-media', { lines: [{ where: 'content-type', what: 'this is no bundle', allowed: bundleMedia }] })
+        throw new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.bundle.no-bundle'), allowed: bundleMedia }] })
       const bundle = readBundle(request.body)
       const hasPicture = async (photo: { id: string; kind: 'jpeg' | 'png' | 'webp' }) =>
         (await files.get(keyOf({ ...photo, firmId: firm.id }))) !== undefined

@@ -1,4 +1,5 @@
 // Many sites and units at once, in one transaction.
+import { says } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import type { SiteImport, SiteImportReceipt } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
@@ -25,9 +26,11 @@ export function takeInSites(
     const double = sites.filter(({ form }) => here.has(keyOf(form)))
     if (double.length > 0)
       throw new Fault('in-use', {
-        lines: double
-          .slice(0, 100)
-          .map(({ form }) => ({ where: 'site', what: `“${form.site.name}” is here already`, allowed: 'sites of another name or address' })),
+        lines: double.slice(0, 100).map(({ form }) => ({
+          where: 'site',
+          what: says('fault.table.here-already', { site: form.site.name }),
+          allowed: says('fault.table.here-already-allowed'),
+        })),
       })
     const importId = newId()
     const by = { firmId: user.firmId, savedBy: user.name, importId }

@@ -1,7 +1,6 @@
 // What did the demo firm's office do? The van was counted; customers who agreed to be written to, a reminder; quotes: one open, one that became a visit and is finished.
 import { builtInProducts } from '@yastik/core/products'
 import { gradeSchema } from '@yastik/core/quantities'
-import { stopLine } from '@yastik/core/upkeep'
 import { payable } from '@yastik/core/wire'
 import type { Db } from '@yastik/server/db/database'
 import { Firm, Job, JobUnit, Message, Quote, Reply, Site, StockLot, Unit, User } from '@yastik/server/db/models'
@@ -90,7 +89,7 @@ export async function loadOffice(db: Db, nowMs: number): Promise<void> {
     kind: 'reminder',
     channel: 'text',
     address: consents[0][1],
-    body: `${demoFirm} about the air conditioning at ${reminded.name}:\nPlotter room will be due about March 2027 for a light clean (between January and June 2027). We cleaned it last in November 2025.\nThe days come from what we found at your units, not from the calendar. Write or call, and we will find a day.\n${stopLine}`,
+    body: `${demoFirm} about the air conditioning at ${reminded.name}:\nPlotter room will be due about March 2027 for a light clean (between January and June 2027). We cleaned it last in November 2025.\nThe days come from what we found at your units, not from the calendar. Write or call, and we will find a day.\nAnswer STOP and we will not write again.`,
     state: 'delivered',
     tries: 1,
     nextAt: new Date(nowMs + 400 * dayMs),

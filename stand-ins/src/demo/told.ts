@@ -7,7 +7,7 @@ import { dayAfter, pastOf, yearsOf } from '@yastik/server/upkeep/past'
 import type { Diary } from './walk.ts'
 import { metric } from '@yastik/core/quantities'
 import { sayIn } from '@yastik/core/words'
-import { english } from '@yastik/core/words/en'
+import { catalogue as english } from '@yastik/core/words/en'
 
 /** The demo firm tells its customers in English. */
 const say = sayIn(english, { measures: metric })

@@ -1,12 +1,15 @@
 // How does the interface ask the server? By the table of endpoints: what is sent has its shape, what is answered is held against it, and faults
 // come back as what the server says.
-import { Fault, faultCatalogue, linesOf, type FaultCode } from '@yastik/core/faults'
-import { addressOf, type Answer, type Endpoint, type FaultBody, type Given } from '@yastik/core/wire'
+import { Fault, linesOf } from '@yastik/core/faults'
+import { addressOf, faultFrom, type Answer, type Endpoint, type FaultBody, type Given } from '@yastik/core/wire'
+import { says } from '@yastik/core/words'
 
 /** Thrown when nobody answers: no signal, or the server is down. */
 export class NoAnswer extends Error {
+  readonly sentence = says('fault.no-answer')
+
   constructor() {
-    super('The server does not answer. What you enter stays on this device and is sent later.')
+    super('no-answer')
     this.name = 'NoAnswer'
   }
 }
@@ -16,9 +19,6 @@ export const isNoJudgement = (error: unknown): boolean => error instanceof NoAns
 
 const isFaultBody = (body: unknown): body is FaultBody =>
   body !== null && typeof body === 'object' && 'code' in body && 'sentence' in body && 'lines' in body
-
-const faultOf = ({ code, sentence, lines }: FaultBody): Fault =>
-  new Fault(code in faultCatalogue ? (code as FaultCode) : 'internal', { sentence, lines })
 
 /** What an endpoint asks for besides its address; nothing where it asks for nothing. */
 type Args<Own extends Endpoint> = object extends Given<Own> ? [given?: Given<Own>] : [given: Given<Own>]
@@ -42,7 +42,7 @@ async function send(own: Endpoint, { params, query, body }: Parts): Promise<Resp
   })
   if (response.ok) return response
   const answer: unknown = await response.json().catch(() => undefined)
-  throw isFaultBody(answer) ? faultOf(answer) : new Fault('internal')
+  throw isFaultBody(answer) ? faultFrom(answer) : new Fault('internal')
 }
 
 /** What was answered, held against the table. @throws Fault `other-version` where server and page, or whoever answers in between, do not speak alike */
@@ -88,7 +88,7 @@ export async function askByLines<Own extends Endpoint>(
     rest = lines.pop() ?? ''
     for (const text of lines) {
       const line = answerOf(own, JSON.parse(text))
-      if (isLate(line)) throw faultOf(line.fault)
+      if (isLate(line)) throw faultFrom(line.fault)
       said(line as Exclude<Answer<Own>, { fault: FaultBody }>)
     }
     if (done) return

@@ -72,7 +72,7 @@ describe('what a view asks the server for', () => {
     const { error, ready } = onView(() => useAsked(endpoints.security, () => ({})))
     await ready()
     expect(asked).toHaveLength(3)
-    expect(String(error.value)).toContain('does not answer')
+    expect(error.value).toMatchObject({ sentence: { key: 'fault.no-answer' } })
   })
   it('is not tried again where the server turned it down', async () => {
     answers = () => ({ status: 403, body: fault })

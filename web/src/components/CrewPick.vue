@@ -3,6 +3,7 @@
 import type { CrewRecord } from '@yastik/core/wire'
 import { computed } from 'vue'
 import Ticks from '../kit/Ticks.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ crew: readonly CrewRecord[]; modelValue: readonly number[] }>()
 const emit = defineEmits<{ 'update:modelValue': [ids: number[]] }>()
@@ -10,5 +11,11 @@ const people = computed(() => props.crew.map(({ id, name }) => ({ value: id, say
 </script>
 
 <template>
-  <Ticks label="Who goes" mark="crew" :model-value="modelValue" :options="people" @update:model-value="emit('update:modelValue', $event)" />
+  <Ticks
+    :label="t('screen.frame.goes')"
+    mark="crew"
+    :model-value="modelValue"
+    :options="people"
+    @update:model-value="emit('update:modelValue', $event)"
+  />
 </template>

@@ -6,6 +6,7 @@ import { ask } from '../api/client.ts'
 import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ site: SiteRecord }>()
 const emit = defineEmits<{ erased: [site: SiteRecord] }>()
@@ -22,18 +23,17 @@ const erase = () =>
 
 <template>
   <section class="stack ruled-top" data-customer>
-    <h2>What is kept of this customer</h2>
+    <h2>{{ t('screen.sites.kept-customer') }}</h2>
     <FaultNote :error="error" />
     <div class="row">
-      <Tap :href="addressOf(endpoints.customerData, { params: { id: site.id } })" download data-take-out>All of it, as a file</Tap>
-      <Tap v-if="!sure" data-erase @click="sure = true">Erase it</Tap>
+      <Tap :href="addressOf(endpoints.customerData, { params: { id: site.id } })" download data-take-out>{{ t('screen.sites.all-file') }}</Tap>
+      <Tap v-if="!sure" data-erase @click="sure = true">{{ t('screen.sites.erase') }}</Tap>
       <template v-else>
         <p class="says">
-          Name, address, contact, photographs, messages, signatures and notes go for good. Grades, readings and prices stay, without a name.
-          Telephones forget it when they next fetch the visit.
+          {{ t('screen.sites.name-address-contact-photographs-messages') }}
         </p>
-        <Tap now :disabled="busy" data-erase-sure @click="erase">{{ busy ? 'Erasing …' : 'Yes, erase this customer' }}</Tap>
-        <Tap @click="sure = false">Leave it</Tap>
+        <Tap now :disabled="busy" data-erase-sure @click="erase">{{ busy ? t('screen.sites.erasing') : t('screen.sites.yes-erase-customer') }}</Tap>
+        <Tap @click="sure = false">{{ t('screen.sites.leave') }}</Tap>
       </template>
     </div>
   </section>

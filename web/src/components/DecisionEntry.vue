@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One decision as a sentence with its because; what was turned down, why, and what it would change.
-import { byHand, choiceNames, topicNames, type Choice } from '@yastik/core/method'
+import { byHand, type Choice } from '@yastik/core/method'
 import type { Comparison, PlannedDecision } from '@yastik/core/plan'
 import { ref } from 'vue'
 import { useDifference } from './difference.ts'
@@ -10,6 +10,7 @@ import TextField from '../kit/TextField.vue'
 import Fold from '../kit/Fold.vue'
 import Form from '../kit/Form.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -26,7 +27,7 @@ const emit = defineEmits<{ choose: [choice: string | null, because: string] }>()
 const wanted = ref<string>()
 const because = ref('')
 
-const name = (choice: string) => choiceNames[choice as Choice]
+const name = (choice: string) => t(`names.choice.${choice as Choice}`)
 const insteadOf = ({ choice, instead }: PlannedDecision['turnedDown'][number]) =>
   instead ?? (wanted.value === choice ? props.whatIf?.(choice) : undefined)
 function confirm() {
@@ -41,9 +42,9 @@ function confirm() {
     <Fold v-model="isOpen">
       <template #title>
         <span class="line">
-          <span class="topic">{{ topicNames[decision.topic] }}</span>
+          <span class="topic">{{ t(`names.topic.${decision.topic}`) }}</span>
           <span
-            ><b class="choice">{{ name(decision.choice) }}</b> <small v-if="decision.rule === byHand">by hand</small></span
+            ><b class="choice">{{ name(decision.choice) }}</b> <small v-if="decision.rule === byHand">{{ t('screen.method.hand') }}</small></span
           >
         </span>
       </template>
@@ -51,25 +52,28 @@ function confirm() {
         <ul class="plain">
           <li v-for="(reason, at) in decision.because" :key="at">{{ say(reason) }}</li>
         </ul>
-        <p v-if="decision.better" class="small">Better, but ruled out here: {{ name(decision.better) }}.</p>
-        <p v-if="decision.rule === byHand && !fixed"><Tap @click="emit('choose', null, '')">Back to the rule</Tap></p>
+        <p v-if="decision.better" class="small">{{ t('screen.method.better-but-ruled-out-here', { name: name(decision.better) }) }}</p>
+        <p v-if="decision.rule === byHand && !fixed">
+          <Tap @click="emit('choose', null, '')">{{ t('screen.method.back-rule') }}</Tap>
+        </p>
         <slot />
-        <ul v-if="decision.turnedDown.length > 0" class="plain others" aria-label="Why not otherwise">
+        <ul v-if="decision.turnedDown.length > 0" class="plain others" :aria-label="t('screen.method.why-not-otherwise')">
           <li v-for="{ other, instead } in decision.turnedDown.map((entry) => ({ other: entry, instead: insteadOf(entry) }))" :key="other.choice">
             <div class="spread">
               <b>{{ name(other.choice) }}</b><span v-if="instead" class="diff">{{ difference(instead) }}</span>
             </div>
             <p class="small">
               {{ say(other.because) }}<template v-if="instead?.reach">. {{ say(instead.reach) }}</template
-              ><template v-if="instead?.risk">. Risk: {{ say(instead.risk) }}</template>
+              ><template v-if="instead?.risk">{{ t('screen.method.risk', { risk: say(instead.risk) }) }}</template>
             </p>
             <template v-if="other.standing !== 'barred' && !fixed">
               <Tap v-if="wanted !== other.choice" bare small :data-flip="other.choice" @click="wanted = other.choice">
-                Do it this way on this job …
+                {{ t('screen.method.do-way-job') }}
               </Tap>
               <Form v-else inline @submit="confirm">
-                <Field label="Why, for the record"><TextField v-model="because" name="because" required maxlength="500" /></Field
-                ><Tap type="submit">Decide so</Tap><Tap bare @click="wanted = undefined">Leave it</Tap>
+                <Field :label="t('screen.method.why-record')"><TextField v-model="because" name="because" required maxlength="500" /></Field
+                ><Tap type="submit">{{ t('screen.method.decide') }}</Tap
+                ><Tap bare @click="wanted = undefined">{{ t('screen.method.leave') }}</Tap>
               </Form>
             </template>
           </li>

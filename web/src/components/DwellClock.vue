@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { isSilent, raise, setSilent, type Alarm } from './alarm.ts'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -16,7 +17,12 @@ const clock = (ms: number) => {
   const hours = Math.floor(seconds / 3600)
   return `${hours > 0 ? `${hours}:` : ''}${String(Math.floor((seconds % 3600) / 60)).padStart(hours > 0 ? 2 : 1, '0')}:${String(seconds % 60).padStart(2, '0')}`
 }
-const words = { soaking: 'still to wait', ready: 'may go on', near: 'go on now: soon too long', late: 'too long: rinse now' }
+const words = {
+  soaking: t('screen.work.still-wait'),
+  ready: t('screen.work.may-go'),
+  near: t('screen.work.go-on-now-soon-too-long'),
+  late: t('screen.work.too-long-rinse-now'),
+}
 /** So long before the most it asks for somebody. */
 const nearMs = 2 * 60_000
 const sign = computed<'soaking' | Alarm>(() => {
@@ -33,7 +39,7 @@ function toggleSilent() {
 const shown = computed(() => {
   const { phase, leastAtMs, mostAtMs } = props.wait
   if (phase === 'soaking') return clock(leastAtMs - props.nowMs)
-  if (phase === 'ready') return mostAtMs === undefined ? 'done' : clock(mostAtMs - props.nowMs)
+  if (phase === 'ready') return mostAtMs === undefined ? t('screen.work.wait-done') : clock(mostAtMs - props.nowMs)
   return `+${clock(props.nowMs - (mostAtMs ?? leastAtMs))}`
 })
 const spanMs = computed(() => (props.wait.mostAtMs ?? props.wait.leastAtMs) - startMs.value)
@@ -48,7 +54,7 @@ const least = computed(() => ((props.wait.leastAtMs - startMs.value) / spanMs.va
       ><b>{{ words[sign] }}</b
       ><small>{{ what }}</small></span
     >
-    <Tap bare small :pressed="silent" @click="toggleSilent">{{ silent ? 'Silent' : 'Sound on' }}</Tap>
+    <Tap bare small :pressed="silent" @click="toggleSilent">{{ silent ? t('screen.work.silent') : t('screen.work.sound') }}</Tap>
     <span class="track" aria-hidden="true"><i :style="{ width: `${passed}%` }" /><u :style="{ left: `${least}%` }" /></span>
   </div>
 </template>

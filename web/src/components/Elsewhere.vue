@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -23,7 +24,7 @@ const steps = computed(() =>
 
 <template>
   <section v-if="steps.length > 0" class="stack" data-elsewhere>
-    <h3>Meanwhile</h3>
+    <h3>{{ t('screen.frame.meanwhile') }}</h3>
     <Tap v-for="{ id, step } in steps" :key="id" :to="{ name: 'at-the-unit', params: { jobId, unitId: id } }">
       <span
         ><b>{{ job.unitFor(id)?.name }}</b

@@ -11,16 +11,17 @@ import Tap from '../kit/Tap.vue'
 import Field from '../kit/Field.vue'
 import Ledger from '../kit/Ledger.vue'
 import Pick from '../kit/Pick.vue'
+import { t } from '../words/words.ts'
 
 const { figure, unit } = useMeasures()
 const props = defineProps<{ equipment: readonly Equipment[]; mayEdit: boolean }>()
 const emit = defineEmits<{ save: [equipment: Equipment[]] }>()
 type Figure = 'flowLMin' | 'pressureBar' | 'litres' | 'outletMm'
 const figures: { field: Figure; says: string; si?: SiUnit }[] = [
-  { field: 'flowLMin', says: 'Flow', si: 'L/min' },
-  { field: 'pressureBar', says: 'Pressure, bar' },
-  { field: 'litres', says: 'Holds', si: 'L' },
-  { field: 'outletMm', says: 'Outlet, mm' },
+  { field: 'flowLMin', says: t('screen.stores.flow'), si: 'L/min' },
+  { field: 'pressureBar', says: t('screen.stores.pressure-bar') },
+  { field: 'litres', says: t('screen.stores.holds'), si: 'L' },
+  { field: 'outletMm', says: t('screen.stores.outlet-mm') },
 ]
 const kind = ref<EquipmentKind>('air-line')
 
@@ -34,10 +35,10 @@ const takeOut = (id: string) =>
     'save',
     props.equipment.filter((entry) => entry.id !== id),
   )
-const kinds = optionsOf(equipmentKinds, (own) => own.replaceAll('-', ' '))
+const kinds = optionsOf(equipmentKinds, (own) => t(`names.equipment.${own}`))
 const columns = computed<Column<Equipment>[]>(() => [
-  { key: 'kind', says: 'Equipment' },
-  { key: 'count', says: 'How many', number: true },
+  { key: 'kind', says: t('screen.stores.equipment') },
+  { key: 'count', says: t('screen.stores.how-many-2'), number: true },
   ...figures.map(({ field, says, si }) => ({ key: field, says: si ? `${says}, ${unit(si)}` : says, number: true })),
   { key: 'doings', says: '', hidden: !props.mayEdit },
 ])
@@ -52,19 +53,19 @@ function add() {
 <template>
   <Ledger
     data-equipment
-    title="Equipment in the van"
+    :title="t('screen.stores.equipment-van')"
     :rows="equipment"
     :columns="columns"
     :row-key="({ id }) => id"
     :row-attrs="({ kind: own }) => ({ 'data-kind': own })"
-    empty="Nothing is in the van yet."
+    :empty="t('screen.stores.nothing-van-yet')"
   >
-    <template #kind="{ row }">{{ row.kind.replaceAll('-', ' ') }}</template>
+    <template #kind="{ row }">{{ t(`names.equipment.${row.kind}`) }}</template>
     <template #count="{ row }">
       <NumberField
         v-if="mayEdit"
         :name="`count-${row.id}`"
-        :label="`how many: ${row.kind}`"
+        :label="t('screen.stores.how-many', { kind: t(`names.equipment.${row.kind}`) })"
         :model-value="row.count"
         @commit="change(row.id, { count: $event ?? Number.NaN })"
       /><template v-else>{{ row.count }}</template>
@@ -74,18 +75,20 @@ function add() {
         v-if="mayEdit && row[field] !== undefined"
         :si="si"
         :name="`${field}-${row.id}`"
-        :label="`${says} of the ${row.kind}`"
+        :label="t('screen.stores.of-the', { says, kind: row.kind })"
         :model-value="row[field]"
         @commit="change(row.id, { [field]: $event })"
       /><template v-else>{{ row[field] === undefined ? '' : si ? figure(row[field], si) : row[field] }}</template>
     </template>
     <template #doings="{ row }">
-      <Tap bare :aria-label="`Take out: ${row.kind.replaceAll('-', ' ')}`" @click="takeOut(row.id)">Take out</Tap>
+      <Tap bare :aria-label="t('screen.stores.take-out', { what: t(`names.equipment.${row.kind}`) })" @click="takeOut(row.id)">{{
+        t('screen.stores.take-out-2')
+      }}</Tap>
     </template>
   </Ledger>
   <div v-if="mayEdit" class="row">
-    <Field label="Add to the van"><Pick v-model="kind" name="equipment-kind" :options="kinds" /></Field
-    ><Tap data-add-equipment @click="add">Add it</Tap>
+    <Field :label="t('screen.stores.add-van')"><Pick v-model="kind" name="equipment-kind" :options="kinds" /></Field
+    ><Tap data-add-equipment @click="add">{{ t('screen.stores.add') }}</Tap>
   </div>
 </template>
 

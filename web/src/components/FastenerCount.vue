@@ -1,7 +1,10 @@
 <script setup lang="ts">
 // How many of one kind of fastener came out, or went back: counted with a thumb.
+import { fastenerName } from '@yastik/core/units'
+import { computed } from 'vue'
 import Tap from '../kit/Tap.vue'
-defineProps<{
+import { say, t } from '../words/words.ts'
+const props = defineProps<{
   kind: string
   beside: string
   direction: 'out' | 'back'
@@ -9,20 +12,21 @@ defineProps<{
   all?: number
 }>()
 const count = defineModel<number>({ required: true })
+const name = computed(() => say(fastenerName(props.kind)))
 </script>
 
 <template>
-  <div class="count" role="group" :aria-label="kind">
+  <div class="count" role="group" :aria-label="name">
     <span
-      ><b>{{ kind }}</b
+      ><b>{{ name }}</b
       ><small class="beside">{{ beside }}</small></span
     >
-    <Tap :aria-label="`one ${kind} less`" data-less @click="count = Math.max(0, count - 1)">−</Tap>
+    <Tap :aria-label="t('screen.work.one-less', { kind: name })" data-less @click="count = Math.max(0, count - 1)">−</Tap>
     <span class="figure" data-count>{{ count }}</span>
-    <Tap :aria-label="`one ${kind} more`" data-more @click="count = count + 1">+</Tap>
-    <small>{{ direction }}</small>
+    <Tap :aria-label="t('screen.work.one-more', { kind: name })" data-more @click="count = count + 1">+</Tap>
+    <small>{{ t(`screen.work.direction.${direction}`) }}</small>
     <Tap v-if="all !== undefined && all > 0" class="all" :pressed="count === all" data-all-back @click="count = all">
-      {{ all === 1 ? 'It is back' : `All ${all} back` }}
+      {{ all === 1 ? t('screen.work.back-3') : t('screen.work.all-back', { all }) }}
     </Tap>
   </div>
 </template>

@@ -6,6 +6,7 @@ import { usePlan } from '../job/usePlan.ts'
 import Notice from '../kit/Notice.vue'
 import Tap from '../kit/Tap.vue'
 import { useJob } from '../stores/job.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -15,7 +16,7 @@ const changes = computed(() => changeOf(job.stateFor(props.unitId), plan.value?.
 
 <template>
   <Notice v-if="changes" data-found>
-    What was found since changes the work.
-    <Tap :to="{ name: 'method', params: { jobId, unitId } }">See the change</Tap>
+    {{ t('screen.lookover.found-since-changes-work') }}
+    <Tap :to="{ name: 'method', params: { jobId, unitId } }">{{ t('screen.lookover.see-change') }}</Tap>
   </Notice>
 </template>

@@ -1,21 +1,23 @@
 <script setup lang="ts">
 // The one scale for the part that was tapped, with what each grade looks like, and the kinds of soil.
-import { gradeLooks, inWords, soilKinds, type PartGrade, type SoilKind } from '@yastik/core/lookover'
-import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
-import { partNames, type Part } from '@yastik/core/units'
+import { gradeLooks, soilKinds, type PartGrade, type SoilKind } from '@yastik/core/lookover'
+import { allGrades, type Grade } from '@yastik/core/quantities'
+import { type Part } from '@yastik/core/units'
 import { optionsOf } from '../kit/option.ts'
 import Tap from '../kit/Tap.vue'
 import Choice from '../kit/Choice.vue'
 import Ticks from '../kit/Ticks.vue'
 import Later from '../kit/Later.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
+import { inWords } from '../words/names.ts'
 
 const { say } = useMeasures()
 
 defineProps<{ part: Part; value?: PartGrade }>()
 const emit = defineEmits<{ set: [grade: Grade | null, kinds: SoilKind[]] }>()
 
-const grades = optionsOf(allGrades, (grade) => gradeNames[grade])
+const grades = optionsOf(allGrades, (grade) => t(`names.grade.${grade}`))
 const commonKinds = optionsOf(
   soilKinds.filter((kind) => kind !== 'leaf-litter' && kind !== 'insects'),
   inWords,
@@ -23,15 +25,15 @@ const commonKinds = optionsOf(
 </script>
 
 <template>
-  <section class="scale" :aria-label="`Grade of ${partNames[part]}`">
+  <section class="scale" :aria-label="t('screen.lookover.grade-3', { part: t(`names.part.${part}`) })">
     <div class="spread">
-      <h2>{{ partNames[part] }}</h2>
-      <Tap v-if="value" bare small @click="emit('set', null, [])">Take the grade away</Tap>
+      <h2>{{ t(`names.part.${part}`) }}</h2>
+      <Tap v-if="value" bare small @click="emit('set', null, [])">{{ t('screen.lookover.take-grade-away') }}</Tap>
     </div>
     <Choice
       class="grades"
       mark="set-grade"
-      :label="`Grade of ${partNames[part]}`"
+      :label="t('screen.lookover.grade-4', { part: t(`names.part.${part}`) })"
       :model-value="value?.grade"
       :options="grades"
       @update:model-value="emit('set', $event, [...(value?.kinds ?? [])])"
@@ -46,7 +48,7 @@ const commonKinds = optionsOf(
     </Choice>
     <Later v-if="value && value.grade > 0" :key="part"
       ><Ticks
-        label="Kinds of soil"
+        :label="t('screen.lookover.kinds-soil')"
         mark="soil"
         :model-value="value.kinds ?? []"
         :options="commonKinds"

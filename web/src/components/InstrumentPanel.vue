@@ -7,20 +7,21 @@ import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Tap from '../kit/Tap.vue'
 import Notice from '../kit/Notice.vue'
+import { t } from '../words/words.ts'
 
-const props = defineProps<{ jobId: string; unitId: string; label: string }>()
+const props = defineProps<{ jobId: string; unitId: string; when: 'before' | 'after' }>()
 const emit = defineEmits<{ take: [taken: Partial<Readings>] }>()
 const { figure, unit } = useMeasures()
 
 const rows: { quantity: MeasuredQuantity; says: string; unit: string; times?: number; digits: number }[] = [
-  { quantity: 'returnC', says: 'Return air', unit: '°C', digits: 1 },
-  { quantity: 'returnRh', says: 'Return humidity', unit: '%', times: 100, digits: 1 },
-  { quantity: 'supplyC', says: 'Supply air', unit: '°C', digits: 1 },
-  { quantity: 'supplyRh', says: 'Supply humidity', unit: '%', times: 100, digits: 1 },
-  { quantity: 'airflowM3h', says: 'Airflow', unit: 'm³/h', digits: 0 },
-  { quantity: 'amps', says: 'Current', unit: 'A', digits: 2 },
-  { quantity: 'levelMmPerM', says: 'Fall towards the drain', unit: 'mm/m', digits: 1 },
-  { quantity: 'flowTestS', says: `Flow test, ${flowTestLitres} L`, unit: 's', digits: 0 },
+  { quantity: 'returnC', says: t('screen.proof.return-air'), unit: '°C', digits: 1 },
+  { quantity: 'returnRh', says: t('screen.proof.return-humidity'), unit: '%', times: 100, digits: 1 },
+  { quantity: 'supplyC', says: t('screen.proof.supply-air'), unit: '°C', digits: 1 },
+  { quantity: 'supplyRh', says: t('screen.proof.supply-humidity'), unit: '%', times: 100, digits: 1 },
+  { quantity: 'airflowM3h', says: t('screen.frame.airflow'), unit: 'm³/h', digits: 0 },
+  { quantity: 'amps', says: t('screen.proof.current'), unit: 'A', digits: 2 },
+  { quantity: 'levelMmPerM', says: t('screen.proof.fall-towards-drain'), unit: 'mm/m', digits: 1 },
+  { quantity: 'flowTestS', says: t('screen.proof.flow-test-l', { flowTestLitres }), unit: 's', digits: 0 },
 ]
 /** Readings of the last while; older ones say nothing. */
 const keptMs = 30_000
@@ -43,7 +44,7 @@ function connect() {
     trouble.value = ''
   }
   opened.onerror = () => {
-    trouble.value = 'The instruments do not answer: no signal, or none are connected. Readings can be entered by hand.'
+    trouble.value = t('screen.proof.instruments-do-not-answer-no')
     if (opened.readyState === EventSource.CLOSED) disconnect()
   }
 }
@@ -98,14 +99,14 @@ function take() {
 </script>
 
 <template>
-  <div class="stack" :data-instruments="label">
+  <div class="stack" :data-instruments="when">
     <div class="row">
-      <Tap v-if="!isOn" data-connect @click="connect">Read the instruments</Tap>
+      <Tap v-if="!isOn" data-connect @click="connect">{{ t('screen.proof.read-instruments') }}</Tap>
       <template v-else>
-        <Tap now data-take :off="settledCount === 0 ? 'nothing has settled yet' : ''" @click="take">
-          Take what has settled ({{ settledCount }} of {{ rows.length }})
+        <Tap now data-take :off="settledCount === 0 ? t('screen.proof.nothing-settled-yet') : ''" @click="take">
+          {{ t('screen.proof.take-settled', { settledCount, rows: rows.length }) }}
         </Tap>
-        <Tap bare @click="disconnect">Put them away</Tap>
+        <Tap bare @click="disconnect">{{ t('screen.proof.put-them-away') }}</Tap>
       </template>
     </div>
     <Notice v-if="trouble" kind="now">{{ trouble }}</Notice>
@@ -115,7 +116,7 @@ function take() {
         <b class="value"
           >{{ row.latest }} <small>{{ unit(row.unit) }} ± {{ row.tolerance }}</small></b
         >
-        <small>{{ row.settled ? '■ settled' : '… still moving' }}</small>
+        <small>{{ row.settled ? t('screen.proof.settled') : t('screen.proof.still-moving') }}</small>
       </li>
     </ul>
   </div>

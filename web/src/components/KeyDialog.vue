@@ -2,6 +2,7 @@
 // The keys of the open view.
 import { openKeys } from './keys.ts'
 import Dialog from '../kit/Dialog.vue'
+import { t } from '../words/words.ts'
 
 const isOpen = defineModel<boolean>({ required: true })
 /** Keys that are drawn rather than named. */
@@ -9,7 +10,7 @@ const shown: Record<string, string> = { ArrowRight: '→', ArrowLeft: '←' }
 </script>
 
 <template>
-  <Dialog v-model="isOpen" title="Keys on this sheet" width="30rem">
+  <Dialog v-model="isOpen" :title="t('screen.frame.keys-sheet')" width="30rem">
     <dl>
       <div v-for="entry in openKeys" :key="entry.key + entry.does" :data-key="entry.key">
         <dt>{{ shown[entry.key] ?? entry.key }}</dt>

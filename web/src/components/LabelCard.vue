@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // The label of one product as a card: what it is, what it may touch, how it is mixed, what is left of it.
 import type { Product } from '@yastik/core/products'
-import { counted, durationWords } from '@yastik/core/quantities'
+import { durationWords } from '@yastik/core/quantities'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import Tap from '../kit/Tap.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ product: Product; mayEdit: boolean }>()
 const { quantity } = useMeasures()
@@ -14,36 +15,45 @@ const { money } = usePlace()
 const emit = defineEmits<{ edit: [] }>()
 
 const range = (limits: readonly [number, number] | undefined, unit = '') =>
-  limits === undefined ? 'not on the label' : limits[0] === limits[1] ? `${limits[0]}${unit}` : `${limits[0]} to ${limits[1]}${unit}`
+  limits === undefined
+    ? t('screen.stores.not-label')
+    : limits[0] === limits[1]
+      ? `${limits[0]}${unit}`
+      : t('screen.stores.to', { limits: limits[0], limits2: limits[1], unit })
 const rinses: Record<Product['label']['rinse'], string> = {
-  required: 'has to be rinsed off',
-  optional: 'rinse or draw off',
-  'self-rinsing': 'condensate carries it off',
-  none: 'stays where it is laid',
+  required: t('screen.stores.rinsed-off'),
+  optional: t('screen.stores.rinse-draw-off'),
+  'self-rinsing': t('screen.stores.condensate-carries-off'),
+  none: t('screen.stores.stays-laid'),
 }
 const lines = computed(() => {
   const { label, packLitres, pricePerPack } = props.product
   const ready = label.dilution === undefined || (label.dilution[0] === 0 && label.dilution[1] === 0)
   return [
     ['pH', range(label.pH)],
-    ['Parts of water', ready ? 'ready to use' : range(label.dilution)],
-    ['On the part', range(label.dwellMin, ' min')],
-    ['Rinse', rinses[label.rinse]],
-    ['Room again after', label.reentryMin ? durationWords(label.reentryMin) : 'at once'],
-    ...(label.lifeWeeks ? [['Lasts', counted(label.lifeWeeks, 'week')]] : []),
-    ['Pack', packLitres ? `${quantity(packLitres, 'L')}${pricePerPack === undefined ? '' : ` at ${money(pricePerPack)}`}` : 'not noted'],
-    ['Cost per litre', packLitres && pricePerPack !== undefined ? money(pricePerPack / packLitres) : 'not known'],
+    [t('screen.stores.parts-water'), ready ? t('screen.stores.ready-use') : range(label.dilution)],
+    [t('screen.stores.part'), range(label.dwellMin, ' min')],
+    [t('screen.stores.rinse'), rinses[label.rinse]],
+    [t('screen.stores.room-again-after'), label.reentryMin ? durationWords(label.reentryMin) : t('screen.stores.once')],
+    ...(label.lifeWeeks ? [[t('screen.stores.lasts'), t('screen.stores.weeks', { weeks: label.lifeWeeks })]] : []),
+    [
+      t('screen.stores.pack-2'),
+      packLitres
+        ? `${quantity(packLitres, 'L')}${pricePerPack === undefined ? '' : ` ${t('screen.stores.at', { money: money(pricePerPack) })}`}`
+        : t('screen.stores.not-noted'),
+    ],
+    [t('screen.stores.cost-per-litre'), packLitres && pricePerPack !== undefined ? money(pricePerPack / packLitres) : t('screen.stores.not-known')],
   ]
 })
 const allowed = computed(() => {
   const { label, household } = props.product
   return [
-    { says: 'indoors', holds: label.indoorSafe },
-    { says: 'bare aluminium', holds: label.aluminiumSafe },
-    { says: 'coated fins', holds: label.coatedFinsSafe === true },
-    { says: 'food areas', holds: label.foodAreaAllowed === true },
-    { says: 'sensitive people about', holds: label.fragranced !== true },
-    ...(household ? [{ says: 'household product', holds: true }] : []),
+    { says: t('screen.stores.indoors'), holds: label.indoorSafe },
+    { says: t('screen.stores.bare-aluminium'), holds: label.aluminiumSafe },
+    { says: t('screen.stores.coated-fins'), holds: label.coatedFinsSafe === true },
+    { says: t('screen.stores.food-areas'), holds: label.foodAreaAllowed === true },
+    { says: t('screen.stores.sensitive-people-about'), holds: label.fragranced !== true },
+    ...(household ? [{ says: t('screen.stores.household-product'), holds: true }] : []),
   ]
 })
 </script>
@@ -53,9 +63,9 @@ const allowed = computed(() => {
     <header class="spread">
       <div>
         <h3>{{ product.name }}</h3>
-        <small>{{ product.class.replaceAll('-', ' ') }}</small>
+        <small>{{ t(`names.class.${product.class}`) }}</small>
       </div>
-      <Tap v-if="mayEdit" bare @click="emit('edit')">Change the label</Tap>
+      <Tap v-if="mayEdit" bare @click="emit('edit')">{{ t('screen.stores.change-label') }}</Tap>
     </header>
     <dl>
       <div v-for="[what, value] in lines" :key="what">
@@ -65,12 +75,16 @@ const allowed = computed(() => {
     </dl>
     <ul class="plain marks">
       <li v-for="mark in allowed" :key="mark.says" :class="{ never: !mark.holds }">
-        <span aria-hidden="true">{{ mark.holds ? '●' : '○' }}</span> {{ mark.holds ? '' : 'not ' }}{{ mark.says }}
+        <span aria-hidden="true">{{ mark.holds ? '●' : '○' }}</span> {{ mark.holds ? '' : `${t('screen.stores.not')} ` }}{{ mark.says }}
       </li>
     </ul>
     <p class="spread">
-      <span>{{ product.inStockLitres === undefined ? 'not counted' : `${quantity(product.inStockLitres, 'L')} in the van` }}</span>
-      <RouterLink :to="{ name: 'stock', query: { product: product.id } }" class="small">Count it</RouterLink>
+      <span>{{
+        product.inStockLitres === undefined
+          ? t('screen.stores.not-counted')
+          : t('screen.stores.van-3', { inStockLitres: quantity(product.inStockLitres, 'L') })
+      }}</span>
+      <RouterLink :to="{ name: 'stock', query: { product: product.id } }" class="small">{{ t('screen.stores.count-2') }}</RouterLink>
     </p>
   </article>
 </template>

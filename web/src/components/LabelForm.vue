@@ -11,6 +11,7 @@ import TextField from '../kit/TextField.vue'
 import Pick from '../kit/Pick.vue'
 import Ticks from '../kit/Ticks.vue'
 import Choice from '../kit/Choice.vue'
+import { t } from '../words/words.ts'
 
 const product = defineModel<Product>({ required: true })
 const props = defineProps<{ isNew: boolean }>()
@@ -20,29 +21,29 @@ type Range = 'pH' | 'dilution' | 'dwellMin'
 
 const ranges: { field: Range; says: string }[] = [
   { field: 'pH', says: 'pH' },
-  { field: 'dilution', says: 'Parts of water per part; 0 is ready to use' },
-  { field: 'dwellMin', says: 'Minutes on the part' },
+  { field: 'dilution', says: t('screen.stores.parts-water-per-part-0') },
+  { field: 'dwellMin', says: t('screen.stores.minutes-part') },
 ]
 const flags: { value: Flag; says: string }[] = [
-  { value: 'indoorSafe', says: 'allowed indoors' },
-  { value: 'aluminiumSafe', says: 'allowed on aluminium' },
-  { value: 'coatedFinsSafe', says: 'allowed on coated fins' },
-  { value: 'foodAreaAllowed', says: 'allowed in food areas' },
-  { value: 'fragranced', says: 'scented' },
-  { value: 'household', says: 'household product' },
+  { value: 'indoorSafe', says: t('screen.stores.allowed-indoors') },
+  { value: 'aluminiumSafe', says: t('screen.stores.allowed-aluminium') },
+  { value: 'coatedFinsSafe', says: t('screen.stores.allowed-coated-fins') },
+  { value: 'foodAreaAllowed', says: t('screen.stores.allowed-food-areas') },
+  { value: 'fragranced', says: t('screen.stores.scented') },
+  { value: 'household', says: t('screen.stores.household-product') },
 ]
-const classes = optionsOf(productClasses, (kind) => kind.replaceAll('-', ' '))
+const classes = optionsOf(productClasses, (kind) => t(`names.class.${kind}`))
 const rinses: { value: Label['rinse']; says: string }[] = [
-  { value: 'required', says: 'has to be rinsed off' },
-  { value: 'optional', says: 'rinse or draw off' },
-  { value: 'self-rinsing', says: 'self-rinsing' },
-  { value: 'none', says: 'stays' },
+  { value: 'required', says: t('screen.stores.rinsed-off') },
+  { value: 'optional', says: t('screen.stores.rinse-draw-off') },
+  { value: 'self-rinsing', says: t('screen.stores.self-rinsing') },
+  { value: 'none', says: t('screen.stores.stays') },
 ]
 const numbers: { field: 'packLitres' | 'pricePerPack' | 'inStockLitres'; says: string; si?: 'L' }[] = [
-  { field: 'packLitres', says: 'Pack', si: 'L' },
-  { field: 'pricePerPack', says: 'Price of a pack' },
+  { field: 'packLitres', says: t('screen.stores.pack-2'), si: 'L' },
+  { field: 'pricePerPack', says: t('screen.stores.price-pack') },
   // Later on it is counted in the stock.
-  ...(props.isNew ? [{ field: 'inStockLitres' as const, says: 'In the van', si: 'L' as const }] : []),
+  ...(props.isNew ? [{ field: 'inStockLitres' as const, says: t('screen.stores.van-4'), si: 'L' as const }] : []),
 ]
 
 const { unit } = useMeasures()
@@ -66,28 +67,28 @@ function setEnd(field: Range, end: 0 | 1, value: number | undefined) {
 
 <template>
   <div class="fields">
-    <Field where="name" label="Name"><TextField v-model="product.name" name="product-name" /></Field>
-    <Field label="Class"><Pick v-model="product.class" name="product-class" :options="classes" /></Field>
+    <Field where="name" :label="t('screen.stores.name')"><TextField v-model="product.name" name="product-name" /></Field>
+    <Field :label="t('screen.stores.class')"><Pick v-model="product.class" name="product-class" :options="classes" /></Field>
     <Field v-for="{ field, says } in ranges" :key="field" :where="`label.${field}`" :label="says">
       <div class="range">
         <NumberField
           :name="`${field}-least`"
-          :label="`${says}, least`"
+          :label="t('screen.stores.least', { says })"
           :model-value="product.label[field]?.[0]"
           @update:model-value="setEnd(field, 0, $event)"
         />
-        <span>to</span>
+        <span>{{ t('screen.stores.to-2') }}</span>
         <NumberField
           :name="`${field}-most`"
-          :label="`${says}, most`"
+          :label="t('screen.stores.most', { says })"
           :model-value="product.label[field]?.[1]"
           @update:model-value="setEnd(field, 1, $event)"
         /></div
     ></Field>
-    <Field where="label.reentryMin" label="Room used again after" unit="min"
+    <Field where="label.reentryMin" :label="t('screen.stores.room-used-again-after')" unit="min"
       ><NumberField name="reentryMin" :model-value="product.label.reentryMin" @update:model-value="setLabel({ reentryMin: $event })"
     /></Field>
-    <Field where="label.lifeWeeks" label="Lasts" unit="weeks"
+    <Field where="label.lifeWeeks" :label="t('screen.stores.lasts')" unit="weeks"
       ><NumberField name="lifeWeeks" :model-value="product.label.lifeWeeks" @update:model-value="setLabel({ lifeWeeks: $event })"
     /></Field>
     <Field
@@ -98,10 +99,10 @@ function setEnd(field: Range, end: 0 | 1, value: number | undefined) {
       :unit="si ? unit(si) : field === 'pricePerPack' ? place.currency.value : undefined"
       ><NumberField v-model="product[field]" :si="si" :name="field"
     /></Field>
-    <Field class="whole" label="What the label allows">
+    <Field class="whole" :label="t('screen.stores.label-allows')">
       <Ticks mark="allows" :model-value="allowed" :options="flags" @tick="setFlag" />
     </Field>
-    <Field class="whole" label="Rinse">
+    <Field class="whole" :label="t('screen.stores.rinse')">
       <Choice mark="rinse" :model-value="product.label.rinse" :options="rinses" @update:model-value="setLabel({ rinse: $event })" />
     </Field>
   </div>

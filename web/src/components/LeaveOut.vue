@@ -8,6 +8,7 @@ import TextField from '../kit/TextField.vue'
 import Form from '../kit/Form.vue'
 import Field from '../kit/Field.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -24,14 +25,14 @@ async function leaveOut() {
 </script>
 
 <template>
-  <Tap v-if="!asking" bare data-leave-out @click="asking = true">Leave it out</Tap>
+  <Tap v-if="!asking" bare data-leave-out @click="asking = true">{{ t('screen.work.leave-out') }}</Tap>
   <Form v-else @submit="leaveOut">
-    <p>What is lost: {{ say(step.optional ?? '') }}.</p>
-    <Field label="Why it is left out"><TextField v-model="because" name="left-out-because" maxlength="500" /></Field>
+    <p>{{ t('screen.work.lost', { optional: say(step.optional ?? '') }) }}</p>
+    <Field :label="t('screen.work.why-left-out')"><TextField v-model="because" name="left-out-because" maxlength="500" /></Field>
     <template #doings>
       <div class="row">
-        <Tap type="submit" :off="because.trim() === '' ? 'say why' : ''">Leave out</Tap>
-        <Tap bare @click="asking = false">Keep it</Tap>
+        <Tap type="submit" :off="because.trim() === '' ? t('screen.work.say-why') : ''">{{ t('screen.work.leave-out-2') }}</Tap>
+        <Tap bare @click="asking = false">{{ t('screen.work.keep') }}</Tap>
       </div>
     </template>
   </Form>

@@ -10,6 +10,7 @@ import Field from '../kit/Field.vue'
 import { useNames } from '../job/useNames.ts'
 import { fastenerName } from '@yastik/core/units'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -31,19 +32,20 @@ function write() {
 
 <template>
   <div class="slot" :class="exception ? 'excepted' : 'short'" :role="exception ? undefined : 'alert'" :data-short="entry.kind">
-    <b>{{ short > 0 ? `${short} × ${fastener} missing` : `${-short} × ${fastener} too many` }}</b>
-    <small>came out at “{{ takenAt }}”, {{ say(entry.slot) }}</small>
-    <small v-if="exception">May stay out, by {{ personName(exception.by) }}: {{ exception.text }}</small>
+    <b>{{ short > 0 ? t('screen.work.missing', { short, fastener }) : t('screen.work.too-many', { short: -short, fastener }) }}</b>
+    <small>{{ t('screen.work.came-out-2', { takenAt, slot: say(entry.slot) }) }}</small>
+    <small v-if="exception">{{ t('screen.work.may-stay-out', { by: personName(exception.by), exception: exception.text }) }}</small>
     <template v-else-if="short > 0">
       <template v-if="session.me?.role !== 'owner'">
-        <small>Power waits until it is back, or until the owner writes that it may stay out.</small>
-        <Tap v-if="draft" data-record-count @click="emit('record')">Put the count on record for the owner</Tap>
+        <small>{{ t('screen.work.power-waits-until-back-until') }}</small>
+        <Tap v-if="draft" data-record-count @click="emit('record')">{{ t('screen.work.put-count-record-owner') }}</Tap>
       </template>
-      <Tap v-else-if="!asking" data-except @click="asking = true">Let it stay out</Tap>
+      <Tap v-else-if="!asking" data-except @click="asking = true">{{ t('screen.work.let-stay-out') }}</Tap>
       <Form v-else @submit="write">
-        <Field label="Why it may, and what follows"><TextField v-model="text" name="exception" maxlength="500" /></Field>
+        <Field :label="t('screen.work.why-may-follows')"><TextField v-model="text" name="exception" maxlength="500" /></Field>
         <span class="row"
-          ><Tap type="submit" :off="text.trim() === '' ? 'say why' : ''">Put it on record</Tap><Tap bare @click="asking = false">No</Tap></span
+          ><Tap type="submit" :off="text.trim() === '' ? t('screen.work.say-why') : ''">{{ t('screen.work.put-record') }}</Tap
+          ><Tap bare @click="asking = false">{{ t('screen.work.no') }}</Tap></span
         >
       </Form>
     </template>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 // Below the line of a unit's life, on the same days (D3): cooling against clean, every part as it was found, findings from first to last, parts changed.
-import { inWords, type Finding } from '@yastik/core/lookover'
-import { gradeNames } from '@yastik/core/quantities'
-import { partNames, parts, type Part } from '@yastik/core/units'
+import { type Finding } from '@yastik/core/lookover'
+import { parts } from '@yastik/core/units'
 import type { UnitOutlook } from '@yastik/core/wire'
-import dayjs from 'dayjs'
 import { computed } from 'vue'
+import { squeezed } from '../drawing/squeezed.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
+import { inWords } from '../words/names.ts'
 
 type Visit = UnitOutlook['visits'][number]
 const props = defineProps<{
@@ -51,18 +53,27 @@ const changedTop = computed(() => findingsTop.value + findings.value.length * fi
 const height = computed(() => changedTop.value + (changed.value.length > 0 ? rowHeight : 0) + 6)
 const percent = (value: number | undefined) => (value === undefined ? '–' : `${Math.round(value * 100)} %`)
 const lines = [1, 2, 3, 4]
-const short = (part: Part) => partNames[part].replace('coil, ', '').replace(/ and .*/, '')
-const label = computed(
-  () =>
-    `${cooling.value.length} measured visits; parts: ${gradedParts.value.map((part) => partNames[part]).join(', ')}; findings: ${findings.value.map(({ finding, isOpen }) => `${inWords(finding)} ${isOpen ? 'open' : 'closed'}`).join(', ') || 'none'}`,
+const label = computed(() =>
+  t('screen.sites.measured-visits-parts-findings', {
+    cooling: cooling.value.length,
+    gradedParts: gradedParts.value.map((part) => t(`names.part.${part}`)).join(', '),
+    findings:
+      findings.value
+        .map(({ finding, isOpen }) => t(isOpen ? 'screen.sites.finding-open' : 'screen.sites.finding-closed', { finding: inWords(finding) }))
+        .join(', ') || t('screen.sites.none'),
+  }),
 )
 </script>
 
 <template>
   <svg v-if="seen.length > 0" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="label" data-life-rows>
     <g v-if="cooling.length > 0" data-life-cooling>
-      <text :x="labelX" :y="coolingTop + 14" text-anchor="end">cooling</text>
-      <text :x="labelX" :y="coolingTop + 32" text-anchor="end" class="soft">of clean</text>
+      <text :x="labelX" :y="coolingTop + 14" text-anchor="end" v-bind="squeezed(t('screen.sites.cooling'), labelX)">
+        {{ t('screen.sites.cooling') }}
+      </text>
+      <text :x="labelX" :y="coolingTop + 32" text-anchor="end" class="soft" v-bind="squeezed(t('screen.sites.clean'), labelX)">
+        {{ t('screen.sites.clean') }}
+      </text>
       <line :x1="labelX + 8" :x2="right" :y1="coolingY(1)" :y2="coolingY(1)" class="rule" />
       <g v-for="visit in cooling" :key="visit.jobId" class="open" @click="emit('open', visit.jobId)">
         <line
@@ -77,12 +88,20 @@ const label = computed(
         <circle v-if="visit.after !== undefined" :cx="x(visit.ms)" :cy="coolingY(visit.after)" r="4" class="left" />
         <text :x="x(visit.ms) + 8" :y="coolingTop + coolingHeight - 12">{{ percent(visit.before) }} → {{ percent(visit.after) }}</text>
         <title>
-          {{ dayjs(visit.ms).format('D MMM YYYY') }}: delivered {{ percent(visit.before) }} of clean cooling before, {{ percent(visit.after) }} after
+          {{
+            t('screen.sites.delivered-clean-cooling-before-after', {
+              ms: dayWords(visit.ms),
+              before: percent(visit.before),
+              after: percent(visit.after),
+            })
+          }}
         </title>
       </g>
     </g>
     <g v-for="(part, index) in gradedParts" :key="part" :data-life-part="part">
-      <text :x="labelX" :y="partsTop + index * rowHeight + 16" text-anchor="end">{{ short(part) }}</text>
+      <text :x="labelX" :y="partsTop + index * rowHeight + 16" text-anchor="end" v-bind="squeezed(t(`screen.sites.part.${part}`), labelX)">
+        {{ t(`screen.sites.part.${part}`) }}
+      </text>
       <line :x1="labelX + 8" :x2="right" :y1="partsTop + (index + 1) * rowHeight" :y2="partsTop + (index + 1) * rowHeight" class="rule" />
       <g
         v-for="visit in seen.filter(({ seen: { grades } }) => grades[part] !== undefined)"
@@ -102,7 +121,7 @@ const label = computed(
         />
         <text :x="x(visit.ms) + 13" :y="partsTop + index * rowHeight + 17">{{ visit.seen.grades[part] }}</text>
         <title>
-          {{ dayjs(visit.ms).format('D MMM YYYY') }}: {{ partNames[part] }} {{ visit.seen.grades[part] }} {{ gradeNames[visit.seen.grades[part]!] }}
+          {{ dayWords(visit.ms) }}: {{ t(`names.part.${part}`) }} {{ visit.seen.grades[part] }} {{ t(`names.grade.${visit.seen.grades[part]!}`) }}
         </title>
       </g>
     </g>
@@ -116,12 +135,12 @@ const label = computed(
         :class="{ closed: !entry.isOpen }"
       />
       <text :x="x(entry.fromMs)" :y="findingsTop + index * findingHeight + 15">
-        {{ inWords(entry.finding) }}, {{ entry.isOpen ? 'open' : 'closed' }}
+        {{ inWords(entry.finding) }}, {{ entry.isOpen ? t('screen.sites.open') : t('screen.sites.closed') }}
       </text>
     </g>
     <g v-if="changed.length > 0" data-life-parts-changed>
       <text v-for="part in changed" :key="part.jobId + part.item" :x="x(part.ms)" :y="changedTop + 16" class="open" @click="emit('open', part.jobId)">
-        ▲ {{ part.item }} {{ part.need === 'changed' ? 'changed' : 'to order' }}
+        ▲ {{ part.item }} {{ part.need === 'changed' ? t('screen.sites.changed') : t('screen.sites.order') }}
       </text>
     </g>
   </svg>

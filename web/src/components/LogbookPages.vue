@@ -3,13 +3,14 @@
 import { computed } from 'vue'
 import { useSession } from '../stores/session.ts'
 import SidePages from './SidePages.vue'
+import { t } from '../words/words.ts'
 
 const session = useSession()
 const pages = computed(() => [
-  { to: '/logbook', name: 'Handed over', key: 'handed-over' },
-  { to: '/logbook/due', name: 'What is due', key: 'due' },
-  ...(session.me?.role === 'owner' ? [{ to: '/logbook/messages', name: 'Messages', key: 'messages' }] : []),
+  { to: '/logbook', name: t('screen.sites.handed-over'), key: 'handed-over' },
+  { to: '/logbook/due', name: t('screen.sites.due'), key: 'due' },
+  ...(session.me?.role === 'owner' ? [{ to: '/logbook/messages', name: t('screen.sites.messages'), key: 'messages' }] : []),
 ])
 </script>
 
-<template><SidePages label="Logbook" :pages="pages" /></template>
+<template><SidePages :label="t('screen.frame.logbook')" :pages="pages" /></template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-// In which units this person reads and enters figures.
+// In which units this person reads and enters figures, and in which language.
 import type { Measures } from '@yastik/core/quantities'
 import { ref } from 'vue'
+import { languageNames, languages, type Language } from '@yastik/core/words'
 import { useDoing } from '../api/useServer.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useSession } from '../stores/session.ts'
@@ -9,16 +10,19 @@ import { optionsOf } from '../kit/option.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Dialog from '../kit/Dialog.vue'
 import Choice from '../kit/Choice.vue'
+import { language, t } from '../words/words.ts'
 
 const isOpen = defineModel<boolean>({ required: true })
 const session = useSession()
 const { measures } = useMeasures()
 const rows: { name: keyof Measures; says: string; values: readonly Measures[keyof Measures][] }[] = [
-  { name: 'temperature', says: 'Temperature', values: ['°C', '°F'] },
-  { name: 'volume', says: 'Water and product', values: ['L', 'gal'] },
-  { name: 'airflow', says: 'Airflow', values: ['m³/h', 'CFM'] },
-  { name: 'power', says: 'Cooling', values: ['kW', 'Btu/h'] },
+  { name: 'temperature', says: t('screen.frame.temperature'), values: ['°C', '°F'] },
+  { name: 'volume', says: t('screen.frame.water-product'), values: ['L', 'gal'] },
+  { name: 'airflow', says: t('screen.frame.airflow'), values: ['m³/h', 'CFM'] },
+  { name: 'power', says: t('screen.frame.cooling'), values: ['kW', 'Btu/h'] },
 ]
+/** Each calls itself by its own name. */
+const tongues = optionsOf(languages, (own) => languageNames[own])
 const { error, run } = useDoing()
 /** What was tapped and is not answered yet: taps come faster than answers, and none takes another one back. */
 const wished = ref<Partial<Measures>>({})
@@ -32,10 +36,11 @@ function choose(name: keyof Measures, value: string) {
     if (wished.value === own) wished.value = {}
   })
 }
+const speak = (own: Language) => run(() => session.setLanguage(own))
 </script>
 
 <template>
-  <Dialog v-model="isOpen" title="Your units" width="28rem">
+  <Dialog v-model="isOpen" :title="t('screen.frame.your-units-and-language')" width="28rem">
     <div class="stack" data-measures>
       <div v-for="row in rows" :key="row.name" class="spread">
         <span>{{ row.says }}</span>
@@ -47,8 +52,12 @@ function choose(name: keyof Measures, value: string) {
           @update:model-value="choose(row.name, $event)"
         />
       </div>
+      <div class="spread">
+        <span>{{ t('screen.frame.language') }}</span>
+        <Choice mark="language" :label="t('screen.frame.language')" :model-value="language" :options="tongues" @update:model-value="speak" />
+      </div>
       <FaultNote :error="error" />
-      <p class="small">Yours alone. What is stored and computed stays the same; sums are shown in what you choose.</p>
+      <p class="small">{{ t('screen.frame.yours-alone-stored-computed-stays') }}</p>
     </div>
   </Dialog>
 </template>

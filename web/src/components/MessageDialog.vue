@@ -6,10 +6,10 @@ import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
 import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
-import { channelWords } from './messages.ts'
 import TextField from '../kit/TextField.vue'
 import Tap from '../kit/Tap.vue'
 import Dialog from '../kit/Dialog.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{
   siteId: string
@@ -23,9 +23,9 @@ const draft = ref<MessageDraft>()
 const body = ref('')
 const { busy, error, run } = useDoing()
 const holds: Record<HoldReason, string> = {
-  'no-consent': 'This customer has not agreed to be written to. Note it on the site’s sheet once they do.',
-  stopped: 'This customer ended it. Nobody writes to them any more, unless they agree anew.',
-  lately: 'This customer was reminded less than a fortnight ago.',
+  'no-consent': t('screen.sites.customer-not-agreed-written-note'),
+  stopped: t('screen.sites.customer-ended-nobody-writes-them'),
+  lately: t('screen.sites.customer-reminded-less-than-fortnight'),
 }
 await run(async () => {
   const { siteId, quoteId, late } = props
@@ -48,30 +48,41 @@ const send = () =>
 </script>
 
 <template>
-  <Dialog v-model="open" :title="`To ${siteName}`" width="44rem" @closed="emit('close')">
+  <Dialog v-model="open" :title="t('screen.sites.to-2', { siteName })" width="44rem" @closed="emit('close')">
     <div class="stack" data-message>
       <template v-if="draft">
         <p v-if="draft.hold" class="hold" role="alert" data-hold>
-          {{ holds[draft.hold] }} <RouterLink :to="{ name: 'site', params: { siteId } }">To its sheet</RouterLink>
+          {{ holds[draft.hold] }} <RouterLink :to="{ name: 'site', params: { siteId } }">{{ t('screen.sites.sheet') }}</RouterLink>
         </p>
         <p v-else-if="draft.channel">
-          <b>{{ channelWords[draft.channel] }}</b> to {{ draft.to }}
+          <b>{{ t(`screen.sites.channel.${draft.channel}`) }}</b> {{ t('screen.sites.to-3', { to: draft.to ?? '' }) }}
         </p>
-        <TextField v-model="body" class="text" name="message-body" :lines="9" :maxlength="longestMessage" aria-label="The message"></TextField>
-        <p class="small">{{ draft.stopLine }} <i>stands below it always.</i> {{ body.length }} of {{ longestMessage }} characters.</p>
+        <TextField
+          v-model="body"
+          class="text"
+          name="message-body"
+          :lines="9"
+          :maxlength="longestMessage"
+          :aria-label="t('screen.sites.message')"
+          :lang="draft.language"
+        ></TextField>
+        <p class="small">
+          <span :lang="draft.language">{{ draft.stopLine }}</span> <i>{{ t('screen.sites.stands-below-always') }}</i>
+          {{ t('screen.sites.characters', { body: body.length, longestMessage }) }}
+        </p>
       </template>
       <FaultNote :error="error" />
       <div class="row">
         <Tap
           now
-          :off="draft?.hold ? 'not now: see above' : body.trim() === '' ? 'write something' : ''"
+          :off="draft?.hold ? t('screen.sites.not-now-see-above') : body.trim() === '' ? t('screen.sites.write-something') : ''"
           :disabled="busy"
           data-send-message
           @click="send"
         >
-          {{ busy ? 'Handing it over …' : 'Send it' }}
+          {{ busy ? t('screen.sites.handing-over') : t('screen.sites.send') }}
         </Tap>
-        <Tap @click="open = false">Leave it</Tap>
+        <Tap @click="open = false">{{ t('screen.sites.leave') }}</Tap>
       </div>
     </div>
   </Dialog>

@@ -3,6 +3,7 @@
 import type { Change } from '@yastik/core/run'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -12,25 +13,25 @@ const emit = defineEmits<{ agree: [] }>()
 
 <template>
   <section class="change stack" role="status" data-change>
-    <h2>What was found since changes the work</h2>
-    <p class="small">So do house rules and stores that changed meanwhile.</p>
+    <h2>{{ t('screen.method.found-since-changes-work') }}</h2>
+    <p class="small">{{ t('screen.method.do-house-rules-stores-changed') }}</p>
     <div v-if="change.added.length > 0">
-      <h3>Comes in</h3>
+      <h3>{{ t('screen.method.comes') }}</h3>
       <ul>
         <li v-for="step in change.added" :key="step.id">{{ say(step.title) }}</li>
       </ul>
     </div>
     <div v-if="change.gone.length > 0">
-      <h3>Falls away</h3>
+      <h3>{{ t('screen.method.falls-away') }}</h3>
       <ul>
         <li v-for="step in change.gone" :key="step.id">{{ say(step.title) }}</li>
       </ul>
     </div>
     <ul v-if="change.reasons.length > 0" class="plain">
-      <li v-for="reason in change.reasons" :key="reason">{{ say(reason) }}</li>
+      <li v-for="reason in change.reasons" :key="say(reason)">{{ say(reason) }}</li>
     </ul>
-    <Tap now big data-agree-change :off="change.reasons.length > 0 ? 'it cannot be changed now: see above' : ''" @click="emit('agree')">
-      Agree the change, what is done stays done
+    <Tap now big data-agree-change :off="change.reasons.length > 0 ? t('screen.method.cannot-be-changed-now') : ''" @click="emit('agree')">
+      {{ t('screen.method.agree-change-done-stays-done') }}
     </Tap>
   </section>
 </template>

@@ -12,6 +12,7 @@ import Pick from '../kit/Pick.vue'
 import Choice from '../kit/Choice.vue'
 import Ticks from '../kit/Ticks.vue'
 import Tick from '../kit/Tick.vue'
+import { t } from '../words/words.ts'
 
 const { reading, unit, say } = useMeasures()
 const { money } = usePlace()
@@ -33,14 +34,14 @@ const place = computed(() => ({
 }))
 const choices = computed(() => props.products.map(({ id, name }) => ({ value: id, says: name })))
 const sides: { value: UseWay; says: string }[] = [
-  { value: 'rinsed', says: 'breathed-air coil, rinsed' },
-  { value: 'unrinsed', says: 'breathed-air coil, not rinsed' },
-  { value: 'outdoors', says: 'condenser' },
+  { value: 'rinsed', says: t('screen.method.breathed-air-coil-rinsed') },
+  { value: 'unrinsed', says: t('screen.method.breathed-air-coil-not-rinsed') },
+  { value: 'outdoors', says: t('screen.method.condenser') },
 ]
 const places: { value: Place; says: string }[] = [
-  { value: 'coatedFins', says: 'coated fins' },
-  { value: 'foodArea', says: 'food area' },
-  { value: 'sensitiveOccupants', says: 'sensitive people' },
+  { value: 'coatedFins', says: t('screen.method.coated-fins') },
+  { value: 'foodArea', says: t('screen.method.food-area') },
+  { value: 'sensitiveOccupants', says: t('screen.method.sensitive-people') },
 ]
 
 const product = computed(() => props.products.find(({ id }) => id === productId.value))
@@ -55,21 +56,23 @@ const stops = computed(() => {
   const use = { ...place.value, neutralOnly: place.value.coatedFins, householdAllowed: props.householdAllowed }
   const clash = before.value && unrinsedClash(before.value, product.value, rinsedBetween.value)
   return [
-    ...(clash ? [`${product.value.name} after ${before.value?.name}: ${say(clash)}`] : []),
+    ...(clash ? [t('screen.method.after', { product: product.value.name, before: before.value?.name, clash: say(clash) })] : []),
     ...reasonsAgainst(product.value, use, side.value).map(say),
   ]
 })
 const result = computed<{ mix?: Mix; wrong?: string }>(() => {
   const wrong = (what: string) => ({ wrong: what })
-  if (!product.value) return wrong('no product is chosen')
-  if (!(areaM2.value !== undefined && areaM2.value > 0 && areaM2.value <= 20)) return wrong('area: more than 0, at most 20 m²')
-  if (!(passes.value !== undefined && Number.isInteger(passes.value) && passes.value >= 1 && passes.value <= 5)) return wrong('passes: 1 to 5')
-  if (dilution.value === undefined || Number.isNaN(dilution.value)) return wrong('parts of water: a number from the label')
-  try {
-    return { mix: mix(product.value, areaM2.value, passes.value, dilution.value) }
-  } catch (error) {
-    return wrong(error instanceof Error ? error.message : String(error))
-  }
+  if (!product.value) return wrong(t('screen.method.no-product-chosen'))
+  if (!(areaM2.value !== undefined && areaM2.value > 0 && areaM2.value <= 20)) return wrong(t('screen.method.wrong-area'))
+  if (!(passes.value !== undefined && Number.isInteger(passes.value) && passes.value >= 1 && passes.value <= 5))
+    return wrong(t('screen.method.wrong-passes'))
+  if (dilution.value === undefined || Number.isNaN(dilution.value)) return wrong(t('screen.method.wrong-parts-of-water'))
+  const [least, most] = product.value.label.dilution ?? [0, 0]
+  if (dilution.value < least || dilution.value > most)
+    return wrong(
+      t('screen.method.outside-label', { product: product.value.name, dilution: { n: dilution.value }, least: { n: least }, most: { n: most } }),
+    )
+  return { mix: mix(product.value, areaM2.value, passes.value, dilution.value) }
 })
 const left = computed(() => {
   const { inStockLitres } = product.value ?? {}
@@ -78,25 +81,34 @@ const left = computed(() => {
 </script>
 
 <template>
-  <section class="mixer ruled" aria-label="Mixing calculator">
-    <h2>Mix</h2>
+  <section class="mixer ruled" :aria-label="t('screen.method.mixing-calculator')">
+    <h2>{{ t('screen.method.mix-2') }}</h2>
     <div class="fields">
-      <Field label="Product"><Pick v-model="productId" name="mix-product" :options="choices" /></Field>
-      <Field label="On this part before"><Pick v-model="beforeId" name="mix-before" :options="[{ value: '', says: 'nothing' }, ...choices]" /></Field>
-      <Field label="Rated cooling" :unit="unit('kW')"><NumberField v-model="coolingKw" si="kW" name="mix-kw" /></Field>
-      <Field label="Area" unit="m²"><NumberField v-model="areaM2" name="mix-area" /></Field>
-      <Field label="Passes"><NumberField v-model="passes" name="mix-passes" /></Field>
-      <Field :label="`Parts of water${product?.label.dilution ? `, ${product.label.dilution.join(' to ')}` : ''}`"
+      <Field :label="t('screen.method.product')"><Pick v-model="productId" name="mix-product" :options="choices" /></Field>
+      <Field :label="t('screen.method.part-before')"
+        ><Pick v-model="beforeId" name="mix-before" :options="[{ value: '', says: t('screen.method.nothing-before') }, ...choices]"
+      /></Field>
+      <Field :label="t('screen.method.rated-cooling')" :unit="unit('kW')"><NumberField v-model="coolingKw" si="kW" name="mix-kw" /></Field>
+      <Field :label="t('screen.method.area')" unit="m²"><NumberField v-model="areaM2" name="mix-area" /></Field>
+      <Field :label="t('screen.method.passes')"><NumberField v-model="passes" name="mix-passes" /></Field>
+      <Field
+        :label="
+          t('screen.method.parts-water', {
+            dilution: product?.label.dilution
+              ? t('screen.method.parts-from-to', { least: product.label.dilution[0], most: product.label.dilution[1] })
+              : '',
+          })
+        "
         ><NumberField v-model="dilution" name="mix-dilution"
       /></Field>
     </div>
-    <Choice v-model="side" label="Where it goes" mark="side" :options="sides" />
+    <Choice v-model="side" :label="t('screen.method.goes')" mark="side" :options="sides" />
     <div class="row">
-      <Ticks v-model="here" label="What there is" mark="place" :options="places" />
-      <Tick v-if="beforeId" v-model="rinsedBetween" data-rinsed>rinsed clear between</Tick>
+      <Ticks v-model="here" :label="t('screen.method.what-there-is')" mark="place" :options="places" />
+      <Tick v-if="beforeId" v-model="rinsedBetween" data-rinsed>{{ t('screen.method.rinsed-clear-between') }}</Tick>
     </div>
     <div v-if="stops.length > 0" class="stop" role="alert" data-stop>
-      <b>Stop.</b>
+      <b>{{ t('screen.method.stop') }}</b>
       <ul>
         <li v-for="stop in stops" :key="stop">{{ stop }}</li>
       </ul>
@@ -105,24 +117,31 @@ const left = computed(() => {
     <div v-else-if="result.mix && product" class="figures" data-mix>
       <div>
         <span class="figure"
-          >{{ reading(result.mix.productL, 'L').figure }}<small>{{ reading(result.mix.productL, 'L').unit }} of product</small></span
+          >{{ reading(result.mix.productL, 'L').figure
+          }}<small>{{ t('screen.method.product-2', { unit: reading(result.mix.productL, 'L').unit }) }}</small></span
         >
       </div>
       <div>
         <span class="figure"
-          >{{ reading(round(result.mix.waterL, 3), 'L').figure }}<small>{{ reading(result.mix.waterL, 'L').unit }} of water</small></span
+          >{{ reading(round(result.mix.waterL, 3), 'L').figure
+          }}<small>{{ t('screen.method.water-4', { unit: reading(result.mix.waterL, 'L').unit }) }}</small></span
         >
       </div>
       <div v-if="result.mix.cost !== undefined">
-        <span class="figure">{{ money(result.mix.cost) }}<small>cost</small></span>
+        <span class="figure"
+          >{{ money(result.mix.cost) }}<small>{{ t('screen.method.cost') }}</small></span
+        >
       </div>
       <div v-if="left !== undefined">
         <span class="figure"
-          >{{ reading(left, 'L').figure }}<small>{{ reading(left, 'L').unit }} left in the van{{ left < 0 ? ': too little' : '' }}</small></span
+          >{{ reading(left, 'L').figure
+          }}<small>{{
+            t('screen.method.left-van', { unit: reading(left, 'L').unit, tooLittle: left < 0 ? t('screen.method.too-little') : '' })
+          }}</small></span
         >
       </div>
     </div>
-    <p class="small">Gloves and goggles, windows open. The label in your hand comes before what is written here.</p>
+    <p class="small">{{ t('screen.method.gloves-goggles-windows-open-label') }}</p>
   </section>
 </template>
 

@@ -5,6 +5,7 @@ import type { UnitRecord } from '@yastik/core/wire'
 import { computed, defineAsyncComponent } from 'vue'
 import { useJob } from '../stores/job.ts'
 import PhotoThumb from './PhotoThumb.vue'
+import { t } from '../words/words.ts'
 
 const PhotoSlot = defineAsyncComponent(() => import('./PhotoSlot.vue'))
 const props = defineProps<{ unit: UnitRecord; /** On which a photograph can be taken. */ jobId: string }>()
@@ -18,7 +19,7 @@ const lines = computed(() => {
   return [
     ['maker', maker],
     ['model', model],
-    ['serial number', serialNumber],
+    [t('screen.sites.serial-number-2'), serialNumber],
     ['voltage', volts],
   ].flatMap(([name, value]) => (value === undefined ? [] : [{ name, value }]))
 })
@@ -32,8 +33,14 @@ const lines = computed(() => {
         <dd>{{ value }}</dd>
       </div>
     </dl>
-    <p v-else class="small">Nothing of it is noted yet: photograph it, and enter it on the site’s sheet.</p>
-    <PhotoThumb v-if="earlier" :photo-id="earlier.photoId" :job-id="earlier.jobId" :unit-id="unit.id" says="the nameplate, on an earlier visit" />
+    <p v-else class="small">{{ t('screen.sites.nothing-noted-yet-photograph-enter') }}</p>
+    <PhotoThumb
+      v-if="earlier"
+      :photo-id="earlier.photoId"
+      :job-id="earlier.jobId"
+      :unit-id="unit.id"
+      :says="t('screen.sites.nameplate-earlier-visit')"
+    />
     <PhotoSlot :job-id="jobId" :unit-id="unit.id" :subject="{ plate: true }" :photos="taken" />
   </div>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A code that sets a password once: shown this one time, to be read out or handed over.
-import dayjs from 'dayjs'
+import { t } from '../words/words.ts'
+import { dayAndTimeWords } from '../words/when.ts'
 
 defineProps<{ name: string; signIn: string; code: string; until: string }>()
 </script>
@@ -8,12 +9,11 @@ defineProps<{ name: string; signIn: string; code: string; until: string }>()
 <template>
   <div class="code" role="status" data-code>
     <p>
-      For <b>{{ name }}</b>, who signs in as <b>{{ signIn }}</b>:
+      {{ t('screen.frame.for') }} <b>{{ name }}</b>{{ t('screen.frame.signs') }} <b>{{ signIn }}</b>:
     </p>
     <p class="figure" data-code-itself>{{ code }}</p>
     <p class="small">
-      It is shown this once. At the sign-in they choose “I was given a code” and set a password of their own, until
-      {{ dayjs(until).format('D MMMM, HH:mm') }}. Give it to nobody else.
+      {{ t('screen.frame.shown-once-sign-they-choose', { until: dayAndTimeWords(until) }) }}
     </p>
   </div>
 </template>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 // Part by part: as it was found, as it is now, and how both looked.
-import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
+import { allGrades, type Grade } from '@yastik/core/quantities'
 import { photosOfPart } from '@yastik/core/run'
-import { partNames, partsOf, type Part } from '@yastik/core/units'
+import { partsOf, type Part } from '@yastik/core/units'
 import { computed, defineAsyncComponent } from 'vue'
 import { optionsOf } from '../kit/option.ts'
 import { useJob } from '../stores/job.ts'
 import PhotoSlot from './PhotoSlot.vue'
 import Choice from '../kit/Choice.vue'
 import Tap from '../kit/Tap.vue'
+import { t } from '../words/words.ts'
 
 const PhotoCompare = defineAsyncComponent(() => import('../photo/PhotoCompare.vue'))
 const props = defineProps<{ jobId: string; unitId: string }>()
@@ -19,7 +20,7 @@ const parts = computed(() => partsOf[unit.value.family].filter((part) => state.v
 const photosOf = (part: Part, when: 'before' | 'after') => photosOfPart(state.value.photos, part, when)
 const before = (part: Part) => state.value.grades[part]!.grade
 const after = (part: Part) => state.value.gradesAfter[part]?.grade
-const grades = optionsOf(allGrades, (grade) => `${grade} ${gradeNames[grade]}`)
+const grades = optionsOf(allGrades, (grade) => `${grade} ${t(`names.grade.${grade}`)}`)
 const set = (part: Part, grade: Grade | null) => job.add(props.unitId, { type: 'grade-set', part, grade, kinds: [], when: 'after' })
 /** From a photograph: as it was found, or as it is now. */
 const gradeByPhoto = (part: Part, value: Grade, when: 'before' | 'after') =>
@@ -39,26 +40,28 @@ function measuredPair(part: Part) {
 
 <template>
   <section v-if="parts.length > 0" class="stack" data-parts-after>
-    <h2>Part by part <small>as it was found, and as it is now</small></h2>
+    <h2>
+      {{ t('screen.work.part-part') }} <small>{{ t('screen.work.found-now') }}</small>
+    </h2>
     <ul class="plain">
       <li v-for="part in parts" :key="part" class="part" :data-part-after="part">
         <div class="name">
-          <b>{{ partNames[part] }}</b>
-          <small>found: {{ before(part) }} {{ gradeNames[before(part)] }}</small>
+          <b>{{ t(`names.part.${part}`) }}</b>
+          <small>{{ t('screen.work.found', { before: before(part), grade: t(`names.grade.${before(part)}`) }) }}</small>
         </div>
         <div class="grades">
           <Choice
             mark="after-grade"
-            :label="`${partNames[part]}, now`"
+            :label="t('screen.work.now', { part: t(`names.part.${part}`) })"
             :model-value="after(part)"
             :options="grades"
             @update:model-value="set(part, $event)"
           />
-          <Tap v-if="after(part) !== undefined" bare small data-take-grade @click="set(part, null)">Take it away</Tap>
+          <Tap v-if="after(part) !== undefined" bare small data-take-grade @click="set(part, null)">{{ t('screen.work.take-away') }}</Tap>
         </div>
         <div class="photos">
           <div v-for="when in ['before', 'after'] as const" :key="when">
-            <small>{{ when }}</small>
+            <small>{{ when === 'before' ? t('screen.proof.before-2') : t('screen.proof.after-2') }}</small>
             <PhotoSlot
               :job-id="jobId"
               :unit-id="unitId"

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ unitId: string }>()
 const job = useJob()
@@ -12,19 +13,19 @@ const state = computed(() => job.stateFor(props.unitId))
 const item = ref('')
 const usual = [
   'filter',
-  'filter clip',
+  t('screen.work.filter-clip'),
   'gasket',
-  'louvre spring',
-  'drain hose',
-  'sensor clip',
-  'balance clip',
-  'blower wheel',
+  t('screen.work.louvre-spring'),
+  t('screen.work.drain-hose'),
+  t('screen.work.sensor-clip'),
+  t('screen.work.balance-clip'),
+  t('screen.work.blower-wheel'),
   'bearing',
   'insulation',
 ]
 const needs: { need: PartNeed; says: string }[] = [
-  { need: 'changed', says: 'changed' },
-  { need: 'to-order', says: 'has to be ordered' },
+  { need: 'changed', says: t('screen.work.renewed-changed') },
+  { need: 'to-order', says: t('screen.work.ordered') },
 ]
 async function note(name: string, need: PartNeed | null) {
   await job.add(props.unitId, { type: 'part-noted', item: name, need })
@@ -34,23 +35,32 @@ async function note(name: string, need: PartNeed | null) {
 
 <template>
   <section class="stack" data-parts-renewed>
-    <h2>Parts <small>changed now, or to be ordered</small></h2>
+    <h2>
+      {{ t('screen.work.parts') }} <small>{{ t('screen.work.changed-now-ordered') }}</small>
+    </h2>
     <ul v-if="state.partsNoted.length > 0" class="plain">
       <li v-for="part in state.partsNoted" :key="part.item" class="row" :data-part-noted="part.item">
         <span
           ><b>{{ part.item }}</b
-          >: {{ part.need === 'changed' ? 'changed' : 'has to be ordered' }}</span
+          >: {{ part.need === 'changed' ? t('screen.work.changed') : t('screen.work.ordered') }}</span
         >
-        <Tap bare @click="note(part.item, null)">Take it back</Tap>
+        <Tap bare @click="note(part.item, null)">{{ t('screen.work.take-back') }}</Tap>
       </li>
     </ul>
     <div class="row">
-      <TextField v-model="item" name="part-item" maxlength="120" list="usual-parts" aria-label="The part" placeholder="which part" />
+      <TextField
+        v-model="item"
+        name="part-item"
+        maxlength="120"
+        list="usual-parts"
+        :aria-label="t('screen.work.part')"
+        :placeholder="t('screen.work.part-2')"
+      />
       <datalist id="usual-parts"><option v-for="name in usual" :key="name" :value="name" /></datalist>
       <Tap
         v-for="{ need, says } in needs"
         :key="need"
-        :off="item.trim() === '' ? 'name the part' : ''"
+        :off="item.trim() === '' ? t('screen.work.name-part') : ''"
         :data-part-need="need"
         @click="note(item.trim(), need)"
       >

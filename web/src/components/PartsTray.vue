@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // What is off, where it lies and how it looked, whether its fasteners are all there, and what may stay out.
 import { exceptionFor, type LedgerEntry, type UnitState } from '@yastik/core/run'
-import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { useJob } from '../stores/job.ts'
 import LedgerShortfall from './LedgerShortfall.vue'
@@ -9,6 +8,8 @@ import PhotoThumb from './PhotoThumb.vue'
 import { useNames } from '../job/useNames.ts'
 import { componentName, fastenerName } from '@yastik/core/units'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
+import { timeWords } from '../words/when.ts'
 
 const { say } = useMeasures()
 
@@ -30,14 +31,16 @@ const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
 </script>
 
 <template>
-  <section class="tray" aria-label="Parts tray and fastener ledger">
+  <section class="tray" :aria-label="t('screen.work.parts-tray-fastener-ledger')">
     <h2>
-      Parts tray <small>{{ rows.length === 0 ? 'empty' : `${rows.length} off` }}</small>
+      {{ t('screen.work.parts-tray') }} <small>{{ rows.length === 0 ? t('screen.work.empty') : t('screen.work.off', { rows: rows.length }) }}</small>
     </h2>
     <ul class="plain">
       <li v-for="row in rows" :key="row.item" class="slot" :data-tray="row.item">
-        <b>{{ say(componentName(row.item)) }}</b><small>{{ say(row.slot) }} · {{ personName(row.by) }}, {{ dayjs(row.atMs).format('HH:mm') }}</small>
-        <small v-for="entry in row.fasteners" :key="entry.kind">{{ entry.in }} of {{ entry.out }} × {{ say(fastenerName(entry.kind)) }} back</small>
+        <b>{{ say(componentName(row.item)) }}</b><small>{{ say(row.slot) }} · {{ personName(row.by) }}, {{ timeWords(row.atMs) }}</small>
+        <small v-for="entry in row.fasteners" :key="entry.kind">{{
+          t('screen.work.back', { in: entry.in, out: entry.out, kind: say(fastenerName(entry.kind)) })
+        }}</small>
         <span v-if="row.photos.length > 0" class="row photos">
           <PhotoThumb
             v-for="photo in row.photos"
@@ -45,7 +48,7 @@ const except = ({ item, kind, out, in: back }: LedgerEntry, text: string) =>
             :photo-id="photo.photoId"
             :job-id="jobId"
             :unit-id="unitId"
-            :says="`${say(componentName(row.item))}, before it came off`"
+            :says="t('screen.work.before-came-off', { item: say(componentName(row.item)) })"
           />
         </span>
       </li>

@@ -2,13 +2,14 @@
 // A person stops for a while: one tap, with a reason if there is one; clocks that run go on and stay in view.
 import { pauseOf, type RunningWait, type UnitState } from '@yastik/core/run'
 import { durationWords } from '@yastik/core/quantities'
-import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
 import { useNames } from '../job/useNames.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
+import { timeWords } from '../words/when.ts'
 
 const { say } = useMeasures()
 
@@ -16,7 +17,7 @@ const props = defineProps<{ unitId: string; state: UnitState; waits: readonly Ru
 const { personName } = useNames()
 const job = useJob()
 const session = useSession()
-const reasons = ['a break', 'waiting for somebody', 'something is missing']
+const reasons = [t('screen.work.break'), t('screen.work.waiting-somebody'), t('screen.work.something-missing')]
 const asking = ref(false)
 const own = computed(() => (session.me ? pauseOf(props.state, session.me.id) : undefined))
 const others = computed(() => props.state.pauses.filter((pause) => pause.toMs === undefined && pause.by !== session.me?.id))
@@ -38,24 +39,26 @@ async function pause(because?: string) {
   <div class="stack pause">
     <div v-if="own" class="own" role="status" data-paused>
       <p class="words">
-        Paused since {{ dayjs(own.fromMs).format('HH:mm') }}<template v-if="own.because"> for {{ own.because }}</template>
+        {{ t('screen.work.paused-since', { fromMs: timeWords(own.fromMs) })
+        }}<template v-if="own.because">{{ ' ' }}{{ t('screen.work.for', { because: own.because }) }}</template>
         <small>{{ durationWords(minutes(own.fromMs)) }}</small>
       </p>
-      <Tap now big data-resume @click="job.add(unitId, { type: 'resumed' })">Go on</Tap>
+      <Tap now big data-resume @click="job.add(unitId, { type: 'resumed' })">{{ t('screen.frame.go') }}</Tap>
     </div>
     <template v-else>
-      <div v-if="asking" class="chips" role="group" aria-label="Why paused">
+      <div v-if="asking" class="chips" role="group" :aria-label="t('screen.work.why-paused')">
         <Tap v-for="reason in reasons" :key="reason" @click="pause(reason)">{{ reason }}</Tap>
-        <Tap data-pause-now @click="pause()">no reason</Tap>
-        <Tap bare @click="asking = false">Not now</Tap>
+        <Tap data-pause-now @click="pause()">{{ t('screen.work.no-reason') }}</Tap>
+        <Tap bare @click="asking = false">{{ t('screen.work.not-now') }}</Tap>
       </div>
-      <Tap v-else class="start" data-pause @click="asking = true">Pause</Tap>
+      <Tap v-else class="start" data-pause @click="asking = true">{{ t('screen.work.pause') }}</Tap>
     </template>
     <p v-if="presses && (own || asking)" class="presses">
-      <b>Back by {{ dayjs(presses.mostAtMs).format('HH:mm') }}:</b> later is too long for {{ presses.what }}.
+      <b>{{ t('screen.work.back-2', { mostAtMs: timeWords(presses.mostAtMs) }) }}</b> {{ t('screen.work.later-too-long', { what: presses.what }) }}
     </p>
     <p v-for="other in others" :key="other.by" class="small">
-      {{ personName(other.by) }} paused at {{ dayjs(other.fromMs).format('HH:mm') }}<template v-if="other.because">: {{ other.because }}</template
+      {{ t('screen.work.paused', { by: personName(other.by), fromMs: timeWords(other.fromMs) })
+      }}<template v-if="other.because">: {{ other.because }}</template
       >.
     </p>
   </div>

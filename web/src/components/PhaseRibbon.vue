@@ -3,14 +3,15 @@
 import { onMounted, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { afterPaint } from '../kit/afterPaint.ts'
+import { t } from '../words/words.ts'
 
 defineProps<{ jobId: string; unitId: string; stage: string; readonlyAfter?: boolean }>()
 const stations = [
-  { name: 'look-over', says: 'Look-over' },
-  { name: 'method', says: 'Method' },
-  { name: 'at-the-unit', says: 'At the unit' },
-  { name: 'proof', says: 'Proof' },
-  { name: 'record', says: 'Record' },
+  { name: 'look-over', says: t('screen.lookover.look-over') },
+  { name: 'method', says: t('screen.lookover.method') },
+  { name: 'at-the-unit', says: t('screen.lookover.unit') },
+  { name: 'proof', says: t('screen.lookover.proof') },
+  { name: 'record', says: t('screen.lookover.record') },
 ]
 // On a phone the ribbon is longer than the screen: the station that is open comes into view.
 const ribbon = useTemplateRef<HTMLElement>('ribbon')
@@ -25,7 +26,7 @@ const reached = (stage: string) => ['look-over', 'method', 'at-the-unit', 'proof
 </script>
 
 <template>
-  <nav ref="ribbon" class="ribbon no-print" aria-label="Stations of the job">
+  <nav ref="ribbon" class="ribbon no-print" :aria-label="t('screen.lookover.stations-job')">
     <RouterLink
       v-for="(station, index) in stations"
       :key="station.name"

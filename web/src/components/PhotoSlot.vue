@@ -4,9 +4,7 @@ import { settledShare } from '@yastik/core/lookover'
 import { surfaceOf } from '@yastik/core/proof'
 import type { Grade } from '@yastik/core/quantities'
 import type { TakenPhoto } from '@yastik/core/run'
-import { partNames } from '@yastik/core/units'
 import { endpoints } from '@yastik/core/wire'
-import dayjs from 'dayjs'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { fetchFile } from '../api/client.ts'
 import { useJob, type PhotoOf } from '../stores/job.ts'
@@ -16,6 +14,8 @@ import FileTap from '../kit/FileTap.vue'
 import PhotoThumb from './PhotoThumb.vue'
 import Tap from '../kit/Tap.vue'
 import { useNames } from '../job/useNames.ts'
+import { t } from '../words/words.ts'
+import { dayAndTimeWords } from '../words/when.ts'
 
 const props = defineProps<{
   jobId: string
@@ -47,7 +47,7 @@ const takeByCamera = () =>
     if (!measurable.value) return []
     const { part } = measurable.value
     const picture = await fetchFile(endpoints.camera, { params: { id: props.jobId, unitId: props.unitId }, query: { part } })
-    return [new File([picture], `${partNames[part]}.jpg`, { type: picture.type })]
+    return [new File([picture], `${t(`names.part.${part}`)}.jpg`, { type: picture.type })]
   })
 async function keep(files: () => Promise<readonly File[]>) {
   error.value = undefined
@@ -64,27 +64,29 @@ async function keep(files: () => Promise<readonly File[]>) {
 
 <template>
   <div class="stack" data-photos>
-    <p v-if="wanted" class="how"><b>Photograph first:</b> {{ wanted }}.</p>
+    <p v-if="wanted" class="how">
+      <b>{{ t('screen.proof.photograph-first') }}</b> {{ wanted }}.
+    </p>
     <div class="row">
       <div v-for="photo in photos" :key="photo.photoId" class="taken">
-        <PhotoThumb
-          :photo-id="photo.photoId"
-          :job-id="jobId"
-          :unit-id="unitId"
-          :says="`${personName(photo.by)}, ${dayjs(photo.atMs).format('D MMM, HH:mm')}`"
-        />
+        <PhotoThumb :photo-id="photo.photoId" :job-id="jobId" :unit-id="unitId" :says="`${personName(photo.by)}, ${dayAndTimeWords(photo.atMs)}`" />
         <Tap v-if="measurable" :data-measure="photo.photoId" @click="measuring = photo.photoId">
           {{
             photo.measure
-              ? `${Math.round(settledShare(photo.measure) * 100)} % covered${photo.measure.byHand === undefined ? '' : ', by hand'}`
-              : 'Measure'
+              ? t('screen.proof.covered', {
+                  settledShare: Math.round(settledShare(photo.measure) * 100),
+                  hand: photo.measure.byHand === undefined ? '' : t('screen.proof.hand'),
+                })
+              : t('screen.proof.measure')
           }}
         </Tap>
       </div>
       <FileTap name="photo" accept="image/*" camera class="slot" :class="{ wanted: wanted && photos.length === 0 }" :disabled="busy" @files="take">
-        {{ busy ? 'Keeping it …' : photos.length === 0 ? 'Photograph' : 'One more' }}
+        {{ busy ? t('screen.proof.keeping') : photos.length === 0 ? t('screen.proof.photograph') : t('screen.proof.one-more') }}
       </FileTap>
-      <Tap v-if="measurable && session.me?.instruments" class="slot" data-camera :disabled="busy" @click="takeByCamera"> From the camera </Tap>
+      <Tap v-if="measurable && session.me?.instruments" class="slot" data-camera :disabled="busy" @click="takeByCamera">
+        {{ t('screen.proof.camera') }}
+      </Tap>
     </div>
     <PhotoMeasure
       v-if="measured && measurable"

@@ -7,6 +7,7 @@ import { NoAnswer } from '../api/client.ts'
 import { previewFor } from '../offline/photos.ts'
 import Tap from '../kit/Tap.vue'
 import Dialog from '../kit/Dialog.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ photoId: string; jobId: string; unitId: string; says: string; /** As large as its place. */ wide?: boolean }>()
 const source = ref('')
@@ -36,8 +37,8 @@ function open() {
 </script>
 
 <template>
-  <Tap class="thumb" :class="{ wide }" :aria-label="`Photograph: ${says}`" :data-photo="photoId" @click="open">
-    <img v-if="source" :src="source" :alt="says" /><small v-else>not on this device yet</small>
+  <Tap class="thumb" :class="{ wide }" :aria-label="t('screen.proof.photograph-2', { says })" :data-photo="photoId" @click="open">
+    <img v-if="source" :src="source" :alt="says" /><small v-else>{{ t('screen.proof.not-device-yet') }}</small>
   </Tap>
   <Dialog v-model="isOpen" :title="says" width="60rem">
     <img class="whole" :src="whole" :alt="says" @error="whole = source" />

@@ -4,6 +4,7 @@ import type { Step } from '@yastik/core/procedure'
 import { useMeasures } from '../measures/useMeasures.ts'
 import NumberField from '../kit/NumberField.vue'
 import Field from '../kit/Field.vue'
+import { t } from '../words/words.ts'
 
 defineProps<{ uses: NonNullable<Step['uses']>; modelValue: Record<string, number | undefined> }>()
 const emit = defineEmits<{ 'update:modelValue': [litres: Record<string, number | undefined>] }>()
@@ -15,9 +16,9 @@ const { unit, quantity } = useMeasures()
     <Field
       v-for="{ productId, name, litres } in uses"
       :key="productId"
-      :label="`${name} used`"
+      :label="t('screen.work.used', { name })"
       :unit="unit('L')"
-      :hint="`planned ${quantity(litres, 'L')}`"
+      :hint="t('screen.work.planned', { litres: quantity(litres, 'L') })"
     >
       <NumberField
         si="L"

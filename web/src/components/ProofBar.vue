@@ -4,6 +4,7 @@ import type { ProofLine } from '@yastik/core/proof'
 import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ line: ProofLine }>()
 const width = 320
@@ -24,7 +25,14 @@ const ticks = computed(() => scale.value.ticks(4))
     class="bar"
     :viewBox="`0 0 ${width} 56`"
     role="img"
-    :aria-label="`before ${line.before ?? 'not measured'}, after ${line.after ?? 'not measured'}, expected ${line.expected ?? 'not known'} ${line.unit}`"
+    :aria-label="
+      t('screen.proof.before-after-expected', {
+        before: line.before ?? t('screen.proof.not-measured'),
+        after: line.after ?? t('screen.proof.not-measured'),
+        expected: line.expected ?? t('screen.proof.not-known'),
+        unit: line.unit,
+      })
+    "
   >
     <line :x1="scale.range()[0]" :x2="scale.range()[1]" y1="34" y2="34" class="axis" />
     <g v-for="tick in ticks" :key="tick">

@@ -7,6 +7,7 @@ import type { Column } from '../kit/column.ts'
 import Ledger from '../kit/Ledger.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import ProofBar from './ProofBar.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ lines: readonly ProofLine[] }>()
 const { figure, unit, say } = useMeasures()
@@ -26,19 +27,27 @@ const read = computed(() =>
   }),
 )
 const columns: Column<ProofLine>[] = [
-  { key: 'what', says: 'What' },
-  { key: 'before', says: 'Before', number: true },
-  { key: 'after', says: 'After', number: true },
-  { key: 'clean', says: 'Clean unit', number: true },
-  { key: 'scale', says: 'On one scale: ○ before ● after ┆ clean' },
-  { key: 'verdict', says: 'Verdict' },
+  { key: 'what', says: t('screen.proof.what') },
+  { key: 'before', says: t('screen.proof.before'), number: true },
+  { key: 'after', says: t('screen.proof.after'), number: true },
+  { key: 'clean', says: t('screen.proof.clean-unit'), number: true },
+  { key: 'scale', says: t('screen.proof.one-scale-before-after-clean') },
+  { key: 'verdict', says: t('screen.proof.verdict') },
 ]
 </script>
 
 <template>
-  <Ledger title="What was measured" :rows="read" :columns="columns" :row-key="({ id }) => id" :row-attrs="({ id }) => ({ 'data-line': id })">
+  <Ledger
+    :title="t('screen.proof.measured')"
+    :rows="read"
+    :columns="columns"
+    :row-key="({ id }) => id"
+    :row-attrs="({ id }) => ({ 'data-line': id })"
+  >
     <template #what="{ row }">
-      <b>{{ say(row.what) }}</b><br /><small>{{ row.unit }}{{ isLimited(row) && row.expected !== undefined ? `, limit ${row.expected}` : '' }}</small>
+      <b>{{ say(row.what) }}</b><br /><small
+        >{{ row.unit }}{{ isLimited(row) && row.expected !== undefined ? t('screen.proof.limit', { expected: row.expected }) : '' }}</small
+      >
     </template>
     <template #before="{ row }">{{ row.before ?? '–' }}</template>
     <template #after="{ row }">

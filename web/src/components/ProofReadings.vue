@@ -6,6 +6,7 @@ import type { UnitState } from '@yastik/core/run'
 import Fold from '../kit/Fold.vue'
 import { useJob } from '../stores/job.ts'
 import ReadingsForm from './ReadingsForm.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ jobId: string; unitId: string; state: UnitState }>()
 const job = useJob()
@@ -23,24 +24,29 @@ async function takeBefore(readings: Readings) {
 <template>
   <div class="two">
     <section id="after" class="stack">
-      <h2>After <small>at least ten minutes of steady cooling</small></h2>
+      <h2>
+        {{ t('screen.proof.after') }} <small>{{ t('screen.proof.least-ten-minutes-steady-cooling') }}</small>
+      </h2>
       <ReadingsForm
         :key="`after${state.readings.after ? 1 : 0}`"
         :job-id="jobId"
         :unit-id="unitId"
-        label="after"
+        when="after"
         :value="state.readings.after"
         @take="take('after', $event)"
       />
     </section>
     <section id="before">
       <Fold v-model="isOpen">
-        <template #title><b class="head">Before</b><small v-if="state.readings.before">taken</small></template>
+        <template #title
+          ><b class="head">{{ t('screen.proof.before') }}</b
+          ><small v-if="state.readings.before">{{ t('screen.proof.taken') }}</small></template
+        >
         <ReadingsForm
           :key="`before${state.readings.before ? 1 : 0}`"
           :job-id="jobId"
           :unit-id="unitId"
-          label="before"
+          when="before"
           :value="state.readings.before"
           @take="takeBefore"
         />

@@ -7,6 +7,7 @@ import type { KnownDesign } from '@yastik/core/units'
 import { scaleLinear } from 'd3-scale'
 import { computed, useId } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ design: KnownDesign; before?: Readings; after?: Readings; altitudeM?: number; outdoorC?: number }>()
 const { figure, unit, quantity } = useMeasures()
@@ -69,13 +70,17 @@ const zone = computed(() => {
 /** Both labels below both points, so that neither lies on a line. */
 const labelTop = computed(() => Math.max(...processes.value.map(({ to }) => y.value(to.humidityGKg)), 0))
 const says = (point: ChartPoint) => `${quantity(Math.round(point.dryBulbC * 10) / 10, '°C')}, ${Math.round(point.humidityGKg * 10) / 10} g/kg`
-const spoken = computed(() => processes.value.map(({ when, from, to }) => `${when}: from ${says(from)} to ${says(to)}`).join('; '))
+const spoken = computed(() =>
+  processes.value
+    .map(({ when, from, to }) => t('screen.work.from-to', { when: t(`screen.proof.${when}-2`), says: says(from), says2: says(to) }))
+    .join('; '),
+)
 </script>
 
 <template>
   <figure class="chart" data-air-chart>
-    <div class="along" tabindex="0" role="region" aria-label="Chart of the air, scrolls sideways on a narrow screen">
-      <svg class="chart-sheet" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="`Air states. ${spoken}`">
+    <div class="along" tabindex="0" role="region" :aria-label="t('screen.work.chart-air-scrolls-sideways-narrow')">
+      <svg class="chart-sheet" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="t('screen.work.air-states', { spoken })">
         <defs>
           <pattern :id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <line x1="0" y1="0" x2="0" y2="6" class="hatch" />
@@ -90,8 +95,10 @@ const spoken = computed(() => processes.value.map(({ when, from, to }) => `${whe
             <line :x1="frame.left" :x2="width - frame.right" :y1="y(tick)" :y2="y(tick)" />
             <text :x="width - frame.right + 8" :y="y(tick) + 4">{{ tick }}</text>
           </g>
-          <text :x="(frame.left + width - frame.right) / 2" :y="height - 8" text-anchor="middle">air temperature, {{ unit('°C') }}</text>
-          <text :x="width - 4" :y="height - 8" text-anchor="end">g water / kg air</text>
+          <text :x="(frame.left + width - frame.right) / 2" :y="height - 8" text-anchor="middle">
+            {{ t('screen.work.air-temperature', { unit: unit('°C') }) }}
+          </text>
+          <text :x="width - 4" :y="height - 8" text-anchor="end">{{ t('screen.work.g-water-kg-air') }}</text>
         </g>
         <g class="humidity">
           <template v-for="line in lines" :key="line.share">
@@ -101,22 +108,24 @@ const spoken = computed(() => processes.value.map(({ when, from, to }) => `${whe
         </g>
         <g v-if="zone" class="zone">
           <ellipse v-bind="zone" :fill="`url(#${hatch})`" />
-          <text :x="zone.cx - zone.rx - 4" :y="zone.cy - zone.ry - 4" text-anchor="end">a clean unit brings it here</text>
+          <text :x="zone.cx - zone.rx - 4" :y="zone.cy - zone.ry - 4" text-anchor="end">{{ t('screen.work.clean-unit-brings-here') }}</text>
         </g>
         <g v-for="process in processes" :key="process.when" :class="['process', process.when]">
           <path :d="`M${px(process.from)}L${px(process.to)}`" />
           <circle v-for="(point, index) in [process.from, process.to]" :key="index" :cx="x(point.dryBulbC)" :cy="y(point.humidityGKg)" r="5">
-            <title>{{ process.when }}, {{ index === 0 ? 'return' : 'supply' }}: {{ says(point) }}</title>
+            <title>
+              {{ t(`screen.proof.${process.when}-2`) }}, {{ index === 0 ? t('screen.work.return') : t('screen.work.supply-2') }}: {{ says(point) }}
+            </title>
           </circle>
           <text :x="x(process.to.dryBulbC) + 4" :y="labelTop + (process.when === 'before' ? 36 : 18)">
-            {{ process.when }}{{ process.totalKw === undefined ? '' : `, ${quantity(Math.round(process.totalKw * 100) / 100, 'kW')}` }}
+            {{ t(`screen.proof.${process.when}-2`)
+            }}{{ process.totalKw === undefined ? '' : `, ${quantity(Math.round(process.totalKw * 100) / 100, 'kW')}` }}
           </text>
         </g>
       </svg>
     </div>
     <figcaption class="small">
-      From the return air down to the supply air: left is colder, down is drier. A long way with little air is no more cooling than a short one with
-      much: the figure in {{ unit('kW') }} counts both.
+      {{ t('screen.work.return-air-down-supply-air', { unit: unit('kW') }) }}
     </figcaption>
   </figure>
 </template>

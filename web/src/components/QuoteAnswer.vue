@@ -10,6 +10,7 @@ import Tap from '../kit/Tap.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import CrewPick from './CrewPick.vue'
 import { missingForVisit } from './visitMissing.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ offered: readonly QuoteOption[]; toPay: (option: QuoteOption) => number; crew: readonly CrewRecord[] }>()
 const emit = defineEmits<{ accepted: [how: Omit<QuoteAccept, 'version'>]; declined: [] }>()
@@ -19,19 +20,19 @@ const onDate = ref(place.today())
 const crewIds = ref<number[]>(props.crew.slice(0, 2).map(({ id }) => id))
 const ways = computed(() => props.offered.map((option, at) => ({ value: option.key, says: `${wayLetter(at)}: ${place.money(props.toPay(option))}` })))
 /** What keeps the visit from being planned. */
-const missing = computed(() => (chosen.value === undefined ? 'tap the way that was accepted' : missingForVisit(crewIds.value, onDate.value)))
+const missing = computed(() => (chosen.value === undefined ? t('screen.quotes.tap-way-accepted') : missingForVisit(crewIds.value, onDate.value)))
 const accept = () => chosen.value !== undefined && emit('accepted', { option: chosen.value, onDate: onDate.value, crewIds: crewIds.value })
 </script>
 
 <template>
   <section class="stack no-print ruled-top" data-answer>
-    <h2>What the customer said</h2>
+    <h2>{{ t('screen.quotes.customer-said') }}</h2>
     <div class="row inline">
-      <Choice v-model="chosen" label="The way that was accepted" mark="accept" :options="ways" />
-      <Field label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
+      <Choice v-model="chosen" :label="t('screen.quotes.way-accepted')" mark="accept" :options="ways" />
+      <Field :label="t('screen.quotes.day-visit')"><DayField v-model="onDate" name="on-date" /></Field>
       <CrewPick v-model="crewIds" :crew="crew" />
-      <Tap now big :off="missing" data-accepted @click="accept">Accepted: plan the visit</Tap>
-      <Tap data-declined @click="emit('declined')">Declined</Tap>
+      <Tap now big :off="missing" data-accepted @click="accept">{{ t('screen.quotes.accepted-plan-visit') }}</Tap>
+      <Tap data-declined @click="emit('declined')">{{ t('screen.quotes.declined') }}</Tap>
     </div>
   </section>
 </template>

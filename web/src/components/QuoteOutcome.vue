@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 import { usePlace } from '../measures/usePlace.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ outcome: NonNullable<QuoteRecord['outcome']> }>()
 const emit = defineEmits<{ visit: [] }>()
@@ -14,16 +15,16 @@ const minutesMore = (minutes: number) => `${minutes < 0 ? '−' : '+'}${duration
 const rows = computed(() => {
   const { plannedMin, realMin, plannedProduct, realProduct, plannedMargin, realMargin } = props.outcome
   return [
-    { says: 'Time of hands', planned: plannedMin, real: realMin, words: durationWords, difference: minutesMore },
-    { says: 'Product', planned: plannedProduct, real: realProduct, words: place.money, difference: place.change },
-    { says: 'Left after people and product', planned: plannedMargin, real: realMargin, words: place.money, difference: place.change },
+    { says: t('screen.quotes.time-hands'), planned: plannedMin, real: realMin, words: durationWords, difference: minutesMore },
+    { says: t('screen.quotes.product'), planned: plannedProduct, real: realProduct, words: place.money, difference: place.change },
+    { says: t('screen.quotes.left-after-people-product'), planned: plannedMargin, real: realMargin, words: place.money, difference: place.change },
   ]
 })
 const columns = [
-  { key: 'says', says: 'What' },
-  { key: 'planned', says: 'Reckoned', number: true },
-  { key: 'real', says: 'Really', number: true },
-  { key: 'more', says: 'Difference', number: true },
+  { key: 'says', says: t('screen.quotes.what') },
+  { key: 'planned', says: t('screen.quotes.reckoned'), number: true },
+  { key: 'real', says: t('screen.quotes.really'), number: true },
+  { key: 'more', says: t('screen.quotes.difference'), number: true },
 ]
 const isDone = computed(() => props.outcome.done === props.outcome.units)
 </script>
@@ -31,10 +32,10 @@ const isDone = computed(() => props.outcome.done === props.outcome.units)
 <template>
   <section class="stack outcome" data-outcome>
     <div class="spread">
-      <h2>{{ isDone ? 'What came of it' : `Accepted: ${outcome.done} of ${outcome.units} units handed over` }}</h2>
-      <Tap class="no-print" @click="emit('visit')">Open the visit</Tap>
+      <h2>{{ isDone ? t('screen.quotes.came') : t('screen.quotes.accepted-units-handed-over', { done: outcome.done, units: outcome.units }) }}</h2>
+      <Tap class="no-print" @click="emit('visit')">{{ t('screen.quotes.open-visit') }}</Tap>
     </div>
-    <Ledger v-if="isDone" title="What it took, beside what was reckoned" :rows="rows" :columns="columns" :row-key="({ says }) => says">
+    <Ledger v-if="isDone" :title="t('screen.quotes.took-beside-reckoned')" :rows="rows" :columns="columns" :row-key="({ says }) => says">
       <template #planned="{ row }">{{ row.words(row.planned) }}</template>
       <template #real="{ row }"
         ><b>{{ row.words(row.real) }}</b></template
@@ -42,7 +43,7 @@ const isDone = computed(() => props.outcome.done === props.outcome.units)
       <template #more="{ row }">{{ row.difference(row.real - row.planned) }}</template>
     </Ledger>
     <p v-if="isDone" class="small">
-      {{ Math.round(outcome.measuredShare * 100) }} % of the minutes were timed; the rest counts as planned. Travel and overheads are not in it.
+      {{ t('screen.quotes.minutes-timed-rest-counts-planned', { measuredShare: Math.round(outcome.measuredShare * 100) }) }}
     </p>
   </section>
 </template>

@@ -9,6 +9,7 @@ import NumberField from '../kit/NumberField.vue'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
 import { usePlace } from '../measures/usePlace.ts'
+import { t } from '../words/words.ts'
 
 export type Terms = Partial<Pick<QuoteRecord, 'adjustments' | 'validUntil'>>
 const props = defineProps<{ quote: QuoteRecord; /** @returns whether it was changed */ change: (terms: Terms) => Promise<boolean> }>()
@@ -23,20 +24,24 @@ const takeAway = (index: number) => props.change({ adjustments: props.quote.adju
 
 <template>
   <section class="stack no-print ruled-top">
-    <h2>Added or taken off</h2>
+    <h2>{{ t('screen.quotes.added-taken-off') }}</h2>
     <ul v-if="quote.adjustments.length > 0" class="plain">
       <li v-for="(entry, index) in quote.adjustments" :key="index" class="row">
         <span>{{ entry.what }}: {{ place.change(entry.amount) }}</span>
-        <Tap bare :aria-label="`Take away: ${entry.what}`" @click="takeAway(index)">Take away</Tap>
+        <Tap bare :aria-label="t('screen.quotes.take-away', { what: entry.what })" @click="takeAway(index)">{{ t('screen.quotes.take-away-2') }}</Tap>
       </li>
     </ul>
     <Form inline @submit="add">
-      <Field label="For what"><TextField v-model="added.what" name="adjust-what" maxlength="120" /></Field>
-      <Field label="Amount, below zero takes off" :unit="place.currency.value"><NumberField v-model="added.amount" name="adjust-amount" /></Field>
-      <Tap type="submit" :off="added.what.trim() === '' ? 'say what it is' : Number.isFinite(added.amount) ? '' : 'enter an amount'"
-        >Add it to every way</Tap
+      <Field :label="t('screen.quotes.for-what')"><TextField v-model="added.what" name="adjust-what" maxlength="120" /></Field>
+      <Field :label="t('screen.quotes.amount-below-zero-takes-off')" :unit="place.currency.value"
+        ><NumberField v-model="added.amount" name="adjust-amount"
+      /></Field>
+      <Tap
+        type="submit"
+        :off="added.what.trim() === '' ? t('screen.quotes.say') : Number.isFinite(added.amount) ? '' : t('screen.quotes.enter-amount')"
+        >{{ t('screen.quotes.add-every-way') }}</Tap
       >
-      <Field label="Prices stand until"
+      <Field :label="t('screen.quotes.prices-stand-until-2')"
         ><DayField :model-value="quote.validUntil" name="valid-until" @commit="change({ validUntil: $event })"
       /></Field>
       <slot />

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // The ways of a quote side by side: what is done at each unit, the price, when it is needed again, and what it costs us.
 import { costPerYear, type QuoteOption } from '@yastik/core/plan'
-import { counted, durationWords } from '@yastik/core/quantities'
-import { partNames, type Part } from '@yastik/core/units'
+import { durationWords } from '@yastik/core/quantities'
+import { type Part } from '@yastik/core/units'
 import { payable, taxIn, wayLetter, type QuoteRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
@@ -11,6 +11,8 @@ import Tap from '../kit/Tap.vue'
 import { useSession } from '../stores/session.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
+import { monthWords } from '../words/when.ts'
 
 const props = defineProps<{ quote: QuoteRecord; /** The ways that are shown. */ options: readonly QuoteOption[] }>()
 const emit = defineEmits<{ offer: [key: string, on: boolean] }>()
@@ -29,37 +31,37 @@ const taxShare = computed(() => session.me?.place.taxShare ?? 0)
 type Line = { key: string; says: string; unitAt?: number }
 const lines = computed<Line[]>(() => [
   ...props.quote.units.map(({ unitId, name }, unitAt) => ({ key: unitId, says: name, unitAt })),
-  { key: 'price', says: 'Price' },
-  { key: 'to-pay', says: 'To pay' },
-  ...(taxShare.value > 0 ? [{ key: 'tax', says: `Tax in it, ${Math.round(taxShare.value * 1000) / 10} %` }] : []),
-  { key: 'again', says: 'Needs it again' },
-  { key: 'yearly', says: 'That is, a year' },
-  { key: 'ours', says: 'For us' },
+  { key: 'price', says: t('screen.quotes.price') },
+  { key: 'to-pay', says: t('screen.quotes.pay') },
+  ...(taxShare.value > 0 ? [{ key: 'tax', says: t('screen.quotes.tax', { taxShare: Math.round(taxShare.value * 1000) / 10 }) }] : []),
+  { key: 'again', says: t('screen.quotes.needs-again') },
+  { key: 'yearly', says: t('screen.quotes.year') },
+  { key: 'ours', says: t('screen.quotes.us') },
 ])
-const columns = computed(() => [{ key: 'says', says: 'At' }, ...props.options.map(({ key, name }) => ({ key, says: say(name) }))])
+const columns = computed(() => [{ key: 'says', says: t('screen.quotes.at') }, ...props.options.map(({ key, name }) => ({ key, says: say(name) }))])
 
 function yearly(option: QuoteOption): string {
   const cost = costPerYear(option, toPay(option))
-  return cost === undefined ? 'it does not last' : place.about(cost)
+  return cost === undefined ? t('screen.quotes.does-not-last') : place.about(cost)
 }
 function again(weeks: number): string {
-  if (weeks <= 0) return 'at once'
-  if (weeks < 1.5) return 'in a week'
-  return weeks < 9 ? `in ${counted(Math.round(weeks), 'week')}` : dayjs(place.today()).add(weeks, 'week').format('MMM YYYY')
+  if (weeks <= 0) return t('screen.quotes.once')
+  if (weeks < 1.5) return t('screen.quotes.week')
+  return weeks < 9 ? t('screen.quotes.weeks', { weeks: Math.round(weeks) }) : monthWords(dayjs(place.today()).add(weeks, 'week').toDate())
 }
 const deepOf = ({ due }: QuoteOption['units'][number]) => due.find(({ what }) => what === 'deep-clean')
 /** Between which days a unit needs it again, where that is forecast. */
 function spanOf(unit: QuoteOption['units'][number]): string {
   const { weeks = 0, low, high } = deepOf(unit) ?? {}
-  return low === undefined || high === undefined || weeks <= 0 ? '' : ` (${again(low)} to ${again(high)})`
+  return low === undefined || high === undefined || weeks <= 0 ? '' : ` ${t('screen.quotes.to', { again: again(low), again2: again(high) })}`
 }
-const partName = (part: string) => partNames[part as Part] ?? part
+const partName = (part: string) => t(`names.part.${part as Part}`) ?? part
 </script>
 
 <template>
   <Ledger
     class="ways"
-    title="The ways, side by side"
+    :title="t('screen.quotes.ways-side-side')"
     keeps-lines
     headed
     :rows="lines"
@@ -72,18 +74,18 @@ const partName = (part: string) => partNames[part as Part] ?? part
         <span class="way">
           <b v-if="isOffered(option.key)" class="letter">{{ letter(option.key) }}</b> {{ say(option.name) }}
         </span>
-        <small v-if="option.usual" class="each">what we would do</small>
-        <b v-if="option.key === quote.chosen" class="each" data-chosen>✓ accepted</b>
+        <small v-if="option.usual" class="each">{{ t('screen.quotes.we-would-do') }}</small>
+        <b v-if="option.key === quote.chosen" class="each" data-chosen>{{ t('screen.quotes.accepted') }}</b>
         <Tap
           v-if="isOpen"
           bare
           small
           class="no-print"
           :pressed="isOffered(option.key)"
-          :off="isOffered(option.key) && quote.offered.length === 1 ? 'one has to be' : ''"
+          :off="isOffered(option.key) && quote.offered.length === 1 ? t('screen.quotes.one') : ''"
           @click="emit('offer', option.key, !isOffered(option.key))"
         >
-          {{ isOffered(option.key) ? 'offered' : 'not offered' }}
+          {{ isOffered(option.key) ? t('screen.quotes.offered') : t('screen.quotes.not-offered') }}
         </Tap>
       </div>
     </template>
@@ -91,8 +93,9 @@ const partName = (part: string) => partNames[part as Part] ?? part
       <div :class="{ off: !isOffered(option.key) }">
         <template v-if="row.unitAt !== undefined">
           {{ option.units[row.unitAt].says.map(say).join(' ') }}
-          <small v-if="option.units[row.unitAt].notReached.length > 0" class="each">
-            Not reached: {{ option.units[row.unitAt].notReached.map(({ part }) => partName(part)).join(', ') }}.
+          <small v-if="option.units[row.unitAt].notReached.length > 0" class="each"
+            >{{ ' '
+            }}{{ t('screen.quotes.not-reached', { notReached: option.units[row.unitAt].notReached.map(({ part }) => partName(part)).join(', ') }) }}
           </small>
         </template>
         <ul v-else-if="row.key === 'price'" class="plain lines">
@@ -109,7 +112,9 @@ const partName = (part: string) => partNames[part as Part] ?? part
           </small>
         </template>
         <template v-else-if="row.key === 'yearly'">{{ yearly(option) }}</template>
-        <template v-else>{{ durationWords(option.handsMin) }} of hands, {{ quantity(option.waterL, 'L') }} of water</template>
+        <template v-else>{{
+          t('screen.quotes.hands-water', { handsMin: durationWords(option.handsMin), waterL: quantity(option.waterL, 'L') })
+        }}</template>
       </div>
     </template>
   </Ledger>

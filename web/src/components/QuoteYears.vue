@@ -6,6 +6,7 @@ import { wayLetter } from '@yastik/core/wire'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { usePlace } from '../measures/usePlace.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ options: readonly QuoteOption[]; toPay: (option: QuoteOption) => number }>()
 const place = usePlace()
@@ -54,15 +55,21 @@ const dashes = ['', '9 5', '2 4', '12 4 2 4', '5 2', '1 6']
 
 <template>
   <figure class="years">
-    <figcaption>What each way adds up to over {{ years }} years, each unit done again when it needs it</figcaption>
-    <div class="along" tabindex="0" role="region" aria-label="What each way adds up to, scrolls sideways on a narrow screen">
-      <svg :viewBox="`0 0 ${width} ${height}`" class="chart-sheet" role="img" aria-label="Cost of each way over the years" data-quote-years>
+    <figcaption>{{ t('screen.quotes.each-way-adds-up-over', { years }) }}</figcaption>
+    <div class="along" tabindex="0" role="region" :aria-label="t('screen.quotes.each-way-adds-up-scrolls')">
+      <svg
+        :viewBox="`0 0 ${width} ${height}`"
+        class="chart-sheet"
+        role="img"
+        :aria-label="t('screen.quotes.cost-each-way-over-years')"
+        data-quote-years
+      >
         <g v-for="tick in y.ticks(5)" :key="tick">
           <line :x1="frame.left" :x2="width - frame.right" :y1="y(tick)" :y2="y(tick)" class="rule" />
           <text :x="frame.left - 8" :y="y(tick) + 5" text-anchor="end">{{ place.whole(tick) }}</text>
         </g>
         <text v-for="year in years + 1" :key="year" :x="x(year - 1)" :y="height - 10" text-anchor="middle">
-          {{ year === 1 ? 'now' : `${year - 1} y` }}
+          {{ year === 1 ? t('screen.quotes.now') : `${year - 1} y` }}
         </text>
         <path v-for="({ letter, at }, index) in courses" :key="letter" :d="path(at)" class="course" :stroke-dasharray="dashes[index]" />
         <text v-for="label in labels" :key="label.letter" :x="width - frame.right + 10" :y="label.y + 5">

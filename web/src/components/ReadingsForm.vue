@@ -2,6 +2,7 @@
 // Readings by hand, with what cannot be true said at once.
 import { traverse } from '@yastik/core/air'
 import { Fault, linesOf, type FaultLine } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
 import { doubtfulReadings, readingsSchema, type Readings } from '@yastik/core/lookover'
 import { asEntered, asRead, isSiUnit } from '@yastik/core/quantities'
 import { computed, reactive, ref } from 'vue'
@@ -13,20 +14,26 @@ import TextField from '../kit/TextField.vue'
 import Tap from '../kit/Tap.vue'
 import Form from '../kit/Form.vue'
 import Notice from '../kit/Notice.vue'
+import { t } from '../words/words.ts'
 
-const props = defineProps<{ jobId: string; unitId: string; label: string; value?: Readings }>()
+const props = defineProps<{ jobId: string; unitId: string; when: 'before' | 'after'; value?: Readings }>()
 const emit = defineEmits<{ take: [readings: Readings] }>()
 
 const fields = [
-  { name: 'returnC', says: 'Return air', unit: '°C', of: (r: Readings) => r.returnC },
-  { name: 'returnRh', says: 'Return humidity', unit: '%', of: (r: Readings) => r.returnRh * 100 },
-  { name: 'supplyC', says: 'Supply air', unit: '°C', of: (r: Readings) => r.supplyC },
-  { name: 'supplyRh', says: 'Supply humidity', unit: '%', of: (r: Readings) => (r.supplyRh === undefined ? undefined : r.supplyRh * 100) },
-  { name: 'airflowM3h', says: 'Airflow', unit: 'm³/h', of: (r: Readings) => r.airflowM3h },
-  { name: 'amps', says: 'Current', unit: 'A', of: (r: Readings) => r.amps },
-  { name: 'levelMmPerM', says: 'Fall towards the drain', unit: 'mm/m', of: (r: Readings) => r.levelMmPerM },
-  { name: 'litres', says: 'Flow test, poured', unit: 'L', of: (r: Readings) => r.flowTest?.litres },
-  { name: 'seconds', says: 'Flow test, took', unit: 's', of: (r: Readings) => r.flowTest?.seconds },
+  { name: 'returnC', says: t('screen.proof.return-air'), unit: '°C', of: (r: Readings) => r.returnC },
+  { name: 'returnRh', says: t('screen.proof.return-humidity'), unit: '%', of: (r: Readings) => r.returnRh * 100 },
+  { name: 'supplyC', says: t('screen.proof.supply-air'), unit: '°C', of: (r: Readings) => r.supplyC },
+  {
+    name: 'supplyRh',
+    says: t('screen.proof.supply-humidity'),
+    unit: '%',
+    of: (r: Readings) => (r.supplyRh === undefined ? undefined : r.supplyRh * 100),
+  },
+  { name: 'airflowM3h', says: t('screen.frame.airflow'), unit: 'm³/h', of: (r: Readings) => r.airflowM3h },
+  { name: 'amps', says: t('screen.proof.current'), unit: 'A', of: (r: Readings) => r.amps },
+  { name: 'levelMmPerM', says: t('screen.proof.fall-towards-drain'), unit: 'mm/m', of: (r: Readings) => r.levelMmPerM },
+  { name: 'litres', says: t('screen.proof.flow-test-poured'), unit: 'L', of: (r: Readings) => r.flowTest?.litres },
+  { name: 'seconds', says: t('screen.proof.flow-test-took'), unit: 's', of: (r: Readings) => r.flowTest?.seconds },
 ] as const
 type FieldName = (typeof fields)[number]['name']
 
@@ -118,11 +125,11 @@ function take(inSpiteOfDoubts: boolean) {
   if (!parsed.success) {
     doubts.value = []
     const lines = linesOf(parsed.error.issues, draft.value)
-    error.value = new Fault('does-not-hold-up', { sentence: 'These readings cannot be taken like this.', lines })
+    error.value = new Fault('does-not-hold-up', { sentence: says('screen.proof.these-readings-cannot-taken-like'), lines })
     return
   }
   error.value = undefined
-  doubts.value = doubtfulReadings(parsed.data).map(({ where, what, allowed }) => ({ where, what: say(what), allowed: say(allowed) }))
+  doubts.value = doubtfulReadings(parsed.data)
   if (doubts.value.length > 0 && !inSpiteOfDoubts) return
   doubts.value = []
   emit('take', parsed.data)
@@ -135,8 +142,8 @@ function swap() {
 </script>
 
 <template>
-  <Form :data-readings="label" :fault="error" @submit="take(false)">
-    <InstrumentPanel :job-id="jobId" :unit-id="unitId" :label="label" @take="fromInstruments" />
+  <Form :data-readings="when" :fault="error" @submit="take(false)">
+    <InstrumentPanel :job-id="jobId" :unit-id="unitId" :when="when" @take="fromInstruments" />
     <div class="fields narrow">
       <Field
         v-for="field in fields"
@@ -148,13 +155,19 @@ function swap() {
         ><TextField v-model="texts[field.name]" :name="field.name" inputmode="decimal"
       /></Field>
     </div>
-    <TraverseForm :label="label" :value="points" @take="fromTraverse" />
+    <TraverseForm :when="when" :value="points" @take="fromTraverse" />
     <Notice v-if="doubts.length > 0" kind="now">
-      <p v-for="doubt in doubts" :key="doubt.where">
-        <b>{{ doubt.what }}.</b> Expected: {{ doubt.allowed }}.
+      <p v-for="doubt in doubts" :key="say(doubt.where)">
+        <b>{{ say(doubt.what) }}.</b> {{ t('screen.proof.expected', { allowed: doubt.allowed }) }}
       </p>
-      <div class="row"><Tap now @click="swap">Swap the probes</Tap><Tap @click="take(true)">Keep them as they are</Tap></div></Notice
+      <div class="row">
+        <Tap now @click="swap">{{ t('screen.proof.swap-probes') }}</Tap><Tap @click="take(true)">{{ t('screen.proof.keep-them-they') }}</Tap>
+      </div></Notice
     >
-    <Tap type="submit">{{ value ? `Correct the ${label} readings` : `Take the ${label} readings` }}</Tap>
+    <Tap type="submit">{{
+      value
+        ? t('screen.proof.correct-readings', { when: t(`screen.proof.${when}-2`) })
+        : t('screen.proof.take-readings', { when: t(`screen.proof.${when}-2`) })
+    }}</Tap>
   </Form>
 </template>

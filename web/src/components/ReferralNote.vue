@@ -2,6 +2,7 @@
 // Who has to be called, and why: shown wherever the plan is.
 import type { UnitPlan } from '@yastik/core/plan'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -11,7 +12,7 @@ defineProps<{ referrals: UnitPlan['referrals'] }>()
 <template>
   <div v-if="referrals.length > 0" class="refer" role="alert">
     <p v-for="(referral, at) in referrals" :key="at">
-      <b>{{ referral.to.replace('-', ' ') }}:</b> {{ say(referral.because) }}
+      <b>{{ t(`names.referee.${referral.to}`) }}:</b> {{ say(referral.because) }}
     </p>
   </div>
 </template>

@@ -7,6 +7,7 @@ import { useAsked, useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import NumberField from '../kit/NumberField.vue'
 import Field from '../kit/Field.vue'
+import { t } from '../words/words.ts'
 
 const asked = useAsked(endpoints.retention, () => ({}))
 const kept = computed<Retention>(() => asked.said.value ?? keepsAll)
@@ -14,9 +15,9 @@ const doing = useDoing()
 const error = computed(() => doing.error.value ?? asked.error.value)
 const said = ref('')
 const kinds = [
-  { name: 'photographs', says: 'Photographs, from the day of their visit' },
-  { name: 'messages', says: 'Messages to customers, and answers' },
-  { name: 'audit', says: 'Who did what' },
+  { name: 'photographs', says: t('screen.house.photographs-day-their-visit') },
+  { name: 'messages', says: t('screen.house.messages-customers-answers') },
+  { name: 'audit', says: t('screen.house.did') },
 ] as const satisfies readonly { name: keyof Retention; says: string }[]
 
 await asked.ready()
@@ -24,14 +25,14 @@ async function set(name: keyof Retention, months: number | undefined) {
   said.value = ''
   const body = { ...kept.value, [name]: months ?? null }
   if (await doing.run(async () => asked.set(await ask(endpoints.saveRetention, { body }))))
-    said.value = 'Saved. It is cleared within hours, and that is on record.'
+    said.value = t('screen.house.saved-cleared-within-hours-record')
 }
 </script>
 
 <template>
   <section class="stack" data-retention>
-    <h2>How long things are kept</h2>
-    <p class="small">Months; where nothing stands they are kept for good. Local law may ask for longer, or for less.</p>
+    <h2>{{ t('screen.house.how-long-things-kept') }}</h2>
+    <p class="small">{{ t('screen.house.months-nothing-stands-they-kept') }}</p>
     <div class="fields">
       <Field v-for="{ name, says } in kinds" :key="name" :label="says"
         ><NumberField :name="`keep-${name}`" :model-value="kept[name] ?? undefined" @commit="set(name, $event)"

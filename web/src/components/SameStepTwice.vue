@@ -1,28 +1,29 @@
 <script setup lang="ts">
 // What came of it where two people did the same, or something on record does not count.
 import type { UnitState } from '@yastik/core/run'
-import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { useNames } from '../job/useNames.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
+import { timeWords } from '../words/when.ts'
 
 const { say } = useMeasures()
 
 const props = defineProps<{ state: UnitState }>()
 const { personName } = useNames()
-const at = (ms: number | undefined) => (ms === undefined ? '' : dayjs(ms).format('HH:mm'))
+const at = (ms: number | undefined) => (ms === undefined ? '' : timeWords(ms))
 const notes = computed(() =>
   (props.state.steps ?? []).flatMap(({ id, title }) => {
     const { by, doneAtMs, alsoBy = [], takenBackBy } = props.state.progress[id] ?? {}
     if (by === undefined) return []
-    const first = `${personName(by)}’s, at ${at(doneAtMs)}`
+    const first = t('screen.work.s', { by: personName(by), at: at(doneAtMs) })
     return [
       ...(takenBackBy === undefined
         ? []
-        : [{ key: `${id}/back`, says: `“${say(title)}”: ${personName(takenBackBy)} took it back; ${first}, stands.` }]),
+        : [{ key: `${id}/back`, says: t('screen.work.took-back-stands', { title: say(title), takenBackBy: personName(takenBackBy), first }) }]),
       ...alsoBy.map((other) => ({
         key: `${id}/${other.by}/${other.atMs}`,
-        says: `“${say(title)}”: ${personName(other.by)} did it too, at ${at(other.atMs)}; ${first}, counts.`,
+        says: t('screen.work.did-too-counts', { title: say(title), by: personName(other.by), at: at(other.atMs), first }),
       })),
     ]
   }),
@@ -34,7 +35,11 @@ const held = computed(() => props.state.held.length)
   <ul v-if="notes.length > 0 || held > 0" class="plain small" role="status" data-same-step>
     <li v-for="note in notes" :key="note.key">{{ note.says }}</li>
     <li v-if="held > 0">
-      {{ held === 1 ? 'One entry' : `${held} entries` }} on record {{ held === 1 ? 'does' : 'do' }} not count: the record says why.
+      {{
+        t('screen.work.record-not-count-record-says', {
+          held,
+        })
+      }}
     </li>
   </ul>
 </template>

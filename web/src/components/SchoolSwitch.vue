@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One house rule where trades people differ: each school in a sentence with what it brings, one of them followed.
-import { schoolNames, schools, schoolSentences, type SchoolName } from '@yastik/core/method'
+import { schools, type SchoolName } from '@yastik/core/method'
+import { nameOf } from '@yastik/core/words'
 import { ref } from 'vue'
 import { optionsOf } from '../kit/option.ts'
 import Field from '../kit/Field.vue'
@@ -8,6 +9,7 @@ import TextField from '../kit/TextField.vue'
 import Tap from '../kit/Tap.vue'
 import Choice from '../kit/Choice.vue'
 import Form from '../kit/Form.vue'
+import { say, t } from '../words/words.ts'
 
 const props = defineProps<{
   school: SchoolName
@@ -24,7 +26,6 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [value: string, because: string] }>()
 const wanted = ref<string>()
 const because = ref('')
-const sentence = (value: string) => (schoolSentences[props.school] as Record<string, string>)[value]
 
 function choose(option: string) {
   if (option === props.value) return
@@ -41,20 +42,21 @@ function confirm() {
 
 <template>
   <div class="school" :data-school="school">
-    <component :is="`h${level}`" class="minor">{{ schoolNames[school] }}</component>
+    <component :is="`h${level}`" class="minor">{{ t(`names.schoolTopic.${school}`) }}</component>
     <Choice
       class="options"
       mark="option"
-      :label="schoolNames[school]"
+      :label="t(`names.schoolTopic.${school}`)"
       :model-value="value"
-      :options="optionsOf(schools[school] as readonly string[], (option) => option.replaceAll('-', ' '))"
+      :options="optionsOf(schools[school], (option) => t(`names.school.${option}`))"
       :disabled="disabled"
       @update:model-value="choose"
     >
       <template #default="{ option }">
         <span>
           <b>{{ option.says }}</b>
-          <small v-if="houseRule === option.value"> house rule</small><br /><small>{{ sentence(option.value) }}</small
+          <small v-if="houseRule === option.value">{{ ' ' }}{{ t('screen.method.house-rule') }}</small
+          ><br /><small>{{ say(nameOf('schoolSentence', option.value)) }}</small
           ><template v-if="brings?.[option.value]"
             ><br /><small class="brings" :class="{ keeps: level === 2 }" :data-brings="option.value">{{ brings[option.value] }}</small></template
           >
@@ -62,9 +64,10 @@ function confirm() {
       </template>
     </Choice>
     <Form v-if="wanted !== undefined" inline class="why" @submit="confirm">
-      <Field :label="`Why ${wanted.replaceAll('-', ' ')}, for the record`"
+      <Field :label="t('screen.method.why-record-2', { wanted: say(nameOf('school', wanted)) })"
         ><TextField v-model="because" name="school-because" required maxlength="500" /></Field
-      ><Tap type="submit">Decide so</Tap><Tap bare @click="wanted = undefined">Leave it</Tap>
+      ><Tap type="submit">{{ t('screen.method.decide') }}</Tap
+      ><Tap bare @click="wanted = undefined">{{ t('screen.method.leave') }}</Tap>
     </Form>
   </div>
 </template>

@@ -12,6 +12,7 @@ import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Form from '../kit/Form.vue'
 import Notice from '../kit/Notice.vue'
+import { t } from '../words/words.ts'
 
 const session = useSession()
 const password = ref('')
@@ -39,38 +40,46 @@ const spaced = (text: string) => text.replace(/(.{4})/g, '$1 ').trim()
 
 <template>
   <section class="stack ruled-top" data-second-factor>
-    <h2>A second factor</h2>
+    <h2>{{ t('screen.house.second-factor-2') }}</h2>
     <Notice v-if="session.me?.secondFactor === 'needed'" kind="now">
-      Your firm asks its owners for one: until it is set you do what technicians do.
+      {{ t('screen.house.your-firm-asks-owners-one') }}
     </Notice>
     <FaultNote :error="error" />
     <template v-if="recoveryCodes.length > 0">
-      <p><b>It is set.</b> Each of these gets you in once, where the device is lost. They are shown this once: print them, or write them down.</p>
+      <p>
+        <b>{{ t('screen.house.set') }}</b> {{ t('screen.house.each-these-gets-you-once') }}
+      </p>
       <ul class="plain codes" data-recovery-codes>
         <li v-for="own in recoveryCodes" :key="own">{{ own }}</li>
       </ul>
-      <div class="row"><Tap @click="recoveryCodes = []">I have them</Tap></div>
+      <div class="row">
+        <Tap @click="recoveryCodes = []">{{ t('screen.house.i-them') }}</Tap>
+      </div>
     </template>
     <Form v-else-if="begun" @submit="confirm">
-      <p>Let the application for codes on your telephone read this, or type the text into it. Then enter the code that it shows.</p>
+      <p>{{ t('screen.house.let-application-codes-your-telephone') }}</p>
       <div class="row">
-        <QrPicture :text="begun.uri" says="The secret of your second factor, as a picture" />
+        <QrPicture :text="begun.uri" :says="t('screen.house.secret-your-second-factor-picture')" />
         <div class="stack">
           <p class="secret" data-secret>{{ spaced(begun.secret) }}</p>
-          <Field label="The six digits"><TextField v-model="code" name="factor-code" inputmode="numeric" autocomplete="one-time-code" /></Field>
+          <Field :label="t('screen.house.six-digits')"
+            ><TextField v-model="code" name="factor-code" inputmode="numeric" autocomplete="one-time-code"
+          /></Field>
           <div class="row">
-            <Tap now type="submit" :off="code === '' ? 'enter the code' : ''" data-confirm-factor>Set it</Tap>
-            <Tap @click="begun = undefined">Leave it</Tap>
+            <Tap now type="submit" :off="code === '' ? t('screen.frame.enter-code') : ''" data-confirm-factor>{{ t('screen.house.set-2') }}</Tap>
+            <Tap @click="begun = undefined">{{ t('screen.house.leave') }}</Tap>
           </div>
         </div>
       </div>
     </Form>
     <Form v-else inline @submit="session.me?.secondFactor === 'set' ? drop() : begin()">
-      <p v-if="session.me?.secondFactor === 'set'" class="says">It is set: signing in asks for a code of your device as well.</p>
-      <p v-else class="says">Signing in then asks for a code of your telephone as well: whoever learns your password is not in yet.</p>
-      <Field label="Your password"><TextField v-model="password" name="factor-password" type="password" autocomplete="current-password" /></Field>
-      <Tap type="submit" :off="password === '' ? 'enter your password' : ''" data-factor>
-        {{ session.me?.secondFactor === 'set' ? 'Take it off' : 'Set one up' }}
+      <p v-if="session.me?.secondFactor === 'set'" class="says">{{ t('screen.house.set-signing-asks-code-your') }}</p>
+      <p v-else class="says">{{ t('screen.house.signing-then-asks-code-your') }}</p>
+      <Field :label="t('screen.house.your-password')"
+        ><TextField v-model="password" name="factor-password" type="password" autocomplete="current-password"
+      /></Field>
+      <Tap type="submit" :off="password === '' ? t('screen.house.enter-your-password') : ''" data-factor>
+        {{ session.me?.secondFactor === 'set' ? t('screen.house.take-off') : t('screen.house.set-one-up') }}
       </Tap>
     </Form>
   </section>

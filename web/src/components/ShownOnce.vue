@@ -2,6 +2,7 @@
 // What is shown this one time and kept nowhere: a token, a secret address. It is marked as a whole, and copied where the page may.
 import { ref, watch } from 'vue'
 import Tap from '../kit/Tap.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ /** The secret itself. */ secret: string }>()
 /** Pages without TLS may not copy; it can be marked by hand. */
@@ -19,10 +20,10 @@ async function copy() {
 
 <template>
   <div class="once" role="status" data-shown-once>
-    <p><slot />, shown this once:</p>
+    <p><slot />{{ t('screen.frame.shown-once') }}</p>
     <p class="itself" data-shown-itself>{{ secret }}</p>
     <div v-if="mayCopy" class="row">
-      <Tap data-copy-it @click="copy">{{ copied ? 'Copied' : 'Copy it' }}</Tap>
+      <Tap data-copy-it @click="copy">{{ copied ? t('screen.frame.copied') : t('screen.frame.copy') }}</Tap>
     </div>
   </div>
 </template>

@@ -7,6 +7,7 @@ import TextField from '../kit/TextField.vue'
 import Tap from '../kit/Tap.vue'
 import Form from '../kit/Form.vue'
 import Field from '../kit/Field.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ unitId: string }>()
 const job = useJob()
@@ -46,11 +47,13 @@ async function sign() {
 
 <template>
   <Form class="no-print" data-signature :fault="error" @submit="sign">
-    <canvas ref="sheet" class="sheet" aria-label="Sign here with a finger or a pen" />
+    <canvas ref="sheet" class="sheet" :aria-label="t('screen.report.sign-here-finger-pen')" />
     <div class="row inline">
-      <Field label="Name of who signs"><TextField v-model="name" name="signer" maxlength="120" /></Field>
-      <Tap type="submit" :off="isEmpty ? 'sign above' : name.trim() === '' ? 'enter the name' : ''">Signed</Tap>
-      <Tap bare :off="isEmpty ? 'nothing is drawn' : ''" @click="clear">Again</Tap>
+      <Field :label="t('screen.report.name-signs')"><TextField v-model="name" name="signer" maxlength="120" /></Field>
+      <Tap type="submit" :off="isEmpty ? t('screen.report.sign-above') : name.trim() === '' ? t('screen.report.enter-name') : ''">{{
+        t('screen.report.signed')
+      }}</Tap>
+      <Tap bare :off="isEmpty ? t('screen.report.nothing-drawn') : ''" @click="clear">{{ t('screen.report.again') }}</Tap>
     </div>
   </Form>
 </template>

@@ -19,9 +19,8 @@ import { optionsOf } from '../kit/option.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import ConsentFields from './ConsentFields.vue'
-import { languages, type Language } from '@yastik/core/words'
-
-const ownNames: Readonly<Record<Language, string>> = { en: 'English', es: 'Español' }
+import { languageNames, languages } from '@yastik/core/words'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ site?: SiteRecord }>()
 const emit = defineEmits<{ saved: [site: SiteRecord]; reload: [] }>()
@@ -63,15 +62,15 @@ const sends = computed(() => {
   return props.site ? { ...filled, version: props.site.version } : filled
 })
 const customerUnits = [
-  { value: 'metric', says: '°C, L, kW' },
-  { value: 'us', says: '°F, gal, Btu/h' },
+  { value: 'metric', says: t('screen.sites.metric-units') },
+  { value: 'us', says: t('screen.sites.f-gal-btu-h') },
 ] as const
 /** Each by its own name. */
-const customerLanguages = languages.map((language) => ({ value: language, says: ownNames[language] }))
+const customerLanguages = languages.map((language) => ({ value: language, says: languageNames[language] }))
 const flags = [
-  { value: 'waterOnSite', says: 'tap on site' },
-  { value: 'foulDrainOnSite', says: 'foul drain on site' },
-  { value: 'sensitiveOccupants', says: 'sensitive occupants' },
+  { value: 'waterOnSite', says: t('screen.sites.tap-site') },
+  { value: 'foulDrainOnSite', says: t('screen.sites.foul-drain-site') },
+  { value: 'sensitiveOccupants', says: t('screen.sites.sensitive-occupants') },
 ] as const
 const onSite = computed(() => flags.flatMap(({ value }) => (form.value.site[value] ? [value] : [])))
 
@@ -83,7 +82,7 @@ function save() {
     const kept = record
       ? await ask(endpoints.saveSite, { params: { id: record.id }, body: sends.value as SiteForm & { version: number } })
       : await ask(endpoints.makeSite, { body: sends.value as SiteForm })
-    saved.value = 'Saved.'
+    saved.value = t('screen.sites.saved')
     emit('saved', kept)
   })
 }
@@ -98,15 +97,15 @@ function save() {
     :fault="error"
     @submit="save"
   >
-    <h2>Particulars</h2>
+    <h2>{{ t('screen.sites.particulars') }}</h2>
     <div class="fields">
-      <Field where="site.name" label="Name"><TextField v-model="form.site.name" name="site-name" /></Field>
-      <Field where="address" label="Address"><TextField v-model="form.address" name="address" /></Field>
-      <Field where="contact" label="Contact, hours"><TextField v-model="form.contact" name="contact" /></Field>
-      <Field where="access" label="Keys, way in, what to mind" hint="the dog, a code, where to park"
+      <Field where="site.name" :label="t('screen.sites.name')"><TextField v-model="form.site.name" name="site-name" /></Field>
+      <Field where="address" :label="t('screen.sites.address')"><TextField v-model="form.address" name="address" /></Field>
+      <Field where="contact" :label="t('screen.sites.contact-hours')"><TextField v-model="form.contact" name="contact" /></Field>
+      <Field where="access" :label="t('screen.sites.keys-way-mind')" :hint="t('screen.sites.dog-code-park')"
         ><TextField v-model="form.access" name="access"
       /></Field>
-      <Field where="customerUnits" label="Units in the customer’s report">
+      <Field where="customerUnits" :label="t('screen.sites.units-customers-report')">
         <Choice
           mark="customer-units"
           :model-value="form.customerUnits ?? 'metric'"
@@ -114,7 +113,7 @@ function save() {
           @update:model-value="form.customerUnits = $event"
         />
       </Field>
-      <Field where="customerLanguage" label="Language of the customer’s report">
+      <Field where="customerLanguage" :label="t('screen.sites.language-customers-report')">
         <Choice
           mark="customer-language"
           :model-value="form.customerLanguage ?? 'en'"
@@ -123,37 +122,42 @@ function save() {
         />
       </Field>
       <ConsentFields v-model="form.reminders" />
-      <Field where="site.setting" label="Setting">
-        <Pick v-model="form.site.setting" name="setting" :options="optionsOf(settings, (setting) => setting.replace('-', ' '))" />
+      <Field where="site.setting" :label="t('screen.sites.setting')">
+        <Pick v-model="form.site.setting" name="setting" :options="optionsOf(settings, (setting) => t(`screen.sites.setting.${setting}`))" />
       </Field>
-      <Field where="site.altitudeM" label="Altitude" unit="m"><NumberField v-model="form.site.altitudeM" name="altitude" /></Field>
-      <Field where="site.outdoorAir.dryBulbC" label="Outdoor air" :unit="unit('°C')"
+      <Field where="site.altitudeM" :label="t('screen.sites.altitude')" unit="m"><NumberField v-model="form.site.altitudeM" name="altitude" /></Field>
+      <Field where="site.outdoorAir.dryBulbC" :label="t('screen.sites.outdoor-air')" :unit="unit('°C')"
         ><NumberField v-model="outdoor.dryBulbC" si="°C" name="outdoor-c"
       /></Field>
-      <Field where="site.outdoorAir.relativeHumidity" label="Outdoor humidity" unit="%"
+      <Field where="site.outdoorAir.relativeHumidity" :label="t('screen.sites.outdoor-humidity')" unit="%"
         ><NumberField v-model="outdoor.relativeHumidity" name="outdoor-rh" :times="100"
       /></Field>
       <template v-if="site?.units.some(({ family }) => isOnRoof(family))">
-        <Field where="site.outdoorAir.windMs" label="Wind" unit="m/s"><NumberField v-model="outdoor.windMs" name="wind" /></Field>
-        <Field where="site.outdoorAir.rainMmH" label="Rain" unit="mm/h"><NumberField v-model="outdoor.rainMmH" name="rain" /></Field>
+        <Field where="site.outdoorAir.windMs" :label="t('screen.sites.wind')" unit="m/s"><NumberField v-model="outdoor.windMs" name="wind" /></Field>
+        <Field where="site.outdoorAir.rainMmH" :label="t('screen.sites.rain')" unit="mm/h"
+          ><NumberField v-model="outdoor.rainMmH" name="rain"
+        /></Field>
       </template>
-      <Field where="site.electricityPricePerKwh" label="Electricity" :unit="`${place.currency.value} per kWh`"
+      <Field
+        where="site.electricityPricePerKwh"
+        :label="t('screen.sites.electricity')"
+        :unit="t('screen.sites.per-kwh', { currency: place.currency.value })"
         ><NumberField v-model="form.site.electricityPricePerKwh" name="price-per-kwh"
       /></Field>
     </div>
-    <Field where="site.surroundings" label="Surroundings">
+    <Field where="site.surroundings" :label="t('screen.sites.surroundings')">
       <Ticks
         mark="surrounding"
         :model-value="form.site.surroundings ?? []"
-        :options="optionsOf(surroundings, (kind) => kind.replace('-', ' '))"
+        :options="optionsOf(surroundings, (kind) => t(`names.surroundings.${kind}`))"
         @update:model-value="form.site.surroundings = $event"
       />
     </Field>
-    <Ticks label="What there is on site" mark="on-site" :model-value="onSite" :options="flags" @tick="(flag, on) => (form.site[flag] = on)" />
+    <Ticks :label="t('screen.sites.site-2')" mark="on-site" :model-value="onSite" :options="flags" @tick="(flag, on) => (form.site[flag] = on)" />
     <template #doings>
       <div class="row">
-        <Tap type="submit" :now="!site">Save the site</Tap><span role="status">{{ saved }}</span
-        ><Tap v-if="site" bare @click="emit('reload')">Load the newest version</Tap>
+        <Tap type="submit" :now="!site" data-save-site>{{ t('screen.sites.save-site') }}</Tap><span role="status">{{ saved }}</span
+        ><Tap v-if="site" bare @click="emit('reload')">{{ t('screen.sites.load-newest-version') }}</Tap>
       </div>
     </template>
   </Form>

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 // The units of a site: which of them the next visit is for, their traits, and more of them.
-import { counted, dayWords } from '@yastik/core/quantities'
-import { familyNames } from '@yastik/core/units'
 import { endpoints, type JobCard, type SiteRecord, type UnitForm, type UnitRecord } from '@yastik/core/wire'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -18,6 +16,8 @@ import type { Column } from '../kit/column.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import UnitEditor from './UnitEditor.vue'
 import VisitPlan from './VisitPlan.vue'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 const props = defineProps<{ site: SiteRecord; mayQuote: boolean }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -62,11 +62,11 @@ const retire = (unit: UnitRecord, isRetired: boolean) =>
     emit('changed')
   })
 const columns = computed<Column<UnitRecord>[]>(() => [
-  { key: 'picked', says: 'On this visit', hidden: props.site.retiredAt !== null },
-  { key: 'name', says: 'Unit', sort: ({ name }) => name },
-  { key: 'family', says: 'Family', sort: ({ family }) => familyNames[family] },
-  { key: 'cooling', says: 'Cooling', number: true, sort: ({ design }) => design.ratedCoolingKw },
-  { key: 'last', says: 'Last cleaned', number: true, sort: ({ lastCleanedAt }) => lastCleanedAt ?? undefined },
+  { key: 'picked', says: t('screen.sites.visit-2'), hidden: props.site.retiredAt !== null },
+  { key: 'name', says: t('screen.sites.unit'), sort: ({ name }) => name },
+  { key: 'family', says: t('screen.sites.family'), sort: ({ family }) => t(`names.family.${family}`) },
+  { key: 'cooling', says: t('screen.frame.cooling'), number: true, sort: ({ design }) => design.ratedCoolingKw },
+  { key: 'last', says: t('screen.sites.last-cleaned'), number: true, sort: ({ lastCleanedAt }) => lastCleanedAt ?? undefined },
   { key: 'doings', says: '' },
 ])
 </script>
@@ -75,49 +75,69 @@ const columns = computed<Column<UnitRecord>[]>(() => [
   <section class="stack">
     <div class="spread">
       <h2>
-        Units <small><RouterLink :to="{ name: 'logbook', query: { site: site.id } }" data-site-log>its logbook</RouterLink></small>
+        {{ t('screen.frame.units') }}
+        <small
+          ><RouterLink :to="{ name: 'logbook', query: { site: site.id } }" data-site-log>{{ t('screen.sites.logbook') }}</RouterLink></small
+        >
       </h2>
-      <Tap @click="edit()">Add a unit</Tap>
+      <Tap data-add-unit @click="edit()">{{ t('screen.sites.add-unit') }}</Tap>
     </div>
     <FaultNote :error="doing.error.value" />
     <Notice v-if="gone" data-unit-gone>
-      <p>{{ gone.name }} is retired. <Tap small data-unit-back @click="retire(gone, false)">Take it back</Tap></p>
+      <p>
+        {{ t('screen.sites.retired', { gone: gone.name }) }}
+        <Tap small data-unit-back @click="retire(gone, false)">{{ t('screen.sites.take-back') }}</Tap>
+      </p>
     </Notice>
     <Ledger
       data-units
-      title="Units of this site"
+      :title="t('screen.sites.units-site')"
       :rows="inUse"
       :columns="columns"
       :row-key="({ id }) => id"
-      empty="No units yet. Add the first one, then plan a visit."
+      :empty="t('screen.sites.no-units-yet-add-first')"
     >
       <template #picked="{ row }">
-        <Tick :model-value="picked.includes(row.id)" :label="`${row.name} on this visit`" @update:model-value="pick(row.id, $event)" />
+        <Tick :model-value="picked.includes(row.id)" :label="t('screen.sites.visit', { row: row.name })" @update:model-value="pick(row.id, $event)" />
       </template>
       <template #name="{ row }">
-        <b>{{ row.name }}</b><br /><small><RouterLink :to="{ path: '/logbook', query: { unit: row.id } }">its life</RouterLink></small>
+        <b>{{ row.name }}</b><br /><small
+          ><RouterLink :to="{ path: '/logbook', query: { unit: row.id } }">{{ t('screen.sites.life') }}</RouterLink></small
+        >
       </template>
-      <template #family="{ row }">{{ familyNames[row.family] }}</template>
+      <template #family="{ row }">{{ t(`names.family.${row.family}`) }}</template>
       <template #cooling="{ row }">{{ row.design.ratedCoolingKw === undefined ? '–' : quantity(row.design.ratedCoolingKw, 'kW') }}</template>
-      <template #last="{ row }">{{ row.lastCleanedAt ? dayWords(row.lastCleanedAt) : 'never' }}</template>
+      <template #last="{ row }">{{ row.lastCleanedAt ? dayWords(row.lastCleanedAt) : t('screen.sites.never') }}</template>
       <template #doings="{ row }">
-        <Tap bare :aria-label="`Traits of ${row.name}`" @click="edit(row)">Traits</Tap
-        ><Tap bare data-alike :aria-label="`Add one like it: ${row.name}`" @click="edit(row, true)">Add one like it</Tap
-        ><Tap bare :disabled="doing.busy.value" :data-retire-unit="row.name" :aria-label="`Retire ${row.name}`" @click="retire(row, true)"
-          >Retire</Tap
+        <Tap bare :aria-label="t('screen.sites.traits', { row: row.name })" @click="edit(row)">{{ t('screen.sites.traits-2') }}</Tap><Tap
+          bare
+          data-alike
+          :aria-label="t('screen.sites.add-one-like', { row: row.name })"
+          @click="edit(row, true)"
+          >{{ t('screen.sites.add-one-like-2') }}</Tap
+        ><Tap
+          bare
+          :disabled="doing.busy.value"
+          :data-retire-unit="row.name"
+          :aria-label="t('screen.sites.retire', { row: row.name })"
+          @click="retire(row, true)"
+          >{{ t('screen.sites.retire-2') }}</Tap
         >
       </template>
     </Ledger>
-    <Fold v-if="retired.length > 0" :title="counted(retired.length, 'retired unit')" data-retired-units>
+    <Fold v-if="retired.length > 0" :title="t('screen.sites.retired-units', { retiredUnits: retired.length })" data-retired-units>
       <ul class="plain">
         <li v-for="unit in retired" :key="unit.id" class="row">
           <span
             ><b>{{ unit.name }}</b
             ><br /><small
-              >{{ familyNames[unit.family] }}, <RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">its life</RouterLink></small
+              >{{ t(`names.family.${unit.family}`) }},
+              <RouterLink :to="{ path: '/logbook', query: { unit: unit.id } }">{{ t('screen.sites.life') }}</RouterLink></small
             ></span
           >
-          <Tap small :disabled="doing.busy.value" :data-unit-in-use="unit.name" @click="retire(unit, false)">Take into use again</Tap>
+          <Tap small :disabled="doing.busy.value" :data-unit-in-use="unit.name" @click="retire(unit, false)">{{
+            t('screen.sites.take-into-use-again-2')
+          }}</Tap>
         </li>
       </ul>
     </Fold>

@@ -10,6 +10,7 @@ import NumberField from '../kit/NumberField.vue'
 import Field from '../kit/Field.vue'
 import Fold from '../kit/Fold.vue'
 import Notice from '../kit/Notice.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ step: Step; design: KnownDesign; flowLMin: number; pressureBar: number }>()
 const { unit } = useMeasures()
@@ -40,37 +41,43 @@ const percent = (share: number) => `${round(share * 100, 1)} %`
 </script>
 
 <template>
-  <Fold v-if="isLoad" data-step-help="load" title="Does the supply carry it?">
+  <Fold v-if="isLoad" data-step-help="load" :title="t('screen.work.does-supply-carry')">
     <div class="fields narrow">
-      <Field label="Nameplate" unit="A"><NumberField v-model="amps" name="load-amps" /></Field>
-      <Field label="Supply" unit="V"><NumberField v-model="volts" name="load-volts" /></Field>
-      <Field label="Breaker" unit="A"><NumberField v-model="breaker" name="load-breaker" /></Field>
-      <Field label="Cord, mm² each"><NumberField v-model="cordMm2" name="load-cord" /></Field>
-      <Field label="Cord, m long"><NumberField v-model="cordM" name="load-length" /></Field>
+      <Field :label="t('screen.work.nameplate')" unit="A"><NumberField v-model="amps" name="load-amps" /></Field>
+      <Field :label="t('screen.work.supply')" unit="V"><NumberField v-model="volts" name="load-volts" /></Field>
+      <Field :label="t('screen.work.breaker')" unit="A"><NumberField v-model="breaker" name="load-breaker" /></Field>
+      <Field :label="t('screen.work.cord-mm-each')"><NumberField v-model="cordMm2" name="load-cord" /></Field>
+      <Field :label="t('screen.work.cord-m-long')"><NumberField v-model="cordM" name="load-length" /></Field>
     </div>
     <p v-if="load" role="status">
-      <b>{{ percent(load.loadShare) }} of the breaker</b>:
-      {{ load.carries ? 'it carries that for hours.' : 'too much for hours on end (80 % at most).' }}
+      <b>{{ t('screen.work.breaker-2', { loadShare: percent(load.loadShare) }) }}</b>:
+      {{ load.carries ? t('screen.work.carries-hours') : t('screen.work.too-much-hours-end-80') }}
       <template v-if="load.dropV > 0">
-        <b>{{ round(load.dropV, 1) }} V</b> drop along the cord, {{ percent(load.dropShare)
-        }}{{ load.dropsTooMuch ? ': motors start badly, take a shorter or thicker one.' : '.' }}
+        <b>{{ round(load.dropV, 1) }} V</b>
+        {{
+          t('screen.work.drop-along-cord', {
+            dropShare: percent(load.dropShare),
+            motorsStartBadlyTakeShorter: load.dropsTooMuch ? t('screen.work.motors-start-badly-take-shorter') : '.',
+          })
+        }}
       </template>
     </p>
-    <Notice v-else kind="now">Amps, volts and breaker are numbers above zero.</Notice>
-    <p class="small">A figure only: the local code and whoever is licensed for it decide.</p>
+    <Notice v-else kind="now">{{ t('screen.work.amps-volts-breaker-numbers-above') }}</Notice>
+    <p class="small">{{ t('screen.work.figure-only-local-code-whoever') }}</p>
   </Fold>
-  <Fold v-else-if="isJet" data-step-help="jet" title="What does the jet do to the fins?">
+  <Fold v-else-if="isJet" data-step-help="jet" :title="t('screen.work.does-jet-do-fins')">
     <div class="fields narrow">
-      <Field label="Pressure" unit="bar"><NumberField v-model="pressure" name="jet-bar" /></Field>
-      <Field label="Flow" :unit="unit('L/min')"><NumberField v-model="flow" si="L/min" name="jet-flow" /></Field>
-      <Field label="Distance" unit="cm"><NumberField v-model="distance" name="jet-distance" /></Field>
-      <Field label="Fan tip" unit="degrees"><NumberField v-model="angle" name="jet-angle" /></Field>
+      <Field :label="t('screen.work.pressure')" unit="bar"><NumberField v-model="pressure" name="jet-bar" /></Field>
+      <Field :label="t('screen.work.flow')" :unit="unit('L/min')"><NumberField v-model="flow" si="L/min" name="jet-flow" /></Field>
+      <Field :label="t('screen.work.distance')" unit="cm"><NumberField v-model="distance" name="jet-distance" /></Field>
+      <Field :label="t('screen.work.fan-tip')" unit="°"><NumberField v-model="angle" name="jet-angle" /></Field>
     </div>
     <p v-if="jet" role="status">
-      <b>{{ round(jet.kPa, 2) }} kPa</b> where it lands; fins stand about {{ finsStandKPa.value }}.
-      <b v-if="!jet.stands">Do not: {{ jet.reasons.join('; ') }}.</b>
-      <template v-else>Along the fins, never across.</template>
+      <b>{{ t('screen.work.kpa', { kPa: round(jet.kPa, 2) }) }}</b>
+      {{ t('screen.work.lands-fins-stand-about', { finsStandKPa: finsStandKPa.value }) }}
+      <b v-if="!jet.stands">{{ t('screen.work.do-not', { reasons: { semicolon: jet.reasons } }) }}</b>
+      <template v-else>{{ t('screen.work.along-fins-never-across') }}</template>
     </p>
-    <Notice v-else kind="now">Pressure, flow and distance are numbers above zero, the angle lies between 0 and 120.</Notice>
+    <Notice v-else kind="now">{{ t('screen.work.pressure-flow-distance-numbers-above') }}</Notice>
   </Fold>
 </template>

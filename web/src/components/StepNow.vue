@@ -3,7 +3,6 @@
 import type { Step } from '@yastik/core/procedure'
 import { durationWords } from '@yastik/core/quantities'
 import { exceptionFor, reasonsToHold, withCounts, type Asker, type LedgerEntry } from '@yastik/core/run'
-import { partNames } from '@yastik/core/units'
 import { rinseFlowLMin, usualPumpBar } from '@yastik/core/wash'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import Notice from '../kit/Notice.vue'
@@ -20,6 +19,7 @@ import ProductUsed from './ProductUsed.vue'
 import { useKeys } from './keys.ts'
 import { useCounts } from './useCounts.ts'
 import { useNames } from '../job/useNames.ts'
+import { t } from '../words/words.ts'
 
 // Further down, or opened on demand: loaded then.
 const StepHelp = defineAsyncComponent(() => import('./StepHelp.vue'))
@@ -58,13 +58,18 @@ const whose = computed(() => {
   const { id } = props.step
   const { begunAtMs, begunBy } = state.value.progress[id] ?? {}
   const given = state.value.given[id]
-  const who = (person: number) => (person === session.me?.id ? 'you' : personName(person))
+  const who = (person: number) => (person === session.me?.id ? t('screen.work.you') : personName(person))
   const sinceMin = begunAtMs === undefined ? 0 : Math.floor((props.nowMs - begunAtMs) / 60_000)
   return [
-    ...(given === undefined ? [] : [`given to ${who(given)}`]),
+    ...(given === undefined ? [] : [t('screen.work.given', { who: who(given) })]),
     ...(begunBy === undefined || begunAtMs === undefined
       ? []
-      : [`begun by ${who(begunBy)}, ${sinceMin < 1 ? 'just now' : `${durationWords(sinceMin)} ago`}`]),
+      : [
+          t('screen.work.begun', {
+            who: who(begunBy),
+            justNow: sinceMin < 1 ? t('screen.work.just-now') : t('screen.work.ago', { sinceMin: durationWords(sinceMin) }),
+          }),
+        ]),
   ]
 })
 async function begin() {
@@ -126,26 +131,34 @@ const photosOf = (stepId: string) => state.value.photos.filter((photo) => photo.
 /** A step that is done by something else opens it: ticking would prove nothing. */
 const opens = computed(() => {
   if (props.step.doneBy === 'before-readings')
-    return { station: 'proof', hash: '#before', what: 'Enter the before readings', taken: state.value.readings.before !== undefined }
+    return { station: 'proof', hash: '#before', what: t('screen.work.enter-before-readings'), taken: state.value.readings.before !== undefined }
   if (props.step.doneBy === 'after-readings')
-    return { station: 'proof', hash: '#after', what: 'Enter the after readings', taken: state.value.readings.after !== undefined }
+    return { station: 'proof', hash: '#after', what: t('screen.work.enter-after-readings'), taken: state.value.readings.after !== undefined }
   return undefined
 })
 
 useKeys([
-  { key: 'Enter', does: 'this step is done', run: () => void done() },
-  { key: 'b', does: 'begin this step, so that others see who is at it', run: () => void begin() },
-  { key: 'g', does: 'confirm the gate of this step', run: () => void confirmGate() },
+  { key: 'Enter', does: t('screen.work.step-done'), run: () => void done() },
+  { key: 'b', does: t('screen.work.begin-step-others-see'), run: () => void begin() },
+  { key: 'g', does: t('screen.work.confirm-gate-step'), run: () => void confirmGate() },
 ])
 </script>
 
 <template>
   <article class="step" :data-step="step.id">
-    <p class="eyebrow">{{ step.phase.replaceAll('-', ' ') }} · {{ step.part ? partNames[step.part] : 'the unit' }} · about {{ step.handsMin }} min</p>
+    <p class="eyebrow">
+      {{
+        t('screen.work.about-min', {
+          phase: t(`screen.work.phase.${step.phase}`),
+          part: step.part ? t(`names.part.${step.part}`) : t('screen.work.unit'),
+          handsMin: step.handsMin,
+        })
+      }}
+    </p>
     <h2 class="title">{{ say(step.title) }}</h2>
     <p v-if="step.skill" class="how" data-skill>
-      <b>{{ trained?.includes(step.skill) ? 'For somebody trained, such as you:' : 'For somebody trained:' }}</b>
-      {{ step.skill.replace('-', ' ') }}.
+      <b>{{ trained?.includes(step.skill) ? t('screen.work.somebody-trained-such-you') : t('screen.work.somebody-trained') }}</b>
+      {{ t(`names.skill.${step.skill}`) }}.
     </p>
     <p v-if="step.how" class="how">{{ say(step.how) }}</p>
     <p v-if="whose.length > 0" class="how" data-whose>{{ whose.join(', ') }}</p>
@@ -164,7 +177,9 @@ useKeys([
       :step-id="step.id"
       :because="state.progress[step.id]?.photoLeftOut"
     />
-    <p v-if="step.takesOff" class="how"><b>Goes to:</b> {{ say(step.slot ?? '') }}.</p>
+    <p v-if="step.takesOff" class="how">
+      <b>{{ t('screen.work.goes') }}</b> {{ say(step.slot ?? '') }}.
+    </p>
     <ul v-if="step.cautions.length > 0" class="cautions plain">
       <li v-for="(caution, at) in step.cautions" :key="at"><span class="sign" aria-hidden="true">!</span>{{ say(caution) }}</li>
     </ul>
@@ -180,7 +195,7 @@ useKeys([
     />
     <template v-if="step.uses">
       <ProductUsed :key="step.id" v-model="used" :uses="step.uses" />
-      <Notice v-if="badAmount" kind="now">What was used is a number from 0 to {{ mostLitres }}.</Notice>
+      <Notice v-if="badAmount" kind="now">{{ t('screen.work.used-number-0', { mostLitres }) }}</Notice>
     </template>
     <Tick v-if="step.gate" big :class="{ open: !confirmed }" :model-value="confirmed" data-gate @update:model-value="confirmGate">{{
       say(step.gate)
@@ -193,12 +208,14 @@ useKeys([
         :kind="fastener.kind"
         :direction="step.takesOff ? 'out' : 'back'"
         :all="step.putsBack ? counting.outOf(fastener) : undefined"
-        :beside="step.takesOff ? `expected ${fastener.count}` : `${counting.outOf(fastener)} came out`"
+        :beside="
+          step.takesOff ? t('screen.work.expected', { count: fastener.count }) : t('screen.work.came-out', { outOf: counting.outOf(fastener) })
+        "
         :model-value="counting.counted(fastener)"
         @update:model-value="counting.set(fastener, $event)"
       />
       <Tap v-if="opens" big :now="!opens.taken" data-opens :to="{ name: opens.station, params: { jobId, unitId }, hash: opens.hash }">{{
-        opens.taken ? `${opens.what}: taken` : opens.what
+        opens.taken ? t('screen.work.taken', { what: opens.what }) : opens.what
       }}</Tap>
       <div v-if="holds.length > 0" role="status" data-holds>
         <ul class="holds">
@@ -206,21 +223,21 @@ useKeys([
         </ul>
       </div>
       <div class="row">
-        <Tap v-if="isGateAlone" now big class="finish" data-confirm-done @click="confirmAndDone">It is so: done</Tap>
+        <Tap v-if="isGateAlone" now big class="finish" data-confirm-done @click="confirmAndDone">{{ t('screen.work.done') }}</Tap>
         <Tap
           :now="!isGateAlone"
           big
           :class="{ finish: !isGateAlone }"
           data-done
-          :off="holds.length > 0 ? 'not yet: see above' : badAmount ? 'an amount is not allowed' : ''"
+          :off="holds.length > 0 ? t('screen.work.not-yet-see-above') : badAmount ? t('screen.work.amount-not-allowed') : ''"
           @click="done"
-          >Done</Tap
+          >{{ t('screen.work.done-2') }}</Tap
         >
-        <Tap v-if="state.progress[step.id]?.begunBy === undefined" big data-begin @click="begin">Begin</Tap>
+        <Tap v-if="state.progress[step.id]?.begunBy === undefined" big data-begin @click="begin">{{ t('screen.work.begin') }}</Tap>
       </div>
     </div>
     <p v-if="others > 0">
-      <Tap data-other @click="emit('other')">Another step ({{ others }})</Tap>
+      <Tap data-other @click="emit('other')">{{ t('screen.work.another-step', { others }) }}</Tap>
     </p>
     <StepHelp v-if="design" :key="`${step.id}-help`" :step="step" :design="design" :flow-l-min="jet.flowLMin" :pressure-bar="jet.pressureBar" />
     <LeaveOut v-if="step.optional" :key="step.id" :unit-id="unitId" :step="step" />

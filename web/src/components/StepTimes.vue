@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Start values of step times against the firm's own finished runs: what they say, and taking it over.
-import { counted } from '@yastik/core/quantities'
 import type { HouseRules } from '@yastik/core/method'
 import { endpoints, type StepTimesRecord } from '@yastik/core/wire'
 import { computed, shallowRef } from 'vue'
@@ -11,6 +10,7 @@ import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -22,36 +22,42 @@ const { busy, error, run } = useDoing()
 const look = () => run(async () => void (record.value = await ask(endpoints.stepTimes)))
 const moved = computed(() => record.value?.steps.filter(({ factor, stepId }) => factor !== 1 || props.inUse[stepId] !== undefined) ?? [])
 const columns: Column<StepTimesRecord['steps'][number]>[] = [
-  { key: 'title', says: 'Step', sort: ({ title }) => say(title) },
-  { key: 'runs', says: 'Runs', number: true, sort: ({ runs }) => runs },
-  { key: 'setAside', says: 'Set aside', number: true },
-  { key: 'now', says: 'Now', number: true },
-  { key: 'factor', says: 'By your runs', number: true, sort: ({ factor }) => factor },
+  { key: 'title', says: t('screen.house.step'), sort: ({ title }) => say(title) },
+  { key: 'runs', says: t('screen.house.runs'), number: true, sort: ({ runs }) => runs },
+  { key: 'setAside', says: t('screen.house.set-aside'), number: true },
+  { key: 'now', says: t('screen.house.now'), number: true },
+  { key: 'factor', says: t('screen.house.your-runs'), number: true, sort: ({ factor }) => factor },
 ]
 const percent = (factor: number | undefined) =>
-  factor === undefined || factor === 1 ? 'as it is' : `${factor > 1 ? '+' : '−'}${Math.abs(Math.round((factor - 1) * 100))} %`
+  factor === undefined || factor === 1 ? t('screen.house.as-it-is') : `${factor > 1 ? '+' : '−'}${Math.abs(Math.round((factor - 1) * 100))} %`
 const use = () => emit('use', Object.fromEntries(moved.value.flatMap(({ stepId, factor }) => (factor === 1 ? [] : [[stepId, factor]]))))
 </script>
 
 <template>
   <section class="stack ruled-top" data-step-times>
-    <h2>Step times from your own runs</h2>
+    <h2>{{ t('screen.house.step-times-your-own-runs') }}</h2>
     <p>
-      Plans start from estimates. Finished runs say how long steps take your people; pauses are taken out, and a tap in passing or a day in a pocket
-      does not count. {{ Object.keys(inUse).length > 0 ? `${Object.keys(inUse).length} steps are corrected now.` : 'No step is corrected yet.' }}
+      {{
+        t('screen.house.plans-start-estimates-finished-runs', {
+          stepsCorrectedNow:
+            Object.keys(inUse).length > 0
+              ? t('screen.house.steps-corrected-now', { inUse: Object.keys(inUse).length })
+              : t('screen.house.no-step-corrected-yet'),
+        })
+      }}
     </p>
     <div class="row">
       <Tap :disabled="busy" data-look-through @click="look">
-        {{ busy ? 'Looking through them …' : 'Look through finished runs' }}
+        {{ busy ? t('screen.house.looking-through-them') : t('screen.house.look-through-finished-runs') }}
       </Tap>
-      <Tap v-if="Object.keys(inUse).length > 0" bare data-back-to-start @click="emit('use', {})">Back to the estimates</Tap>
+      <Tap v-if="Object.keys(inUse).length > 0" bare data-back-to-start @click="emit('use', {})">{{ t('screen.house.back-estimates') }}</Tap>
     </div>
     <FaultNote :error="error" />
     <template v-if="record">
-      <p v-if="moved.length === 0" role="status">Looked through: {{ counted(record.units, 'unit') }}. Nothing that would move an estimate.</p>
+      <p v-if="moved.length === 0" role="status">{{ t('screen.house.looked-through-units-nothing-would', { units: record.units }) }}</p>
       <template v-else>
         <Ledger
-          title="Steps that your own runs would move"
+          :title="t('screen.house.steps-your-own-runs-would')"
           :rows="moved"
           :columns="columns"
           :row-key="({ stepId }) => stepId"
@@ -63,7 +69,7 @@ const use = () => emit('use', Object.fromEntries(moved.value.flatMap(({ stepId, 
             ><b>{{ percent(row.factor) }}</b></template
           >
         </Ledger>
-        <Tap now data-use-times @click="use">Plan with these from now on</Tap>
+        <Tap now data-use-times @click="use">{{ t('screen.house.plan-these-now') }}</Tap>
       </template>
     </template>
   </section>

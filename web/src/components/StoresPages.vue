@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // The sides of the stores: labels and tools, what a day needs, and what came and went.
 import SidePages from './SidePages.vue'
+import { t } from '../words/words.ts'
 
 const pages = [
-  { to: '/stores', name: 'Labels and tools', key: 'labels' },
-  { to: '/stores/load', name: 'The day’s load', key: 'load' },
-  { to: '/stores/stock', name: 'What came and went', key: 'stock' },
+  { to: '/stores', name: t('screen.stores.labels-tools'), key: 'labels' },
+  { to: '/stores/load', name: t('screen.stores.days-load'), key: 'load' },
+  { to: '/stores/stock', name: t('screen.stores.came-went'), key: 'stock' },
 ] as const
 </script>
 
-<template><SidePages label="Stores" :pages="pages" /></template>
+<template><SidePages :label="t('screen.frame.stores')" :pages="pages" /></template>

@@ -3,6 +3,7 @@
 import { clockWords } from '@yastik/core/quantities'
 import { computed } from 'vue'
 import Pick from '../kit/Pick.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ /** Minutes from midnight; null is none. */ modelValue: number | null; name: string }>()
 const emit = defineEmits<{ 'update:modelValue': [minute: number | null] }>()
@@ -12,7 +13,7 @@ const options = computed(() => {
   const quarters = Array.from({ length: (latestMin - earliestMin) / everyMin + 1 }, (_, index) => earliestMin + index * everyMin)
   // What came from a calendar may lie between.
   const all = props.modelValue === null || quarters.includes(props.modelValue) ? quarters : [...quarters, props.modelValue].sort((a, b) => a - b)
-  return [{ value: none, says: 'no time' }, ...all.map((minute) => ({ value: minute, says: clockWords(minute) }))]
+  return [{ value: none, says: t('screen.frame.no-time') }, ...all.map((minute) => ({ value: minute, says: clockWords(minute) }))]
 })
 </script>
 

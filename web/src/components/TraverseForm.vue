@@ -9,9 +9,10 @@ import Field from '../kit/Field.vue'
 import Tap from '../kit/Tap.vue'
 import Fold from '../kit/Fold.vue'
 import Notice from '../kit/Notice.vue'
+import { t } from '../words/words.ts'
 
 type Traverse = NonNullable<Readings['traverse']>
-const props = defineProps<{ label: string; value?: Traverse }>()
+const props = defineProps<{ when: 'before' | 'after'; value?: Traverse }>()
 const emit = defineEmits<{ take: [taken: Traverse] }>()
 const { quantity } = useMeasures()
 const isOpen = ref(false)
@@ -34,29 +35,47 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
 </script>
 
 <template>
-  <Fold v-model="isOpen" :data-traverse="label" title="Airflow from readings over the outlet">
+  <Fold v-model="isOpen" :data-traverse="when" :title="t('screen.proof.airflow-readings-over-outlet')">
     <div class="stack">
       <div class="fields narrow">
-        <Field label="Outlet width" unit="mm"><NumberField v-model="widthMm" name="outlet-width" /></Field>
-        <Field label="Outlet height" unit="mm"><NumberField v-model="heightMm" name="outlet-height" /></Field>
-        <Field label="Points across"><NumberField v-model="columns" name="outlet-columns" /></Field>
-        <Field label="Points down"><NumberField v-model="rows" name="outlet-rows" /></Field>
+        <Field :label="t('screen.proof.outlet-width')" unit="mm"><NumberField v-model="widthMm" name="outlet-width" /></Field>
+        <Field :label="t('screen.proof.outlet-height')" unit="mm"><NumberField v-model="heightMm" name="outlet-height" /></Field>
+        <Field :label="t('screen.proof.points-across')"><NumberField v-model="columns" name="outlet-columns" /></Field>
+        <Field :label="t('screen.proof.points-down')"><NumberField v-model="rows" name="outlet-rows" /></Field>
       </div>
-      <p class="small">Hold the vane at the centre of each part, square to the air, fan on high. Metres per second:</p>
+      <p class="small">{{ t('screen.proof.hold-vane-centre-each-part') }}</p>
       <div class="grid" :style="{ gridTemplateColumns: `repeat(${Math.max(1, Math.round(columns || 1))}, minmax(3.2rem, 1fr))` }">
-        <NumberField v-for="index in cellCount" :key="index" v-model="cells[index - 1]" :name="`point-${index}`" :label="`point ${index}, m/s`" />
+        <NumberField
+          v-for="index in cellCount"
+          :key="index"
+          v-model="cells[index - 1]"
+          :name="`point-${index}`"
+          :label="t('screen.proof.point-m-s', { index })"
+        />
       </div>
-      <Notice v-if="wrong" kind="now">A velocity is a number from 0 on.</Notice>
-      <Notice v-else-if="taken && !result" kind="now">No air comes out at any of these points: is the fan on?</Notice>
+      <Notice v-if="wrong" kind="now">{{ t('screen.proof.velocity-number-0') }}</Notice>
+      <Notice v-else-if="taken && !result" kind="now">{{ t('screen.proof.no-air-comes-out-any') }}</Notice>
       <p v-else-if="result" data-traverse-result>
         <b>{{ quantity(Math.round(result.airflowM3h), 'm³/h') }}</b>
-        <template v-if="result.toleranceShare !== undefined">
-          ± {{ percent(result.toleranceShare) }} from {{ result.points }} points that spread by {{ percent(result.spread) }};
-          {{ result.toleranceShare <= 0.1 ? 'enough for ±10 %.' : `for ±10 % about ${result.pointsForTenth} points are needed.` }}
+        <template v-if="result.toleranceShare !== undefined"
+          >{{ ' '
+          }}{{
+            t('screen.proof.points-spread', {
+              toleranceShare: percent(result.toleranceShare),
+              points: result.points,
+              spread: percent(result.spread),
+              enough:
+                result.toleranceShare <= 0.1
+                  ? t('screen.proof.enough-10')
+                  : t('screen.proof.10-about-points-needed', { pointsForTenth: result.pointsForTenth ?? 0 }),
+            })
+          }}
         </template>
-        <template v-else>from one point: nobody knows how far that may be off.</template>
+        <template v-else>{{ t('screen.proof.one-point-nobody-knows-how') }}</template>
       </p>
-      <Tap :off="result && !wrong ? '' : 'enter the speeds first'" @click="taken && emit('take', taken)">Use this airflow</Tap>
+      <Tap :off="result && !wrong ? '' : t('screen.proof.enter-speeds-first')" @click="taken && emit('take', taken)">{{
+        t('screen.proof.use-airflow')
+      }}</Tap>
     </div>
   </Fold>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One unit written down, changed, or several alike at once.
-import { families, familyNames, traitsOf, type Family } from '@yastik/core/units'
+import { families, traitsOf, type Family } from '@yastik/core/units'
 import { endpoints, type UnitForm, type UnitRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
@@ -13,6 +13,7 @@ import TextField from '../kit/TextField.vue'
 import { optionsOf } from '../kit/option.ts'
 import PhotoThumb from './PhotoThumb.vue'
 import UnitFormFields from './UnitForm.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{
   siteId: string
@@ -56,29 +57,37 @@ const save = () =>
 
 <template>
   <Form class="ruled editing" data-unit-form :sends="sends.body" :schema="sends.schema" :fault="error" @submit="save">
-    <h2>{{ id ? `Traits of the ${familyNames[form.family]}` : `New ${familyNames[form.family]}` }}</h2>
+    <h2>
+      {{
+        id
+          ? t('screen.sites.traits-3', { family: t(`names.family.${form.family}`) })
+          : t('screen.sites.new', { family: t(`names.family.${form.family}`) })
+      }}
+    </h2>
     <Choice
       v-if="!id"
-      label="Family"
+      :label="t('screen.sites.family')"
       mark="family"
       :model-value="form.family"
-      :options="optionsOf(families, (family) => familyNames[family])"
+      :options="optionsOf(families, (family) => t(`names.family.${family}`))"
       @update:model-value="setFamily"
     />
     <p v-if="id && platePhoto" class="row" data-plate-photo>
-      <PhotoThumb :photo-id="platePhoto.photoId" :job-id="platePhoto.jobId" :unit-id="id" says="the nameplate" />
-      <span class="small">The nameplate: tap it to read it whole.</span>
+      <PhotoThumb :photo-id="platePhoto.photoId" :job-id="platePhoto.jobId" :unit-id="id" :says="t('screen.sites.nameplate')" />
+      <span class="small">{{ t('screen.sites.nameplate-tap-read-whole') }}</span>
     </p>
     <UnitFormFields v-model="form">
-      <Field :where="names.length > 1 ? 'names[0]' : 'name'" label="Name of the unit, as people on site call it" class="whole wide"
+      <Field :where="names.length > 1 ? 'names[0]' : 'name'" :label="t('screen.sites.name-unit-people-site-call')" class="whole wide"
         ><TextField v-model="form.name" name="unit-name"
       /></Field>
-      <Field v-if="!id" where="names" label="More like it, one name a line: rooms of a corridor, say" class="whole wide"
+      <Field v-if="!id" where="names" :label="t('screen.sites.more-like-one-name-line')" class="whole wide"
         ><TextField v-model="more" name="more-names" :lines="2" />
       </Field>
     </UnitFormFields>
     <template #doings>
-      <div class="row"><Tap now type="submit">Save the unit</Tap><Tap @click="emit('leave')">Leave it</Tap></div>
+      <div class="row">
+        <Tap now type="submit">{{ t('screen.sites.save-unit') }}</Tap><Tap @click="emit('leave')">{{ t('screen.sites.leave') }}</Tap>
+      </div>
     </template>
   </Form>
 </template>

@@ -10,6 +10,7 @@ import Field from '../kit/Field.vue'
 import Pick from '../kit/Pick.vue'
 import TextField from '../kit/TextField.vue'
 import Choice from '../kit/Choice.vue'
+import { t } from '../words/words.ts'
 
 const form = defineModel<UnitForm>({ required: true })
 
@@ -18,57 +19,77 @@ interface Asked {
   readonly says: string
 }
 const numbers: readonly (Asked & { unit: string })[] = [
-  { trait: 'ratedCoolingKw', says: 'Rated cooling', unit: 'kW' },
-  { trait: 'ratedAirflowM3h', says: 'Rated airflow', unit: 'm³/h' },
-  { trait: 'ratedPowerW', says: 'Rated power', unit: 'W' },
-  { trait: 'volts', says: 'Voltage', unit: 'V' },
-  { trait: 'nameplateAmps', says: 'Nameplate current', unit: 'A' },
-  { trait: 'aboveFloorM', says: 'Height above the floor', unit: 'm' },
-  { trait: 'ceilingGapCm', says: 'Gap to the ceiling', unit: 'cm' },
-  { trait: 'coverScrews', says: 'Cover screws', unit: '' },
-  { trait: 'weightKg', says: 'Weight', unit: 'kg' },
-  { trait: 'storey', says: 'Storey, ground is 0', unit: '' },
-  { trait: 'heaterKw', says: 'Electric heater', unit: 'kW' },
+  { trait: 'ratedCoolingKw', says: t('screen.sites.rated-cooling'), unit: 'kW' },
+  { trait: 'ratedAirflowM3h', says: t('screen.sites.rated-airflow'), unit: 'm³/h' },
+  { trait: 'ratedPowerW', says: t('screen.sites.rated-power'), unit: 'W' },
+  { trait: 'volts', says: t('screen.sites.voltage'), unit: 'V' },
+  { trait: 'nameplateAmps', says: t('screen.sites.nameplate-current'), unit: 'A' },
+  { trait: 'aboveFloorM', says: t('screen.sites.height-above-floor'), unit: 'm' },
+  { trait: 'ceilingGapCm', says: t('screen.sites.gap-ceiling'), unit: 'cm' },
+  { trait: 'coverScrews', says: t('screen.sites.cover-screws'), unit: '' },
+  { trait: 'weightKg', says: t('screen.sites.weight'), unit: 'kg' },
+  { trait: 'storey', says: t('screen.sites.storey-ground-0'), unit: '' },
+  { trait: 'heaterKw', says: t('screen.sites.electric-heater'), unit: 'kW' },
 ]
 const yesNo: readonly Asked[] = [
-  { trait: 'wheelRemovable', says: 'Wheel comes out' },
-  { trait: 'coilLiftable', says: 'Coil may be lifted a little' },
-  { trait: 'panRemovable', says: 'Pan comes off' },
-  { trait: 'quickAccessOutlet', says: 'Wheel reached through the outlet' },
-  { trait: 'boardRemovable', says: 'Electronics box comes off' },
-  { trait: 'boardBlocksPan', says: 'Electronics box blocks the pan' },
-  { trait: 'roomSensor', says: 'Room sensor' },
-  { trait: 'fineFilter', says: 'Fine filter' },
-  { trait: 'drainPlug', says: 'Drain plug in the pan' },
-  { trait: 'removable', says: 'Can be taken out safely' },
-  { trait: 'slideOut', says: 'Slides out of its cabinet or sleeve' },
-  { trait: 'foamAirGuide', says: 'Foam air guide over the blower' },
-  { trait: 'hardWired', says: 'Wired in, no plug' },
-  { trait: 'sleeveDrain', says: 'Sleeve has its own drain' },
-  { trait: 'iceProbe', says: 'Ice-guard probe' },
-  { trait: 'wheelReachable', says: 'Wheel reached with the lid off' },
-  { trait: 'ducted', says: 'Feeds ducts' },
-  { trait: 'batteryControl', says: 'Controls on the 12 V battery' },
-  { trait: 'heatsOnly', says: 'Only heats' },
+  { trait: 'wheelRemovable', says: t('screen.sites.wheel-comes-out') },
+  { trait: 'coilLiftable', says: t('screen.sites.coil-may-lifted-little') },
+  { trait: 'panRemovable', says: t('screen.sites.pan-comes-off') },
+  { trait: 'quickAccessOutlet', says: t('screen.sites.wheel-reached-through-outlet') },
+  { trait: 'boardRemovable', says: t('screen.sites.electronics-box-comes-off') },
+  { trait: 'boardBlocksPan', says: t('screen.sites.electronics-box-blocks-pan') },
+  { trait: 'roomSensor', says: t('screen.sites.room-sensor') },
+  { trait: 'fineFilter', says: t('screen.sites.fine-filter') },
+  { trait: 'drainPlug', says: t('screen.sites.drain-plug-pan') },
+  { trait: 'removable', says: t('screen.sites.can-taken-out-safely') },
+  { trait: 'slideOut', says: t('screen.sites.slides-out-cabinet-sleeve') },
+  { trait: 'foamAirGuide', says: t('screen.sites.foam-air-guide-over-blower') },
+  { trait: 'hardWired', says: t('screen.sites.wired-no-plug') },
+  { trait: 'sleeveDrain', says: t('screen.sites.sleeve-own-drain') },
+  { trait: 'iceProbe', says: t('screen.sites.ice-guard-probe') },
+  { trait: 'wheelReachable', says: t('screen.sites.wheel-reached-lid-off') },
+  { trait: 'ducted', says: t('screen.sites.feeds-ducts') },
+  { trait: 'batteryControl', says: t('screen.sites.controls-12-v-battery') },
+  { trait: 'heatsOnly', says: t('screen.sites.only-heats') },
 ]
 const words: readonly (Asked & { options: readonly { value: string | number; says: string }[] })[] = [
-  { trait: 'below', says: 'What stands below', options: named('clear', 'bed', 'desk', 'worktop', 'electronics', 'patient-chair') },
-  { trait: 'finCoating', says: 'Fin coating', options: named('none', 'hydrophilic', 'epoxy') },
-  { trait: 'refrigerantSafety', says: 'Refrigerant safety class', options: named('A1', 'A2L', 'A3') },
-  { trait: 'filter', says: 'Filter', options: named('washable', 'disposable') },
-  { trait: 'drain', says: 'Drain', options: named('gravity', 'pump') },
-  { trait: 'ways', says: 'Outlets', options: [1, 2, 4].map((value) => ({ value, says: String(value) })) },
-  { trait: 'roof', says: 'Roof', options: named('membrane', 'fibreglass', 'metal') },
+  { trait: 'below', says: t('screen.sites.stands-below'), options: named('clear', 'bed', 'desk', 'worktop', 'electronics', 'patient-chair') },
+  { trait: 'finCoating', says: t('screen.sites.fin-coating'), options: named('none', 'hydrophilic', 'epoxy') },
+  { trait: 'refrigerantSafety', says: t('screen.sites.refrigerant-safety-class'), options: named('A1', 'A2L', 'A3') },
+  { trait: 'filter', says: t('screen.sites.filter'), options: named('washable', 'disposable') },
+  { trait: 'drain', says: t('screen.sites.drain'), options: named('gravity', 'pump') },
+  { trait: 'ways', says: t('screen.sites.outlets'), options: [1, 2, 4].map((value) => ({ value, says: String(value) })) },
+  { trait: 'roof', says: t('screen.sites.roof'), options: named('membrane', 'fibreglass', 'metal') },
 ]
-function named(...options: string[]) {
-  return options.map((value) => ({ value, says: value.replaceAll('-', ' ') }))
+type Choosable =
+  | 'clear'
+  | 'bed'
+  | 'desk'
+  | 'worktop'
+  | 'electronics'
+  | 'patient-chair'
+  | 'none'
+  | 'hydrophilic'
+  | 'epoxy'
+  | 'A1'
+  | 'A2L'
+  | 'A3'
+  | 'washable'
+  | 'disposable'
+  | 'gravity'
+  | 'pump'
+  | 'membrane'
+  | 'fibreglass'
+  | 'metal'
+function named(...options: Choosable[]) {
+  return options.map((value) => ({ value, says: t(`screen.sites.trait.${value}`) }))
 }
 
 /** What stands on the nameplate, for whoever orders a part. */
 const plate = [
-  { name: 'maker', says: 'Maker' },
-  { name: 'model', says: 'Model' },
-  { name: 'serialNumber', says: 'Serial number' },
+  { name: 'maker', says: t('screen.sites.maker') },
+  { name: 'model', says: t('screen.sites.model') },
+  { name: 'serialNumber', says: t('screen.sites.serial-number') },
 ] as const
 const has = ({ trait }: Asked) => traitsOf[form.value.family].includes(trait)
 const asked = computed(() => ({ numbers: numbers.filter(has), words: words.filter(has), yesNo: yesNo.filter(has) }))
@@ -76,9 +97,9 @@ const wordOf = (trait: Trait) => (form.value.design[trait] ?? '') as string | nu
 const valueOf = <T extends Design[Trait]>(trait: Trait) => form.value.design[trait] as T | undefined
 
 const threeWays = [
-  { value: 'yes', says: 'yes' },
-  { value: 'no', says: 'no' },
-  { value: 'open', says: 'not noted' },
+  { value: 'yes', says: t('screen.sites.yes') },
+  { value: 'no', says: t('screen.sites.no') },
+  { value: 'open', says: t('screen.sites.not-noted') },
 ] as const
 type Said = (typeof threeWays)[number]['value']
 const saidOf = (trait: Trait): Said => (({ true: 'yes', false: 'no' }) as const)[String(valueOf(trait))] ?? 'open'
@@ -111,12 +132,12 @@ const setTrait = (trait: string, value: unknown) =>
         @update:model-value="form[entry.name] = $event.trim() === '' ? undefined : $event"
       />
     </Field>
-    <Field where="hoursPerDay" label="Runs a day" unit="h"><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></Field>
+    <Field where="hoursPerDay" :label="t('screen.sites.runs-day')" unit="h"><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></Field>
     <Field v-for="entry in asked.words" :key="entry.trait" :where="`design.${entry.trait}`" :label="entry.says">
       <Pick
         :model-value="wordOf(entry.trait)"
         :name="entry.trait"
-        placeholder="not noted"
+        :placeholder="t('screen.sites.not-noted')"
         clearable
         :options="entry.options"
         @update:model-value="setTrait(entry.trait, $event)"

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 // A unit's life on one line (D3): soil as it was found and left, the band in which it will grow, when it is due; and what other use would change.
-import { gradeNames } from '@yastik/core/quantities'
+import { allGrades } from '@yastik/core/quantities'
 import { dueIndex, forecastOf, weeksPerYear, type Surrounding } from '@yastik/core/upkeep'
 import type { LogEntry, UnitOutlook } from '@yastik/core/wire'
 import { scaleLinear, scaleTime } from 'd3-scale'
-import dayjs from 'dayjs'
 import { computed, ref, useId } from 'vue'
 import { serverNow } from '../api/clock.ts'
 import LifeRows from './LifeRows.vue'
 import NumberField from '../kit/NumberField.vue'
 import Field from '../kit/Field.vue'
 import Tick from '../kit/Tick.vue'
+import { t } from '../words/words.ts'
+import { dayWords, monthAloneWords, monthWords } from '../words/when.ts'
 
 const props = defineProps<{ outlook: UnitOutlook; entries: readonly LogEntry[] }>()
 const emit = defineEmits<{ open: [jobId: string] }>()
@@ -74,18 +75,22 @@ const band = computed(() => {
   return { area: `M${path(high)}L${path([...low].reverse())}Z`, middle: `M${path(middle)}` }
 })
 const dueMs = computed(() => msAfter(shown.value.dueWeeks))
-const day = (weeks: number) => dayjs(msAfter(weeks)).format('MMM YYYY')
+const day = (weeks: number) => monthWords(msAfter(weeks))
 const says = computed(() => {
-  if (visits.value.length === 0) return 'No visit was graded yet: nothing to forecast from.'
+  if (visits.value.length === 0) return t('screen.sites.no-visit-graded-yet-nothing')
   const { dueWeeks, lowWeeks, highWeeks } = shown.value
   const chance = Math.round(shown.value.chanceAfter(0) * 100)
-  if (dueWeeks === 0) return `Due now: it has passed the point of cleaning with a chance of ${chance} %.`
-  return `Due about ${day(dueWeeks)}, between ${day(lowWeeks)} and ${day(highWeeks)}. Today it has passed the point with a chance of ${chance} %.`
+  if (dueWeeks === 0) return t('screen.sites.due-now-passed-point-cleaning', { chance })
+  return t('screen.sites.due-about-between-today-passed', { day: day(dueWeeks), day2: day(lowWeeks), day3: day(highWeeks), chance })
 })
 const change = computed(() => {
   if (!isChanged.value) return ''
   const weeks = Math.round(shown.value.dueWeeks - plain.value.dueWeeks)
-  return weeks === 0 ? 'no other date' : `${Math.abs(weeks)} weeks ${weeks < 0 ? 'sooner' : 'later'} than as it is used now`
+  return weeks === 0
+    ? t('screen.sites.no-other-date')
+    : weeks < 0
+      ? t('screen.sites.weeks-sooner', { weeks: -weeks })
+      : t('screen.sites.weeks-later', { weeks })
 })
 const entryFor = (jobId: string) => props.entries.find((entry) => entry.jobId === jobId)
 </script>
@@ -93,21 +98,21 @@ const entryFor = (jobId: string) => props.entries.find((entry) => entry.jobId ==
 <template>
   <section class="stack" data-unit-life>
     <p class="lead" data-due-says>{{ says }}</p>
-    <div class="scroll" tabindex="0" role="region" aria-label="The unit’s life on one line, scrolls sideways">
+    <div class="scroll" tabindex="0" role="region" :aria-label="t('screen.sites.units-life-one-line-scrolls')">
       <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="says">
         <defs>
           <pattern :id="hatch" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(38)">
             <line x1="0" y1="0" x2="0" y2="9" class="hatch" />
           </pattern>
         </defs>
-        <g v-for="(name, grade) in gradeNames" :key="name">
+        <g v-for="grade in allGrades" :key="grade">
           <line :x1="frame.left" :x2="width - frame.right" :y1="y(grade)" :y2="y(grade)" class="rule" />
-          <text :x="frame.left - 8" :y="y(grade) + 5" text-anchor="end">{{ grade }} {{ name }}</text>
+          <text :x="frame.left - 8" :y="y(grade) + 5" text-anchor="end">{{ grade }} {{ t(`names.grade.${grade}`) }}</text>
         </g>
         <g v-for="tick in x.ticks(8)" :key="tick.getTime()">
           <line :x1="x(tick)" :x2="x(tick)" :y1="height - frame.bottom" :y2="height - frame.bottom + 6" class="ink" />
           <text :x="x(tick)" :y="height - frame.bottom + 22" text-anchor="middle">
-            {{ dayjs(tick).format(tick.getMonth() === 0 ? 'YYYY' : 'MMM') }}
+            {{ tick.getMonth() === 0 ? tick.getFullYear() : monthAloneWords(tick) }}
           </text>
         </g>
         <line :x1="frame.left" :x2="width - frame.right" :y1="y(threshold)" :y2="y(threshold)" class="threshold" />
@@ -119,28 +124,33 @@ const entryFor = (jobId: string) => props.entries.find((entry) => entry.jobId ==
         <g v-for="visit in visits" :key="visit.jobId" class="visit" @click="emit('open', visit.jobId)">
           <circle :cx="x(visit.ms)" :cy="y(visit.found)" r="6" />
           <title>
-            {{ dayjs(visit.ms).format('D MMM YYYY') }}: found {{ visit.found }} {{ gradeNames[visit.found]
-            }}{{ entryFor(visit.jobId) ? `, ${entryFor(visit.jobId)!.by}` : '' }}
+            {{
+              t('screen.sites.found', {
+                ms: dayWords(visit.ms),
+                found: visit.found,
+                grade: t(`names.grade.${visit.found}`),
+                by: entryFor(visit.jobId) ? `, ${entryFor(visit.jobId)!.by}` : '',
+              })
+            }}
           </title>
         </g>
         <line :x1="x(nowMs)" :x2="x(nowMs)" :y1="frame.top" :y2="height - frame.bottom" class="today" />
-        <text :x="x(nowMs) + 5" :y="frame.top + 10">today</text>
+        <text :x="x(nowMs) + 5" :y="frame.top + 10">{{ t('screen.sites.today') }}</text>
         <g v-if="band && dueMs < nowMs + aheadMs" data-due-mark>
           <line :x1="x(dueMs)" :x2="x(dueMs)" :y1="y(threshold)" :y2="height - frame.bottom" class="due" />
-          <text :x="x(dueMs) + 5" :y="height - frame.bottom - 8" class="now">due</text>
+          <text :x="x(dueMs) + 5" :y="height - frame.bottom - 8" class="now">{{ t('screen.sites.due-2') }}</text>
         </g>
       </svg>
       <LifeRows :visits="outlook.visits" :x="x" :width="width" :right="width - frame.right" :now-ms="nowMs" @open="emit('open', $event)" />
     </div>
     <p class="small">
-      The hatched band holds it eight times in ten. The dashed line is where it is due: grade {{ dueIndex.value }}, or 12 % of its cooling lost,
-      whichever comes first. Rates come from {{ outlook.rates.units }} of the firm’s units and this one’s own past.
+      {{ t('screen.sites.hatched-band-holds-eight-times', { dueIndex: dueIndex.value, units: outlook.rates.units }) }}
     </p>
     <fieldset v-if="visits.length > 0" class="row">
-      <legend>What if</legend>
-      <Field class="hours" label="Hours a day"><NumberField v-model="hours" name="what-if-hours" /></Field>
-      <Tick v-model="kitchen" name="what-if-kitchen">a kitchen nearby</Tick>
-      <Tick v-model="monthly" name="what-if-monthly">the filter is washed every month</Tick>
+      <legend>{{ t('screen.sites.if') }}</legend>
+      <Field class="hours" :label="t('screen.sites.hours-day')"><NumberField v-model="hours" name="what-if-hours" /></Field>
+      <Tick v-model="kitchen" name="what-if-kitchen">{{ t('screen.sites.kitchen-nearby') }}</Tick>
+      <Tick v-model="monthly" name="what-if-monthly">{{ t('screen.sites.filter-washed-every-month') }}</Tick>
       <b v-if="change" data-what-if>{{ change }}</b>
     </fieldset>
   </section>

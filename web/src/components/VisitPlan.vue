@@ -13,6 +13,7 @@ import { usePlace } from '../measures/usePlace.ts'
 import CrewPick from './CrewPick.vue'
 import TimePick from './TimePick.vue'
 import { missingForVisit } from './visitMissing.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{
   siteId: string
@@ -36,7 +37,7 @@ const crew = computed(() => asked.said.value ?? [])
 const before = crew.value.filter(({ id }) => props.start?.crewIds.includes(id))
 const crewIds = ref<number[]>((before.length > 0 ? before : crew.value.slice(0, 2)).map(({ id }) => id))
 /** What keeps the visit from being planned. */
-const missing = computed(() => (props.unitIds.length === 0 ? 'tick a unit that it is for' : missingForVisit(crewIds.value, onDate.value)))
+const missing = computed(() => (props.unitIds.length === 0 ? t('screen.sites.tick-unit-2') : missingForVisit(crewIds.value, onDate.value)))
 const doing = useDoing()
 const error = computed(() => doing.error.value ?? asked.error.value)
 const plan = () =>
@@ -55,11 +56,13 @@ const quote = () =>
 <template>
   <Form class="ruled visit" data-visit-plan :fault="error" @submit="plan">
     <div class="row inline">
-      <Field where="onDate" label="Day of the visit"><DayField v-model="onDate" name="on-date" /></Field>
-      <Field where="startMin" label="Begins at"><TimePick v-model="startMin" name="start-at" /></Field>
-      <Field where="crewIds" label="Who goes"><CrewPick v-model="crewIds" :crew="crew" /></Field>
-      <Tap type="submit" :now="now" :off="missing" :disabled="doing.busy.value">{{ says ?? 'Start the visit' }}</Tap>
-      <Tap v-if="mayQuote" :off="unitIds.length === 0 ? 'tick a unit' : ''" data-make-quote @click="quote">Make a quote</Tap>
+      <Field where="onDate" :label="t('screen.sites.day-visit')"><DayField v-model="onDate" name="on-date" /></Field>
+      <Field where="startMin" :label="t('screen.sites.begins')"><TimePick v-model="startMin" name="start-at" /></Field>
+      <Field where="crewIds" :label="t('screen.frame.goes')"><CrewPick v-model="crewIds" :crew="crew" /></Field>
+      <Tap type="submit" :now="now" :off="missing" :disabled="doing.busy.value">{{ says ?? t('screen.sites.start-visit') }}</Tap>
+      <Tap v-if="mayQuote" :off="unitIds.length === 0 ? t('screen.sites.tick-unit') : ''" data-make-quote @click="quote">{{
+        t('screen.sites.make-quote')
+      }}</Tap>
     </div>
   </Form>
 </template>

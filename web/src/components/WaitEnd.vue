@@ -8,6 +8,7 @@ import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
 import Form from '../kit/Form.vue'
 import Field from '../kit/Field.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ unitId: string; wait: RunningWait }>()
 const job = useJob()
@@ -27,15 +28,15 @@ async function shorten() {
 
 <template>
   <div v-if="may" class="row" data-wait-end>
-    <Tap v-if="may === 'dry-to-the-touch'" data-dry-to-the-touch @click="feelDry">It is dry to the touch</Tap>
+    <Tap v-if="may === 'dry-to-the-touch'" data-dry-to-the-touch @click="feelDry">{{ t('screen.work.dry-touch') }}</Tap>
     <template v-else-if="isOwner">
-      <Tap v-if="!asking" data-shorten @click="asking = true">Shorten this wait, in writing</Tap>
+      <Tap v-if="!asking" data-shorten @click="asking = true">{{ t('screen.work.shorten-wait-writing') }}</Tap>
       <Form v-else inline @submit="shorten">
-        <Field label="Why it may be shorter"><TextField v-model="text" name="shorten" maxlength="500" /></Field>
-        <Tap type="submit" :off="text.trim() === '' ? 'say why' : ''">Put it on record</Tap>
-        <Tap bare @click="asking = false">No</Tap>
+        <Field :label="t('screen.work.why-may-shorter')"><TextField v-model="text" name="shorten" maxlength="500" /></Field>
+        <Tap type="submit" :off="text.trim() === '' ? t('screen.work.say-why') : ''">{{ t('screen.work.put-record') }}</Tap>
+        <Tap bare @click="asking = false">{{ t('screen.work.no') }}</Tap>
       </Form>
     </template>
-    <p v-else class="small">Only the owner shortens this wait, in writing.</p>
+    <p v-else class="small">{{ t('screen.work.only-owner-shortens-wait-writing') }}</p>
   </div>
 </template>

@@ -10,6 +10,7 @@ import { useMeasures } from '../measures/useMeasures.ts'
 import type { WashAnswer, WashAsked } from '../workers/wash.worker.ts'
 import Tap from '../kit/Tap.vue'
 import Slide from '../kit/Slide.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ run: WashRun; chosen?: WashPlan; flowIsFree: boolean }>()
 const emit = defineEmits<{ choose: [wash: WashPlan | null] }>()
@@ -82,11 +83,11 @@ const at = (minute: number) => `${round(minute, 1)} min`
 
 <template>
   <section class="stack" data-wash>
-    <h3>Washing, tried beforehand</h3>
+    <h3>{{ t('screen.method.washing-tried-beforehand') }}</h3>
     <div class="sliders">
       <Slide
         v-model="flowLMin"
-        label="Flow"
+        :label="t('screen.method.flow')"
         name="wash-flow"
         :min="0.5"
         :max="8"
@@ -94,29 +95,39 @@ const at = (minute: number) => `${round(minute, 1)} min`
         :disabled="!flowIsFree"
         :says="`${figure(round(flowLMin, 1), 'L/min')} ${unit('L/min')}`"
       />
-      <Slide v-model="washMin" label="Minutes of washing" name="wash-minutes" :min="1" :max="30" :step="0.5" :says="String(round(washMin, 1))" />
+      <Slide
+        v-model="washMin"
+        :label="t('screen.method.minutes-washing')"
+        name="wash-minutes"
+        :min="1"
+        :max="30"
+        :step="0.5"
+        :says="String(round(washMin, 1))"
+      />
       <div class="row">
-        <Tap data-keep-in :off="runsOver ? '' : 'nothing runs over'" @click="pauses = pausesFor(tried)">Pause where it has to be</Tap>
-        <Tap data-add-pause :off="pauses.length >= 12 ? 'twelve are enough' : ''" @click="add">Add a pause</Tap>
-        <span class="small">Drag it along the time, or move it with ← and →; Delete takes it away.</span>
+        <Tap data-keep-in :off="runsOver ? '' : t('screen.method.nothing-runs-over')" @click="pauses = pausesFor(tried)">{{
+          t('screen.method.pause')
+        }}</Tap>
+        <Tap data-add-pause :off="pauses.length >= 12 ? t('screen.method.twelve-enough') : ''" @click="add">{{ t('screen.method.add-pause') }}</Tap>
+        <span class="small">{{ t('screen.method.drag-along-time-move-delete') }}</span>
       </div>
     </div>
-    <div class="along" tabindex="0" role="region" aria-label="Course of the washing, scrolls sideways on a narrow screen">
-      <svg ref="sheet" class="chart-sheet" :viewBox="`0 0 ${width} ${height}`" role="img" aria-label="Level in the bag and in the bucket over time">
+    <div class="along" tabindex="0" role="region" :aria-label="t('screen.method.course-washing-scrolls-sideways-narrow')">
+      <svg ref="sheet" class="chart-sheet" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="t('screen.method.level-bag-bucket-over-time')">
         <g class="axis">
           <template v-for="tick in x.ticks(8)" :key="`t${tick}`">
             <line :x1="x(tick)" :x2="x(tick)" :y1="frame.top" :y2="bucketTop + low" />
             <text :x="x(tick)" :y="bucketTop + low + 16" text-anchor="middle">{{ tick }}</text>
           </template>
-          <text :x="width / 2" :y="height - 6" text-anchor="middle">minutes</text>
+          <text :x="width / 2" :y="height - 6" text-anchor="middle">{{ t('screen.method.minutes') }}</text>
           <template v-for="tick in bag.ticks(4)" :key="`b${tick}`">
             <text :x="frame.left - 6" :y="bag(tick) + 4" text-anchor="end">{{ figure(tick, 'L') }}</text>
           </template>
-          <text :x="4" :y="frame.top - 5">bag, {{ unit('L') }}</text>
+          <text :x="4" :y="frame.top - 5">{{ t('screen.method.bag', { unit: unit('L') }) }}</text>
           <template v-for="tick in bucket.ticks(3)" :key="`k${tick}`">
             <text :x="frame.left - 6" :y="bucket(tick) + 4" text-anchor="end">{{ figure(tick, 'L') }}</text>
           </template>
-          <text :x="4" :y="bucketTop - 9">bucket, {{ unit('L') }}</text>
+          <text :x="4" :y="bucketTop - 9">{{ t('screen.method.bucket', { unit: unit('L') }) }}</text>
         </g>
         <rect
           v-for="band in pauseBands"
@@ -129,17 +140,17 @@ const at = (minute: number) => `${round(minute, 1)} min`
         />
         <g class="edge">
           <line :x1="frame.left" :x2="width - frame.right" :y1="bag(run.holdsL)" :y2="bag(run.holdsL)" />
-          <text :x="width - frame.right" :y="bag(run.holdsL) - 4" text-anchor="end">runs over above this edge</text>
+          <text :x="width - frame.right" :y="bag(run.holdsL) - 4" text-anchor="end">{{ t('screen.method.runs-over-above-edge') }}</text>
         </g>
         <path :d="bagLine" class="level" />
         <path :d="bucketLine" class="level thin" />
         <g v-if="course && course.overflowsAtMin !== null" class="spill">
           <line :x1="x(course.overflowsAtMin)" :x2="x(course.overflowsAtMin)" :y1="frame.top" :y2="frame.top + high" />
-          <text :x="x(course.overflowsAtMin) + 5" :y="frame.top + high - 6">runs over</text>
+          <text :x="x(course.overflowsAtMin) + 5" :y="frame.top + high - 6">{{ t('screen.method.runs-over') }}</text>
         </g>
         <g v-for="minute in course?.bucketChangesAtMin ?? []" :key="minute" class="change">
           <line :x1="x(minute)" :x2="x(minute)" :y1="bucketTop" :y2="bucketTop + low" />
-          <text :x="x(minute) - 4" :y="bucketTop + 12" text-anchor="end">new bucket</text>
+          <text :x="x(minute) - 4" :y="bucketTop + 12" text-anchor="end">{{ t('screen.method.new-bucket') }}</text>
         </g>
         <g
           v-for="(pause, index) in pauses"
@@ -147,7 +158,7 @@ const at = (minute: number) => `${round(minute, 1)} min`
           class="pause"
           tabindex="0"
           role="slider"
-          :aria-label="`Pause after ${pause} min of washing`"
+          :aria-label="t('screen.method.pause-after-min-washing', { pause })"
           :aria-valuenow="pause"
           :data-pause="index"
           @keydown.left.prevent="move(index, -0.25)"
@@ -162,15 +173,25 @@ const at = (minute: number) => `${round(minute, 1)} min`
     </div>
     <p class="says" role="status" data-wash-says>
       <template v-if="course">
-        <b>{{ quantity(round(course.inL, 1), 'L') }}</b> of water in {{ at(course.endMin) }};
-        <template v-if="course.overflowsAtMin === null">the bag fills to {{ Math.round((course.peakL / run.holdsL) * 100) }} % at most.</template>
-        <b v-else>it runs over after {{ at(course.overflowsAtMin) }}: {{ quantity(round(course.overflowL, 1), 'L') }} on the floor.</b>
-        {{ course.bucketChangesAtMin.length === 0 ? 'One bucket takes it.' : `New bucket after ${course.bucketChangesAtMin.map(at).join(', ')}.` }}
+        <b>{{ quantity(round(course.inL, 1), 'L') }}</b> {{ t('screen.method.water-3', { at: at(course.endMin) }) }}
+        <template v-if="course.overflowsAtMin === null">{{
+          t('screen.method.bag-fills-most', { peakL: Math.round((course.peakL / run.holdsL) * 100) })
+        }}</template>
+        <b v-else>{{
+          t('screen.method.runs-over-after-floor', { at: at(course.overflowsAtMin), overflowL: quantity(round(course.overflowL, 1), 'L') })
+        }}</b>
+        {{
+          course.bucketChangesAtMin.length === 0
+            ? t('screen.method.one-bucket-takes')
+            : t('screen.method.new-bucket-after', { bucketChangesAtMin: course.bucketChangesAtMin.map(at).join(', ') })
+        }}
       </template>
     </p>
     <div class="row">
-      <Tap data-choose-wash :now="isTried" :off="isTried ? '' : 'it is washed like this'" @click="choose">Wash like this</Tap>
-      <Tap v-if="chosen" data-plan-wash @click="emit('choose', null)">Back to the plan’s way</Tap>
+      <Tap data-choose-wash :now="isTried" :off="isTried ? '' : t('screen.method.washed-like')" @click="choose">{{
+        t('screen.method.wash-like')
+      }}</Tap>
+      <Tap v-if="chosen" data-plan-wash @click="emit('choose', null)">{{ t('screen.method.back-plans-way') }}</Tap>
     </div>
   </section>
 </template>

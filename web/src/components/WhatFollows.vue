@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What follows from a look-over, as far as it went: the method, its minutes, what the unit still does, and what the signs point to.
-import { choiceNames, type Choice } from '@yastik/core/method'
+import { type Choice } from '@yastik/core/method'
 import type { UnitPlan } from '@yastik/core/plan'
 import { computed } from 'vue'
 import Fold from '../kit/Fold.vue'
@@ -8,44 +8,55 @@ import Tap from '../kit/Tap.vue'
 import ReferralNote from './ReferralNote.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { nameOf } from '@yastik/core/words'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
 const props = defineProps<{ jobId: string; unitId: string; plan: UnitPlan; isGraded: boolean }>()
 const scope = computed(() => props.plan.decisions.find(({ topic }) => topic === 'scope'))
 const minutes = computed(() => Math.round(props.plan.steps.reduce((sum, { handsMin }) => sum + handsMin, 0)))
-const helps = { yes: 'cleaning helps', partly: 'cleaning helps in part', no: 'cleaning does not help' }
-const wholeWords = (choice: string) => choiceNames[choice as Choice]
+const helps = {
+  yes: t('screen.method.cleaning-helps'),
+  partly: t('screen.method.cleaning-helps-part'),
+  no: t('screen.method.cleaning-does-not-help'),
+}
+const wholeWords = (choice: string) => t(`names.choice.${choice as Choice}`)
 </script>
 
 <template>
-  <aside class="stack" aria-label="What follows">
+  <aside class="stack" :aria-label="t('screen.method.follows')">
     <template v-if="scope">
-      <p class="eyebrow">{{ isGraded ? 'From what is graded so far' : 'Before anything is graded' }}</p>
+      <p class="eyebrow">{{ isGraded ? t('screen.method.graded-far') : t('screen.method.before-anything-graded') }}</p>
       <h2 class="verdict" data-scope>{{ wholeWords(scope.choice) }}</h2>
       <ul class="because">
         <li v-for="(reason, at) in scope.because" :key="at">{{ say(reason) }}</li>
       </ul>
       <div class="figures">
         <div>
-          <span class="figure">{{ minutes }}<small>min work</small></span>
+          <span class="figure"
+            >{{ minutes }}<small>{{ t('screen.method.min-work') }}</small></span
+          >
         </div>
         <template v-if="plan.expected.basedOn !== 'nothing'">
           <div>
-            <span class="figure">{{ Math.round(plan.expected.airflowShareNow * 100) }}<small>% of its air</small></span>
+            <span class="figure"
+              >{{ Math.round(plan.expected.airflowShareNow * 100) }}<small>{{ t('screen.method.air') }}</small></span
+            >
           </div>
           <div data-cooling-now>
-            <span class="figure">{{ Math.round(plan.expected.coolingShareNow * 100) }}<small>% of its cooling</small></span>
+            <span class="figure"
+              >{{ Math.round(plan.expected.coolingShareNow * 100) }}<small>{{ t('screen.method.cooling') }}</small></span
+            >
           </div>
         </template>
       </div>
       <p v-if="plan.expected.basedOn === 'nothing'" class="small" data-nothing-known>
-        What it still does is told once filter, coil or wheel are graded, or the air is measured.
+        {{ t('screen.method.still-does-told-once-filter') }}
       </p>
-      <p v-else-if="plan.expected.basedOn === 'readings'" class="small">Air and cooling are told by the readings.</p>
+      <p v-else-if="plan.expected.basedOn === 'readings'" class="small">{{ t('screen.method.air-cooling-told-readings') }}</p>
       <ReferralNote :referrals="plan.referrals" />
-      <h3 class="ruled-top">Likely causes</h3>
-      <p v-if="plan.diagnosis.length === 0" class="small">Nothing points anywhere yet.</p>
+      <h3 class="ruled-top">{{ t('screen.method.likely-causes') }}</h3>
+      <p v-if="plan.diagnosis.length === 0" class="small">{{ t('screen.method.nothing-points-anywhere-yet') }}</p>
       <ol class="plain causes">
         <li v-for="entry in plan.diagnosis.slice(0, 4)" :key="entry.cause">
           <Fold>
@@ -61,7 +72,7 @@ const wholeWords = (choice: string) => choiceNames[choice as Choice]
           </Fold>
         </li>
       </ol>
-      <Tap now big :to="{ name: 'method', params: { jobId, unitId } }">See the method</Tap>
+      <Tap now big :to="{ name: 'method', params: { jobId, unitId } }">{{ t('screen.method.see-method') }}</Tap>
     </template>
   </aside>
 </template>

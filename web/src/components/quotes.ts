@@ -1,16 +1,10 @@
 // How is a quote spoken of?
 import type { QuoteRecord } from '@yastik/core/wire'
-import dayjs from 'dayjs'
+import { dayWords } from '../words/when.ts'
+import { t } from '../words/words.ts'
 
 export function quoteStateWords({ state, validUntil }: Pick<QuoteRecord, 'state' | 'validUntil'>, today: string): string {
-  if (state !== 'open') return state
-  const until = dayjs(validUntil).format('D MMM YYYY')
-  return validUntil < today ? `ran out on ${until}` : `open until ${until}`
-}
-
-export const sourceWords: Record<QuoteRecord['units'][number]['source'], string> = {
-  'looked-over': 'as looked over',
-  said: 'as you say',
-  forecast: 'by forecast',
-  supposed: 'supposed: never seen',
+  if (state !== 'open') return t(`screen.quotes.state.${state}`)
+  const until = dayWords(validUntil)
+  return validUntil < today ? t('screen.quotes.state.ran-out', { until }) : t('screen.quotes.state.open-until', { until })
 }

@@ -1,19 +1,15 @@
 // How is said where a unit stands?
 import { verdictName } from '@yastik/core/run'
-import type { Say } from '@yastik/core/words'
 import type { JobCard } from '@yastik/core/wire'
+import { say, t } from '../words/words.ts'
 
-export function stageWords({ stage, done, steps, verdict }: JobCard['units'][number], say: Say): string {
+export function stageWords({ stage, done, steps, verdict }: JobCard['units'][number]): string {
   switch (stage) {
-    case 'look-over':
-      return 'to be looked over'
-    case 'method':
-      return 'looked over; method to be agreed'
     case 'at-the-unit':
-      return `at the unit, step ${done + 1} of ${steps}`
-    case 'proof':
-      return 'work done; to be proved'
+      return t('screen.today.stage.at-the-unit', { step: done + 1, steps })
     case 'handed-over':
-      return `handed over, ${verdict ? say(verdictName(verdict)) : ''}`
+      return t('screen.today.stage.handed-over', { verdict: verdict ? say(verdictName(verdict)) : '' })
+    default:
+      return t(`screen.today.stage.${stage}`)
   }
 }

@@ -8,6 +8,7 @@ import Tap from '../kit/Tap.vue'
 import CrewOverview from './CrewOverview.vue'
 import CrewTimeline from './CrewTimeline.vue'
 import { firstWindow, keptIn, leastMin, movedBy, wholeDay, zoomedBy, type DayWindow } from './dayWindow.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{
   day: CrewDay
@@ -45,11 +46,11 @@ const farther = () => turn((window) => zoomedBy(window, 0.5, endMin.value))
 const move = (share: number) => turn((window) => movedBy(window, share, endMin.value))
 const showAll = () => turn(() => wholeDay(endMin.value))
 useKeys([
-  { key: '+', does: 'look nearer at the day', run: nearer },
-  { key: '-', keys: ['-', '−'], does: 'look from farther', run: farther },
-  { key: 'ArrowLeft', does: 'go to what is earlier', run: () => move(-0.5) },
-  { key: 'ArrowRight', does: 'go to what is later', run: () => move(0.5) },
-  { key: '0', does: 'show the whole day', run: showAll },
+  { key: '+', does: t('screen.crew.look-nearer-day'), run: nearer },
+  { key: '-', keys: ['-', '−'], does: t('screen.crew.look-farther'), run: farther },
+  { key: 'ArrowLeft', does: t('screen.crew.go-earlier'), run: () => move(-0.5) },
+  { key: 'ArrowRight', does: t('screen.crew.go-later'), run: () => move(0.5) },
+  { key: '0', does: t('screen.crew.show-whole-day'), run: showAll },
 ])
 </script>
 
@@ -66,10 +67,10 @@ useKeys([
         :width="width"
       />
       <div class="row no-print">
-        <Tap small :off="isNearest ? 'nearest' : ''" data-nearer @click="nearer">Nearer</Tap>
-        <Tap small :off="isWhole ? 'all is shown' : ''" data-farther @click="farther">Farther</Tap>
-        <Tap small :off="shown.fromMin <= 0 ? 'it begins here' : ''" data-earlier @click="move(-0.5)">Earlier</Tap>
-        <Tap small :off="shown.toMin >= endMin ? 'it ends here' : ''" data-later @click="move(0.5)">Later</Tap>
+        <Tap small :off="isNearest ? t('screen.crew.nearest') : ''" data-nearer @click="nearer">{{ t('screen.crew.nearer') }}</Tap>
+        <Tap small :off="isWhole ? t('screen.crew.all-shown') : ''" data-farther @click="farther">{{ t('screen.crew.farther') }}</Tap>
+        <Tap small :off="shown.fromMin <= 0 ? t('screen.crew.begins-here') : ''" data-earlier @click="move(-0.5)">{{ t('screen.crew.earlier') }}</Tap>
+        <Tap small :off="shown.toMin >= endMin ? t('screen.crew.ends-here') : ''" data-later @click="move(0.5)">{{ t('screen.crew.later-2') }}</Tap>
         <span role="status" data-window>{{ clockWords(fromMin + shown.fromMin) }}–{{ clockWords(fromMin + shown.toMin) }}</span>
       </div>
       <CrewTimeline
@@ -86,7 +87,7 @@ useKeys([
         @give="(task, to) => emit('give', task, to)"
       />
       <p class="small no-print">
-        Drag a piece of work to somebody else’s lane, or tap it; with keys: Tab to it, then ↑ or ↓. Two fingers, or Ctrl with the wheel, come nearer.
+        {{ t('screen.crew.drag-piece-work-somebody-elses') }}
       </p>
     </template>
   </div>

@@ -8,6 +8,7 @@ import Ledger from '../kit/Ledger.vue'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useNames } from '../job/useNames.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{
   day: CrewDay
@@ -25,22 +26,24 @@ const titles = computed(
 )
 const rows = computed(() => [...props.day.timeline.tasks].sort((one, other) => one.startMin - other.startMin))
 const columns: Column<TimelineTask>[] = [
-  { key: 'when', says: 'From', oneLine: true, sort: ({ startMin }) => startMin },
-  { key: 'who', says: 'Who', sort: ({ who }) => who.join() },
-  { key: 'unit', says: 'Unit', sort: ({ unitId }) => unitName(unitId) },
-  { key: 'step', says: 'What' },
+  { key: 'when', says: t('screen.crew.from'), oneLine: true, sort: ({ startMin }) => startMin },
+  { key: 'who', says: t('screen.crew.who'), sort: ({ who }) => who.join() },
+  { key: 'unit', says: t('screen.crew.unit'), sort: ({ unitId }) => unitName(unitId) },
+  { key: 'step', says: t('screen.crew.what') },
   { key: 'doings', says: '' },
 ]
 </script>
 
 <template>
-  <Ledger title="Who does what when" :rows="rows" :columns="columns" :row-key="keyOf" data-crew-tasks>
+  <Ledger :title="t('screen.crew.does-when')" :rows="rows" :columns="columns" :row-key="keyOf" data-crew-tasks>
     <template #when="{ row }">{{ clockWords(fromMin + row.startMin) }}–{{ clockWords(fromMin + row.endMin) }}</template>
     <template #who="{ row }">{{ row.who.join(', ') }}</template>
     <template #unit="{ row }">{{ unitName(row.unitId) }}</template>
-    <template #step="{ row }">{{ say(titles.get(keyOf(row)) ?? '') }} <small v-if="chain.has(keyOf(row))">sets the end</small></template>
+    <template #step="{ row }"
+      >{{ say(titles.get(keyOf(row)) ?? '') }} <small v-if="chain.has(keyOf(row))">{{ t('screen.crew.sets-end') }}</small></template
+    >
     <template #doings="{ row }">
-      <Tap small :pressed="picked === row" :data-pick-task="keyOf(row)" @click="emit('pick', row)">Give</Tap>
+      <Tap small :pressed="picked === row" :data-pick-task="keyOf(row)" @click="emit('pick', row)">{{ t('screen.crew.give-2') }}</Tap>
     </template>
   </Ledger>
 </template>

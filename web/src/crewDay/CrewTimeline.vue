@@ -11,6 +11,7 @@ import { zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { clockTicks, leastMin, type DayWindow } from './dayWindow.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -62,7 +63,14 @@ const bars = computed(() =>
       letter: props.letterOf(task.unitId),
       title: say(stepOf.value.get(key)?.title ?? task.step),
       critical: chain.value.has(key),
-      says: `${props.letterOf(task.unitId)}: ${say(stepOf.value.get(key)?.title ?? task.step)}, ${clockWords(props.startMin + task.startMin)} to ${clockWords(props.startMin + task.endMin)}, ${task.who.join(' and ')}${props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? ', given' : ''}`,
+      says: t('screen.crew.to', {
+        letterOf: props.letterOf(task.unitId),
+        title: say(stepOf.value.get(key)?.title ?? task.step),
+        startMin: clockWords(props.startMin + task.startMin),
+        startMin2: clockWords(props.startMin + task.endMin),
+        who: { and: task.who },
+        given: props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? t('screen.crew.given') : '',
+      }),
     }))
   }),
 )
@@ -82,7 +90,11 @@ const waits = computed(() =>
         x,
         width: Math.max(1, until - x),
         y: waitsTop.value + props.units.findIndex(({ id }) => id === task.unitId) * waitLane,
-        says: `${props.letterOf(task.unitId)}: ${Math.round(ownWait)} min for ${say(step?.wait?.for ?? step?.title ?? 'waiting')}`,
+        says: t('screen.crew.min', {
+          letterOf: props.letterOf(task.unitId),
+          ownWait: Math.round(ownWait),
+          for: say(step?.wait?.for ?? step?.title ?? 'waiting'),
+        }),
         short: say(step?.wait?.for ?? ''),
       },
     ]
@@ -172,7 +184,7 @@ function label({ letter, title, width }: Bar): string {
       :height="height"
       :viewBox="`0 0 ${width} ${height}`"
       role="group"
-      aria-label="Timeline of the crew"
+      :aria-label="t('screen.crew.timeline-crew')"
       data-crew-timeline
     >
       <g class="axis">
@@ -185,7 +197,7 @@ function label({ letter, title, width }: Bar): string {
         {{ width < 700 ? person.split(' ')[0] : person }}
       </text>
       <text v-for="(unit, index) in units" :key="unit.id" x="4" :y="waitsTop + index * waitLane + 16" class="small">
-        {{ letterOf(unit.id) }} waits
+        {{ t('screen.crew.waits', { letterOf: letterOf(unit.id) }) }}
       </text>
       <rect v-if="dragged" class="over" :x="left" :y="top + dragged.over * lane - 3" :width="right - left" :height="lane - 6" />
       <g
@@ -217,7 +229,7 @@ function label({ letter, title, width }: Bar): string {
       <g v-if="isShown(day.timeline.lowerBoundMin, day.timeline.lowerBoundMin)" class="bound">
         <line :x1="scale(day.timeline.lowerBoundMin)" :x2="scale(day.timeline.lowerBoundMin)" :y1="4" :y2="height - 26" />
         <text :x="scale(day.timeline.lowerBoundMin) - 5" y="14" text-anchor="end">
-          no order can end before {{ clockWords(startMin + day.timeline.lowerBoundMin) }}
+          {{ t('screen.crew.no-order-can-end-before', { startMin: clockWords(startMin + day.timeline.lowerBoundMin) }) }}
         </text>
       </g>
     </svg>

@@ -1,6 +1,6 @@
 // The crew's day is computed here, so that the screen stays quick.
 import { crewDay, type CrewDay, type CrewMember, type UnitSteps } from '@yastik/core/crew'
-import { Fault, type FaultLine } from '@yastik/core/faults'
+import { Fault } from '@yastik/core/faults'
 import { piecesIn, type Equipment } from '@yastik/core/products'
 
 export interface CrewDayAsked {
@@ -11,14 +11,14 @@ export interface CrewDayAsked {
   equipment: Equipment[]
 }
 /** A day comes as far as it is known, and once more when it is known whole. */
-export type CrewDayAnswer = { asking: number } & ({ day: CrewDay } | { sentence: string; lines: readonly FaultLine[] })
+export type CrewDayAnswer = { asking: number } & ({ day: CrewDay } | Pick<Fault, 'sentence' | 'lines'>)
 
 self.onmessage = ({ data: { asking, units, crew, equipment } }: MessageEvent<CrewDayAsked>) => {
   const answer = (what: CrewDayAnswer) => self.postMessage(what)
   try {
     for (const day of crewDay(units, crew, piecesIn(equipment))) answer({ asking, day })
   } catch (error) {
-    if (error instanceof Fault) answer({ asking, sentence: error.message, lines: error.lines })
+    if (error instanceof Fault) answer({ asking, sentence: error.sentence, lines: error.lines })
     else throw error
   }
 }

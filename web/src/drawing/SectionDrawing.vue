@@ -1,13 +1,16 @@
 <script setup lang="ts">
 // The section drawing of a unit: every gradable part a region to tap, with its soil as hatching; during the run it shows what is off, wet and covered.
 import type { Grades } from '@yastik/core/lookover'
-import { gradeNames, type Grade } from '@yastik/core/quantities'
-import { partNames, type Family, type Part } from '@yastik/core/units'
+import { type Grade } from '@yastik/core/quantities'
+import { type Family, type Part } from '@yastik/core/units'
 import { computed, useId } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
 import SoilPatterns from './SoilPatterns.vue'
 import type { Point, Shape } from './sheet.ts'
 import { sheets } from './sheets.ts'
+import { squeezed } from './squeezed.ts'
 import type { ReportWords } from '@yastik/core/report'
+import { say, t } from '../words/words.ts'
 
 const props = withDefaults(
   defineProps<{
@@ -40,8 +43,8 @@ const props = withDefaults(
 const emit = defineEmits<{ select: [part: Part]; grade: [part: Part, grade: Grade] }>()
 const prefix = useId()
 
-const nameOf = (part: Part) => props.words?.parts[part] ?? partNames[part]
-const notGraded = computed(() => props.words?.labels['not-graded'] ?? 'not graded')
+const nameOf = (part: Part) => props.words?.parts[part] ?? t(`names.part.${part}`)
+const notGraded = computed(() => props.words?.labels['not-graded'] ?? t('screen.lookover.not-graded'))
 const sheet = computed(() => sheets[props.family])
 const regions = computed(() =>
   sheet.value.shapes.map((shape) => {
@@ -60,7 +63,7 @@ const regions = computed(() =>
           : grade === 0
             ? 'none'
             : `url(#${prefix}-soil-${grade})`,
-      label: `${nameOf(shape.part)}: ${grade === undefined ? notGraded.value : props.words ? props.words.grades[grade] : `grade ${grade}, ${gradeNames[grade]}`}${isOff ? ', off' : ''}`,
+      label: `${nameOf(shape.part)}: ${grade === undefined ? notGraded.value : props.words ? props.words.grades[grade] : t('screen.lookover.grade-5', { grade, grade2: t(`names.grade.${grade}`) })}${isOff ? t('screen.lookover.off-2') : ''}`,
     }
   }),
 )
@@ -72,11 +75,17 @@ const arrow = ([x1, y1]: Point, [x2, y2]: Point) => {
   return `M${x1},${y1}L${x2},${y2}M${x1 - 4},${top + 7}L${x1},${top}L${x1 + 4},${top + 7}M${x2 - 4},${bottom - 7}L${x2},${bottom}L${x2 + 4},${bottom - 7}`
 }
 
+/** Room for a part's name beside the drawing; type is larger on a phone, as the style below has it. */
+const nameRoom = 192
+const isNarrow = useMediaQuery('(max-width: 700px)')
 /** Width of a letter of a part's name on the sheet, and where names on the left begin. */
 const letter = 6.2
 const leftEdge = 4
 const leader = ({ at, text, side, part }: Shape) => {
-  const [x, y] = side === 'right' ? [text[0] - 8, text[1] - 5] : [Math.max(text[0] + 44, leftEdge + nameOf(part).length * letter), text[1] - 20]
+  const [x, y] =
+    side === 'right'
+      ? [text[0] - 8, text[1] - 5]
+      : [Math.max(text[0] + 44, leftEdge + Math.min(nameRoom, nameOf(part).length * letter)), text[1] - 20]
   return `M${at[0]},${at[1]}L${x},${y}`
 }
 
@@ -95,7 +104,7 @@ function onKey(event: KeyboardEvent, part: Part) {
 </script>
 
 <template>
-  <svg class="section" viewBox="0 0 760 470" role="group" :aria-label="sheet.label" :data-family="family">
+  <svg class="section" viewBox="0 0 760 470" role="group" :aria-label="say({ key: sheet.label })" :data-family="family">
     <SoilPatterns :prefix="prefix" />
     <g aria-hidden="true" class="fixed">
       <path v-for="path in sheet.hatched" :key="path" :d="path" :fill="`url(#${prefix}-wall)`" class="hatched" />
@@ -103,11 +112,13 @@ function onKey(event: KeyboardEvent, part: Part) {
       <path v-for="path in sheet.dashed" :key="path" :d="path" class="dashed" />
       <g v-if="gapCm !== undefined && sheet.gap" class="dimension">
         <path :d="arrow(sheet.gap.from, sheet.gap.to)" />
-        <text :x="sheet.gap.text[0]" :y="sheet.gap.text[1]">{{ gapCm }} cm to the ceiling</text>
+        <text :x="sheet.gap.text[0]" :y="sheet.gap.text[1]">{{ t('screen.lookover.cm-ceiling', { gapCm }) }}</text>
       </g>
       <g v-if="heightCm !== undefined && sheet.height" class="dimension">
         <path :d="arrow(sheet.height.from, sheet.height.to)" />
-        <text :x="sheet.height.text[0]" :y="sheet.height.text[1]">{{ (heightCm / 100).toFixed(1) }} m above the floor</text>
+        <text :x="sheet.height.text[0]" :y="sheet.height.text[1]">
+          {{ t('screen.lookover.m-above-floor', { heightCm: (heightCm / 100).toFixed(1) }) }}
+        </text>
       </g>
     </g>
     <g
@@ -132,7 +143,7 @@ function onKey(event: KeyboardEvent, part: Part) {
     <g aria-hidden="true" class="detail">
       <path v-for="stroke in strokes" :key="stroke.path" :d="stroke.path" :class="stroke.kind" />
       <circle v-for="[x, y, radius] in sheet.circles" :key="`${x}-${y}-${radius}`" :cx="x" :cy="y" :r="radius" />
-      <text v-for="word in sheet.words" :key="word.says" :x="word.at[0]" :y="word.at[1]">{{ word.says }}</text>
+      <text v-for="word in sheet.words" :key="word.says" :x="word.at[0]" :y="word.at[1]">{{ say({ key: word.says }) }}</text>
       <path v-if="bagged && sheet.caught" :d="sheet.caught" class="caught" />
     </g>
     <g
@@ -146,18 +157,23 @@ function onKey(event: KeyboardEvent, part: Part) {
     >
       <path :d="leader(region)" class="leader" />
       <circle :cx="region.at[0]" :cy="region.at[1]" r="2.6" />
-      <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] - 12" class="name">
+      <text
+        :x="region.side === 'right' ? region.text[0] : region.text[0] - 44"
+        :y="region.text[1] - 12"
+        class="name"
+        v-bind="squeezed(nameOf(region.part), nameRoom, isNarrow ? 21 : 15)"
+      >
         {{ nameOf(region.part) }}
       </text>
       <text :x="region.side === 'right' ? region.text[0] : region.text[0] - 44" :y="region.text[1] + 9" class="grade">
         {{
           region.isOff
-            ? 'off'
+            ? t('screen.lookover.off')
             : region.grade === undefined
               ? readonly && !marksUnseen
                 ? ''
                 : notGraded
-              : (words?.grades[region.grade] ?? `${region.grade} ${gradeNames[region.grade]}`)
+              : (words?.grades[region.grade] ?? `${region.grade} ${t(`names.grade.${region.grade}`)}`)
         }}
       </text>
       <rect :x="region.side === 'right' ? region.text[0] - 8 : region.text[0] - 48" :y="region.text[1] - 34" width="150" height="48" class="hit" />

@@ -15,7 +15,7 @@ const fins = (a: Point, b: Point, c: Point, d: Point, count: number): Stroke[] =
 const blades: Stroke[] = [272, 282, 292, 368, 378, 388].map((x) => ({ path: `M${x},154L${x},246`, kind: 'thin', goesWith: 'wheel' }))
 
 export const ceilingCassette: SectionSheet = {
-  label: 'Section through the ceiling cassette, seen from the side',
+  label: 'screen.lookover.section.ceiling-cassette',
   shapes: [
     {
       part: 'housing',
@@ -74,8 +74,8 @@ export const ceilingCassette: SectionSheet = {
   circles: [...tubesAlong([211, 130], [211, 262], 5), ...tubesAlong([449, 130], [449, 262], 5), [478, 249, 5]],
   caught: 'M112,356L306,436L306,458L354,458L354,436L548,356',
   words: [
-    { at: [306, 116], says: 'motor' },
-    { at: [376, 80], says: 'void above the ceiling' },
+    { at: [306, 116], says: 'screen.lookover.drawn.motor' },
+    { at: [376, 80], says: 'screen.lookover.drawn.void-above-the-ceiling' },
   ],
   height: { from: [692, 318], to: [692, 458], text: [560, 450] },
 }

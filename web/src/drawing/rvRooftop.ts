@@ -4,7 +4,7 @@ import { bladesOf, disc, finsAcross, ring, tubesAlong, type SectionSheet } from 
 const wheelCentre = [282, 244] as const
 
 export const rvRooftop: SectionSheet = {
-  label: 'Section through the roof unit, along the vehicle',
+  label: 'screen.lookover.section.rv-rooftop',
   shapes: [
     {
       part: 'housing',
@@ -60,11 +60,11 @@ export const rvRooftop: SectionSheet = {
   circles: [...tubesAlong([196, 198], [196, 302], 5, 4), ...tubesAlong([484, 170], [484, 308], 6, 4), [...wheelCentre, 5], [436, 246, 4]],
   caught: 'M172,324L392,324L392,356L172,356Z',
   words: [
-    { at: [361, 248], says: 'motor' },
-    { at: [369, 300], says: 'comp.' },
-    { at: [206, 372], says: 'return' },
-    { at: [306, 372], says: 'supply' },
-    { at: [232, 176], says: 'lid of the evaporator box' },
-    { at: [424, 372], says: 'roof and ceiling' },
+    { at: [361, 248], says: 'screen.lookover.drawn.motor' },
+    { at: [369, 300], says: 'screen.lookover.drawn.comp' },
+    { at: [206, 372], says: 'screen.lookover.drawn.return' },
+    { at: [306, 372], says: 'screen.lookover.drawn.supply' },
+    { at: [232, 176], says: 'screen.lookover.drawn.lid-of-the-evaporator-box' },
+    { at: [424, 372], says: 'screen.lookover.drawn.roof-and-ceiling' },
   ],
 }

@@ -1,5 +1,6 @@
 // What is a section sheet? Regions to tap, what is drawn around them, and the strokes that all families share.
 import type { Part } from '@yastik/core/units'
+import type { Key } from '@yastik/core/words'
 
 export type Point = readonly [number, number]
 
@@ -23,7 +24,7 @@ export interface Stroke {
 
 export interface SectionSheet {
   /** How the section is announced. */
-  readonly label: string
+  readonly label: Key
   /** Back to front in drawing order. */
   readonly shapes: readonly Shape[]
   /** Wall, slab or roof the unit sits in, hatched; and lines of the place. */
@@ -36,7 +37,7 @@ export interface SectionSheet {
   /** Outline of whatever catches the water or shuts the opening while it is set. */
   readonly caught?: string
   /** Words on the sheet that name what is no part. */
-  readonly words: readonly { readonly at: Point; readonly says: string }[]
+  readonly words: readonly { readonly at: Point; readonly says: Key }[]
   /** Dimension arrows: a line from one point to the other, and where its figure stands. */
   readonly height?: { readonly from: Point; readonly to: Point; readonly text: Point }
   readonly gap?: { readonly from: Point; readonly to: Point; readonly text: Point }

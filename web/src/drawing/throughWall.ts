@@ -4,7 +4,7 @@ import { bladesOf, disc, finsAcross, ring, tubesAlong, type SectionSheet } from 
 const wheelCentre = [266, 232] as const
 
 export const throughWall: SectionSheet = {
-  label: 'Section through the through-wall unit in its sleeve, room on the left',
+  label: 'screen.lookover.section.through-wall',
   shapes: [
     {
       part: 'housing',
@@ -61,12 +61,12 @@ export const throughWall: SectionSheet = {
   ],
   circles: [...tubesAlong([178, 204], [210, 338], 6, 4), ...tubesAlong([469, 176], [469, 340], 7, 4), [...wheelCentre, 5], [412, 252, 4]],
   words: [
-    { at: [347, 237], says: 'motor' },
-    { at: [347, 328], says: 'comp.' },
-    { at: [284, 196], says: 'heater' },
-    { at: [392, 345], says: 'slinger' },
-    { at: [438, 134], says: 'sleeve' },
-    { at: [176, 448], says: 'room' },
-    { at: [430, 448], says: 'outdoors' },
+    { at: [347, 237], says: 'screen.lookover.drawn.motor' },
+    { at: [347, 328], says: 'screen.lookover.drawn.comp' },
+    { at: [284, 196], says: 'screen.lookover.drawn.heater' },
+    { at: [392, 345], says: 'screen.lookover.drawn.slinger' },
+    { at: [438, 134], says: 'screen.lookover.drawn.sleeve' },
+    { at: [176, 448], says: 'screen.lookover.drawn.room' },
+    { at: [430, 448], says: 'screen.lookover.drawn.outdoors' },
   ],
 }

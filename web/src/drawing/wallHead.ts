@@ -5,7 +5,7 @@ const wheelCentre = [300, 246] as const
 const wheelRadius = 70
 
 export const wallHead: SectionSheet = {
-  label: 'Section through the wall head, seen from the drain end',
+  label: 'screen.lookover.section.wall-head',
   shapes: [
     {
       part: 'housing',

@@ -4,7 +4,7 @@ import { bladesOf, disc, finsAcross, ring, tubesAlong, type SectionSheet } from 
 const wheelCentre = [262, 222] as const
 
 export const windowUnit: SectionSheet = {
-  label: 'Section through the window unit, room on the left',
+  label: 'screen.lookover.section.window',
   shapes: [
     {
       part: 'housing',
@@ -55,11 +55,11 @@ export const windowUnit: SectionSheet = {
   ],
   circles: [...tubesAlong([187, 168], [187, 302], 6, 4), ...tubesAlong([471, 142], [471, 308], 7, 4), [...wheelCentre, 5], [418, 222, 4]],
   words: [
-    { at: [346, 226], says: 'motor' },
-    { at: [354, 296], says: 'comp.' },
-    { at: [403, 312], says: 'slinger' },
-    { at: [232, 440], says: 'room' },
-    { at: [352, 440], says: 'outdoors' },
-    { at: [344, 40], says: 'sash above' },
+    { at: [346, 226], says: 'screen.lookover.drawn.motor' },
+    { at: [354, 296], says: 'screen.lookover.drawn.comp' },
+    { at: [403, 312], says: 'screen.lookover.drawn.slinger' },
+    { at: [232, 440], says: 'screen.lookover.drawn.room' },
+    { at: [352, 440], says: 'screen.lookover.drawn.outdoors' },
+    { at: [344, 40], says: 'screen.lookover.drawn.sash-above' },
   ],
 }

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 // The customer beside what is due: when they were reminded, why they are not written to, or the way to it.
-import { dayWords } from '@yastik/core/quantities'
 import type { DuePage } from '@yastik/core/wire'
-import { messageStateWords } from '../components/messages.ts'
 import Tap from '../kit/Tap.vue'
-import { holdWords } from './dueWords.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 type Entry = DuePage['entries'][number]
 defineOptions({ inheritAttrs: false })
@@ -18,9 +17,9 @@ const emit = defineEmits<{ write: [] }>()
 </script>
 
 <template>
-  <small v-if="reminded" class="each" data-reminded>{{ dayWords(reminded.at) }}: {{ messageStateWords[reminded.state] }}</small>
-  <small v-if="hold && hold !== 'lately'" class="each">{{ holdWords[hold] }}</small>
-  <Tap v-else-if="hold === null && mayWrite" bare :data-write="siteName" @click="emit('write')">Write</Tap>
+  <small v-if="reminded" class="each" data-reminded>{{ dayWords(reminded.at) }}: {{ t(`screen.sites.message.${reminded.state}`) }}</small>
+  <small v-if="hold && hold !== 'lately'" class="each">{{ t(`screen.logbook.hold.${hold}`) }}</small>
+  <Tap v-else-if="hold === null && mayWrite" bare :data-write="siteName" @click="emit('write')">{{ t('screen.logbook.write') }}</Tap>
 </template>
 
 <style scoped>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // What is due when at each unit, and how sure that is.
-import { counted, dayWords } from '@yastik/core/quantities'
 import { dueKinds, type Due } from '@yastik/core/upkeep'
 import { endpoints, type DuePage } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
@@ -14,51 +13,58 @@ import Ledger from '../kit/Ledger.vue'
 import Tap from '../kit/Tap.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import DueCustomer from './DueCustomer.vue'
-import { betweenWords, dueNames, farWords, roofWords, seasonWords } from './dueWords.ts'
+import { betweenWords, farWords, roofWords, seasonWords } from './dueWords.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 const props = defineProps<{ /** Customers are written to by owners. */ mayWrite: boolean }>()
 const emit = defineEmits<{ write: [site: { siteId: string; siteName: string }] }>()
 const place = usePlace()
 const kind = ref<Due['what'] | 'everything'>('everything')
-const kinds = [{ value: 'everything' as const, says: 'everything' }, ...optionsOf(dueKinds, (name) => dueNames[name])]
+const kinds = [{ value: 'everything' as const, says: t('screen.logbook.everything') }, ...optionsOf(dueKinds, (name) => t(`names.due.${name}`))]
 const due = usePages(endpoints.due, () => ({ what: kind.value === 'everything' ? undefined : kind.value }))
 const { entries, error, hasMore, more } = due
 await due.ready()
 const rates = computed(() => due.said.value?.rates)
 const faster = () => Math.round((Math.exp(rates.value?.shift ?? 0) - 1) * 100)
 const columns: Column<DuePage['entries'][number]>[] = [
-  { key: 'due', says: 'Due' },
-  { key: 'what', says: 'What' },
-  { key: 'unit', says: 'Unit' },
-  { key: 'between', says: 'Between' },
-  { key: 'good', says: 'A good time' },
-  { key: 'worth', says: 'Worth', number: true },
-  { key: 'customer', says: 'The customer', hidden: !props.mayWrite },
+  { key: 'due', says: t('screen.logbook.due-2') },
+  { key: 'what', says: t('screen.logbook.what') },
+  { key: 'unit', says: t('screen.logbook.unit-2') },
+  { key: 'between', says: t('screen.logbook.between') },
+  { key: 'good', says: t('screen.logbook.good-time') },
+  { key: 'worth', says: t('screen.logbook.worth'), number: true },
+  { key: 'customer', says: t('screen.logbook.customer'), hidden: !props.mayWrite },
 ]
 const today = place.today()
 </script>
 
 <template>
   <div class="stack">
-    <Choice v-model="kind" label="Kinds" mark="due-kind" :options="kinds" />
+    <Choice v-model="kind" :label="t('screen.logbook.kinds')" mark="due-kind" :options="kinds" />
     <p v-if="rates && rates.units > 0" class="small">
-      Learned from {{ counted(rates.units, 'unit') }} of the firm: they foul {{ Math.abs(faster()) }} % {{ faster() < 0 ? 'slower' : 'faster' }} than
-      surroundings and use alone would say.
+      {{
+        t('screen.logbook.learned-units-firm-they-foul', {
+          units: rates.units,
+          faster: Math.abs(faster()),
+          slower: faster() < 0 ? t('screen.logbook.slower') : t('screen.logbook.faster'),
+        })
+      }}
     </p>
     <FaultNote :error="error" />
     <Ledger
       data-due
-      title="What is due at each unit"
+      :title="t('screen.logbook.due-each-unit')"
       :rows="entries"
       :columns="columns"
       :row-key="(row) => row.unitId + row.what"
       :row-attrs="({ what }) => ({ 'data-due-entry': what })"
-      :empty="error ? '' : 'Nothing is due: no unit was handed over yet.'"
+      :empty="error ? '' : t('screen.logbook.nothing-due-no-unit-handed')"
     >
       <template #due="{ row }">
         <b>{{ dayWords(row.dueOn) }}</b><br /><small>{{ farWords(row.dueOn, today) }}</small>
       </template>
-      <template #what="{ row }">{{ dueNames[row.what] }}</template>
+      <template #what="{ row }">{{ t(`names.due.${row.what}`) }}</template>
       <template #unit="{ row }">
         <RouterLink :to="{ name: 'logbook', query: { unit: row.unitId } }"
           ><b>{{ row.unitName }}</b></RouterLink
@@ -67,7 +73,7 @@ const today = place.today()
       </template>
       <template #between="{ row }">{{ betweenWords(row) }}</template>
       <template #good="{ row }">
-        <small v-if="row.plannedOn" class="each">planned for {{ dayWords(row.plannedOn) }}</small>
+        <small v-if="row.plannedOn" class="each">{{ t('screen.logbook.planned', { plannedOn: dayWords(row.plannedOn) }) }}</small>
         <template v-else-if="row.before">{{ seasonWords(row.before) }}</template>
         <small v-if="row.roofDays" class="each" data-roof-days>{{ roofWords(row.roofDays) }}</small>
       </template>
@@ -81,7 +87,7 @@ const today = place.today()
         />
       </template>
     </Ledger>
-    <Tap v-if="hasMore" @click="more">Later ones</Tap>
+    <Tap v-if="hasMore" @click="more">{{ t('screen.logbook.later-ones') }}</Tap>
   </div>
 </template>
 

@@ -12,6 +12,7 @@ import Field from '../kit/Field.vue'
 import Ticks from '../kit/Ticks.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import { workWords } from './dueWords.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ entry: DueVisits['entries'][number]; /** That nobody is going to yet. */ dueUnitIds: readonly string[] }>()
 const emit = defineEmits<{ planned: [job: JobCard]; close: [] }>()
@@ -29,16 +30,16 @@ const onDate = suitedDay(props.entry, dayAfter(usePlace().today(), 1 / 7))
 </script>
 
 <template>
-  <Drawer v-model="isOpen" :title="`A visit to ${entry.siteName}`" width="36rem" @closed="emit('close')">
+  <Drawer v-model="isOpen" :title="t('screen.logbook.visit-2', { siteName: entry.siteName })" width="36rem" @closed="emit('close')">
     <div class="stack" data-plan-visit>
       <FaultNote :error="site.error.value" />
-      <Field label="For which units"><Ticks v-model="unitIds" :options="units" mark="plan-unit" /></Field>
+      <Field :label="t('screen.logbook.units-2')"><Ticks v-model="unitIds" :options="units" mark="plan-unit" /></Field>
       <Suspense>
         <VisitPlan
           :site-id="entry.siteId"
           :unit-ids="unitIds"
           :start="{ onDate, crewIds: entry.lastCrewIds }"
-          says="Plan the visit"
+          :says="t('screen.logbook.plan-visit-2')"
           :may-quote="false"
           now
           @planned="emit('planned', $event)"

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 // One search over sites, units and visits, from everywhere; what was opened last is there at once.
-import { dayWords } from '@yastik/core/quantities'
-import { familyNames } from '@yastik/core/units'
 import { endpoints } from '@yastik/core/wire'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -10,6 +8,9 @@ import Dialog from '../kit/Dialog.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import TextField from '../kit/TextField.vue'
 import { recents } from './recent.ts'
+import { stationOf } from '../today/stationOf.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 const isOpen = defineModel<boolean>({ required: true })
 const typed = ref('')
@@ -27,27 +28,27 @@ interface Line {
   readonly says: string
   readonly where: string
 }
-const told = (where: string, isRetired: boolean) => (isRetired ? `retired · ${where}` : where)
+const told = (where: string, isRetired: boolean) => (isRetired ? t('screen.frame.retired', { where }) : where)
 const groups = computed<{ title: string; lines: Line[] }[]>(() => {
-  if (words.value === '') return [{ title: 'Opened last', lines: recents() }]
+  if (words.value === '') return [{ title: t('screen.frame.opened-last'), lines: recents() }]
   const { sites = [], units = [], visits = [] } = found.value ?? {}
   return [
     {
-      title: 'Sites',
+      title: t('screen.frame.sites'),
       lines: sites.map(({ siteId, name, address, isRetired }) => ({ to: `/sites/${siteId}`, says: name, where: told(address, isRetired) })),
     },
     {
-      title: 'Units',
+      title: t('screen.frame.units'),
       lines: units.map(({ siteId, name, siteName, family, isRetired }) => ({
         to: `/sites/${siteId}`,
         says: name,
-        where: told(`${familyNames[family]}, ${siteName}`, isRetired),
+        where: told(`${t(`names.family.${family}`)}, ${siteName}`, isRetired),
       })),
     },
     {
-      title: 'Visits',
+      title: t('screen.frame.visits'),
       lines: visits.map(({ jobId, unitId, unitName, siteName, onDate, stage }) => ({
-        to: `/jobs/${jobId}/${unitId}/${stage === 'handed-over' ? 'record' : stage}`,
+        to: `/jobs/${jobId}/${unitId}/${stationOf(stage)}`,
         says: `${unitName}, ${siteName}`,
         where: dayWords(onDate),
       })),
@@ -66,19 +67,19 @@ const opened = () => box.value?.querySelector('input')?.focus()
 </script>
 
 <template>
-  <Dialog v-model="isOpen" title="Find" width="38rem" @opened="opened">
+  <Dialog v-model="isOpen" :title="t('screen.frame.find')" width="38rem" @opened="opened">
     <div ref="box" class="stack" data-find @keydown.down.prevent="walk(1)" @keydown.up.prevent="walk(-1)">
       <TextField
         v-model="typed"
         name="find-anything"
         type="search"
-        aria-label="Site, unit or visit"
-        placeholder="a site, a unit, a street"
+        :aria-label="t('screen.frame.site-unit-visit-2')"
+        :placeholder="t('screen.frame.site-unit-street')"
         clearable
       />
       <FaultNote :error="asked.error.value" />
       <div ref="list" class="stack" aria-live="polite">
-        <p v-if="words !== '' && !asked.fetching.value && groups.length === 0" data-nothing-found>Nothing is called so.</p>
+        <p v-if="words !== '' && !asked.fetching.value && groups.length === 0" data-nothing-found>{{ t('screen.frame.nothing-called') }}</p>
         <section v-for="{ title, lines } in groups" :key="title" :aria-label="title">
           <h3 v-if="lines.length > 0">{{ title }}</h3>
           <ul class="plain">

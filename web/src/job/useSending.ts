@@ -1,8 +1,10 @@
 // What waits on this device goes to the server: of the open job, and of others that were left.
+import type { Sentence } from '@yastik/core/words'
 import { ref, type Ref } from 'vue'
 import { isNoJudgement } from '../api/client.ts'
 import { countWaiting, jobsWaiting } from '../offline/outbox.ts'
 import { sendAll, type Watcher } from '../offline/send.ts'
+import { say, sayError } from '../words/words.ts'
 
 const retryMs = 4000
 
@@ -33,11 +35,11 @@ export function useSending(who: () => number | undefined, watcherOf: (jobId: str
     if (sending) return
     sending = true
     try {
-      const reasons: string[] = []
+      const reasons: Sentence[] = []
       for (const jobId of await jobsWaiting(me)) reasons.push(...(await sendAll(jobId, me, watcherOf(jobId))))
-      trouble.value = reasons.join('; ')
+      trouble.value = reasons.map(say).join('; ')
     } catch (error) {
-      trouble.value = error instanceof Error ? error.message : String(error)
+      trouble.value = sayError(error)
       more = false
       if (isNoJudgement(error)) setTimeout(() => void send(), retryMs)
     } finally {

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 // A day: typed as it is written everywhere, or tapped on a sheet of the month.
-import { dayFormat, dayTakenFor, dayTyped, dayWords } from '@yastik/core/quantities'
+import { dayFormat, dayTakenFor, dayTyped } from '@yastik/core/quantities'
 import { ElDatePicker } from 'element-plus/es/components/date-picker/index'
 import './day.css'
 import { useId } from 'vue'
 import { useField } from './field.ts'
+import { locale, t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 defineProps<{
   /** As 2027-03-01; empty where none is set. */ modelValue: string | undefined
@@ -31,14 +33,15 @@ function type(event: Event) {
   complain('')
 }
 function leave() {
-  if (typed.trim() !== '' && dayTyped(typed) === undefined) complain(`“${typed.trim()}” is no day. Write it like ${dayWords('2027-03-01')}.`)
+  if (typed.trim() !== '' && dayTyped(typed, locale.value) === undefined)
+    complain(t('screen.frame.no-day-write-like', { trim: typed.trim(), day: dayWords('2027-03-01') }))
   // What the library makes of it comes right after.
   setTimeout(() => (typed = ''))
 }
 function set(day: unknown) {
   const given = typeof day === 'string' ? day : ''
   const isTyped = typed.trim() !== '' && given === dayTakenFor(typed)
-  const value = isTyped ? dayTyped(typed) : given
+  const value = isTyped ? dayTyped(typed, locale.value) : given
   if (value === undefined) {
     leave()
     return
@@ -51,7 +54,7 @@ function set(day: unknown) {
 
 <template>
   <div class="day-frame" @input="type" @focusout="leave">
-    <span :id="`${popper}-name`" hidden>{{ label ?? 'Days of a month' }}</span>
+    <span :id="`${popper}-name`" hidden>{{ label ?? t('screen.frame.days-month') }}</span>
     <ElDatePicker
       v-bind="described"
       class="day"
@@ -60,7 +63,7 @@ function set(day: unknown) {
       :aria-label="label"
       :format="dayFormat"
       value-format="YYYY-MM-DD"
-      :placeholder="dayFormat"
+      :placeholder="dayWords('2027-03-01')"
       :clearable="clearable ?? false"
       :popper-class="popper"
       :validate-event="false"

@@ -7,6 +7,7 @@ import type { z } from 'zod'
 import FaultNote from './FaultNote.vue'
 import { formKey } from './field.ts'
 import { isMissing } from './faultWords.ts'
+import { says, type Sentence } from '@yastik/core/words'
 
 const props = defineProps<{
   /** What it would send as it stands now, and the schema that judges it. */
@@ -30,7 +31,8 @@ const own = computed<FaultLine[]>(() => {
   return result && !result.success ? linesOf(result.error.issues, props.sends) : []
 })
 /** The field that stands for a place: the nearest one that holds it, as a range holds both of its ends. */
-function standsFor(place: string): string | undefined {
+function standsFor(place: Sentence): string | undefined {
+  if (typeof place !== 'string') return undefined
   const holds = (where: string) => place === where || (place.startsWith(where) && /^[.[]/.test(place.slice(where.length)))
   const holding = [...fields].flatMap(([where, count]) => (count > 0 && holds(where) ? [where] : []))
   return holding.reduce<string | undefined>((nearest, where) => (where.length > (nearest?.length ?? -1) ? where : nearest), undefined)
@@ -51,12 +53,12 @@ const hasField = ({ where }: FaultLine) => standsFor(where) !== undefined
 const rest = computed<unknown>(() => {
   if (tried.value && own.value.length > 0) {
     const lines = own.value.filter((line) => !hasField(line))
-    return lines.length > 0 ? new Fault('does-not-hold-up', { sentence: 'This cannot be sent like that.', lines }) : undefined
+    return lines.length > 0 ? new Fault('does-not-hold-up', { sentence: says('screen.frame.cannot-sent-like'), lines }) : undefined
   }
   const { fault } = props
   if (!(fault instanceof Fault)) return fault
   const lines = fault.lines.filter((line) => !hasField(line))
-  return lines.length === 0 && fault.lines.length > 0 ? undefined : new Fault(fault.code, { sentence: fault.message, lines })
+  return lines.length === 0 && fault.lines.length > 0 ? undefined : new Fault(fault.code, { sentence: fault.sentence, lines })
 })
 
 function submit() {
@@ -74,7 +76,7 @@ function submit() {
 </script>
 
 <template>
-  <ElForm ref="root" :class="inline ? 'row inline' : 'stack'" label-position="top" :model="{}" @submit.prevent="submit">
+  <ElForm ref="root" :class="inline ? ['row', 'inline'] : 'stack'" label-position="top" :model="{}" @submit.prevent="submit">
     <slot />
     <FaultNote :error="rest" />
     <slot name="doings" />

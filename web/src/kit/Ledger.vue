@@ -5,6 +5,7 @@ import { ElIcon } from 'element-plus/es/components/icon/index'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { afterPaint } from './afterPaint.ts'
 import { ordered, type Column, type Order } from './column.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{
   rows: readonly Row[]
@@ -79,7 +80,7 @@ const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
               <ElIcon v-if="signs[sortOf(column) ?? 'none']" class="sign"><component :is="signs[sortOf(column) ?? 'none']" /></ElIcon>
             </button>
             <slot v-else-if="column.says !== ''" :name="`head-${column.key}`" :column="column">{{ column.says }}</slot>
-            <span v-else class="unseen">doings</span>
+            <span v-else class="unseen">{{ t('screen.frame.doings') }}</span>
           </th>
         </tr>
       </thead>
@@ -101,7 +102,7 @@ const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
         </tr>
       </tbody>
     </table>
-    <p v-else-if="loading" role="status">Fetching …</p>
+    <p v-else-if="loading" role="status">{{ t('screen.frame.fetching') }}</p>
     <p v-else-if="empty" class="empty">{{ empty }}</p>
   </div>
 </template>

@@ -1,6 +1,12 @@
-import { linesOf, type FaultLine } from '@yastik/core/faults'
+/** @jest-environment jsdom */
+import '../tests/browserParts.ts'
+import { linesOf, orFault, type FaultLine } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
 import { z } from 'zod'
+import { loadWords } from '../words/words.ts'
 import { sayAtField } from './faultWords.ts'
+
+beforeAll(async () => void (await loadWords()))
 
 const lineFor = (schema: z.ZodType, value: unknown): FaultLine => {
   const result = schema.safeParse({ it: value })
@@ -23,9 +29,14 @@ describe('what is wrong with a field', () => {
     ['what nobody offers', z.literal(['a', 'b']), 'c', '"c" is not allowed. Allowed: "a", "b".'],
     [
       'what a rule of its own says',
-      z.string().refine(() => false, { error: 'this day is over', params: { allowed: 'today or later' } }),
+      z
+        .string()
+        .refine(
+          () => false,
+          orFault(says('fault.visits.past', { day: { day: '2027-03-01' } }), says('fault.day-or-before', { day: { day: '2027-03-02' } })),
+        ),
       'x',
-      'This day is over. Allowed: today or later.',
+      '1 Mar 2027 is past. Allowed: 2 Mar 2027 or before.',
     ],
   ])('of %s says what to enter, with no name that only a program knows', (_, schema, value, says) => {
     const said = sayAtField(lineFor(it_(schema), value), undefined, 'kW')

@@ -3,7 +3,7 @@ import { figureOf, isSiUnit, type Measures, metric, quantityWords, reading, type
 import type { Sentence } from '@yastik/core/words'
 import { computed, type ComputedRef } from 'vue'
 import { useSession } from '../stores/session.ts'
-import { sayFor } from './words.ts'
+import { locale, say } from '../words/words.ts'
 
 export interface InMeasures {
   readonly measures: ComputedRef<Measures>
@@ -21,7 +21,6 @@ export interface InMeasures {
 export function useMeasures(): InMeasures {
   const session = useSession()
   const measures = computed(() => session.me?.measures ?? metric)
-  const say = computed(() => sayFor(measures.value, session.me?.place.currency))
   const figure = (value: number, unit: string) => (isSiUnit(unit) ? figureOf(value, unit, measures.value) : value)
   const unit = (name: string) => (isSiUnit(name) ? unitFor(name, measures.value) : name)
   return {
@@ -29,7 +28,7 @@ export function useMeasures(): InMeasures {
     figure,
     unit,
     reading: (value, name) => reading(value, name, measures.value),
-    quantity: (value, name) => quantityWords(value, name, measures.value),
-    say: (sentence) => say.value(sentence),
+    quantity: (value, name) => quantityWords(value, name, measures.value, locale.value),
+    say,
   }
 }

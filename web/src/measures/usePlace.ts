@@ -3,6 +3,7 @@ import { dayIn, minuteIn, moneyWords } from '@yastik/core/quantities'
 import { computed, type ComputedRef } from 'vue'
 import { serverNow } from '../api/clock.ts'
 import { useSession } from '../stores/session.ts'
+import { locale, t } from '../words/words.ts'
 
 export interface Place {
   /** The day that it is, 2027-03-01. */
@@ -27,8 +28,8 @@ export function usePlace(): Place {
   const session = useSession()
   const zone = () => session.me?.place.timeZone
   const named = () => session.me?.place.currency
-  const money = (amount: number) => moneyWords(amount, named())
-  const whole = (amount: number) => moneyWords(amount, named(), true)
+  const money = (amount: number) => moneyWords(amount, named(), false, locale.value)
+  const whole = (amount: number) => moneyWords(amount, named(), true, locale.value)
   return {
     today: () => dayIn(serverNow(), zone()),
     dayOf: (atMs) => dayIn(atMs, zone()),
@@ -36,7 +37,7 @@ export function usePlace(): Place {
     money,
     currency: computed(() => named() ?? '¤'),
     whole,
-    about: (amount) => `about ${whole(amount)}`,
+    about: (amount) => t('screen.frame.about', { amount: whole(amount) }),
     change: (amount) => `${amount > 0 ? '+' : ''}${money(amount)}`,
   }
 }

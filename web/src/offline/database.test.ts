@@ -32,12 +32,12 @@ describe('the browser’s own database', () => {
   })
   it('says where there is no room at all; what can be fetched again is then not kept, and no fault', async () => {
     const never = () => Promise.reject(full())
-    await expect(onThisDevice(never)).rejects.toMatchObject({ code: 'device-full', message: expect.stringContaining('no room left') })
+    await expect(onThisDevice(never)).rejects.toMatchObject({ code: 'device-full', sentence: { key: 'fault.device-full' } })
     await expect(keptIfRoom(never)).resolves.toBeUndefined()
   })
   it('makes way for a newer version in another tab, and says so here', async () => {
     const newer = await openDB('yastik', 99)
-    await expect(waiting('job')).rejects.toMatchObject({ code: 'other-version', message: expect.stringContaining('another tab') })
+    await expect(waiting('job')).rejects.toMatchObject({ code: 'other-version', sentence: { key: 'fault.device.newer' } })
     await expect(keep('job', note('fourth'))).rejects.toMatchObject({ code: 'other-version' })
     newer.close()
   })

@@ -1,6 +1,7 @@
 // The browser's own database: events that wait for the server, and what the server said last.
 import { Fault } from '@yastik/core/faults'
 import type { JobEvent } from '@yastik/core/run'
+import { says } from '@yastik/core/words'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 export interface KeptPhoto {
@@ -28,13 +29,11 @@ const nameOf = (error: unknown): string => (error !== null && typeof error === '
 /** How the browser's own faults are told: what may be done about them is in the sentence. */
 function told(error: unknown): unknown {
   const name = nameOf(error)
-  if (name === 'VersionError') return new Fault('other-version', { sentence: newerElsewhere })
+  if (name === 'VersionError') return new Fault('other-version', { sentence: says('fault.device.newer') })
   if (name === 'QuotaExceededError') return new Fault('device-full')
   if (name === 'SecurityError' || name === 'UnknownError' || name === 'NotFoundError') return new Fault('device-shut')
   return error
 }
-const newerElsewhere =
-  'A newer version of the application is open in another tab. Load this page anew before you go on: what waits on this device stays.'
 
 async function open(): Promise<Database> {
   return openDB<OnThisDevice>('yastik', version, {

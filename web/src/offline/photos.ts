@@ -1,26 +1,27 @@
 // Where do photographs wait until the server has them, and how are they looked at without a signal? In the browser's own database.
 import { Fault } from '@yastik/core/faults'
 import { endpoints, photoLimits } from '@yastik/core/wire'
+import { says, type Message } from '@yastik/core/words'
 import { fetchFile, isNoJudgement, sendFile } from '../api/client.ts'
 import { keptIfRoom, onThisDevice, type KeptPhoto } from './database.ts'
 
 const previewPx = 480
-const allowed = `a JPEG, PNG or WebP picture of at most ${photoLimits.megapixels} megapixels and ${photoLimits.megabytes} MB`
-const refuse = (name: string, what: string) => new Fault('not-a-photo', { lines: [{ where: name, what, allowed }] })
+const allowed = says('fault.photo.kinds-and-size', { megapixels: { n: photoLimits.megapixels }, mb: { n: photoLimits.megabytes } })
+const refuse = (name: string, what: Message) => new Fault('not-a-photo', { lines: [{ where: name, what, allowed }] })
 
 /** Looks at the picture itself, not at its name, and makes its preview. @throws Fault `not-a-photo`. */
 async function previewOf(file: File): Promise<Blob> {
-  if (file.size > photoLimits.megabytes * 1e6) throw refuse(file.name, `it has ${Math.ceil(file.size / 1e6)} MB`)
+  if (file.size > photoLimits.megabytes * 1e6) throw refuse(file.name, says('fault.photo.large', { mb: { n: Math.ceil(file.size / 1e6) } }))
   const picture = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
-    throw refuse(file.name, 'this cannot be read as a picture')
+    throw refuse(file.name, says('fault.photo.not-readable'))
   })
   try {
     const megapixels = (picture.width * picture.height) / 1e6
-    if (megapixels > photoLimits.megapixels) throw refuse(file.name, `it has ${Math.round(megapixels)} megapixels`)
+    if (megapixels > photoLimits.megapixels) throw refuse(file.name, says('fault.photo.megapixels', { megapixels: { n: Math.round(megapixels) } }))
     const share = Math.min(1, previewPx / Math.max(picture.width, picture.height))
     const canvas = new OffscreenCanvas(Math.max(1, Math.round(picture.width * share)), Math.max(1, Math.round(picture.height * share)))
     const context = canvas.getContext('2d')
-    if (!context) throw refuse(file.name, 'this browser cannot draw it')
+    if (!context) throw refuse(file.name, says('fault.photo.not-drawn'))
     context.drawImage(picture, 0, 0, canvas.width, canvas.height)
     return await canvas.convertToBlob({ type: 'image/webp', quality: 0.72 })
   } finally {

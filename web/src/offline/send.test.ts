@@ -1,5 +1,10 @@
 import 'fake-indexeddb/auto'
 import type { JobEvent } from '@yastik/core/run'
+import { metric } from '@yastik/core/quantities'
+import { sayIn } from '@yastik/core/words'
+import { catalogue as english } from '@yastik/core/words/en'
+
+const inEnglish = sayIn(english, { measures: metric })
 
 /** A server whose clock is three seconds behind this device's; it notes what it is sent and answers as `judge` says. */
 const sent: { path: string; ids: string[]; aheadMs: (number | undefined)[] }[] = []
@@ -79,7 +84,7 @@ describe('sending what waits', () => {
     await keep('bad', photo('c', 'p2'))
     const gone: string[] = []
     const reasons = await sendAll('bad', 1, { stamped: () => undefined, turnedDown: (ids) => void gone.push(...ids), keep: async () => undefined })
-    expect(reasons).toEqual(['This is no photograph. the photograph: it breaks off in the middle; allowed: a whole one'])
+    expect(reasons.map(inEnglish)).toEqual(['This is no photograph. The photograph: it breaks off in the middle; allowed: a whole one.'])
     expect([gone, await waiting('bad'), await pictureHere('p2')]).toEqual([['c'], [], undefined])
   })
   it('keeps everything where nobody judged it: no signal, a database that is away, somebody signed out', async () => {
@@ -93,7 +98,7 @@ describe('sending what waits', () => {
       [502, 'other-version'],
     ] as const) {
       judge = (path) => (path === '/api/clock' ? undefined : { status, body: { code, sentence: 'Not now.', lines: [] } })
-      await expect(sendAll('later', 1)).rejects.toThrow('Not now.')
+      await expect(sendAll('later', 1)).rejects.toMatchObject({ code, sentence: 'Not now.' })
     }
     // A page that somebody on the way puts in: it is no answer of the server's.
     judge = (path) => (path === '/api/clock' ? undefined : { status: 200, body: 'Welcome to the guest network' })

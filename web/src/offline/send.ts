@@ -1,7 +1,8 @@
 // How does what waits on this device get to the server? Steps first, in batches, then photographs, each before the event that speaks of it.
-import { Fault, sayFaultLine } from '@yastik/core/faults'
+import { Fault, faultLine } from '@yastik/core/faults'
 import { photoIdOf, type JobEvent } from '@yastik/core/run'
 import { endpoints } from '@yastik/core/wire'
+import { joined, type Sentence } from '@yastik/core/words'
 import { ask, isNoJudgement } from '../api/client.ts'
 import { measureClock } from '../api/clock.ts'
 import type { KeptPhoto } from './database.ts'
@@ -22,8 +23,8 @@ export interface Watcher {
 }
 
 /** Sends everything of one person on one job. @returns why some of it was turned down. @throws NoAnswer; Fault where nothing was judged. */
-export async function sendAll(jobId: string, by: number, watcher?: Watcher): Promise<string[]> {
-  const reasons: string[] = []
+export async function sendAll(jobId: string, by: number, watcher?: Watcher): Promise<Sentence[]> {
+  const reasons: Sentence[] = []
   const own = async () => (await waiting(jobId)).filter((event) => event.by === by)
   for (;;) {
     if ((await own()).some(({ aheadMs }) => aheadMs === undefined)) {
@@ -48,7 +49,7 @@ async function photosOf(jobId: string, events: readonly JobEvent[]): Promise<Kep
   return spokenOf.size === 0 ? [] : (await photosWaiting(jobId)).filter(({ photoId }) => spokenOf.has(photoId))
 }
 
-async function sendBatch(jobId: string, events: readonly JobEvent[], watcher?: Watcher): Promise<string[]> {
+async function sendBatch(jobId: string, events: readonly JobEvent[], watcher?: Watcher): Promise<Sentence[]> {
   const { accepted, refused } = await ask(endpoints.storeEvents, { params: { id: jobId }, body: { events: [...events] } })
   const ids = refused.map(({ id }) => id)
   watcher?.turnedDown(ids)
@@ -57,7 +58,7 @@ async function sendBatch(jobId: string, events: readonly JobEvent[], watcher?: W
   return refused.map(({ because }) => because)
 }
 
-async function sendOnePhoto(photo: KeptPhoto, events: readonly JobEvent[], watcher?: Watcher): Promise<string[]> {
+async function sendOnePhoto(photo: KeptPhoto, events: readonly JobEvent[], watcher?: Watcher): Promise<Sentence[]> {
   try {
     await sendPhoto(photo)
     return []
@@ -68,6 +69,6 @@ async function sendOnePhoto(photo: KeptPhoto, events: readonly JobEvent[], watch
     await watcher?.keep()
     await forget(ids)
     await dropPhoto(photo.photoId)
-    return [[error.message, ...error.lines.map(sayFaultLine)].join(' ')]
+    return [joined({ sentences: [error.sentence, ...error.lines.map(faultLine)] })]
   }
 }

@@ -66,13 +66,17 @@ describe('the shelf', () => {
     })
     server = {}
     await onThisDevice((database) => database.put('shelf', { path, answer: { time: 'noon' }, atMs: Date.now() }))
-    await expect(askOrKept(clock)).rejects.toThrow('kept of this was written by another version')
+    await expect(askOrKept(clock)).rejects.toMatchObject({ sentence: { key: 'fault.device.kept-by-other' } })
   })
   it('fetches ahead until the signal goes, and throws nothing for that', async () => {
     const [first, second, third] = [1, 2, 3].map(idOf)
     server = { [`/api/jobs/${first}`]: ok(record(first)), [`/api/jobs/${third}`]: ok(record(third)) }
     await fetchAhead([first, second, third])
+    const wording = { wording: { es: { 'letters.reminder.end': 'Llame.' } }, version: 2 }
+    server = { [`/api/jobs/${first}`]: ok(record(first)), '/api/wording': ok(wording) }
+    await fetchAhead([first])
     server = {}
+    expect((await askOrKept(endpoints.wording)).answer).toEqual(wording)
     expect((await askOrKept(job, { params: { id: first } })).answer.id).toBe(first)
     await expect(askOrKept(job, { params: { id: third } })).rejects.toBeInstanceOf(NoAnswer)
   })

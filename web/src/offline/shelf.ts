@@ -1,6 +1,7 @@
 // What did the server say last? Kept on the device, so that today's jobs open without a signal.
 import { Fault } from '@yastik/core/faults'
 import { addressOf, endpoints, type Answer, type Endpoint, type Given } from '@yastik/core/wire'
+import { says } from '@yastik/core/words'
 import { answerOf, ask, isNoJudgement } from '../api/client.ts'
 import { keptIfRoom, onThisDevice } from './database.ts'
 
@@ -30,24 +31,26 @@ export async function askOrKept<Own extends Kept>(own: Own, given?: Given<Own>):
 }
 
 const isOfOtherVersion = (error: unknown) => error instanceof Fault && error.code === 'other-version'
-const keptByOther =
-  'What this device kept of this was written by another version of the application. It is fetched anew as soon as there is a signal.'
 function keptAnswer<Own extends Kept>(own: Own, said: unknown): Answer<Own> {
   try {
     return answerOf(own, said)
   } catch (error) {
-    throw isOfOtherVersion(error) ? new Fault('other-version', { sentence: keptByOther }) : error
+    throw isOfOtherVersion(error) ? new Fault('other-version', { sentence: says('fault.device.kept-by-other') }) : error
   }
 }
 
 export const shelve = async <Own extends Kept>(own: Own, given: Given<Own>, answer: Answer<Own>): Promise<void> =>
   keptIfRoom((database) => database.put('shelf', { path: addressOf(own, given), answer, atMs: Date.now() }))
 
-/** Fetches jobs that may be needed without a signal later. What is not answered now is not kept, and nobody waits for it. */
+/**
+ * Fetches what may be needed without a signal later: jobs, and what the firm says to customers in its own words. What is not answered now is not
+ * kept, and nobody waits for it.
+ */
 export async function fetchAhead(jobIds: readonly string[]): Promise<void> {
-  for (const id of jobIds) {
+  const asks = [...jobIds.map((id) => () => askOrKept(endpoints.job, { params: { id } })), () => askOrKept(endpoints.wording)]
+  for (const fetched of asks) {
     try {
-      await askOrKept(endpoints.job, { params: { id } })
+      await fetched()
     } catch (error) {
       if (isNoJudgement(error)) return
       throw error

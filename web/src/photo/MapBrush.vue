@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A brush over the drawn part: by finger or mouse, or by keys: arrows move it, space dabs.
 import { ref } from 'vue'
+import { t } from '../words/words.ts'
 
 /** Radius of the brush, share of the part's width. */
 const props = defineProps<{ radius: number; covers: boolean }>()
@@ -39,7 +40,7 @@ function key(event: KeyboardEvent) {
     role="application"
     tabindex="0"
     data-brush
-    :aria-label="`Brush that marks ${props.covers ? 'covered' : 'bare'}: drag, or arrow keys and space`"
+    :aria-label="t('screen.proof.brush-marks-drag-arrow-keys', { covered: props.covers ? t('screen.proof.covered-2') : t('screen.proof.bare') })"
     @pointerdown.prevent="take"
     @pointermove="move"
     @keydown="key"

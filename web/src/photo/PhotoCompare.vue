@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // Before and after of one part, laid over each other: a line that is drawn across, and a map of what is left.
 import { Fault } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
 import { settledShare } from '@yastik/core/lookover'
 import { pairNotes, surfaceOf } from '@yastik/core/proof'
 import type { TakenPhoto } from '@yastik/core/run'
-import { partNames, type Part } from '@yastik/core/units'
+import { type Part } from '@yastik/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { NoAnswer } from '../api/client.ts'
 import FaultNote from '../kit/FaultNote.vue'
@@ -14,6 +15,7 @@ import { usePhotoWorker, type PhotoRead } from './usePhotoWorker.ts'
 import Slide from '../kit/Slide.vue'
 import Tick from '../kit/Tick.vue'
 import Notice from '../kit/Notice.vue'
+import { say, t } from '../words/words.ts'
 
 /** Both measured: each has its own corners, through which they are aligned. */
 const props = defineProps<{ jobId: string; unitId: string; part: Part; before: TakenPhoto; after: TakenPhoto }>()
@@ -27,7 +29,7 @@ const surface = computed(() => surfaceOf(props.part))
 
 async function readOf(photo: TakenPhoto): Promise<PhotoRead> {
   const picture = await pictureFor({ photoId: photo.photoId, jobId: props.jobId, unitId: props.unitId })
-  if (!picture || !photo.measure || !surface.value) throw new Fault('not-there', { sentence: 'One of the two photographs is not on this device.' })
+  if (!picture || !photo.measure || !surface.value) throw new Fault('not-there', { sentence: says('fault.device.pair-missing') })
   return measure(picture, photo.measure.region, surface.value)
 }
 watch(
@@ -45,14 +47,19 @@ watch(
   { immediate: true },
 )
 const percent = (share: number) => `${Math.round(share * 100)} %`
-const says = computed(() => {
+const summary = computed(() => {
   const [before, after] = [props.before.measure!, props.after.measure!]
   const fins =
     before.straightShare !== undefined && after.straightShare !== undefined
-      ? `, fins straight ${percent(before.straightShare)} before, ${percent(after.straightShare)} now`
+      ? t('screen.proof.fins-straight-before-now', { straightShare: percent(before.straightShare), straightShare2: percent(after.straightShare) })
       : ''
-  const hand = before.byHand !== undefined || after.byHand !== undefined ? ' (corrected by hand)' : ''
-  return `covered ${percent(settledShare(before))} before, ${percent(settledShare(after))} now${hand}${fins}`
+  const hand = before.byHand !== undefined || after.byHand !== undefined ? ` ${t('screen.proof.corrected-hand')}` : ''
+  return t('screen.proof.covered-before-now', {
+    settledShare: percent(settledShare(before)),
+    settledShare2: percent(settledShare(after)),
+    hand,
+    fins,
+  })
 })
 /** What stands against comparing the two. */
 const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.value.before.measured, reads.value.after.measured, surface.value) : []))
@@ -61,21 +68,28 @@ const notes = computed(() => (reads.value && surface.value ? pairNotes(reads.val
 <template>
   <div class="stack compare" :data-compare="part">
     <p>
-      <b>{{ partNames[part] }}:</b> {{ says }}
+      <b>{{ t(`names.part.${part}`) }}:</b> {{ summary }}
     </p>
-    <Notice v-for="note in notes" :key="note" kind="now" data-pair-note>{{ note }}</Notice>
+    <Notice v-for="note in notes" :key="note.key" kind="now" data-pair-note>{{ say(note) }}</Notice>
     <template v-if="reads">
       <div class="over">
-        <PartMap :upright="reads.after.upright" :map="showsMap ? reads.after.measured.map : undefined" :says="`${partNames[part]}, after`" />
+        <PartMap
+          :upright="reads.after.upright"
+          :map="showsMap ? reads.after.measured.map : undefined"
+          :says="t('screen.proof.after-3', { part: t(`names.part.${part}`) })"
+        />
         <div class="before" :style="{ clipPath: `inset(0 ${100 - line}% 0 0)` }">
-          <PartMap :upright="reads.before.upright" :says="`${partNames[part]}, before`" />
+          <PartMap :upright="reads.before.upright" :says="t('screen.proof.before-3', { part: t(`names.part.${part}`) })" />
         </div>
-        <span class="divide" :style="{ left: `${line}%` }" aria-hidden="true"><i>before</i><i>after</i></span>
+        <span class="divide" :style="{ left: `${line}%` }" aria-hidden="true"
+          ><i>{{ t('screen.proof.before-2') }}</i
+          ><i>{{ t('screen.proof.after-2') }}</i></span
+        >
       </div>
-      <Slide v-model="line" label="Draw the line across" :min="0" :max="100" :says="`${line} % from the left`" />
-      <Tick v-model="showsMap">hatch what is left</Tick>
+      <Slide v-model="line" :label="t('screen.proof.draw-line-across')" :min="0" :max="100" :says="t('screen.proof.left', { line })" />
+      <Tick v-model="showsMap">{{ t('screen.proof.hatch-left') }}</Tick>
     </template>
-    <p v-else-if="!error" class="small">Laying them over each other …</p>
+    <p v-else-if="!error" class="small">{{ t('screen.proof.laying-them-over-each-other') }}</p>
     <FaultNote :error="error" />
   </div>
 </template>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // A photograph of a part is measured: corners onto the part, then what is covered, which a person can correct with a finger before they grade it.
 import { Fault } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
 import type { PhotoMeasure } from '@yastik/core/lookover'
 import { correctedShare, dabbed, type PhotoMeasured, type Surface } from '@yastik/core/proof'
 import type { Grade } from '@yastik/core/quantities'
 import type { TakenPhoto } from '@yastik/core/run'
-import { partNames, type Part } from '@yastik/core/units'
+import { type Part } from '@yastik/core/units'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { NoAnswer } from '../api/client.ts'
 import FaultNote from '../kit/FaultNote.vue'
@@ -21,6 +22,7 @@ import { usePhotoWorker, type PhotoRead } from './usePhotoWorker.ts'
 import Tap from '../kit/Tap.vue'
 import Dialog from '../kit/Dialog.vue'
 import Progress from '../kit/Progress.vue'
+import { t } from '../words/words.ts'
 
 /** A photograph of a part with fins or blades; for another one the dialog is opened anew. */
 const props = defineProps<{ jobId: string; unitId: string; photo: TakenPhoto; part: Part; surface: Surface }>()
@@ -37,7 +39,12 @@ const { region, guide, how, guideSays, move, settle, look, byTwoPlaces } = useCo
   worker,
   pictureOf,
 )
-const cornerNames = ['top left corner', 'top right corner', 'bottom right corner', 'bottom left corner'] as const
+const cornerNames = [
+  t('screen.proof.top-left-corner'),
+  t('screen.proof.top-right-corner'),
+  t('screen.proof.bottom-right-corner'),
+  t('screen.proof.bottom-left-corner'),
+] as const
 /** Whether the same two places are being tapped on both photographs. */
 const tapping = ref(false)
 const read = shallowRef<PhotoRead>()
@@ -54,7 +61,7 @@ const brushCells = 2
 onMounted(async () => {
   try {
     picture.value = await pictureOf(props.photo)
-    if (!picture.value) throw new Fault('not-there', { sentence: 'This photograph is not on this device and the server does not answer.' })
+    if (!picture.value) throw new Fault('not-there', { sentence: says('fault.device.photo-missing') })
     source.value = URL.createObjectURL(picture.value)
     await look(picture.value)
   } catch (caught) {
@@ -126,13 +133,13 @@ async function decide(grade: Grade) {
 </script>
 
 <template>
-  <Dialog :model-value="true" :title="`The ${partNames[part]}, measured`" width="64rem" @update:model-value="close">
+  <Dialog :model-value="true" :title="t('screen.proof.measured-2', { part: t(`names.part.${part}`) })" width="64rem" @update:model-value="close">
     <TwoPlaces
       v-if="tapping && guide"
       :guide="guide.picture"
       :guide-says="guideSays"
       :source="source"
-      :says="partNames[part]"
+      :says="t(`names.part.${part}`)"
       :put="byTwoPlaces"
       @close="tapping = false"
     />
@@ -142,14 +149,14 @@ async function decide(grade: Grade) {
           v-if="read"
           :upright="read.upright"
           :map="painted ?? read.measured.map"
-          :says="`${partNames[part]} from straight above; what is covered is hatched`"
+          :says="t('screen.proof.straight-above-covered-hatched', { part: t(`names.part.${part}`) })"
         >
           <MapBrush v-if="brush" :radius="brushCells / read.measured.map.columns" :covers="brush === 'covered'" @dab="dab" />
         </PartMap>
         <PlacePicker
           v-else-if="source"
           :source="source"
-          :says="partNames[part]"
+          :says="t(`names.part.${part}`)"
           :places="region"
           :names="cornerNames"
           joined
@@ -160,39 +167,39 @@ async function decide(grade: Grade) {
       <div class="stack">
         <template v-if="read">
           <PhotoReading :measured="read.measured" :surface="surface" :by-hand="byHand" @grade="decide" />
-          <div class="row" role="group" aria-label="Correct what is hatched">
-            <Tap data-mark="bare" :pressed="brush === 'bare'" @click="brush = 'bare'">Rub out</Tap>
-            <Tap data-mark="covered" :pressed="brush === 'covered'" @click="brush = 'covered'">Hatch more</Tap>
-            <Tap v-if="painted" data-keep-correction @click="keepCorrection">Keep my correction</Tap>
+          <div class="row" role="group" :aria-label="t('screen.proof.correct-hatched')">
+            <Tap data-mark="bare" :pressed="brush === 'bare'" @click="brush = 'bare'">{{ t('screen.proof.rub-out') }}</Tap>
+            <Tap data-mark="covered" :pressed="brush === 'covered'" @click="brush = 'covered'">{{ t('screen.proof.hatch-more') }}</Tap>
+            <Tap v-if="painted" data-keep-correction @click="keepCorrection">{{ t('screen.proof.keep-my-correction') }}</Tap>
           </div>
           <p class="small">
-            {{
-              brush
-                ? `Draw over what is ${brush} with a finger, or move with the arrow keys and press space.`
-                : 'Hatched is what the reading took for covered. Where it is wrong, correct it.'
-            }}
+            {{ brush ? t('screen.proof.draw-over-finger-move-arrow', { brush }) : t('screen.proof.hatched-reading-took-covered-wrong') }}
           </p>
-          <Tap bare @click="again">Move the corners</Tap>
+          <Tap bare @click="again">{{ t('screen.proof.move-corners') }}</Tap>
         </template>
         <template v-else>
-          <p v-if="how === 'looking'" role="status">Looking for the part where {{ guideSays }} has it …</p>
+          <p v-if="how === 'looking'" role="status">{{ t('screen.proof.looking-part', { guideSays }) }}</p>
           <p v-else-if="how === 'found'" role="status" data-found>
-            The corners were put where {{ guideSays }} has them. Check them, and move what is off.
+            {{ t('screen.proof.corners-put-them-check-them', { guideSays }) }}
           </p>
           <p v-else-if="how === 'two-places'" role="status" data-by-places>
-            The corners were put by your two places. Check them, and move what is off.
+            {{ t('screen.proof.corners-put-your-two-places') }}
           </p>
-          <p v-else-if="how === 'not-found'" role="status" data-not-found>The part of {{ guideSays }} was not found on this one by itself.</p>
+          <p v-else-if="how === 'not-found'" role="status" data-not-found>{{ t('screen.proof.part-not-found-one-itself', { guideSays }) }}</p>
           <p v-if="how === 'by-hand' || how === 'not-found'">
-            Put the four corners onto the part: the <b>{{ surface === 'fins' ? 'fins' : 'blades' }}</b> only, upright as the part sits
-            {{ surface === 'fins' ? '(fins from top to bottom)' : '(blades from left to right)' }}, no housing.
+            {{ t('screen.proof.put-four-corners-onto-part') }} <b>{{ surface === 'fins' ? t('screen.proof.fins') : t('screen.proof.blades') }}</b>
+            {{
+              t('screen.proof.only-upright-part-sits-no', {
+                finsTopBottom: surface === 'fins' ? t('screen.proof.fins-top-bottom') : t('screen.proof.blades-left-right'),
+              })
+            }}
           </p>
-          <Tap now big data-measure-now :disabled="busy" :off="picture ? '' : 'the picture is fetched'" @click="run">
-            {{ busy ? 'Reading it …' : 'Measure' }}
+          <Tap now big data-measure-now :disabled="busy" :off="picture ? '' : t('screen.proof.picture-fetched')" @click="run">
+            {{ busy ? t('screen.proof.reading') : t('screen.proof.measure') }}
           </Tap>
-          <Progress v-if="busy" :share="done" :says="`Reading it, ${Math.round(done * 100)} %`" />
-          <Tap v-if="guide" bare data-tap-places @click="tapping = true">Tap two places on both instead</Tap>
-          <p class="small">Nothing leaves this device for it. A photograph straight on, sharp, with even light, reads best.</p>
+          <Progress v-if="busy" :share="done" :says="t('screen.proof.reading-2', { done: Math.round(done * 100) })" />
+          <Tap v-if="guide" bare data-tap-places @click="tapping = true">{{ t('screen.proof.tap-two-places-both-instead') }}</Tap>
+          <p class="small">{{ t('screen.proof.nothing-leaves-device-photograph-straight') }}</p>
         </template>
         <FaultNote :error="error" />
       </div>

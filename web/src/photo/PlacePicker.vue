@@ -2,6 +2,7 @@
 // Places on a photograph, each on a handle that is moved by finger, mouse or arrow keys, never out of the picture; joined, they are an outline.
 import type { Region } from '@yastik/core/lookover'
 import { ref } from 'vue'
+import { t } from '../words/words.ts'
 
 type Place = Region[number]
 const props = defineProps<{
@@ -62,7 +63,7 @@ const tellShape = ({ currentTarget }: Event) =>
       viewBox="-28 -28 56 56"
       role="button"
       tabindex="0"
-      :aria-label="`${names[index]}: drag, or arrow keys`"
+      :aria-label="t('screen.proof.drag-arrow-keys', { names: names[index] })"
       :data-corner="index"
       :style="{ left: `${place.x * 100}%`, top: `${place.y * 100}%` }"
       @pointerdown.prevent="take"

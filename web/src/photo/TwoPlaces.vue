@@ -6,6 +6,7 @@ import { onBeforeUnmount, reactive, ref } from 'vue'
 import FaultNote from '../kit/FaultNote.vue'
 import PlacePicker from './PlacePicker.vue'
 import Tap from '../kit/Tap.vue'
+import { t } from '../words/words.ts'
 
 type Place = Region[number]
 const props = defineProps<{ guide: Blob; guideSays: string; source: string; says: string; put: (onGuide: Marked, onThis: Marked) => void }>()
@@ -13,7 +14,7 @@ const emit = defineEmits<{ close: [] }>()
 const guideSource = URL.createObjectURL(props.guide)
 onBeforeUnmount(() => URL.revokeObjectURL(guideSource))
 
-const names = ['first place', 'second place'] as const
+const names = [t('screen.proof.first-place'), t('screen.proof.second-place')] as const
 const start = (): [Place, Place] => [usualRegion[0], usualRegion[2]]
 const places = reactive({ guide: start(), own: start() })
 const wide = reactive({ guide: 1, own: 1 })
@@ -35,8 +36,7 @@ function done() {
 <template>
   <div class="stack" data-two-places>
     <p>
-      Tap the same two places on both photographs, far apart: two screws, two corners. First <b>1</b>, then <b>2</b>; drag what is off, or move it
-      with the arrow keys.
+      {{ t('screen.proof.tap-same-two-places-both') }} <b>1</b>{{ t('screen.proof.then') }} <b>2</b>{{ t('screen.proof.drag-off-move-arrow-keys') }}
     </p>
     <div class="both">
       <figure data-places="guide">
@@ -52,7 +52,7 @@ function done() {
         />
       </figure>
       <figure data-places="own">
-        <figcaption>this one</figcaption>
+        <figcaption>{{ t('screen.proof.one') }}</figcaption>
         <PlacePicker
           :source="source"
           :says="says"
@@ -66,8 +66,8 @@ function done() {
     </div>
     <FaultNote :error="error" />
     <div class="row">
-      <Tap now data-put-corners @click="done">Put the corners by them</Tap>
-      <Tap bare @click="emit('close')">Back</Tap>
+      <Tap now data-put-corners @click="done">{{ t('screen.proof.put-corners-them') }}</Tap>
+      <Tap bare @click="emit('close')">{{ t('screen.proof.back') }}</Tap>
     </div>
   </div>
 </template>

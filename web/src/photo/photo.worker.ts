@@ -2,6 +2,7 @@
 import { Fault } from '@yastik/core/faults'
 import type { Region } from '@yastik/core/lookover'
 import { alignedRegion, measurePhoto, uprightOf, type Aligned, type PhotoMeasured, type Raster, type Surface } from '@yastik/core/proof'
+import { says } from '@yastik/core/words'
 
 export type PhotoWish =
   | { what: 'measure'; picture: Blob; region: Region; surface: Surface }
@@ -15,7 +16,7 @@ export type PhotoAnswer =
   | { asking: number; done: number }
   | { asking: number; read: PhotoRead }
   | { asking: number; aligned: Aligned | undefined }
-  | { asking: number; code: Fault['code']; sentence: string; lines: Fault['lines'] }
+  | { asking: number; code: Fault['code']; sentence: Fault['sentence']; lines: Fault['lines'] }
 
 /** More than this is not needed to see fins, and would not fit into the memory of a phone: larger pictures are brought down to it. */
 const mostPixels = 12_200_000
@@ -28,7 +29,7 @@ const uprightSize = { width: 720, height: 540 }
 async function rasterOf(picture: Blob, most: number): Promise<Raster> {
   const whole = await createImageBitmap(picture, { imageOrientation: 'from-image' }).catch(() => {
     throw new Fault('not-a-photo', {
-      lines: [{ where: 'the photograph', what: 'this cannot be read as a picture', allowed: 'a JPEG, PNG or WebP picture' }],
+      lines: [{ where: says('fault.photo'), what: says('fault.photo.not-readable'), allowed: says('fault.photo.kinds') }],
     })
   })
   const share = Math.min(1, Math.sqrt(most / (whole.width * whole.height)))
@@ -59,6 +60,6 @@ self.onmessage = async ({ data }: MessageEvent<PhotoAsked>) => {
     self.postMessage(await answerTo(data))
   } catch (error) {
     if (!(error instanceof Fault)) throw error
-    self.postMessage({ asking: data.asking, code: error.code, sentence: error.message, lines: error.lines } satisfies PhotoAnswer)
+    self.postMessage({ asking: data.asking, code: error.code, sentence: error.sentence, lines: error.lines } satisfies PhotoAnswer)
   }
 }

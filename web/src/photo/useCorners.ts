@@ -4,6 +4,7 @@ import { regionByTwoPlaces, usualRegion, type Aligned, type Marked, type Surface
 import { photosOfPart, type TakenPhoto } from '@yastik/core/run'
 import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import type { PhotoWorker } from './usePhotoWorker.ts'
+import { t } from '../words/words.ts'
 
 /** The other measured photograph of the part, by which corners are put. */
 export interface Guide {
@@ -42,7 +43,7 @@ export function useCorners(
   const region = ref<Region>(photo.measure?.region ?? usualRegion)
   const how = ref<'by-hand' | 'looking' | 'found' | 'not-found' | 'two-places'>('by-hand')
   const guide = shallowRef<Guide>()
-  const guideSays = computed(() => (photo.of?.when === 'after' ? 'the photograph before' : 'the photograph after'))
+  const guideSays = computed(() => (photo.of?.when === 'after' ? t('screen.proof.the-photograph-before') : t('screen.proof.the-photograph-after')))
 
   const move = (index: number, place: Region[number]) => {
     region.value = region.value.map((corner, at) => (at === index ? place : corner)) as Region

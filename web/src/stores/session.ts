@@ -2,11 +2,13 @@
 import { Fault } from '@yastik/core/faults'
 import type { Measures } from '@yastik/core/quantities'
 import { endpoints, type Me } from '@yastik/core/wire'
+import type { Language } from '@yastik/core/words'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { ask } from '../api/client.ts'
 import { forgetRecents } from '../find/recent.ts'
 import { askOrKept, clearShelf, shelve } from '../offline/shelf.ts'
+import { readFor, readIn } from '../words/words.ts'
 
 export const useSession = defineStore('session', () => {
   const me = ref<Me>()
@@ -17,7 +19,7 @@ export const useSession = defineStore('session', () => {
     if (asked) return me.value
     try {
       const { answer, kept } = await askOrKept(endpoints.whoAmI)
-      me.value = answer
+      await speakTo(answer)
       // Without a signal whoever was signed in last stays; the server is asked again as soon as it answers.
       asked = !kept
     } catch (error) {
@@ -27,9 +29,15 @@ export const useSession = defineStore('session', () => {
     return me.value
   }
 
+  /** From now on the page speaks to them: in their language, units and money. */
+  async function speakTo(who: Me): Promise<void> {
+    await readIn(who.language)
+    readFor(who.measures, who.place.currency)
+    me.value = who
+  }
   /** Somebody is in, or what is known of them changed. */
   async function became(who: Me): Promise<void> {
-    me.value = who
+    await speakTo(who)
     await shelve(endpoints.whoAmI, {}, who)
   }
   async function entered(who: Me): Promise<void> {
@@ -57,5 +65,9 @@ export const useSession = defineStore('session', () => {
     await became(await ask(endpoints.setMeasures, { body: measures }))
   }
 
-  return { me, became, askAgain, setMeasures, whoAmI, signIn, useCode, signOut }
+  async function setLanguage(language: Language): Promise<void> {
+    await became(await ask(endpoints.setLanguage, { body: { language } }))
+  }
+
+  return { me, became, askAgain, setLanguage, setMeasures, whoAmI, signIn, useCode, signOut }
 })

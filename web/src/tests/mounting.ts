@@ -6,6 +6,10 @@ import { createPinia, setActivePinia } from 'pinia'
 import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { useSession } from '../stores/session.ts'
+import { loadWords } from '../words/words.ts'
+
+// What is looked at speaks English, as a page does once its words are there.
+beforeAll(async () => void (await loadWords()))
 
 const nowhere = { template: '<p />' }
 const names = ['today', 'site', 'logbook', 'record', 'method', 'look-over', 'at-the-unit', 'proof', 'crew', 'report', 'quote']

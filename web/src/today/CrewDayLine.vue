@@ -5,6 +5,7 @@ import { isLongDay } from '@yastik/core/rounds'
 import { computed } from 'vue'
 import type { Crew } from './useDay.ts'
 import VisitSheet from './VisitSheet.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ crew: Crew; nowMin: number }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -22,14 +23,14 @@ const nowAt = computed(() => {
     <header class="spread">
       <h2>{{ crew.people.join(', ') }}</h2>
       <span v-if="endMin !== undefined" class="small" :class="{ long: isLong }" data-until
-        >until {{ clockWords(endMin) }}<template v-if="isLong">: longer than a day</template></span
+        >{{ t('screen.today.until', { endMin: clockWords(endMin) }) }}<template v-if="isLong">{{ t('screen.today.longer-than-day') }}</template></span
       >
     </header>
     <template v-for="(card, index) in crew.cards" :key="card.job.id">
-      <p v-if="index === nowAt" class="now" data-now>now, {{ clockWords(nowMin) }}</p>
+      <p v-if="index === nowAt" class="now" data-now>{{ t('screen.today.now', { nowMin: clockWords(nowMin) }) }}</p>
       <VisitSheet :card="card" @changed="emit('changed')" />
     </template>
-    <p v-if="nowAt === crew.cards.length" class="now" data-now>now, {{ clockWords(nowMin) }}: all handed over</p>
+    <p v-if="nowAt === crew.cards.length" class="now" data-now>{{ t('screen.today.now-all-handed-over', { nowMin: clockWords(nowMin) }) }}</p>
   </section>
 </template>
 

@@ -3,6 +3,7 @@
 import type { DayStop } from '@yastik/core/rounds'
 import { durationWords } from '@yastik/core/quantities'
 import { spanWords } from './stopWords.ts'
+import { t } from '../words/words.ts'
 
 defineProps<{ rows: readonly { id: string; name: string; isOwn: boolean; before?: DayStop; after: DayStop }[] }>()
 </script>
@@ -14,7 +15,7 @@ defineProps<{ rows: readonly { id: string; name: string; isOwn: boolean; before?
       <span>
         <s v-if="before && spanWords(before) !== spanWords(after)" class="small">{{ spanWords(before) }}</s>
         <b>{{ spanWords(after) }}</b>
-        <small v-if="after.isLate" class="late">{{ durationWords(after.lateMin) }} late</small>
+        <small v-if="after.isLate" class="late">{{ t('screen.today.late', { lateMin: durationWords(after.lateMin) }) }}</small>
       </span>
     </li>
   </ol>

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import Tap from '../kit/Tap.vue'
 import type { DayCard } from './useDay.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -20,30 +21,30 @@ const next = computed(() => {
   const unit = open.find(({ stage }) => stage === 'at-the-unit' || stage === 'proof') ?? open.find(({ unitId }) => unitId === task?.unitId) ?? open[0]
   const own = task?.unitId === unit.unitId && unit.stage === 'at-the-unit' ? task.title : undefined
   const does = {
-    'look-over': 'Look it over',
-    method: 'Agree the method',
-    'at-the-unit': own ?? 'Go on at the unit',
-    proof: 'Prove it',
+    'look-over': t('screen.today.look-over'),
+    method: t('screen.today.agree-method'),
+    'at-the-unit': own ?? t('screen.today.go-unit'),
+    proof: t('screen.today.prove'),
     'handed-over': '',
   }[unit.stage]
   return {
     does,
     to: { name: unit.stage, params: { jobId: job.id, unitId: unit.unitId } },
     where: `${unit.name}, ${job.siteName}`,
-    when: stop?.state === 'to-come' && stop.startMin !== undefined ? `from ${clockWords(stop.startMin)}` : '',
+    when: stop?.state === 'to-come' && stop.startMin !== undefined ? t('screen.today.from', { startMin: clockWords(stop.startMin) }) : '',
   }
 })
 </script>
 
 <template>
-  <section v-if="mine.length > 0" class="next" aria-label="Next for you" data-next>
+  <section v-if="mine.length > 0" class="next" :aria-label="t('screen.today.next-you')" data-next>
     <template v-if="next">
       <p>
         <b>{{ say(next.does) }}</b> <span>{{ next.where }}</span> <small v-if="next.when">{{ next.when }}</small>
       </p>
-      <Tap :to="next.to" now data-go-on>Go there</Tap>
+      <Tap :to="next.to" now data-go-on>{{ t('screen.today.go') }}</Tap>
     </template>
-    <p v-else>All that was planned for you today is handed over.</p>
+    <p v-else>{{ t('screen.today.all-planned-you-today-handed') }}</p>
   </section>
 </template>
 

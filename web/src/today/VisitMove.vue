@@ -17,6 +17,7 @@ import { serverNow } from '../api/clock.ts'
 import DayEffect from './DayEffect.vue'
 import { minuteOn, visitOf } from './reckon.ts'
 import { missingForVisit } from '../components/visitMissing.ts'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ job: JobCard }>()
 const emit = defineEmits<{ changed: []; close: [] }>()
@@ -68,23 +69,23 @@ const rows = computed(() => {
   <Drawer v-model="isOpen" :title="job.siteName" @closed="emit('close')">
     <div class="stack" data-job-move>
       <div class="row">
-        <Field label="Day"><DayField v-model="onDate" name="move-to" /></Field>
-        <Field label="Begins at"><TimePick v-model="startMin" name="move-at" /></Field>
+        <Field :label="t('screen.today.day')"><DayField v-model="onDate" name="move-to" /></Field>
+        <Field :label="t('screen.today.begins')"><TimePick v-model="startMin" name="move-at" /></Field>
       </div>
-      <Field label="Who goes"><CrewPick v-model="crewIds" :crew="crew" /></Field>
-      <section aria-label="The day then">
-        <h3>The day then</h3>
-        <p v-if="!rows" role="status">reckoning …</p>
+      <Field :label="t('screen.frame.goes')"><CrewPick v-model="crewIds" :crew="crew" /></Field>
+      <section :aria-label="t('screen.today.day-then')">
+        <h3>{{ t('screen.today.day-then') }}</h3>
+        <p v-if="!rows" role="status">{{ t('screen.today.reckoning') }}</p>
         <DayEffect v-else :rows="rows" />
       </section>
       <FaultNote :error="error" />
       <div class="row">
-        <Tap now :off="missing" :disabled="doing.busy.value" data-move-it @click="move">Save</Tap>
-        <Tap @click="isOpen = false">Leave it</Tap>
+        <Tap now :off="missing" :disabled="doing.busy.value" data-move-it @click="move">{{ t('screen.today.save') }}</Tap>
+        <Tap @click="isOpen = false">{{ t('screen.today.leave') }}</Tap>
       </div>
       <p class="ruled-top">
-        <Tap v-if="!sure" data-cancel @click="sure = true">Cancel the visit</Tap>
-        <Tap v-else data-cancel-sure @click="cancel">Yes, nobody goes there</Tap>
+        <Tap v-if="!sure" data-cancel @click="sure = true">{{ t('screen.today.cancel-visit') }}</Tap>
+        <Tap v-else data-cancel-sure @click="cancel">{{ t('screen.today.yes-nobody-goes') }}</Tap>
       </p>
     </div>
   </Drawer>

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 // One visit of a day: when, where, who, how one gets in, what is special and missing, and where each of its units stands.
-import { dayWords, clockWords, durationWords } from '@yastik/core/quantities'
-import { specialNames } from '@yastik/core/rounds'
-import { familyNames } from '@yastik/core/units'
+import { clockWords, durationWords } from '@yastik/core/quantities'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { stageWords } from '../components/stages.ts'
@@ -10,6 +8,9 @@ import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { spanWords, standWords } from './stopWords.ts'
 import type { DayCard } from './useDay.ts'
+import { stationOf } from './stationOf.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 // Opened seldom: loaded then.
 const VisitMove = defineAsyncComponent(() => import('./VisitMove.vue'))
@@ -35,7 +36,6 @@ function changed() {
   telling.value = false
   emit('changed')
 }
-const stationOf = (stage: string) => (stage === 'handed-over' ? 'record' : stage)
 const missing = computed(() =>
   (props.card.outlook?.missing ?? []).map(
     ({ item, quantity: much, unit }) => `${say(item)} ${unit === 'L' ? quantity(much, 'L') : `${much} ${say(unit)}`}`,
@@ -54,36 +54,37 @@ const how = computed(() => [job.value.contact, job.value.access].filter((text) =
         <h3>
           <RouterLink :to="`/sites/${job.siteId}`">{{ job.siteName }}</RouterLink>
         </h3>
-        <Tap v-if="!isFixed" bare small data-move-visit @click="moving = true">Move or cancel</Tap>
+        <Tap v-if="!isFixed" bare small data-move-visit @click="moving = true">{{ t('screen.today.move-cancel') }}</Tap>
       </header>
       <p v-if="stop" class="stands" data-stands>{{ standWords(job, stop, card.outlook?.leftMin) }}</p>
-      <p v-if="card.outlook?.because" class="small">Nobody can tell how long: {{ card.outlook.because }}.</p>
+      <p v-if="card.outlook?.because" class="small">{{ t('screen.today.nobody-can-tell-how-long', { because: card.outlook.because }) }}</p>
       <p class="small">
         <template v-if="dated">{{ dayWords(job.onDate) }} · </template>
         <template v-if="named">{{ job.crew.join(', ') }} · </template>{{ job.address }}
       </p>
       <p v-if="how.length > 0" class="small" data-access>{{ how.join(' · ') }}</p>
       <p v-if="card.outlook && card.outlook.special.length > 0" class="marks" data-special>
-        <span v-for="special in card.outlook.special" :key="special" class="mark">{{ specialNames[special] }}</span>
+        <span v-for="special in card.outlook.special" :key="special" class="mark">{{ t(`names.special.${special}`) }}</span>
       </p>
       <p v-if="missing.length > 0" class="missing" data-missing>
-        Not enough in the van: {{ missing.join(', ') }}. <RouterLink to="/stores/load">The day’s load</RouterLink>
+        {{ t('screen.today.not-enough-van', { missing: missing.join(', ') }) }}
+        <RouterLink to="/stores/load">{{ t('screen.today.days-load') }}</RouterLink>
       </p>
       <p v-if="stop?.isLate" class="missing" data-late>
-        About {{ durationWords(stop.lateMin) }} late.
-        <Tap small data-tell-late @click="telling = true">Write to the customer</Tap>
+        {{ t('screen.today.about-late', { lateMin: durationWords(stop.lateMin) }) }}
+        <Tap small data-tell-late @click="telling = true">{{ t('screen.today.write-customer') }}</Tap>
       </p>
       <ul class="plain">
         <li v-for="unit in job.units" :key="unit.unitId">
           <RouterLink :to="{ name: stationOf(unit.stage), params: { jobId: job.id, unitId: unit.unitId } }" class="unit">
             <span class="name"
               ><b>{{ unit.name }}</b
-              ><small>{{ familyNames[unit.family] }}</small></span
+              ><small>{{ t(`names.family.${unit.family}`) }}</small></span
             >
             <span class="bar" aria-hidden="true"
               ><i v-for="n in 10" :key="n" :class="{ full: unit.steps > 0 && unit.done / unit.steps >= n / 10 - 0.001 }"
             /></span>
-            <span class="stage">{{ stageWords(unit, say) }}</span>
+            <span class="stage">{{ stageWords(unit) }}</span>
             <span class="go" aria-hidden="true">→</span>
           </RouterLink>
         </li>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Calendars that other programs fetch by themselves: a secret address each, made for oneself or, by owners, for whomever; taken back at once.
-import { dayWords } from '@yastik/core/quantities'
 import { endpoints, type CalendarRecord, type PersonRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
@@ -11,6 +10,8 @@ import Pick from '../kit/Pick.vue'
 import Tap from '../kit/Tap.vue'
 import Tick from '../kit/Tick.vue'
 import { useSession } from '../stores/session.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 const props = defineProps<{ isOwner: boolean }>()
 const session = useSession()
@@ -23,7 +24,7 @@ const sure = ref<string>()
 /** Whose visits: a person's id, or nothing for the whole firm. */
 const whose = ref('')
 const showsContact = ref(false)
-const wholeFirm = 'the whole firm'
+const wholeFirm = t('screen.data.whole-firm')
 const options = computed(() => [
   { value: '', says: wholeFirm },
   ...(people?.said.value ?? []).filter(({ active }: PersonRecord) => active).map(({ id, name }) => ({ value: String(id), says: name })),
@@ -53,33 +54,39 @@ const end = (id: string) =>
 
 <template>
   <section class="stack" data-calendars>
-    <h2>A calendar that keeps itself up to date</h2>
+    <h2>{{ t('screen.data.calendar-keeps-itself-up-date') }}</h2>
     <p class="small">
-      Give the address to a calendar program: it fetches the visits by itself, with day and time, place, units and who goes. Whoever has the address
-      sees them, without signing in; take it back here when it should end.
+      {{ t('screen.data.give-address-calendar-program-fetches') }}
     </p>
     <FaultNote :error="error" />
     <ShownOnce v-if="made" :secret="made.address"
-      >Visits of <b>{{ made.whose }}</b></ShownOnce
+      >{{ t('screen.data.visits') }} <b>{{ made.whose }}</b></ShownOnce
     >
     <div class="row inline">
       <template v-if="isOwner">
-        <label class="whose">Visits of <Pick v-model="whose" name="calendar-of" label="Whose visits" :options="options" /></label>
-        <Tick v-model="showsContact" name="calendar-contact">with the first name of whom to ask for</Tick>
+        <label class="whose"
+          >{{ t('screen.data.visits') }} <Pick v-model="whose" name="calendar-of" :label="t('screen.data.whose-visits')" :options="options"
+        /></label>
+        <Tick v-model="showsContact" name="calendar-contact">{{ t('screen.data.first-name-whom-ask') }}</Tick>
       </template>
-      <Tap data-make-calendar :disabled="doing.busy.value" @click="make">{{ isOwner ? 'Make an address' : 'Make an address of your visits' }}</Tap>
+      <Tap data-make-calendar :disabled="doing.busy.value" @click="make">{{
+        isOwner ? t('screen.data.make-address') : t('screen.data.make-address-your-visits')
+      }}</Tap>
     </div>
     <ul v-if="(list.said.value ?? []).length > 0" class="plain acts">
       <li v-for="own in list.said.value ?? []" :key="own.id" :data-calendar="whoseWords(own)">
         <div class="which">
-          <b>{{ whoseWords(own) }}</b> <span v-if="own.showsContact">with first names</span>
-          <small
-            >made by {{ own.madeBy }} on {{ dayWords(own.madeAt) }};
-            {{ own.usedAt ? `last fetched ${dayWords(own.usedAt)}` : 'not fetched yet' }}</small
-          >
+          <b>{{ whoseWords(own) }}</b> <span v-if="own.showsContact">{{ t('screen.data.first-names') }}</span>
+          <small>{{
+            t('screen.data.made', {
+              madeBy: own.madeBy,
+              madeAt: dayWords(own.madeAt),
+              lastFetched: own.usedAt ? t('screen.data.last-fetched', { usedAt: dayWords(own.usedAt) }) : t('screen.data.not-fetched-yet'),
+            })
+          }}</small>
         </div>
-        <Tap v-if="sure !== own.id" data-end-calendar @click="sure = own.id">Take it back</Tap>
-        <Tap v-else now data-end-calendar-sure @click="end(own.id)">Yes, nothing is there any more</Tap>
+        <Tap v-if="sure !== own.id" data-end-calendar @click="sure = own.id">{{ t('screen.data.take-back') }}</Tap>
+        <Tap v-else now data-end-calendar-sure @click="end(own.id)">{{ t('screen.data.yes-nothing-any-more') }}</Tap>
       </li>
     </ul>
   </section>

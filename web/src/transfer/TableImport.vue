@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Sites and units from a table: which column is which, the first rows, what is wrong row by row; nothing is taken in before a person says so.
-import { counted } from '@yastik/core/quantities'
 import { endpoints, neededColumns, siteTableColumns, usualSite, type SiteImportReceipt } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { askByLines } from '../api/client.ts'
@@ -13,6 +12,8 @@ import Pick from '../kit/Pick.vue'
 import Tick from '../kit/Tick.vue'
 import Notice from '../kit/Notice.vue'
 import Progress from '../kit/Progress.vue'
+import { Fault } from '@yastik/core/faults'
+import { say, t } from '../words/words.ts'
 
 defineProps<{ /** Whether this person may take the table of what there is out. */ mayTakeOut: boolean }>()
 
@@ -34,7 +35,7 @@ const receipt = shallowRef<SiteImportReceipt>()
 worker.onmessage = ({ data }: MessageEvent<TableAnswer>) => {
   if (data.asking !== asking) return
   busy.value = ''
-  if ('failed' in data) error.value = new Error(data.failed)
+  if ('failed' in data) error.value = new Fault('does-not-hold-up', { sentence: data.failed })
   else if ('headings' in data) {
     opened.value = data
     mapping.value = [...data.mapping]
@@ -42,14 +43,14 @@ worker.onmessage = ({ data }: MessageEvent<TableAnswer>) => {
 }
 worker.onerror = () => {
   busy.value = ''
-  error.value = new Error('Reading a table needs a signal.')
+  error.value = new Error(t('screen.data.reading-table-needs-signal'))
 }
 function send(asked: { file: Blob } | { mapping: (string | undefined)[] }) {
   worker.postMessage({ asking: ++asking, ...asked } satisfies TableAsked)
 }
 function open([file]: File[]) {
   ;[error.value, opened.value, read.value, receipt.value, setAside.value] = [undefined, undefined, undefined, undefined, false]
-  busy.value = 'Reading the table …'
+  busy.value = t('screen.data.reading-table')
   send({ file })
 }
 const missing = computed(() => neededColumns.filter((name) => !mapping.value.includes(name)))
@@ -59,31 +60,36 @@ watch(
   (names) => {
     read.value = undefined
     if (!opened.value || missing.value.length > 0 || twice.value.length > 0) return
-    busy.value = `Looking through ${opened.value.rows} rows …`
+    busy.value = t('screen.data.looking-through', { rows: opened.value.rows })
     send({ mapping: [...names] })
   },
   { deep: true },
 )
-const columns = computed(() => opened.value?.headings.map((heading, at) => ({ key: String(at), says: heading || '(no heading)' })) ?? [])
-const meanings = [{ value: '', says: 'left aside' }, ...siteTableColumns.map(({ name }) => ({ value: name, says: name }))]
+const columns = computed(() => opened.value?.headings.map((heading, at) => ({ key: String(at), says: heading || t('screen.data.no-heading') })) ?? [])
+const meanings = [{ value: '', says: t('screen.data.left-aside') }, ...siteTableColumns.map(({ name }) => ({ value: name, says: name }))]
 /** Why nothing can be taken in yet; empty where it can. */
 const off = computed(() => {
   if (!read.value) return ''
-  if (read.value.sites.length === 0) return 'no row holds up'
-  if (read.value.tooMuch) return 'too much at once'
-  return read.value.faultyRows > 0 && !setAside.value ? 'set the faulty rows aside first' : ''
+  if (read.value.sites.length === 0) return t('screen.data.no-row-holds-up')
+  if (read.value.tooMuch) return t('screen.data.too-much-once')
+  return read.value.faultyRows > 0 && !setAside.value ? t('screen.data.set-faulty-rows-aside-first') : ''
 })
-const delimiterNames: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }
+const delimiterNames: Record<string, string> = {
+  ',': t('screen.data.delimiter.commas'),
+  ';': t('screen.data.delimiter.semicolons'),
+  '\t': t('screen.data.delimiter.tabs'),
+  '|': t('screen.data.delimiter.bars'),
+}
 
 async function take() {
   if (!read.value) return
   error.value = undefined
-  busy.value = `Taking in ${counted(read.value.sites.length, 'site')} …`
+  busy.value = t('screen.data.taking-sites', { sites: read.value.sites.length })
   try {
     await askByLines(endpoints.takeSites, { body: { sites: read.value.sites } }, (line) => {
       if ('receipt' in line) receipt.value = line.receipt
       else if ('rows' in line) {
-        busy.value = `Taking in: ${line.rows} of ${line.of} written …`
+        busy.value = t('screen.data.taking-written', { rows: line.rows, of: line.of })
         share.value = line.rows / line.of
       }
     })
@@ -99,30 +105,35 @@ async function take() {
 
 <template>
   <section class="stack" data-table-import>
-    <h2>Sites and units from a table</h2>
+    <h2>{{ t('screen.data.sites-units-table') }}</h2>
     <p class="small">
-      CSV with one row per unit, or a plain list of customers. Headings as in
-      <a v-if="mayTakeOut" :href="endpoints.sitesTable.path" download>the table of what you have</a>
-      <template v-else>the table that the owner can take out</template> are known by themselves; others you choose below.
+      {{ t('screen.data.csv-one-row-per-unit-2') }}
+      <a v-if="mayTakeOut" :href="endpoints.sitesTable.path" download>{{ t('screen.data.table-you') }}</a>
+      <template v-else>{{ t('screen.data.table-owner-can-take-out') }}</template> {{ t('screen.data.known-themselves-others-you-choose') }}
     </p>
-    <FileTap name="table" accept=".csv,.txt,.tsv,text/csv" :disabled="busy !== ''" @files="open">Choose a table</FileTap>
+    <FileTap name="table" accept=".csv,.txt,.tsv,text/csv" :disabled="busy !== ''" @files="open">{{ t('screen.data.choose-table') }}</FileTap>
     <Progress v-if="busy" :share="share" :says="busy" />
     <FaultNote :error="error" />
     <p v-if="receipt" role="status" data-taken-in>
-      <b>{{ counted(receipt.sites, 'site') }} with {{ counted(receipt.units, 'unit') }} taken in.</b>
+      <b>{{ t('screen.data.sites-units-taken', { sites: receipt.sites, units: receipt.units }) }}</b>
     </p>
     <template v-if="opened">
       <p data-dialect>
-        {{ counted(opened.rows, 'row') }}, {{ delimiterNames[opened.delimiter] ?? opened.delimiter }} between the cells, letters in
-        {{ opened.encoding }}.
+        {{
+          t('screen.data.rows-between-cells-letters', {
+            rows: opened.rows,
+            delimiter: delimiterNames[opened.delimiter] ?? opened.delimiter,
+            encoding: t(`screen.data.encoding.${opened.encoding}`),
+          })
+        }}
       </p>
-      <Ledger title="The first rows, and what each column is" keeps-lines :rows="opened.first" :columns="columns" :row-key="(row) => row.join(' ')">
+      <Ledger :title="t('screen.data.first-rows-each-column')" keeps-lines :rows="opened.first" :columns="columns" :row-key="(row) => row.join(' ')">
         <template v-for="(heading, at) in opened.headings" #[`head-${at}`] :key="`head-${at}`">
-          {{ heading || '(no heading)' }}
+          {{ heading || t('screen.data.no-heading') }}
           <Pick
             :model-value="mapping[at] ?? ''"
             :name="`column-${at}`"
-            :label="`What ${heading} is`"
+            :label="t('screen.data.what-is', { heading })"
             :data-column="heading"
             :options="meanings"
             @update:model-value="mapping[at] = $event === '' ? undefined : $event"
@@ -132,27 +143,29 @@ async function take() {
           <span :class="{ aside: !mapping[at] }">{{ row[at] }}</span>
         </template>
       </Ledger>
-      <Notice v-if="missing.length > 0" kind="now">Still to be named: {{ missing.join(', ') }}.</Notice>
-      <Notice v-if="twice.length > 0" kind="now">Named twice: {{ twice.join(', ') }}.</Notice>
+      <Notice v-if="missing.length > 0" kind="now">{{ t('screen.data.still-named', { missing: missing.join(', ') }) }}</Notice>
+      <Notice v-if="twice.length > 0" kind="now">{{ t('screen.data.named-twice', { twice: twice.join(', ') }) }}</Notice>
       <p v-if="!['setting', 'waterOnSite', 'foulDrainOnSite'].every((name) => mapping.includes(name))" class="small" data-usual>
-        Where nothing is said of it, a site is taken for a {{ usualSite.setting }} with a tap and a foul drain.
+        {{ t('screen.data.nothing-said-site-taken-tap', { setting: t(`screen.sites.setting.${usualSite.setting}`) }) }}
       </p>
       <template v-if="read">
         <div v-if="read.faultyRows > 0" class="stack" data-row-faults>
           <p>
-            <b>{{ read.faultyRows }} {{ read.faultyRows === 1 ? 'row does' : 'rows do' }} not hold up.</b> Mend them in the table and choose it again,
-            or set them aside.
+            <b>{{ t('screen.data.rows-not-hold-up', { rows: read.faultyRows }) }}</b>
+            {{ t('screen.data.mend-them-table-choose-again') }}
           </p>
-          <ul class="faults" tabindex="0" aria-label="What does not hold up">
-            <li v-for="fault in read.faults" :key="`${fault.row} ${fault.where} ${fault.what}`">
-              row {{ fault.row }}, <b>{{ fault.where }}</b>: {{ fault.what }}. Allowed: {{ fault.allowed }}
+          <ul class="faults" tabindex="0" :aria-label="t('screen.data.does-not-hold-up')">
+            <li v-for="fault in read.faults" :key="`${fault.row} ${say(fault.where)} ${say(fault.what)}`">
+              {{ t('screen.data.row', { row: fault.row }) }} <b>{{ say(fault.where) }}</b>{{
+                t('screen.data.allowed-2', { what: fault.what, allowed: fault.allowed })
+              }}
             </li>
           </ul>
-          <Tick v-model="setAside" name="set-aside">set these rows aside and take the others</Tick>
+          <Tick v-model="setAside" name="set-aside">{{ t('screen.data.set-these-rows-aside-take') }}</Tick>
         </div>
-        <Notice v-if="read.tooMuch" kind="now" data-too-much>{{ read.tooMuch }}</Notice>
+        <Notice v-if="read.tooMuch" kind="now" data-too-much>{{ say(read.tooMuch) }}</Notice>
         <Tap now big :off="off" :disabled="busy !== ''" data-take-in @click="take">
-          Take in {{ counted(read.sites.length, 'site') }} with {{ counted(read.units, 'unit') }}
+          {{ t('screen.data.take-sites-units', { sites: read.sites.length, units: read.units }) }}
         </Tap>
       </template>
     </template>

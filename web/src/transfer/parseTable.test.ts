@@ -60,7 +60,7 @@ describe('a quotation mark astray', () => {
       expect(lost.filter((row) => row !== at)).toEqual([])
       // Left out or read with the mark in it: but never without a word.
       expect(faults.map(({ row }) => row)).toEqual(lost.map((row) => row + 2))
-      if (faults.length > 0) expect(faults[0].what).toMatch(/quotation mark/)
+      if (faults.length > 0) expect(faults[0].what).toMatchObject({ key: expect.stringMatching(/^fault\.table\./) })
     },
   )
   it('is told of where another one happens to close it rows below', () => {

@@ -1,5 +1,6 @@
 // Which cells does the text of a table hold? By its separator, and line by line again where a quotation mark went astray.
 import type { RowFault } from '@yastik/core/wire'
+import { says, type Message } from '@yastik/core/words'
 import papa from 'papaparse'
 
 export interface Parsed {
@@ -15,9 +16,9 @@ const saidSeparator = /^"?sep=(\t|[^\r\n"])"?(?:\r\n|\n|\r)/i
 const lineEnd = /\r\n|\n|\r/
 
 /** What is wrong with a row as it was read; undefined where nothing is. */
-function astray(cells: readonly string[], errors: readonly papa.ParseError[], delimiter: string, columns: number): string | undefined {
-  if (errors.some(({ code }) => code === 'MissingQuotes')) return 'a quotation mark opens a cell here, and none closes it'
-  if (errors.some(({ type }) => type === 'Quotes')) return 'a quotation mark stands inside a cell here that was opened by one'
+function astray(cells: readonly string[], errors: readonly papa.ParseError[], delimiter: string, columns: number): Message | undefined {
+  if (errors.some(({ code }) => code === 'MissingQuotes')) return says('fault.table.quote-open')
+  if (errors.some(({ type }) => type === 'Quotes')) return says('fault.table.quote-inside')
   // A cell may run over several lines; that a whole row lies in one is no chance.
   const swallows = cells.some((cell) =>
     cell
@@ -25,7 +26,7 @@ function astray(cells: readonly string[], errors: readonly papa.ParseError[], de
       .slice(1)
       .some((line) => line.split(delimiter).length >= columns),
   )
-  return swallows && columns > 1 ? 'a quotation mark opens a cell here, and closes it rows below' : undefined
+  return swallows && columns > 1 ? says('fault.table.swallows') : undefined
 }
 
 /**
@@ -42,7 +43,7 @@ export function parseTable(whole: string): Parsed {
   let from = 0
   while (from < text.length) {
     let end = from
-    let wrong: string | undefined
+    let wrong: Message | undefined
     papa.parse<string[]>(text.slice(from), {
       delimiter,
       step: ({ data, errors, meta }, parser) => {
@@ -56,7 +57,7 @@ export function parseTable(whole: string): Parsed {
     if (wrong === undefined) break
     const broken = lineEnd.exec(text.slice(end))
     rows.push([])
-    faults.push({ row: rows.length, where: 'the line', what: wrong, allowed: 'quotation marks in pairs around a cell, doubled inside it' })
+    faults.push({ row: rows.length, where: says('fault.table.line'), what: wrong, allowed: says('fault.table.quotes') })
     from = broken ? end + broken.index + broken[0].length : text.length
   }
   while (rows.at(-1)?.every((cell) => cell.trim() === '') && faults.at(-1)?.row !== rows.length) rows.pop()

@@ -1,6 +1,6 @@
 // A table of sites and units is read here, beside the page: its letters, its dialect, its columns, and row by row what it says.
-import { counted } from '@yastik/core/quantities'
 import { guessColumn, readSiteTable, siteImportMost, type RowFault, type SiteImport } from '@yastik/core/wire'
+import { says, type Message, type Sentence } from '@yastik/core/words'
 import { decodeTable, type Decoded } from './decode.ts'
 import { parseTable } from './parseTable.ts'
 
@@ -19,10 +19,10 @@ export interface TableRead {
   readonly faultyRows: number
   readonly faults: RowFault[]
   /** Why it is more than is taken in at once; empty where it is not. */
-  readonly tooMuch: string
+  readonly tooMuch: Sentence
 }
 export type TableAsked = { asking: number; file: Blob } | { asking: number; mapping: (string | undefined)[] }
-export type TableAnswer = { asking: number } & (TableOpened | TableRead | { failed: string })
+export type TableAnswer = { asking: number } & (TableOpened | TableRead | { failed: Message })
 
 /** Rows that are shown before anything is taken in; and faults that are listed one by one. */
 const shownRows = 6
@@ -32,13 +32,12 @@ let rows: string[][] = []
 /** Rows that could not be made out. */
 let astray: RowFault[] = []
 
-async function open(file: Blob): Promise<TableOpened | { failed: string }> {
+async function open(file: Blob): Promise<TableOpened | { failed: Message }> {
   const { text, encoding } = decodeTable(new Uint8Array(await file.arrayBuffer()))
-  if (text.includes('\0')) return { failed: 'This is no table of text: it holds bytes that no text has. Save it as CSV first.' }
+  if (text.includes('\0')) return { failed: says('fault.table.no-text') }
   const { rows: all, delimiter, faults } = parseTable(text)
   const [headings, ...rest] = all
-  if (!headings || headings.length < 2 || rest.length === 0)
-    return { failed: 'No table can be made out: a first row with headings, rows below it, and commas, semicolons or tabs between the cells.' }
+  if (!headings || headings.length < 2 || rest.length === 0) return { failed: says('fault.table.none') }
   ;[rows, astray] = [rest, faults]
   return { headings, mapping: headings.map(guessColumn), delimiter, encoding, rows: rest.length, first: rest.slice(0, shownRows) }
 }
@@ -55,15 +54,12 @@ function read(mapping: (string | undefined)[]): TableRead {
   }
 }
 
-function tooMuchOf(sites: SiteImport['sites']): string {
+function tooMuchOf(sites: SiteImport['sites']): Sentence {
   const most = siteImportMost
-  if (sites.length > most.sites)
-    return `These are ${counted(sites.length, 'site')}; at most ${most.sites} are taken in at once. Cut the table in two: nothing is taken in twice.`
+  if (sites.length > most.sites) return says('fault.table.too-many-sites', { sites: sites.length, most: most.sites })
   const bytes = new Blob([JSON.stringify({ sites })]).size
-  const megabytes = (size: number) => `${Math.ceil(size / 1e6)} MB`
-  return bytes > most.bytes
-    ? `These are ${megabytes(bytes)}; at most ${megabytes(most.bytes)} are taken in at once. Cut the table in two: nothing is taken in twice.`
-    : ''
+  const megabytes = (size: number) => ({ n: Math.ceil(size / 1e6) })
+  return bytes > most.bytes ? says('fault.table.too-large', { mb: megabytes(bytes), most: megabytes(most.bytes) }) : ''
 }
 
 self.onmessage = async ({ data }: MessageEvent<TableAsked>) => {

@@ -22,6 +22,7 @@ import TextField from '../kit/TextField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import { t } from '../words/words.ts'
 
 // Further down, or opened on demand: loaded then.
 const FoundSince = defineAsyncComponent(() => import('../components/FoundSince.vue'))
@@ -74,18 +75,18 @@ const wetParts = computed<Part[]>(() => (isDone('apply-coil') && !isDone('run-un
 const bagged = computed(() => isDone('set-containment') && !isDone('take-down'))
 
 useKeys([
-  { key: 'ArrowRight', does: 'show the next step that can be begun', run: () => pick(1) },
-  { key: 'ArrowLeft', does: 'show the one before', run: () => pick(-1) },
+  { key: 'ArrowRight', does: t('screen.work.show-next-step-can-begun'), run: () => pick(1) },
+  { key: 'ArrowLeft', does: t('screen.work.show-one-before'), run: () => pick(-1) },
 ])
 </script>
 
 <template>
   <div v-if="!state.steps" class="stack">
-    <p>No method is agreed yet.</p>
-    <Tap now big :to="{ name: 'method', params: { jobId, unitId } }">Go to the method</Tap>
+    <p>{{ t('screen.work.no-method-agreed-yet') }}</p>
+    <Tap now big :to="{ name: 'method', params: { jobId, unitId } }">{{ t('screen.work.go-method') }}</Tap>
   </div>
   <div v-else class="two-up">
-    <section class="work stack" aria-label="The step to do now">
+    <section class="work stack" :aria-label="t('screen.work.step-do-now')">
       <FoundSince v-if="!finished" :job-id="jobId" :unit-id="unitId" />
       <div v-for="wait in waits" :key="wait.step.id" class="stack">
         <DwellClock :wait="wait" :now-ms="now" /><WaitEnd :unit-id="unitId" :wait="wait" />
@@ -102,11 +103,11 @@ useKeys([
         @done="pickedId = undefined"
       />
       <div v-else-if="finished" class="stack" data-finished>
-        <h2 class="title">All steps are done.</h2>
-        <Tap now big :to="{ name: 'proof', params: { jobId, unitId } }">Prove it</Tap>
+        <h2 class="title">{{ t('screen.work.all-steps-done') }}</h2>
+        <Tap now big :to="{ name: 'proof', params: { jobId, unitId } }">{{ t('screen.work.prove') }}</Tap>
       </div>
       <template v-else-if="!paused">
-        <p class="title" role="status">Only waiting is left for now.</p>
+        <p class="title" role="status">{{ t('screen.work.only-waiting-left-now') }}</p>
         <Elsewhere :job-id="jobId" :unit-id="unitId" :asker="asker" :now-ms="now" />
       </template>
       <PauseBar v-if="!finished" :unit-id="unitId" :state="state" :waits="waits" :now-ms="now" />
@@ -115,11 +116,11 @@ useKeys([
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly :off="offParts" :wet="wetParts" :bagged="bagged" />
       <p class="spread">
         <span class="figure"
-          >{{ progress.done }}<small>of {{ progress.all }} steps</small></span
+          >{{ progress.done }}<small>{{ t('screen.work.steps', { all: progress.all }) }}</small></span
         ><LedgerState :state="state" />
       </p>
       <SameStepTwice :state="state" />
-      <Fold :title="`Steps to come (${toCome.length})`">
+      <Fold :title="t('screen.work.steps-come', { toCome: toCome.length })">
         <ol class="small">
           <li v-for="entry in toCome" :key="entry.id">
             {{ say(entry.title)
@@ -130,8 +131,8 @@ useKeys([
         </ol>
       </Fold>
       <Form inline @submit="note">
-        <Field label="Note for the record"><TextField v-model="noteText" name="note" maxlength="2000" /></Field>
-        <Tap type="submit" data-note>Note</Tap>
+        <Field :label="t('screen.work.note-record')"><TextField v-model="noteText" name="note" maxlength="2000" /></Field>
+        <Tap type="submit" data-note>{{ t('screen.work.note') }}</Tap>
       </Form>
     </aside>
     <PartsTray class="whole" :job-id="jobId" :unit-id="unitId" :state="state" />

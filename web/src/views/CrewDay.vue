@@ -4,7 +4,6 @@ import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
 import { clockWords, durationWords } from '@yastik/core/quantities'
 import { isLongDay } from '@yastik/core/rounds'
-import { partNames } from '@yastik/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { serverNow } from '../api/clock.ts'
@@ -19,6 +18,7 @@ import Tabs from '../kit/Tabs.vue'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
+import { t } from '../words/words.ts'
 
 defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -58,8 +58,8 @@ async function compute() {
 const place = usePlace()
 const fromMin = ref(place.minuteOf(serverNow()))
 const sides = [
-  { value: 'chart' as const, says: 'In time' },
-  { value: 'list' as const, says: 'As a list' },
+  { value: 'chart' as const, says: t('screen.crew.time') },
+  { value: 'list' as const, says: t('screen.crew.list') },
 ]
 const side = ref<'chart' | 'list'>('chart')
 /** What is picked, as the day has it now. */
@@ -91,8 +91,11 @@ async function give({ unitId, step }: TimelineTask, to?: string) {
     const { timeline } = await askDay(tried, crew.value, job.record?.equipment ?? [])
     const laterMin = Math.round(timeline.finishMin - beforeMin)
     await job.add(unitId, { type: 'step-given', stepId: step, to: crew.value.find(({ name }) => name === to)?.id ?? null })
-    const moved = laterMin === 0 ? 'the end stays' : `the end comes ${Math.abs(laterMin)} min ${laterMin > 0 ? 'later' : 'sooner'}`
-    outcome.value = `${to ?? 'Whoever is free'}: ${moved}.`
+    const moved =
+      laterMin === 0
+        ? t('screen.crew.end-stays')
+        : t('screen.crew.end-comes-min', { laterMin: Math.abs(laterMin), later: laterMin > 0 ? t('screen.crew.later') : t('screen.crew.sooner') })
+    outcome.value = `${to ?? t('screen.crew.whoever-free')}: ${moved}.`
     picked.value = undefined
   } catch (error) {
     if (!isNoSchedule(error)) throw error
@@ -117,34 +120,43 @@ const first = computed(() =>
 
 <template>
   <div class="stack" data-crew-day>
-    <h2>The crew’s day, from now on</h2>
+    <h2>{{ t('screen.crew.crews-day-now') }}</h2>
     <p v-if="units.length === 0">
-      Nothing was looked over yet. <RouterLink :to="{ name: 'look-over', params: { jobId, unitId } }">Grade the first unit</RouterLink>, and its work
-      is put in time here.
+      {{ t('screen.crew.nothing-looked-over-yet') }}
+      <RouterLink :to="{ name: 'look-over', params: { jobId, unitId } }">{{ t('screen.crew.grade-first-unit') }}</RouterLink>{{
+        t('screen.crew.work-put-time-here')
+      }}
     </p>
     <div v-else-if="fault" class="stack">
       <FaultNote :error="fault" />
       <p v-if="givenSteps.length > 0">
-        <Tap @click="giveBackAll">Take back who was given what</Tap>
+        <Tap @click="giveBackAll">{{ t('screen.crew.take-back-given') }}</Tap>
       </p>
     </div>
-    <p v-else-if="!day" role="status">Putting {{ units.length === 1 ? 'one unit' : `${units.length} units` }} in order …</p>
+    <p v-else-if="!day" role="status">
+      {{ t('screen.crew.putting-order', { units: units.length }) }}
+    </p>
     <template v-else>
       <div class="figures" data-day-figures>
         <div>
           <span class="figure"
-            >{{ durationWords(day.timeline.finishMin) }}<small>by these people, until {{ clockWords(fromMin + day.timeline.finishMin) }}</small></span
+            >{{ durationWords(day.timeline.finishMin)
+            }}<small>{{ t('screen.crew.these-people-until', { fromMin: clockWords(fromMin + day.timeline.finishMin) }) }}</small></span
           >
         </div>
         <div>
-          <span class="figure">{{ durationWords(day.timeline.lowerBoundMin) }}<small>no order is shorter</small></span>
+          <span class="figure"
+            >{{ durationWords(day.timeline.lowerBoundMin) }}<small>{{ t('screen.crew.no-order-shorter') }}</small></span
+          >
         </div>
         <div>
-          <span class="figure">{{ units.length }}<small>units</small></span>
+          <span class="figure"
+            >{{ units.length }}<small>{{ t('screen.crew.units-2') }}</small></span
+          >
         </div>
       </div>
       <p v-if="isLongDay(fromMin + day.timeline.finishMin)" class="over" role="status" data-over>
-        Longer than a day: leave a unit for another visit, or take somebody along.
+        {{ t('screen.crew.longer-than-day-leave-unit') }}
       </p>
       <Tabs v-model="side" :options="sides">
         <template #chart>
@@ -164,54 +176,61 @@ const first = computed(() =>
       <div v-if="picked" class="picked" data-picked>
         <p>
           <b>{{ unitName(picked.unitId) }}: {{ say(stepOf(picked)?.title ?? '') }}</b>
-          <small>
-            {{ picked.who.join(' and ') }}, from {{ clockWords(fromMin + picked.startMin) }} to {{ clockWords(fromMin + picked.endMin)
-            }}{{ isGiven(picked) ? ', given' : '' }}</small
+          <small
+            >{{ ' '
+            }}{{
+              t('screen.crew.from-to', {
+                who: { and: picked.who },
+                fromMin: clockWords(fromMin + picked.startMin),
+                fromMin2: clockWords(fromMin + picked.endMin),
+                given: isGiven(picked) ? t('screen.crew.given') : '',
+              })
+            }}</small
           >
         </p>
         <div class="row">
           <Tap v-for="person in people.filter((name) => !picked!.who.includes(name))" :key="person" @click="give(picked, person)">
-            Give to {{ person }}
+            {{ t('screen.crew.give', { person }) }}
           </Tap>
-          <Tap v-if="isGiven(picked)" @click="give(picked)">Whoever is free</Tap>
-          <Tap bare @click="picked = undefined">Close</Tap>
+          <Tap v-if="isGiven(picked)" @click="give(picked)">{{ t('screen.crew.whoever-free') }}</Tap>
+          <Tap bare @click="picked = undefined">{{ t('screen.crew.close') }}</Tap>
         </div>
       </div>
-      <p v-if="trying" role="status">Trying it …</p>
+      <p v-if="trying" role="status">{{ t('screen.crew.trying') }}</p>
       <p v-if="outcome" role="status" data-outcome>{{ outcome }}</p>
       <FaultNote :error="cannot" />
       <div class="three">
         <section>
-          <h3>Next, each</h3>
+          <h3>{{ t('screen.crew.next-each') }}</h3>
           <ul class="plain">
             <li v-for="{ person, task, step } in first" :key="person">
               <b>{{ person }}</b>:
               <template v-if="task && step"
-                >{{ unitName(task.unitId) }} — {{ say(step.title) }}<small v-if="step.part"> ({{ partNames[step.part] }})</small></template
-              ><template v-else>nothing to do</template>
+                >{{ unitName(task.unitId) }} — {{ say(step.title) }}<small v-if="step.part"> ({{ t(`names.part.${step.part}`) }})</small></template
+              ><template v-else>{{ t('screen.crew.nothing-do') }}</template>
             </li>
           </ul>
         </section>
         <section>
-          <h3>Units</h3>
+          <h3>{{ t('screen.frame.units') }}</h3>
           <ul class="plain">
             <li v-for="unit in units" :key="unit.id">
               <b class="letter">{{ letterOf(unit.id) }}</b>
               <RouterLink :to="{ name: 'method', params: { jobId, unitId: unit.id } }">{{ unitName(unit.id) }}</RouterLink>
             </li>
           </ul>
-          <p v-if="missing.length > 0" class="small">Not looked over yet, so not counted: {{ missing.map(unitName).join(', ') }}.</p>
+          <p v-if="missing.length > 0" class="small">{{ t('screen.crew.not-looked-over-yet-not', { missing: missing.map(unitName).join(', ') }) }}</p>
         </section>
         <section>
-          <h3>What would shorten it</h3>
-          <p v-if="!day.gains" role="status">reckoning …</p>
-          <p v-else-if="day.gains.length === 0">Neither one more person nor more equipment: waits set the end.</p>
+          <h3>{{ t('screen.crew.would-shorten') }}</h3>
+          <p v-if="!day.gains" role="status">{{ t('screen.crew.reckoning') }}</p>
+          <p v-else-if="day.gains.length === 0">{{ t('screen.crew.neither-one-more-person-nor') }}</p>
           <ul v-else class="plain" data-gains>
-            <li v-for="gain in day.gains" :key="gain.what">
-              <b>−{{ gain.savesMin }} min</b> {{ gain.what }}
+            <li v-for="gain in day.gains" :key="say(gain.what)">
+              <b>−{{ gain.savesMin }} min</b> {{ say(gain.what) }}
             </li>
           </ul>
-          <p class="small">What sets the end is drawn dark: a minute lost there is a minute lost to all.</p>
+          <p class="small">{{ t('screen.crew.sets-end-drawn-dark-minute') }}</p>
         </section>
       </div>
     </template>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The firm's data, out and in: open formats, nothing held back.
-import { counted } from '@yastik/core/quantities'
 import { bundleMedia, endpoints, type BundleReceipt } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
 import { sendFile } from '../api/client.ts'
@@ -16,16 +15,17 @@ import CalendarImport from '../transfer/CalendarImport.vue'
 import ImportsTaken from '../transfer/ImportsTaken.vue'
 import TableImport from '../transfer/TableImport.vue'
 import Tap from '../kit/Tap.vue'
+import { t } from '../words/words.ts'
 
 useJob().close()
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
 const outs = [
-  { href: endpoints.sitesTable.path, name: 'Sites and units', says: 'CSV, one row per unit' },
-  { href: endpoints.readingsTable.path, name: 'Readings', says: 'CSV, one row per reading' },
-  { href: endpoints.calendar.path, name: 'Visits and due days', says: 'iCalendar; read it in again, and what moved moves' },
-  { href: endpoints.photographs.path, name: 'Photographs', says: 'a zip with the pictures and a list' },
-  { href: endpoints.bundle.path, name: 'Everything', says: 'one JSON bundle with a checksum; all but passwords and pictures' },
+  { href: endpoints.sitesTable.path, name: t('screen.data.sites-units'), says: t('screen.data.csv-one-row-per-unit') },
+  { href: endpoints.readingsTable.path, name: t('screen.data.readings'), says: t('screen.data.csv-one-row-per-reading') },
+  { href: endpoints.calendar.path, name: t('screen.data.visits-due-days'), says: t('screen.data.icalendar-read-again-moved-moves') },
+  { href: endpoints.photographs.path, name: t('screen.data.photographs'), says: t('screen.data.zip-pictures-list') },
+  { href: endpoints.bundle.path, name: t('screen.data.everything'), says: t('screen.data.one-json-bundle-checksum-all') },
 ] as const
 const taken = ref(0)
 const { busy, error, run } = useDoing()
@@ -39,10 +39,10 @@ const takeBundle = ([file]: File[]) =>
 
 <template>
   <div class="page stack">
-    <h1>Data, out and in</h1>
+    <h1>{{ t('screen.data.data-out') }}</h1>
     <section class="stack">
-      <h2>Out</h2>
-      <p v-if="!isOwner" data-owner-takes-out>What leaves the house holds customers: the owner takes it out.</p>
+      <h2>{{ t('screen.data.out') }}</h2>
+      <p v-if="!isOwner" data-owner-takes-out>{{ t('screen.data.leaves-house-holds-customers-owner') }}</p>
       <ul v-else class="plain outs">
         <li v-for="{ href, name, says } in outs" :key="href">
           <Tap :href="href" download>{{ name }}</Tap> <small>{{ says }}</small>
@@ -55,21 +55,25 @@ const takeBundle = ([file]: File[]) =>
     <CalendarImport @taken="taken++" />
     <ImportsTaken :taken="taken" />
     <section v-if="isOwner" class="stack" data-bundle-import>
-      <h2>A whole firm from a bundle</h2>
+      <h2>{{ t('screen.data.whole-firm-bundle') }}</h2>
       <p class="small">
-        Into a firm that has no sites yet: all of it, or nothing. People who are not here yet get a code each, by which they set a password.
+        {{ t('screen.data.into-firm-no-sites-yet') }}
       </p>
       <FileTap name="bundle" accept=".json,application/json" :disabled="busy" @files="takeBundle">
-        {{ busy ? 'Reading it in …' : 'Choose a bundle' }}
+        {{ busy ? t('screen.data.reading') : t('screen.data.choose-bundle') }}
       </FileTap>
       <FaultNote :error="error" />
       <p v-if="receipt" role="status" data-bundle-taken>
-        <b
-          >{{ counted(receipt.sites, 'site') }}, {{ counted(receipt.units, 'unit') }}, {{ counted(receipt.jobs, 'visit') }} and
-          {{ counted(receipt.events, 'event') }} are here.</b
-        >
-        <template v-if="receipt.photosWithoutPicture > 0">
-          Without their picture: {{ counted(receipt.photosWithoutPicture, 'photograph') }}.</template
+        <b>{{
+          t('screen.data.sites-units-visits-events-here', {
+            sites: receipt.sites,
+            units: receipt.units,
+            visits: receipt.jobs,
+            events: receipt.events,
+          })
+        }}</b>
+        <template v-if="receipt.photosWithoutPicture > 0"
+          >{{ ' ' }}{{ t('screen.data.without-their-picture-photographs', { photographs: receipt.photosWithoutPicture }) }}</template
         >
       </p>
       <OneTimeCode v-for="own in receipt?.codes ?? []" :key="own.signIn" :name="own.name" :sign-in="own.signIn" :code="own.code" :until="own.until" />

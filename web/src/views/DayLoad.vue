@@ -19,6 +19,7 @@ import Tick from '../kit/Tick.vue'
 import Notice from '../kit/Notice.vue'
 import { itemId } from '@yastik/core/money'
 import type { Sentence } from '@yastik/core/words'
+import { t } from '../words/words.ts'
 
 useJob().close()
 const { quantity, say } = useMeasures()
@@ -31,7 +32,10 @@ const session = useSession()
 /** Whose van is loaded; everybody’s, where nobody is chosen. */
 const van = ref('')
 const keyed = computed(() => (load.value?.crews ?? []).map((crew) => ({ ...crew, key: crewKey(crew.crewIds) })))
-const vans = computed(() => [...keyed.value.map(({ key, crew }) => ({ value: key, says: crew.join(', ') })), { value: '', says: 'everybody' }])
+const vans = computed(() => [
+  ...keyed.value.map(({ key, crew }) => ({ value: key, says: crew.join(', ') })),
+  { value: '', says: t('screen.stores.everybody') },
+])
 const chosen = computed(() => keyed.value.find(({ key }) => key === van.value))
 const visits = computed(() => (load.value?.visits ?? []).filter(({ jobId }) => chosen.value?.jobIds.includes(jobId) ?? true))
 /** What the firm has of an item is said beside it, whoever takes it. */
@@ -71,9 +75,9 @@ function tick(item: Sentence) {
 const short = computed(() => load.value?.items.filter(({ short: missing }) => missing !== undefined) ?? [])
 const amount = ({ quantity: much, unit }: { quantity: number; unit: Sentence }) => (unit === 'L' ? quantity(much, 'L') : `${much} ${say(unit)}`)
 const sources: Record<DayLoad['visits'][number]['units'][number]['source'], string> = {
-  agreed: 'method agreed',
-  'looked-over': 'looked over',
-  forecast: 'by forecast',
+  agreed: t('screen.stores.method-agreed'),
+  'looked-over': t('screen.stores.looked-over'),
+  forecast: t('screen.stores.forecast'),
   supposed: 'supposed',
 }
 </script>
@@ -81,32 +85,42 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>The day’s load</h1>
+      <h1>{{ t('screen.stores.days-load') }}</h1>
       <StoresPages />
     </div>
-    <Field label="Day" class="day"><DayField v-model="day" name="load-day" /></Field>
-    <p v-if="fromDevice" role="status">No signal: this is what the server said last.</p>
+    <Field :label="t('screen.stores.day')" class="day"><DayField v-model="day" name="load-day" /></Field>
+    <p v-if="fromDevice" role="status">{{ t('screen.stores.no-signal-server-said-last') }}</p>
     <FaultNote :error="error" />
     <template v-if="load">
-      <p v-if="load.visits.length === 0">No visit is open on this day.</p>
+      <p v-if="load.visits.length === 0">{{ t('screen.stores.no-visit-open-day') }}</p>
       <template v-else>
-        <Choice v-if="keyed.length > 1" v-model="van" label="Whose van" mark="van" :options="vans" />
+        <Choice v-if="keyed.length > 1" v-model="van" :label="t('screen.stores.whose-van')" mark="van" :options="vans" />
         <ul class="plain visits">
           <li v-for="visit in visits" :key="visit.jobId">
             <b>{{ visit.siteName }}</b>: {{ visit.units.map(({ name, source }) => `${name} (${sources[source]})`).join(', ') }}
           </li>
         </ul>
         <Notice v-if="short.length > 0" kind="now" data-short>
-          <p><b>Not enough for the whole day:</b></p>
+          <p>
+            <b>{{ t('screen.stores.not-enough-whole-day') }}</b>
+          </p>
           <ul>
             <li v-for="item in short" :key="itemId(item.item)">
-              {{ say(item.item) }}: {{ amount({ quantity: item.short!, unit: item.unit }) }} missing, for {{ item.sites.join(', ') }}
+              {{
+                t('screen.stores.missing', {
+                  item: say(item.item),
+                  amount: amount({ quantity: item.short!, unit: item.unit }),
+                  sites: item.sites.join(', '),
+                })
+              }}
             </li>
           </ul>
-          <Tap to="/stores/stock">What to buy</Tap>
+          <Tap to="/stores/stock">{{ t('screen.stores.buy-2') }}</Tap>
         </Notice>
         <p role="status" data-loaded>
-          {{ inVan.filter((item) => items.some((entry) => itemId(entry.item) === item)).length }} of {{ items.length }} in the van
+          {{
+            t('screen.stores.van', { inVan: inVan.filter((item) => items.some((entry) => itemId(entry.item) === item)).length, items: items.length })
+          }}
         </p>
         <ul class="plain items" data-load>
           <li v-for="item in items" :key="itemId(item.item)">
@@ -117,19 +131,21 @@ const sources: Record<DayLoad['visits'][number]['units'][number]['source'], stri
                   ><b>{{ say(item.item) }}</b
                   ><br /><small
                     >{{ say(item.why)
-                    }}{{ visits.length > 1 ? ` · ${item.sites.length === visits.length ? 'every visit' : item.sites.join(', ')}` : '' }}</small
+                    }}{{
+                      visits.length > 1 ? ` · ${item.sites.length === visits.length ? t('screen.stores.every-visit') : item.sites.join(', ')}` : ''
+                    }}</small
                   ></span
                 >
                 <span v-if="item.has !== undefined" class="has small"
-                  >{{ item.unit === 'L' ? quantity(item.has, 'L') : item.has }} {{ chosen && keyed.length > 1 ? 'in all' : 'in the van' }}</span
+                  >{{ item.unit === 'L' ? quantity(item.has, 'L') : item.has }}
+                  {{ chosen && keyed.length > 1 ? t('screen.stores.all') : t('screen.stores.van-2') }}</span
                 >
               </span>
             </Tick>
           </li>
         </ul>
         <p class="small">
-          Units that nobody looked over count as their forecast has them, or as grade 3 where there is none. Bring what the maker’s manual asks for
-          besides.
+          {{ t('screen.stores.units-nobody-looked-over-count') }}
         </p>
       </template>
     </template>

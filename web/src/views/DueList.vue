@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // What is due when, by visit or by unit, and what it is worth.
-import { counted } from '@yastik/core/quantities'
 import { endpoints } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { useAsked } from '../api/useServer.ts'
@@ -8,20 +7,20 @@ import LogbookPages from '../components/LogbookPages.vue'
 import MessageDialog from '../components/MessageDialog.vue'
 import DueUnits from '../due/DueUnits.vue'
 import DueVisits from '../due/DueVisits.vue'
-import { horizonWords } from '../due/dueWords.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import Tabs from '../kit/Tabs.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import { t } from '../words/words.ts'
 
 useJob().close()
 const session = useSession()
 const place = usePlace()
 const isOwner = computed(() => session.me?.role === 'owner')
 const sides = [
-  { value: 'visits' as const, says: 'By visit' },
-  { value: 'units' as const, says: 'By unit' },
+  { value: 'visits' as const, says: t('screen.logbook.visit') },
+  { value: 'units' as const, says: t('screen.logbook.unit-3') },
 ]
 const side = ref<(typeof sides)[number]['value']>('visits')
 const all = useAsked(endpoints.dueWorth, () => ({}))
@@ -41,13 +40,13 @@ function wasSent() {
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>What is due</h1>
+      <h1>{{ t('screen.logbook.due') }}</h1>
       <LogbookPages />
     </div>
     <div v-if="worth.some(({ cleanings }) => cleanings > 0)" class="figures" data-worth>
       <div v-for="{ weeks, cleanings, money } in worth" :key="weeks">
         <span class="figure"
-          >{{ place.money(money) }}<small>{{ counted(cleanings, 'cleaning') }} {{ horizonWords[weeks] }}</small></span
+          >{{ place.money(money) }}<small>{{ t('screen.logbook.cleanings', { cleanings }) }} {{ t(`screen.logbook.horizon.${weeks}`) }}</small></span
         >
       </div>
     </div>
@@ -61,7 +60,7 @@ function wasSent() {
       </template>
     </Tabs>
     <p class="small">
-      Worth is work and product at an ordinary unit of its family; travel belongs to the visit. Roofs: wind within the house rule, dry, no frost.
+      {{ t('screen.logbook.worth-work-product-ordinary-unit') }}
     </p>
     <Suspense>
       <MessageDialog

@@ -20,6 +20,7 @@ import Field from '../kit/Field.vue'
 import Form from '../kit/Form.vue'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
+import { t } from '../words/words.ts'
 
 const { figure, quantity, unit } = useMeasures()
 const session = useSession()
@@ -36,13 +37,13 @@ const painted = usePainted()
 const rules = computed(() => knownHouseRules(record.value?.rules))
 type Figure = 'hourlyRate' | 'hourCost' | 'minimumCharge' | 'travelCharge' | 'furtherUnitDiscount' | 'roofWindLimitMs' | 'liftLimitKg'
 const figures = computed((): readonly { name: Figure; says: string; unit?: string; times?: number }[] => [
-  { name: 'hourlyRate', says: 'An hour, for the customer', unit: place.currency.value },
-  { name: 'hourCost', says: 'An hour costs the firm', unit: place.currency.value },
-  { name: 'minimumCharge', says: 'Minimum charge', unit: place.currency.value },
-  { name: 'travelCharge', says: 'Travel', unit: place.currency.value },
-  { name: 'furtherUnitDiscount', says: 'Off further units', unit: '%', times: 100 },
-  { name: 'roofWindLimitMs', says: 'Nobody on a roof in wind above', unit: 'm/s' },
-  { name: 'liftLimitKg', says: 'One person lifts up to', unit: 'kg' },
+  { name: 'hourlyRate', says: t('screen.house.hour-customer'), unit: place.currency.value },
+  { name: 'hourCost', says: t('screen.house.hour-costs-firm'), unit: place.currency.value },
+  { name: 'minimumCharge', says: t('screen.house.minimum-charge'), unit: place.currency.value },
+  { name: 'travelCharge', says: t('screen.house.travel'), unit: place.currency.value },
+  { name: 'furtherUnitDiscount', says: t('screen.house.off-further-units'), unit: '%', times: 100 },
+  { name: 'roofWindLimitMs', says: t('screen.house.nobody-roof-wind-above'), unit: 'm/s' },
+  { name: 'liftLimitKg', says: t('screen.house.one-person-lifts-up'), unit: 'kg' },
 ])
 await Promise.all([asked.ready(), van.ready()])
 
@@ -54,11 +55,15 @@ function difference(one: Consequence, followed: Consequence): string {
     ...(one.minutes === followed.minutes
       ? []
       : [`${one.minutes > followed.minutes ? '+' : '−'}${durationWords(Math.abs(one.minutes - followed.minutes))}`]),
-    ...(one.money === followed.money ? [] : [`${place.change(one.money - followed.money)} for work and product`]),
-    ...(one.waterL === followed.waterL ? [] : [signed(figure(Math.round((one.waterL - followed.waterL) * 10) / 10, 'L'), `${unit('L')} water`)]),
-    ...(left === 0 ? [] : [left > 0 ? `${left} more soiled parts not reached` : `${-left} fewer soiled parts not reached`]),
+    ...(one.money === followed.money ? [] : [t('screen.house.work-product-2', { money: place.change(one.money - followed.money) })]),
+    ...(one.waterL === followed.waterL
+      ? []
+      : [signed(figure(Math.round((one.waterL - followed.waterL) * 10) / 10, 'L'), t('screen.house.water', { unit: unit('L') }))]),
+    ...(left === 0
+      ? []
+      : [left > 0 ? t('screen.house.more-soiled-parts-not-reached', { left }) : t('screen.house.fewer-soiled-parts-not-reached', { left: -left })]),
   ]
-  return said.join(', ') || 'no difference on this round'
+  return said.join(', ') || t('screen.house.no-difference-round')
 }
 const consequences = useConsequences(
   () => (record.value ? rules.value : undefined),
@@ -66,7 +71,7 @@ const consequences = useConsequences(
 )
 const followed = computed(() => consequences.value[schoolList[0]]?.find(({ value }) => value === rules.value[schoolList[0]]))
 /** What stands under a way until it is reckoned keeps its place. */
-const reckoning = 'reckoning …'
+const reckoning = t('screen.house.reckoning')
 const brings = computed(() =>
   Object.fromEntries(
     schoolList.map((name) => [
@@ -96,30 +101,27 @@ async function set(change: Partial<HouseRules>) {
   saved.value = ''
   const body = { rules: { ...own.rules, ...change }, version: own.version }
   if (await doing.run(async () => asked.set(await ask(endpoints.saveHouseRules, { body }))))
-    saved.value = 'Saved. Visits that are planned from now on follow it.'
+    saved.value = t('screen.house.saved-visits-planned-now-follow')
 }
 </script>
 
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>House rules</h1>
+      <h1>{{ t('screen.frame.house-rules') }}</h1>
       <HousePages />
     </div>
     <p>
-      {{
-        isOwner
-          ? 'Where trades people differ, you choose for the firm. A technician can still decide otherwise for one job, and says why.'
-          : 'The owner sets these. In Method you can decide otherwise for one job, and say why.'
-      }}
+      {{ isOwner ? t('screen.house.trades-people-differ-you-choose') : t('screen.house.owner-sets-these-method-you') }}
     </p>
     <p class="round" data-round>
-      The same round of ten ordinary units, two of each family, takes one person
+      {{ t('screen.house.same-round-ten-ordinary-units') }}
       <template v-if="followed"
-        ><b>{{ durationWords(followed.minutes) }}</b> with waits, <b>{{ place.money(followed.money) }}</b> of work and product,
-        <b>{{ quantity(followed.waterL, 'L') }}</b> of water, and leaves <b>{{ followed.notReached }}</b> soiled parts</template
+        ><b>{{ durationWords(followed.minutes) }}</b> {{ t('screen.house.waits') }} <b>{{ place.money(followed.money) }}</b>
+        {{ t('screen.house.work-product') }} <b>{{ quantity(followed.waterL, 'L') }}</b> {{ t('screen.house.water-leaves') }}
+        <b>{{ followed.notReached }}</b> {{ t('screen.house.soiled-parts') }}</template
       ><template v-else>{{ reckoning }}</template
-      >. Under each other way stands what it would change.
+      >{{ t('screen.house.under-each-other-way-stands') }}
     </p>
     <p role="status">{{ saved }}</p>
     <div class="schools">
@@ -135,7 +137,7 @@ async function set(change: Partial<HouseRules>) {
       />
     </div>
     <Form v-if="painted" class="ruled-top" :fault="error">
-      <h2>Rates and limits</h2>
+      <h2>{{ t('screen.house.rates-limits') }}</h2>
       <div class="fields">
         <Field v-for="entry in figures" :key="entry.name" :where="`rules.${entry.name}`" :label="entry.says" :unit="entry.unit">
           <NumberField
@@ -149,12 +151,12 @@ async function set(change: Partial<HouseRules>) {
       </div>
     </Form>
     <Form v-if="painted" class="ruled-top" :fault="error" data-place>
-      <h2>Where the firm is</h2>
+      <h2>{{ t('screen.house.firm') }}</h2>
       <div class="fields">
-        <Field where="rules.timeZone" label="Time zone" hint="Days begin and end by its clocks">
+        <Field where="rules.timeZone" :label="t('screen.house.time-zone')" :hint="t('screen.house.days-begin-end-clocks')">
           <TextField name="time-zone" :model-value="rules.timeZone ?? ''" :disabled="!isOwner" @commit="setPlace({ timeZone: $event })" />
         </Field>
-        <Field where="rules.currency" label="Currency" hint="Three letters, as EUR">
+        <Field where="rules.currency" :label="t('screen.house.currency')" :hint="t('screen.house.three-letters-eur')">
           <TextField
             name="currency"
             :model-value="rules.currency ?? ''"
@@ -162,15 +164,15 @@ async function set(change: Partial<HouseRules>) {
             @commit="setPlace({ currency: $event.toUpperCase() })"
           />
         </Field>
-        <Field where="rules.taxShare" label="Tax that is in the prices" unit="%">
+        <Field where="rules.taxShare" :label="t('screen.house.tax-prices')" unit="%">
           <NumberField name="tax" :times="100" :model-value="rules.taxShare" :disabled="!isOwner" @commit="setPlace({ taxShare: $event })" />
         </Field>
-        <Field where="rules.callUs" label="Whom customers call" hint="stands in the report">
+        <Field where="rules.callUs" :label="t('screen.house.whom-customers-call')" :hint="t('screen.house.stands-report')">
           <TextField name="call-us" :model-value="rules.callUs ?? ''" :disabled="!isOwner" @commit="setPlace({ callUs: $event })" />
         </Field>
       </div>
       <p v-if="isOwner && rules.timeZone !== deviceZone">
-        <Tap data-device-zone @click="setPlace({ timeZone: deviceZone })">Take the time zone of this device, {{ deviceZone }}</Tap>
+        <Tap data-device-zone @click="setPlace({ timeZone: deviceZone })">{{ t('screen.house.take-time-zone-device', { deviceZone }) }}</Tap>
       </p>
     </Form>
     <StepTimes v-if="isOwner && record && painted" :in-use="rules.stepTimes" @use="set({ stepTimes: $event })" />

@@ -2,7 +2,6 @@
 // The frame of a job: which unit, where in the job, the stations.
 import { endpoints } from '@yastik/core/wire'
 import { stageOf } from '@yastik/core/run'
-import { familyNames } from '@yastik/core/units'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
@@ -16,6 +15,7 @@ import Pick from '../kit/Pick.vue'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Notice from '../kit/Notice.vue'
+import { t } from '../words/words.ts'
 
 const props = defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -62,7 +62,7 @@ const fewUnits = 4
 const stationOf = (id: string) => ({ name: String(route.name), params: { jobId: props.jobId, unitId: id } })
 const goTo = (id: string) => router.push(stationOf(id))
 const canUndo = computed(() => job.undoable(props.unitId) !== undefined && !state.value.handedOver)
-useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job.undo(props.unitId) }])
+useKeys([{ key: 'u', does: t('screen.lookover.undo-last-tap-unit'), run: () => void job.undo(props.unitId) }])
 </script>
 
 <template>
@@ -72,7 +72,7 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
       <div class="spread">
         <div>
           <p class="eyebrow">
-            <RouterLink :to="`/sites/${job.record.site.id}`">{{ job.record.site.site.name }}</RouterLink> · {{ familyNames[unit.family] }}
+            <RouterLink :to="`/sites/${job.record.site.id}`">{{ job.record.site.site.name }}</RouterLink> · {{ t(`names.family.${unit.family}`) }}
           </p>
           <h1>{{ unit.name }}</h1>
         </div>
@@ -82,8 +82,8 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
             class="others"
             :model-value="undefined"
             name="other-unit"
-            label="Another unit of this visit"
-            placeholder="another unit"
+            :label="t('screen.lookover.another-unit-visit')"
+            :placeholder="t('screen.lookover.another-unit')"
             filterable
             :options="others.map((id) => ({ value: id, says: unitName(id) }))"
             @update:model-value="goTo"
@@ -91,24 +91,34 @@ useKeys([{ key: 'u', does: 'undo the last tap at this unit', run: () => void job
           <template v-else
             ><Tap v-for="id in others" :key="id" :to="stationOf(id)">{{ unitName(id) }}</Tap></template
           >
-          <Tap :off="canUndo ? '' : state.handedOver ? 'handed over' : 'nothing of yours to undo'" data-undo @click="job.undo(unitId)"
-            >Undo last tap</Tap
+          <Tap
+            :off="canUndo ? '' : state.handedOver ? t('screen.lookover.handed-over') : t('screen.lookover.nothing-yours-undo')"
+            data-undo
+            @click="job.undo(unitId)"
+            >{{ t('screen.lookover.undo-last-tap') }}</Tap
           >
         </div>
       </div>
       <Notice v-if="job.record.cancelled" kind="now" data-cancelled-job>
-        <p><b>This visit was cancelled: nobody is expected there.</b> <Tap small data-take-back @click="takeBack">Go there after all</Tap></p>
+        <p>
+          <b>{{ t('screen.lookover.visit-cancelled-nobody-expected') }}</b>
+          <Tap small data-take-back @click="takeBack">{{ t('screen.lookover.go-after-all') }}</Tap>
+        </p>
       </Notice>
       <p v-if="job.trouble" class="trouble" role="alert">{{ job.trouble }}</p>
       <PhaseRibbon :job-id="jobId" :unit-id="unitId" :stage="stageOf(state)" />
       <RouterView v-slot="{ Component }"><component :is="Component" :key="unitId" :job-id="jobId" :unit-id="unitId" /></RouterView>
       <!-- Known a moment after the page was drawn: below, so that nothing moves away under a finger. -->
       <p v-if="Math.abs(aheadMs ?? 0) > 60_000" class="small" role="status" data-clock>
-        This device’s clock is {{ Math.round(Math.abs(aheadMs!) / 60_000) }} min {{ aheadMs! > 0 ? 'ahead' : 'behind' }}; waits are counted by the
-        server’s.
+        {{
+          t('screen.lookover.devices-clock-min-waits-counted', {
+            aheadMs: Math.round(Math.abs(aheadMs!) / 60_000),
+            ahead: aheadMs! > 0 ? t('screen.lookover.ahead') : t('screen.lookover.behind'),
+          })
+        }}
       </p>
     </template>
-    <p v-else-if="!error">This unit is not part of the visit.</p>
+    <p v-else-if="!error">{{ t('screen.lookover.unit-not-part-visit') }}</p>
   </div>
 </template>
 

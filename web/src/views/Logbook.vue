@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // The firm's memory: what was handed over, newest first; or one unit's life.
-import { inWords, soilKinds, type SoilKind } from '@yastik/core/lookover'
-import { choiceNames, type Choice } from '@yastik/core/method'
-import { dayWords, type Grade, gradeNames } from '@yastik/core/quantities'
+import { soilKinds, type SoilKind } from '@yastik/core/lookover'
+import { type Choice } from '@yastik/core/method'
+import { type Grade } from '@yastik/core/quantities'
 import { verdicts, verdictName } from '@yastik/core/run'
-import { families, familyNames, type Family } from '@yastik/core/units'
+import { families, type Family } from '@yastik/core/units'
 import { endpoints, type LogEntry } from '@yastik/core/wire'
 import { computed, reactive, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -21,6 +21,9 @@ import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Pick from '../kit/Pick.vue'
 import Ledger from '../kit/Ledger.vue'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
+import { inWords } from '../words/names.ts'
 
 const { figure, unit, say } = useMeasures()
 useJob().close()
@@ -36,10 +39,10 @@ const find = ref('')
 const filter = reactive<{ find: string; family?: Family; soil?: SoilKind; by?: number; verdict?: LogEntry['verdict'] }>({ find: '' })
 type Filter = 'family' | 'soil' | 'by' | 'verdict'
 const filters = computed<{ name: Filter; says: string; options: Option<string | number>[] }[]>(() => [
-  { name: 'family', says: 'Family', options: optionsOf(families, (family) => familyNames[family]) },
-  { name: 'soil', says: 'Soil', options: optionsOf(soilKinds, inWords) },
-  { name: 'by', says: 'By', options: people.value.map(({ id, name }) => ({ value: id, says: name })) },
-  { name: 'verdict', says: 'Verdict', options: optionsOf(verdicts, (verdict) => say(verdictName(verdict))) },
+  { name: 'family', says: t('screen.logbook.family'), options: optionsOf(families, (family) => t(`names.family.${family}`)) },
+  { name: 'soil', says: t('screen.logbook.soil'), options: optionsOf(soilKinds, inWords) },
+  { name: 'by', says: t('screen.logbook.by'), options: people.value.map(({ id, name }) => ({ value: id, says: name })) },
+  { name: 'verdict', says: t('screen.logbook.verdict'), options: optionsOf(verdicts, (verdict) => say(verdictName(verdict))) },
 ])
 const setFilter = (name: Filter, value: string | number) => Object.assign(filter, { [name]: value === '' ? undefined : value })
 const isFiltered = computed(() => siteId.value !== undefined || Object.values(filter).some((value) => value !== undefined && value !== ''))
@@ -53,13 +56,13 @@ const entries = computed(() => (unitId.value === undefined ? log.entries.value :
 const error = computed(() => [crew, log, life, outlookOf].map((one) => one.error.value).find((one) => one !== undefined))
 await Promise.all([crew, log, life, outlookOf].map((one) => one.ready()))
 const columns = computed<Column<LogEntry>[]>(() => [
-  { key: 'at', says: 'Handed over' },
-  { key: 'unit', says: 'Unit' },
-  { key: 'scope', says: 'Method' },
-  { key: 'worst', says: 'Worst found' },
-  { key: 'cooling', says: `Cooling, ${unit('kW')}, before → after`, number: true },
-  { key: 'verdict', says: 'Verdict' },
-  { key: 'by', says: 'By' },
+  { key: 'at', says: t('screen.logbook.handed-over-2') },
+  { key: 'unit', says: t('screen.logbook.unit-2') },
+  { key: 'scope', says: t('screen.logbook.method') },
+  { key: 'worst', says: t('screen.logbook.worst-found') },
+  { key: 'cooling', says: t('screen.logbook.cooling-before-after', { unit: unit('kW') }), number: true },
+  { key: 'verdict', says: t('screen.logbook.verdict') },
+  { key: 'by', says: t('screen.logbook.by') },
 ])
 const kw = (value: number | null) => (value === null ? '–' : String(figure(Math.round(value * 100) / 100, 'kW')))
 </script>
@@ -67,7 +70,7 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>{{ unitId ? `Life of ${outlook?.unitName ?? 'a unit'}` : 'Logbook' }}</h1>
+      <h1>{{ unitId ? t('screen.logbook.life-of', { unit: outlook?.unitName ?? t('screen.logbook.unit') }) : t('screen.frame.logbook') }}</h1>
       <LogbookPages />
     </div>
     <p v-if="outlook">{{ outlook.siteName }}</p>
@@ -80,41 +83,46 @@ const kw = (value: number | null) => (value === null ? '–' : String(figure(Mat
     />
     <FaultNote :error="error" />
     <p v-if="siteId && !unitId" data-one-site>
-      {{ entries[0]?.siteName ?? 'This site' }} alone. <RouterLink :to="{ name: 'logbook' }">All sites</RouterLink>
+      {{ t('screen.logbook.alone', { siteName: entries[0]?.siteName ?? t('screen.logbook.site') }) }}
+      <RouterLink :to="{ name: 'logbook' }">{{ t('screen.logbook.all-sites') }}</RouterLink>
     </p>
-    <div v-if="!unitId" class="fields narrow" role="group" aria-label="Filters" data-log-filters>
-      <Field label="Site or unit"><TextField v-model="find" type="search" name="find" clearable @commit="filter.find = $event" /></Field>
+    <div v-if="!unitId" class="fields narrow" role="group" :aria-label="t('screen.logbook.filters')" data-log-filters>
+      <Field :label="t('screen.logbook.site-unit')"
+        ><TextField v-model="find" type="search" name="find" clearable @commit="filter.find = $event"
+      /></Field>
       <Field v-for="{ name, says, options } in filters" :key="name" :label="says">
         <Pick
           :model-value="filter[name] ?? ''"
           :name="name"
-          :options="[{ value: '', says: 'all' }, ...options]"
+          :options="[{ value: '', says: t('screen.logbook.all-of-them') }, ...options]"
           @update:model-value="setFilter(name, $event)"
         />
       </Field>
     </div>
     <Ledger
       data-logbook
-      title="What was handed over"
+      :title="t('screen.logbook.handed-over')"
       :rows="entries"
       :columns="columns"
       :row-key="(row) => row.jobId + row.unitId"
-      :empty="error ? '' : isFiltered ? 'Nothing in the logbook is like this.' : 'Nothing was handed over yet.'"
+      :empty="error ? '' : isFiltered ? t('screen.logbook.nothing-logbook-like') : t('screen.logbook.nothing-handed-over-yet')"
     >
       <template #at="{ row }">{{ dayWords(row.handedOverAt) }}</template>
       <template #unit="{ row }">
         <RouterLink :to="{ name: 'record', params: { jobId: row.jobId, unitId: row.unitId } }"
           ><b>{{ row.unitName }}</b></RouterLink
         ><br /><small>{{ row.siteName }}</small>
-        <RouterLink v-if="!unitId" :to="{ name: 'logbook', query: { unit: row.unitId } }" class="small" data-life> its life</RouterLink>
+        <RouterLink v-if="!unitId" :to="{ name: 'logbook', query: { unit: row.unitId } }" class="small" data-life
+          >{{ ' ' }}{{ t('screen.logbook.life') }}</RouterLink
+        >
       </template>
-      <template #scope="{ row }">{{ choiceNames[row.scope as Choice] ?? '–' }}</template>
-      <template #worst="{ row }">{{ row.worstGrade === null ? '–' : `${row.worstGrade} ${gradeNames[row.worstGrade as Grade]}` }}</template>
+      <template #scope="{ row }">{{ t(`names.choice.${row.scope as Choice}`) ?? '–' }}</template>
+      <template #worst="{ row }">{{ row.worstGrade === null ? '–' : `${row.worstGrade} ${t(`names.grade.${row.worstGrade as Grade}`)}` }}</template>
       <template #cooling="{ row }">
         {{ kw(row.coolingBeforeKw) }} → <b>{{ kw(row.coolingAfterKw) }}</b>
       </template>
       <template #verdict="{ row }">{{ say(verdictName(row.verdict)) }}</template>
     </Ledger>
-    <Tap v-if="!unitId && log.hasMore.value" @click="log.more">Older ones</Tap>
+    <Tap v-if="!unitId && log.hasMore.value" @click="log.more">{{ t('screen.logbook.older-ones') }}</Tap>
   </div>
 </template>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // Look-over: tap a part on the section, grade it; the plan beside it answers at once.
-import { complaints, extentName, extents, findings, inWords, type Complaint, type Extent, type Finding, type SoilKind } from '@yastik/core/lookover'
-import { allGrades, gradeNames, type Grade } from '@yastik/core/quantities'
+import { complaints, extentName, extents, findings, type Complaint, type Extent, type Finding, type SoilKind } from '@yastik/core/lookover'
+import { allGrades, type Grade } from '@yastik/core/quantities'
 import { photosOfPart, photosOfPlate } from '@yastik/core/run'
-import { isOnRoof, isSplit, partNames, partsToSee, type Part } from '@yastik/core/units'
+import { isOnRoof, isSplit, partsToSee, type Part } from '@yastik/core/units'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef } from 'vue'
 import GradeScale from '../components/GradeScale.vue'
 import WhatFollows from '../components/WhatFollows.vue'
@@ -20,6 +20,8 @@ import Fold from '../kit/Fold.vue'
 import Ledger from '../kit/Ledger.vue'
 import Later from '../kit/Later.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
+import { inWords } from '../words/names.ts'
 
 const { say } = useMeasures()
 
@@ -83,14 +85,14 @@ const extentsOf = (finding: Finding) =>
   )
 const setExtent = (finding: Finding, extent: Extent) => job.add(props.unitId, { type: 'finding-set', finding, present: true, extent })
 const columns: Column<{ part: Part }>[] = [
-  { key: 'part', says: 'Part' },
-  { key: 'grade', says: 'Grade' },
-  { key: 'kinds', says: 'Soil' },
+  { key: 'part', says: t('screen.lookover.part') },
+  { key: 'grade', says: t('screen.lookover.grade-2') },
+  { key: 'kinds', says: t('screen.lookover.soil') },
   { key: 'doings', says: '' },
 ]
 function gradeWords(part: Part) {
   const graded = state.value.grades[part]
-  return graded ? `${graded.grade} ${gradeNames[graded.grade]}` : 'not graded'
+  return graded ? `${graded.grade} ${t(`names.grade.${graded.grade}`)}` : t('screen.lookover.not-graded')
 }
 
 async function goToNext() {
@@ -105,14 +107,14 @@ function gradeByKey(key: string) {
   if (selected.value && grade !== undefined) void setGrade(selected.value, grade)
 }
 useKeys([
-  { key: 'n', does: 'go to the next part that is not graded', run: goToNext },
-  { key: '0 … 4', keys: allGrades.map(String), does: 'grade the part that is open', run: gradeByKey },
+  { key: 'n', does: t('screen.lookover.go-next-part-not-graded'), run: goToNext },
+  { key: '0 … 4', keys: allGrades.map(String), does: t('screen.lookover.grade-part-open'), run: gradeByKey },
 ])
 </script>
 
 <template>
   <div class="two-up">
-    <section ref="sections" class="stack drawing" aria-label="Section drawing">
+    <section ref="sections" class="stack drawing" :aria-label="t('screen.lookover.section-drawing')">
       <SectionDrawing
         :family="unit.family"
         :grades="state.grades"
@@ -132,26 +134,36 @@ useKeys([
           @grade="setGrade(selected!, $event)"
       /></Later>
       <div v-if="!selected" class="hint">
-        <p><b>Tap a part</b> on the drawing and grade what you see.</p>
-        <Tap v-if="nextUngraded" now big @click="selected = nextUngraded">Start with the {{ partNames[nextUngraded] }}</Tap>
+        <p>
+          <b>{{ t('screen.lookover.tap-part') }}</b> {{ t('screen.lookover.drawing-grade-you-see') }}
+        </p>
+        <Tap v-if="nextUngraded" now big @click="selected = nextUngraded">{{
+          t('screen.lookover.start', { part: t(`names.part.${nextUngraded}`) })
+        }}</Tap>
       </div>
       <div class="row">
         <Tap v-if="selected && nextUngraded && nextUngraded !== selected" data-next-part @click="selected = nextUngraded">
-          Next: {{ partNames[nextUngraded] }}
+          {{ t('screen.lookover.next', { part: t(`names.part.${nextUngraded}`) }) }}
         </Tap>
         <Tap v-if="Object.keys(state.grades).length > 0 && ungraded.length > 0" data-rest-clear @click="clearRest">
-          {{ ungraded.length === 1 ? 'The one' : `The ${ungraded.length}` }} not graded: looked at, clear
+          {{ t('screen.lookover.not-graded-looked-clear', { ungraded: ungraded.length }) }}
         </Tap>
       </div>
     </section>
     <WhatFollows v-if="unitPlan" :job-id="jobId" :unit-id="unitId" :plan="unitPlan" :is-graded="Object.keys(state.grades).length > 0" />
     <section class="whole stack ruled-top">
-      <h3>What the customer says</h3>
-      <Ticks label="Complaints" mark="complaint" :model-value="state.complaints" :options="offeredComplaints" @tick="setComplaint" />
-      <p v-if="told.length > 0" class="small">A routine visit is one of which nothing was said: take away what was said first.</p>
-      <h3>What you found</h3>
+      <h3>{{ t('screen.lookover.customer-says') }}</h3>
       <Ticks
-        label="Findings"
+        :label="t('screen.lookover.complaints')"
+        mark="complaint"
+        :model-value="state.complaints"
+        :options="offeredComplaints"
+        @tick="setComplaint"
+      />
+      <p v-if="told.length > 0" class="small">{{ t('screen.lookover.routine-visit-one-nothing-said') }}</p>
+      <h3>{{ t('screen.lookover.you-found') }}</h3>
+      <Ticks
+        :label="t('screen.lookover.findings')"
         mark="finding"
         :model-value="state.findings"
         :options="possibleFindings"
@@ -161,29 +173,45 @@ useKeys([
         <span class="small">{{ inWords(finding) }}:</span>
         <Choice
           :mark="`extent-of-${finding}`"
-          :label="`How much: ${inWords(finding)}`"
+          :label="t('screen.lookover.how-much', { finding: inWords(finding) })"
           :model-value="state.findingExtent[finding]"
           :options="extentsOf(finding)"
           @update:model-value="setExtent(finding, $event)"
         />
       </div>
-      <Fold v-model="plateOpen" :title="`Nameplate${hasPlate ? ' (photographed)' : ''}`" data-plate-fold
+      <Fold
+        v-model="plateOpen"
+        :title="t('screen.lookover.nameplate', { photographed: hasPlate ? ` ${t('screen.lookover.photographed')}` : '' })"
+        data-plate-fold
         ><Nameplate v-if="plateOpen" :unit="unit" :job-id="jobId"
       /></Fold>
-      <Fold :title="`Before readings${state.readings.before ? ' (taken)' : ''}`" data-before-readings>
+      <Fold
+        :title="t('screen.lookover.before-readings', { taken: state.readings.before ? ` ${t('screen.lookover.taken')}` : '' })"
+        data-before-readings
+      >
         <ReadingsForm
           :job-id="jobId"
           :unit-id="unitId"
-          label="before"
+          when="before"
           :value="state.readings.before"
           @take="job.add(unitId, { type: 'reading-taken', when: 'before', readings: $event })"
         />
       </Fold>
-      <Ledger title="Graded so far" titled :rows="parts.map((part) => ({ part }))" :columns="columns" :row-key="({ part }) => part">
-        <template #part="{ row }">{{ partNames[row.part] }}</template>
+      <Ledger
+        :title="t('screen.lookover.graded-far')"
+        titled
+        :rows="parts.map((part) => ({ part }))"
+        :columns="columns"
+        :row-key="({ part }) => part"
+      >
+        <template #part="{ row }">{{ t(`names.part.${row.part}`) }}</template>
         <template #grade="{ row }">{{ gradeWords(row.part) }}</template>
         <template #kinds="{ row }">{{ state.grades[row.part]?.kinds?.map(inWords).join(', ') }}</template>
-        <template #doings="{ row }"><Tap bare :aria-label="`Grade the ${partNames[row.part]}`" @click="selected = row.part">Grade</Tap></template>
+        <template #doings="{ row }"
+          ><Tap bare :aria-label="t('screen.lookover.grade', { part: t(`names.part.${row.part}`) })" @click="selected = row.part">{{
+            t('screen.lookover.grade-2')
+          }}</Tap></template
+        >
       </Ledger>
     </section>
   </div>

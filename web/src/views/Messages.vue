@@ -1,17 +1,17 @@
 <script setup lang="ts">
 // What customers were written, what became of it, and what they answered. It is looked at again while anything is on its way.
-import { momentWords } from '@yastik/core/quantities'
-import { endpoints, type MessageRecord } from '@yastik/core/wire'
+import { endpoints, type MessageRecord, ofStored } from '@yastik/core/wire'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask } from '../api/client.ts'
 import { useDoing, usePages } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import LogbookPages from '../components/LogbookPages.vue'
-import { messageStateWords } from '../components/messages.ts'
 import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Fold from '../kit/Fold.vue'
+import { say, t } from '../words/words.ts'
+import { momentWords } from '../words/when.ts'
 
 useJob().close()
 const againMs = 3000
@@ -31,12 +31,13 @@ const move = ({ id }: MessageRecord, to: typeof endpoints.withdrawMessage | type
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>What customers were written</h1>
+      <h1>{{ t('screen.sites.customers-written') }}</h1>
       <LogbookPages />
     </div>
     <FaultNote :error="error" />
     <p v-if="!error && entries.length === 0">
-      Nobody was written to yet. <RouterLink to="/logbook/due">What is due</RouterLink> shows whom to remind.
+      {{ t('screen.sites.nobody-written-yet') }} <RouterLink to="/logbook/due">{{ t('screen.sites.due') }}</RouterLink>
+      {{ t('screen.sites.shows-whom-remind') }}
     </p>
     <ol class="plain" data-messages>
       <li v-for="message in entries" :key="message.id" class="message" :data-message-state="message.state">
@@ -46,24 +47,31 @@ const move = ({ id }: MessageRecord, to: typeof endpoints.withdrawMessage | type
           ><br />
           <small>{{ momentWords(message.madeAt) }}, {{ message.by }}</small
           ><br />
-          <small>{{ message.channel === 'text' ? 'text' : 'mail' }} to {{ message.to }}</small>
+          <small>{{
+            t('screen.sites.to', { text: message.channel === 'text' ? t('screen.sites.text') : t('screen.sites.mail'), to: message.to })
+          }}</small>
         </div>
         <Fold
           ><template #title>{{ message.body.split('\n')[0] }}</template>
           <p class="body">{{ message.body }}</p>
         </Fold>
         <div>
-          <b>{{ messageStateWords[message.state] }}</b>
+          <b>{{ t(`screen.sites.message.${message.state}`) }}</b>
           <template v-if="message.because"
-            ><br /><small>{{ message.because }}{{ message.state === 'waiting' ? `, tried ${message.tries}×, again by itself` : '' }}</small></template
+            ><br /><small
+              >{{ say(ofStored(message.because))
+              }}{{ message.state === 'waiting' ? t('screen.sites.tried-again-itself', { tries: message.tries }) : '' }}</small
+            ></template
           >
-          <p v-for="reply in message.replies" :key="reply.at" class="reply" data-reply>“{{ reply.text }}”</p>
-          <Tap v-if="message.state === 'waiting'" bare @click="move(message, endpoints.withdrawMessage)">Take it back</Tap>
-          <Tap v-if="message.state === 'failed'" bare data-retry @click="move(message, endpoints.retryMessage)">Try again</Tap>
+          <p v-for="reply in message.replies" :key="reply.at" class="reply" data-reply>{{ t('screen.sites.quoted', { text: reply.text }) }}</p>
+          <Tap v-if="message.state === 'waiting'" bare @click="move(message, endpoints.withdrawMessage)">{{ t('screen.sites.take-back') }}</Tap>
+          <Tap v-if="message.state === 'failed'" bare data-retry @click="move(message, endpoints.retryMessage)">{{
+            t('screen.sites.try-again')
+          }}</Tap>
         </div>
       </li>
     </ol>
-    <Tap v-if="hasMore" @click="more">Older ones</Tap>
+    <Tap v-if="hasMore" @click="more">{{ t('screen.sites.older-ones') }}</Tap>
   </div>
 </template>
 

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 // Method: decisions with their because; flip a school or a single choice and see what changes; then agree it.
-import { choiceNames, knownHouseRules, schools, type Choice, type SchoolName, type Topic } from '@yastik/core/method'
+import { knownHouseRules, schools, type Choice, type SchoolName, type Topic } from '@yastik/core/method'
 import { planFileOf, compareChoice, compareSchool, contextOf, planUnit, planTotals, type JobFile, type PlannedDecision } from '@yastik/core/plan'
 import type { Extra } from '@yastik/core/procedure'
 import { durationWords } from '@yastik/core/quantities'
 import { changeOf } from '@yastik/core/run'
-import { partNames } from '@yastik/core/units'
 import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
 import MethodChange from '../components/MethodChange.vue'
@@ -22,6 +21,7 @@ import { usePlanning } from '../stores/planning.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import Tap from '../kit/Tap.vue'
+import { t } from '../words/words.ts'
 
 // Further down, or opened on demand: loaded then.
 const WashBench = defineAsyncComponent(() => import('../components/WashBench.vue'))
@@ -62,7 +62,7 @@ function bringsOf(school: SchoolName): Record<string, string> {
 }
 const scopeWords = computed(() => {
   const scope = unitPlan.value?.decisions.find(({ topic }) => topic === 'scope')?.choice
-  const words = scope === undefined ? '' : choiceNames[scope as Choice]
+  const words = scope === undefined ? '' : t(`names.choice.${scope as Choice}`)
   return `${words.charAt(0).toUpperCase()}${words.slice(1)}`
 })
 const signed = (value: number, digits = 0) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`
@@ -108,50 +108,60 @@ function saveFile(what: unknown, name: string) {
   URL.revokeObjectURL(link.href)
 }
 const asJob = (): JobFile | undefined => file.value
-useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => void (started.value || agree()) }])
+useKeys([{ key: 'a', does: t('screen.method.agree-method-go-unit'), run: () => void (started.value || agree()) }])
 </script>
 
 <template>
   <div v-if="plan && unitPlan && totals" class="two-up">
-    <section class="stack" aria-label="Decisions">
+    <section class="stack" :aria-label="t('screen.method.decisions')">
       <p v-if="job.record?.quoted" data-quoted>
-        Quoted for the whole visit: <b>{{ say(job.record.quoted.name) }}, {{ place.money(job.record.quoted.total) }}</b
-        >. Where more turns out to be needed, the customer is asked first.
+        {{ t('screen.method.quoted-whole-visit') }} <b>{{ say(job.record.quoted.name) }}, {{ place.money(job.record.quoted.total) }}</b
+        >{{ t('screen.method.more-turns-out-needed-customer') }}
       </p>
       <p class="summary" data-summary>
         <b>{{ scopeWords }}.</b>{{ ' ' }}
-        <template v-if="!declined && unitPlan.notReached.length > 0">
-          Not reached:
+        <template v-if="!declined && unitPlan.notReached.length > 0"
+          >{{ t('screen.method.not-reached') }}
           <span v-for="(left, index) in unitPlan.notReached" :key="left.part"
-            >{{ index > 0 ? '; ' : '' }}{{ partNames[left.part] }}, {{ say(left.because) }}</span
+            >{{ index > 0 ? '; ' : '' }}{{ t(`names.part.${left.part}`) }}, {{ say(left.because) }}</span
           >.
         </template>
-        <template v-else-if="!declined">Every part that is soiled is reached.</template>
+        <template v-else-if="!declined">{{ t('screen.method.every-part-soiled-reached') }}</template>
       </p>
       <div class="figures" data-totals>
         <div>
-          <span class="figure">{{ durationWords(totals.minutes) }}<small>with waits, alone</small></span>
-        </div>
-        <div>
-          <span class="figure">{{ durationWords(plan.timeline.finishMin) }}<small>by this crew</small></span>
-        </div>
-        <div>
-          <span class="figure">{{ place.money(plan.price.total) }}<small>price</small></span>
+          <span class="figure"
+            >{{ durationWords(totals.minutes) }}<small>{{ t('screen.method.waits-alone') }}</small></span
+          >
         </div>
         <div>
           <span class="figure"
-            >{{ reading(totals.waterL, 'L').figure }}<small>{{ reading(totals.waterL, 'L').unit }} of water</small></span
+            >{{ durationWords(plan.timeline.finishMin) }}<small>{{ t('screen.method.crew') }}</small></span
+          >
+        </div>
+        <div>
+          <span class="figure"
+            >{{ place.money(plan.price.total) }}<small>{{ t('screen.method.price') }}</small></span
+          >
+        </div>
+        <div>
+          <span class="figure"
+            >{{ reading(totals.waterL, 'L').figure }}<small>{{ t('screen.method.water', { unit: reading(totals.waterL, 'L').unit }) }}</small></span
           >
         </div>
       </div>
       <MethodChange v-if="change" :change="change" @agree="agree" />
       <p v-else-if="started" class="small">
-        Work has begun by the agreed method. What you find from now on, grade it in the look-over: the change is shown here.
+        {{ t('screen.method.work-begun-agreed-method-you') }}
       </p>
       <Tap v-else now big data-agree @click="agree">
-        {{ declined ? 'Agree: not cleaned today' : state.steps ? 'Agree again and go on' : 'Agree and go to the unit' }}
+        {{
+          declined ? t('screen.method.agree-not-cleaned-today') : state.steps ? t('screen.method.agree-again-go') : t('screen.method.agree-go-unit')
+        }}
       </Tap>
-      <p><Tap :to="{ name: 'crew', params: { jobId, unitId } }">The crew’s day, all units together</Tap></p>
+      <p>
+        <Tap :to="{ name: 'crew', params: { jobId, unitId } }">{{ t('screen.method.crews-day-all-units-together') }}</Tap>
+      </p>
       <ReferralNote :referrals="unitPlan.referrals" />
       <ol class="plain">
         <DecisionEntry
@@ -175,33 +185,37 @@ useKeys([{ key: 'a', does: 'agree the method and go to the unit', run: () => voi
           />
         </DecisionEntry>
       </ol>
-      <h2 class="ruled-top minor">No other way at this unit</h2>
+      <h2 class="ruled-top minor">{{ t('screen.method.no-other-way-unit') }}</h2>
       <ol class="plain foregone">
         <DecisionEntry v-for="decision in foregone" :key="decision.topic" :decision="decision" fixed />
       </ol>
     </section>
-    <aside class="stack" aria-label="Mixes, offers and steps">
+    <aside class="stack" :aria-label="t('screen.method.mixes-offers-steps')">
       <PlanMixes :plan="unitPlan" :products="job.record?.products ?? []" />
       <div v-if="unitPlan.offers.length > 0 || state.extras.length > 0" data-offers>
-        <h3>What would do more</h3>
+        <h3>{{ t('screen.method.would-do-more') }}</h3>
         <ul>
           <li v-for="(offer, at) in unitPlan.offers" :key="at">
             <b>{{ say(offer.what) }}</b>: {{ say(offer.because)
             }}<template v-if="offer.minutes !== undefined"> ({{ signed(offer.minutes) }} min, {{ place.change(offer.money ?? 0) }})</template>
-            <Tap v-if="offer.extra" :off="started ? 'work has begun' : ''" data-order-outdoor @click="order(offer.extra, true)">
-              The customer orders it
+            <Tap v-if="offer.extra" :off="started ? t('screen.method.work-begun') : ''" data-order-outdoor @click="order(offer.extra, true)">
+              {{ t('screen.method.customer-orders') }}
             </Tap>
           </li>
           <li v-if="state.extras.includes('outdoor-unit')">
-            <b>the outdoor unit</b>: ordered
-            <Tap bare :off="started ? 'work has begun' : ''" data-drop-outdoor @click="order('outdoor-unit', false)">Not after all</Tap>
+            <b>{{ t('screen.method.outdoor-unit') }}</b>{{ t('screen.method.ordered') }}
+            <Tap bare :off="started ? t('screen.method.work-begun') : ''" data-drop-outdoor @click="order('outdoor-unit', false)">{{
+              t('screen.method.not-after-all')
+            }}</Tap>
           </li>
         </ul>
       </div>
       <PlanDetails :plan="unitPlan" :warnings="plan.warnings" />
       <div class="row no-print">
-        <Tap data-save-job @click="saveFile(asJob(), 'job.json')">Save as job file</Tap
-        ><Tap @click="saveFile(planFileOf(plan, say), 'plan.json')">Save as plan file</Tap>
+        <Tap data-save-job @click="saveFile(asJob(), 'job.json')">{{ t('screen.method.save-job-file') }}</Tap><Tap
+          @click="saveFile(planFileOf(plan, say), 'plan.json')"
+          >{{ t('screen.method.save-plan-file') }}</Tap
+        >
       </div>
     </aside>
     <WashBench

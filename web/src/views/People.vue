@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // People of the firm, for its owners: who they are, how they get in, and that somebody gets in no more.
-import { momentWords } from '@yastik/core/quantities'
 import { endpoints, type PersonCode, type PersonForm, type PersonRecord } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
 import { ask } from '../api/client.ts'
@@ -9,12 +8,13 @@ import FaultNote from '../kit/FaultNote.vue'
 import HousePages from '../components/HousePages.vue'
 import OneTimeCode from '../components/OneTimeCode.vue'
 import PersonFields from '../components/PersonForm.vue'
-import { roleWords, skillWords, wayWords } from '../components/people.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
 import Form from '../kit/Form.vue'
 import Tick from '../kit/Tick.vue'
+import { t } from '../words/words.ts'
+import { momentWords } from '../words/when.ts'
 
 useJob().close()
 const session = useSession()
@@ -56,7 +56,7 @@ const save = () =>
 const setActive = ({ id, name, role, trained, liftKg }: PersonRecord, isActive: boolean) =>
   attempt(async () => {
     await ask(endpoints.savePerson, { params: { id }, body: { name, role, trained, liftKg, active: isActive } })
-    said.value = isActive ? `${name} gets in again.` : `${name} gets in no more. What they did stays on record.`
+    said.value = isActive ? t('screen.house.gets-again', { name }) : t('screen.house.gets-no-more-they-did', { name })
     await list.reload()
   })
 const reset = (id: number) =>
@@ -75,7 +75,7 @@ const setNeeded = (isNeeded: boolean) =>
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>People</h1>
+      <h1>{{ t('screen.house.people') }}</h1>
       <HousePages />
     </div>
     <FaultNote v-if="!editing" :error="error" />
@@ -84,23 +84,40 @@ const setNeeded = (isNeeded: boolean) =>
     <ul class="plain people">
       <li v-for="person in active" :key="person.id" :data-person="person.signIn">
         <div class="who">
-          <b>{{ person.name }}</b> <span>{{ roleWords[person.role] }}</span>
-          <small>
-            signs in as {{ person.signIn }}, {{ wayWords[person.way] }}{{ person.secondFactor ? ' and a second factor' : '' }};
-            {{ person.lastSeenAt ? `last in ${momentWords(person.lastSeenAt)}` : 'was never in' }}
+          <b>{{ person.name }}</b> <span>{{ t(`screen.house.role.${person.role}`) }}</span>
+          <small
+            >{{ ' '
+            }}{{
+              t('screen.house.signs', {
+                signIn: person.signIn,
+                way: t(`screen.house.way.${person.way}`),
+                secondFactor: person.secondFactor ? ` ${t('screen.house.second-factor')}` : '',
+                last: person.lastSeenAt ? t('screen.house.last', { lastSeenAt: momentWords(person.lastSeenAt) }) : t('screen.house.never'),
+              })
+            }}
           </small>
           <small>
-            {{ person.trained.length > 0 ? person.trained.map((skill) => skillWords[skill]).join(', ') : 'no training noted' }};
-            {{ person.liftKg === undefined ? 'lifts what the house rule allows' : `lifts up to ${person.liftKg} kg alone` }}
+            {{
+              person.trained.length > 0
+                ? person.trained.map((skill) => t(`screen.house.skill.${skill}`)).join(', ')
+                : t('screen.house.no-training-noted')
+            }};
+            {{
+              person.liftKg === undefined ? t('screen.house.lifts-house-rule-allows') : t('screen.house.lifts-up-kg-alone', { liftKg: person.liftKg })
+            }}
           </small>
         </div>
         <div class="row">
-          <Tap data-edit-person @click="edit(person)">Change</Tap>
+          <Tap data-edit-person @click="edit(person)">{{ t('screen.house.change') }}</Tap>
           <template v-if="person.id !== session.me?.id">
-            <Tap v-if="sure?.id !== person.id || sure.what !== 'code'" data-reset @click="sure = { id: person.id, what: 'code' }"> New way in </Tap>
-            <Tap v-else now data-reset-sure @click="reset(person.id)">Yes: take the password, give a code</Tap>
-            <Tap v-if="sure?.id !== person.id || sure.what !== 'end'" data-end @click="sure = { id: person.id, what: 'end' }"> Let in no more </Tap>
-            <Tap v-else now data-end-sure @click="setActive(person, false)">Yes: signed out everywhere, now</Tap>
+            <Tap v-if="sure?.id !== person.id || sure.what !== 'code'" data-reset @click="sure = { id: person.id, what: 'code' }">
+              {{ t('screen.house.new-way') }}
+            </Tap>
+            <Tap v-else now data-reset-sure @click="reset(person.id)">{{ t('screen.house.yes-take-password-give-code') }}</Tap>
+            <Tap v-if="sure?.id !== person.id || sure.what !== 'end'" data-end @click="sure = { id: person.id, what: 'end' }">
+              {{ t('screen.house.let-no-more') }}
+            </Tap>
+            <Tap v-else now data-end-sure @click="setActive(person, false)">{{ t('screen.house.yes-signed-out-everywhere-now') }}</Tap>
           </template>
         </div>
         <Form
@@ -115,8 +132,8 @@ const setNeeded = (isNeeded: boolean) =>
           <PersonFields v-model="editing.form" />
           <template #doings
             ><div class="row">
-              <Tap now type="submit" data-save-person>Save</Tap>
-              <Tap @click="editing = undefined">Leave it</Tap>
+              <Tap now type="submit" data-save-person>{{ t('screen.house.save') }}</Tap>
+              <Tap @click="editing = undefined">{{ t('screen.house.leave') }}</Tap>
             </div></template
           >
         </Form>
@@ -131,28 +148,30 @@ const setNeeded = (isNeeded: boolean) =>
         :fault="error"
         @submit="save"
       >
-        <h2>Somebody new</h2>
+        <h2>{{ t('screen.house.somebody-new') }}</h2>
         <PersonFields v-model="editing.form" v-model:sign-in="editing.signIn" />
         <template #doings
           ><div class="row">
-            <Tap now type="submit" data-save-person>Add, and make a code</Tap>
-            <Tap @click="editing = undefined">Leave it</Tap>
+            <Tap now type="submit" data-save-person>{{ t('screen.house.add-make-code') }}</Tap>
+            <Tap @click="editing = undefined">{{ t('screen.house.leave') }}</Tap>
           </div></template
         >
       </Form>
       <div v-else class="row">
-        <Tap data-add-person @click="((given = undefined), (editing = { active: true, form: blank(), signIn: '' }))"> Add somebody </Tap>
-        <Tick :model-value="needed" data-need-second-factor @update:model-value="setNeeded">Owners need a second factor</Tick>
+        <Tap data-add-person @click="((given = undefined), (editing = { active: true, form: blank(), signIn: '' }))">
+          {{ t('screen.house.add-somebody') }}
+        </Tap>
+        <Tick :model-value="needed" data-need-second-factor @update:model-value="setNeeded">{{ t('screen.house.owners-need-second-factor') }}</Tick>
       </div>
     </section>
     <section v-if="gone.length > 0" class="stack ruled-top" data-gone>
-      <h2>Get in no more</h2>
+      <h2>{{ t('screen.house.get-no-more') }}</h2>
       <ul class="plain people">
         <li v-for="person in gone" :key="person.id" :data-person="person.signIn">
           <div class="who">
-            <b>{{ person.name }}</b> <small>{{ person.signIn }}; what they did stays on record</small>
+            <b>{{ person.name }}</b> <small>{{ t('screen.house.they-did-stays-record', { signIn: person.signIn }) }}</small>
           </div>
-          <Tap data-let-in @click="setActive(person, true)">Let in again</Tap>
+          <Tap data-let-in @click="setActive(person, true)">{{ t('screen.house.let-again') }}</Tap>
         </li>
       </ul>
     </section>

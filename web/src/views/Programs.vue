@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Other programs that get in by a token, for owners.
-import { dayWords } from '@yastik/core/quantities'
 import { endpoints, tokenScopes, type TokenRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
@@ -17,6 +16,8 @@ import Form from '../kit/Form.vue'
 import Choice from '../kit/Choice.vue'
 import DayField from '../kit/DayField.vue'
 import { usePlace } from '../measures/usePlace.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 useJob().close()
 const place = usePlace()
@@ -32,7 +33,7 @@ const blank = (): { name: string; scope: TokenRecord['scope']; endsOn: string } 
   endsOn: dayjs(place.today()).add(90, 'day').format('YYYY-MM-DD'),
 })
 const form = ref(blank())
-const scopeWords: Record<TokenRecord['scope'], string> = { read: 'reads', write: 'reads and writes' }
+const scopeWords: Record<TokenRecord['scope'], string> = { read: t('screen.house.reads'), write: t('screen.house.reads-writes') }
 
 const attempt = (work: () => Promise<void>) => {
   sure.value = undefined
@@ -54,35 +55,42 @@ const end = (id: string) => attempt(() => ask(endpoints.endToken, { params: { id
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>Other programs</h1>
+      <h1>{{ t('screen.house.other-programs') }}</h1>
       <HousePages />
     </div>
     <p>
-      A program gets in by a token, in <code>Authorization: Bearer</code>, and does what whoever made it may do, within its scope. What is there to
-      ask is described in <a :href="endpoints.openapi.path">an OpenAPI document</a>.
+      {{ t('screen.house.program-gets-token') }} <code>{{ t('screen.house.authorization-bearer') }}</code>{{
+        t('screen.house.does-whoever-made-may-do')
+      }}
+      <a :href="endpoints.openapi.path">{{ t('screen.house.openapi-document') }}</a>.
     </p>
     <ShownOnce v-if="made" :secret="made.token"
-      >For <b>{{ made.name }}</b></ShownOnce
+      >{{ t('screen.frame.for') }} <b>{{ made.name }}</b></ShownOnce
     >
     <ul class="plain acts">
       <li v-for="token in tokens" :key="token.id" :data-program="token.name">
         <div class="which">
-          <b>{{ token.name }}</b> {{ scopeWords[token.scope] }} until {{ dayWords(token.endsOn) }}
-          <small
-            >made by {{ token.madeBy }} on {{ dayWords(token.madeAt) }};
-            {{ token.usedAt ? `last used ${dayWords(token.usedAt)}` : 'never used' }}</small
-          >
+          <b>{{ token.name }}</b> {{ t('screen.house.until', { scope: scopeWords[token.scope], endsOn: dayWords(token.endsOn) }) }}
+          <small>{{
+            t('screen.house.made', {
+              madeBy: token.madeBy,
+              madeAt: dayWords(token.madeAt),
+              lastUsed: token.usedAt ? t('screen.house.last-used', { usedAt: dayWords(token.usedAt) }) : t('screen.house.never-used'),
+            })
+          }}</small>
         </div>
-        <Tap v-if="sure !== token.id" data-end-token @click="sure = token.id">End it</Tap>
-        <Tap v-else now data-end-token-sure @click="end(token.id)">Yes, it gets in no more</Tap>
+        <Tap v-if="sure !== token.id" data-end-token @click="sure = token.id">{{ t('screen.house.end') }}</Tap>
+        <Tap v-else now data-end-token-sure @click="end(token.id)">{{ t('screen.house.yes-gets-no-more') }}</Tap>
       </li>
     </ul>
     <Form class="ruled-top" data-token-form :sends="form" :schema="endpoints.makeToken.body" :fault="error" @submit="make">
       <div class="row inline">
-        <Field where="name" label="Which program"><TextField v-model="form.name" name="token-name" maxlength="120" /></Field>
-        <Choice v-model="form.scope" label="What it may do" mark="scope" :options="optionsOf(tokenScopes, (scope) => scopeWords[scope])" />
-        <Field where="endsOn" label="Until" hint="a year at most"><DayField v-model="form.endsOn" name="token-ends" /></Field>
-        <Tap now type="submit" data-make-token>Make a token</Tap>
+        <Field where="name" :label="t('screen.house.program')"><TextField v-model="form.name" name="token-name" maxlength="120" /></Field>
+        <Choice v-model="form.scope" :label="t('screen.house.may-do')" mark="scope" :options="optionsOf(tokenScopes, (scope) => scopeWords[scope])" />
+        <Field where="endsOn" :label="t('screen.house.until-2')" :hint="t('screen.house.year-most')"
+          ><DayField v-model="form.endsOn" name="token-ends"
+        /></Field>
+        <Tap now type="submit" data-make-token>{{ t('screen.house.make-token') }}</Tap>
       </div>
     </Form>
   </div>

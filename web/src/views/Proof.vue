@@ -4,7 +4,6 @@ import { dueMessage } from '@yastik/core/plan'
 import { proofOf } from '@yastik/core/proof'
 import { dayAfter } from '@yastik/core/quantities'
 import { leftOut, verdictName } from '@yastik/core/run'
-import { partNames } from '@yastik/core/units'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import CustomerText from '../components/CustomerText.vue'
@@ -16,7 +15,8 @@ import { useJob } from '../stores/job.ts'
 import Tap from '../kit/Tap.vue'
 import Notice from '../kit/Notice.vue'
 import { joined } from '@yastik/core/words'
-import { sayToCustomer } from '../measures/words.ts'
+import { sayToCustomer } from '../report/customerWords.ts'
+import { t } from '../words/words.ts'
 
 // Further down, or opened on demand: loaded then.
 const ProofReadings = defineAsyncComponent(() => import('../components/ProofReadings.vue'))
@@ -64,8 +64,8 @@ const handOverGate = computed(() => state.value.steps?.find(({ doneBy }) => done
 async function handOver() {
   refused.value = []
   if (!proof.value) return
-  if (!state.value.steps) refused.value = ['no method was agreed']
-  else refused.value = openSteps.value.map(({ title }) => `not done: ${say(title)}`)
+  if (!state.value.steps) refused.value = [t('screen.proof.no-method-agreed')]
+  else refused.value = openSteps.value.map(({ title }) => t('screen.proof.not-done', { title: say(title) }))
   if (refused.value.length > 0) return
   await job.add(props.unitId, {
     type: 'handed-over',
@@ -80,7 +80,7 @@ async function handOver() {
 <template>
   <div v-if="proof && unitPlan" class="stack">
     <div class="verdict" :class="proof.verdict" data-verdict>
-      <span class="stamp">{{ declined ? 'not cleaned' : say(verdictName(proof.verdict)) }}</span>
+      <span class="stamp">{{ declined ? t('screen.proof.not-cleaned') : say(verdictName(proof.verdict)) }}</span>
       <p>{{ say(declined ? whyDeclined : proof.sentence) }}</p>
     </div>
     <ProofLines v-if="!asksAfter && proof.lines.length > 0" :lines="proof.lines" />
@@ -104,24 +104,31 @@ async function handOver() {
         <PartsAfter v-if="!declined" :job-id="jobId" :unit-id="unitId" />
         <PartsRenewed :unit-id="unitId" />
         <section v-if="unitPlan.notReached.length > 0">
-          <h3>Not reached, or not clean</h3>
+          <h3>{{ t('screen.proof.not-reached-not-clean') }}</h3>
           <ul>
-            <li v-for="entry in unitPlan.notReached" :key="entry.part">{{ partNames[entry.part] }}: {{ say(entry.because) }}</li>
+            <li v-for="entry in unitPlan.notReached" :key="entry.part">{{ t(`names.part.${entry.part}`) }}: {{ say(entry.because) }}</li>
           </ul>
         </section>
         <section v-if="left.length > 0" data-left-out>
-          <h3>Left out, or still out</h3>
+          <h3>{{ t('screen.proof.left-out-still-out') }}</h3>
           <ul>
             <li v-for="(entry, at) in left" :key="at">{{ say(entry) }}</li>
           </ul>
         </section>
         <section class="due">
-          <h3>Due next</h3>
+          <h3>{{ t('screen.proof.due-next') }}</h3>
           <p v-for="entry in unitPlan.due" :key="entry.what">
-            {{ capital(say(dueMessage(entry, dueDay))) }}<small v-if="entry.low !== undefined"> ({{ entry.low }} to {{ entry.high }} weeks)</small>
+            {{ capital(say(dueMessage(entry, dueDay)))
+            }}<small v-if="entry.low !== undefined && entry.high !== undefined"
+              >{{ ' ' }}{{ t('screen.proof.weeks', { low: entry.low, high: entry.high }) }}</small
+            >
           </p>
         </section>
-        <CustomerText :text="state.handedOver?.customerText ?? told" :given="state.handedOver !== undefined" />
+        <CustomerText
+          :text="state.handedOver?.customerText ?? told"
+          :given="state.handedOver !== undefined"
+          :language="job.record?.site.customerLanguage ?? 'en'"
+        />
         <p v-if="!state.handedOver && handOverGate" class="small" data-hand-over-gate>{{ say(handOverGate) }}.</p>
         <div class="row ruled-top">
           <Tap
@@ -131,15 +138,15 @@ async function handOver() {
             data-hand-over
             @click="handOver"
           >
-            Hand over as {{ declined ? 'not cleaned' : say(verdictName(proof.verdict)) }}
+            {{ t('screen.proof.hand-over', { notCleaned: declined ? t('screen.proof.not-cleaned') : say(verdictName(proof.verdict)) }) }}
           </Tap>
-          <Tap :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</Tap>
-          <Tap v-if="state.handedOver" :to="{ name: 'record', params: { jobId, unitId } }">Handed over: see the record</Tap>
+          <Tap :to="{ name: 'report', params: { jobId, unitId } }">{{ t('screen.proof.report-customer') }}</Tap>
+          <Tap v-if="state.handedOver" :to="{ name: 'record', params: { jobId, unitId } }">{{ t('screen.proof.handed-over-see-record') }}</Tap>
         </div>
       </div>
     </Suspense>
     <Notice v-if="refused.length > 0" kind="now" data-refused>
-      <b>Not handed over yet:</b>
+      <b>{{ t('screen.proof.not-handed-over-yet') }}</b>
       <ul>
         <li v-for="reason in refused.slice(0, 8)" :key="reason">{{ reason }}</li>
       </ul>

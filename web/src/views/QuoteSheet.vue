@@ -2,7 +2,7 @@
 // One quote: how soiled the units are taken to be, the ways side by side, what the customer said, and what came of it.
 import type { Complaint } from '@yastik/core/lookover'
 import type { QuoteOption } from '@yastik/core/plan'
-import { dayWords, type Grade } from '@yastik/core/quantities'
+import { type Grade } from '@yastik/core/quantities'
 import { endpoints, payable, type QuoteAccept, type QuoteForm, type QuoteRecord } from '@yastik/core/wire'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -18,6 +18,8 @@ import FaultNote from '../kit/FaultNote.vue'
 import Tap from '../kit/Tap.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import { useJob } from '../stores/job.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 // Further down, or opened on demand: loaded then.
 const QuoteYears = defineAsyncComponent(() => import('../components/QuoteYears.vue'))
@@ -80,15 +82,17 @@ const print = () => window.print()
 
 <template>
   <div class="page stack" data-quote>
-    <p class="no-print"><RouterLink to="/quotes">Quotes</RouterLink></p>
+    <p class="no-print">
+      <RouterLink to="/quotes">{{ t('screen.quotes.quotes') }}</RouterLink>
+    </p>
     <FaultNote :error="error" />
     <template v-if="quote">
       <div class="spread">
         <h1>
-          What we offer for <RouterLink :to="{ name: 'site', params: { siteId: quote.siteId } }">{{ quote.siteName }}</RouterLink>
+          {{ t('screen.quotes.we-offer') }} <RouterLink :to="{ name: 'site', params: { siteId: quote.siteId } }">{{ quote.siteName }}</RouterLink>
         </h1>
         <p>
-          made {{ dayWords(quote.madeOn) }}, <b data-quote-state>{{ quoteStateWords(quote, place.today()) }}</b>
+          {{ t('screen.quotes.made-2', { madeOn: dayWords(quote.madeOn) }) }} <b data-quote-state>{{ quoteStateWords(quote, place.today()) }}</b>
         </p>
       </div>
       <QuoteOutcome v-if="quote.outcome && quote.jobId" :outcome="quote.outcome" @visit="openVisit" />
@@ -96,15 +100,20 @@ const print = () => window.print()
       <QuoteWays :quote="quote" :options="shown" @offer="offer" />
       <QuoteYears v-if="offered.length > 1" :options="offered" :to-pay="toPay" />
       <p class="small">
-        {{ quote.outcome ? '' : `Prices stand until ${dayWords(quote.validUntil)}. ` }}What is found on opening may ask for other work; then we say so
-        before we go on. Days of the next cleaning are forecasts.
+        {{
+          t('screen.quotes.found-opening-may-ask-other', {
+            pricesStandUntil: quote.outcome ? '' : `${t('screen.quotes.prices-stand-until', { validUntil: dayWords(quote.validUntil) })} `,
+          })
+        }}
       </p>
       <template v-if="isOpen">
         <QuoteTerms :quote="quote" :change="change">
-          <Tap data-write-quote @click="writing = true">Write it to the customer</Tap>
-          <Tap @click="print">Print it</Tap>
+          <Tap data-write-quote @click="writing = true">{{ t('screen.quotes.write-customer') }}</Tap>
+          <Tap @click="print">{{ t('screen.quotes.print') }}</Tap>
         </QuoteTerms>
-        <p v-if="written" role="status" data-written>Handed over. <RouterLink to="/logbook/messages">What became of it</RouterLink></p>
+        <p v-if="written" role="status" data-written>
+          {{ t('screen.quotes.handed-over') }} <RouterLink to="/logbook/messages">{{ t('screen.quotes.became') }}</RouterLink>
+        </p>
         <Suspense>
           <MessageDialog
             v-if="writing"

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 // The record of one unit on one job, event by event.
-import { momentWords } from '@yastik/core/quantities'
 import { effective, happeningInWords, inOrder, photoIdOf, timeOf, type Happening, type JobEvent, verdictName } from '@yastik/core/run'
-import dayjs from 'dayjs'
 import { computed } from 'vue'
 import CustomerText from '../components/CustomerText.vue'
 import PhotoThumb from '../components/PhotoThumb.vue'
@@ -14,7 +12,9 @@ import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
 import { useNames } from '../job/useNames.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
-import { sayToCustomer } from '../measures/words.ts'
+import { sayToCustomer } from '../report/customerWords.ts'
+import { t } from '../words/words.ts'
+import { momentWords, secondWords } from '../words/when.ts'
 
 const { say } = useMeasures()
 
@@ -33,9 +33,9 @@ const entries = computed(() => inOrder(own.value))
 const toCustomer = await sayToCustomer(job.record?.site ?? {})
 const says = (happening: Happening) => say(happeningInWords(happening, names))
 const columns = [
-  { key: 'at', says: 'When', oneLine: true },
-  { key: 'by', says: 'Who', oneLine: true },
-  { key: 'what', says: 'What' },
+  { key: 'at', says: t('screen.report.when'), oneLine: true },
+  { key: 'by', says: t('screen.report.who'), oneLine: true },
+  { key: 'what', says: t('screen.report.what') },
 ]
 const sinceMin = (event: JobEvent) => Math.round(Math.abs(event.aheadMs ?? 0) / 60_000)
 const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happening.type === 'undone'
@@ -47,20 +47,20 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
       <h2>
         {{
           state.handedOver
-            ? `Handed over ${momentWords(state.handedOver.atMs)}, ${say(verdictName(state.handedOver.verdict))}`
-            : 'Not handed over yet'
+            ? t('screen.report.handed-over', { atMs: momentWords(state.handedOver.atMs), verdict: say(verdictName(state.handedOver.verdict)) })
+            : t('screen.report.not-handed-over-yet')
         }}
       </h2>
       <Ledger
         data-record
-        title="What happened at this unit"
+        :title="t('screen.report.happened-unit')"
         :rows="entries"
         :columns="columns"
         :row-key="({ id }) => id"
         :row-attrs="(event) => ({ class: { struck: !counts(event) } })"
-        empty="Nothing has happened yet."
+        :empty="t('screen.report.nothing-happened-yet')"
       >
-        <template #at="{ row }">{{ dayjs(timeOf(row)).format('D MMM HH:mm:ss') }}</template>
+        <template #at="{ row }">{{ secondWords(timeOf(row)) }}</template>
         <template #by="{ row }">{{ names.personName(row.by) }}</template>
         <template #what="{ row: event }">
           <span class="said">{{ says(event.happening) }}</span><PhotoThumb
@@ -69,19 +69,31 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
             :job-id="jobId"
             :unit-id="unitId"
             :says="says(event.happening)"
-          /><small v-if="sinceMin(event) > 1">
-            (that device’s clock was {{ sinceMin(event) }} min {{ (event.aheadMs ?? 0) > 0 ? 'ahead' : 'behind' }})</small
-          ><small v-if="!counts(event)"> (undone)</small
-          ><small v-if="held.has(event.id)"><br />does not count: {{ held.get(event.id)?.map(say).join('; ') }}</small>
+          /><small v-if="sinceMin(event) > 1"
+            >{{ ' '
+            }}{{
+              t('screen.report.devices-clock-min', {
+                sinceMin: sinceMin(event),
+                ahead: (event.aheadMs ?? 0) > 0 ? t('screen.report.ahead') : t('screen.report.behind'),
+              })
+            }}</small
+          ><small v-if="!counts(event)">{{ ' ' }}{{ t('screen.report.undone') }}</small
+          ><small v-if="held.has(event.id)"
+            ><br />{{ t('screen.report.does-not-count', { because: held.get(event.id)?.map(say).join('; ') ?? '' }) }}</small
+          >
         </template>
       </Ledger>
     </section>
     <aside class="stack">
-      <Tap class="no-print" :to="{ name: 'report', params: { jobId, unitId } }">Report for the customer</Tap>
+      <Tap class="no-print" :to="{ name: 'report', params: { jobId, unitId } }">{{ t('screen.report.report-customer') }}</Tap>
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly />
       <template v-if="unitPlan">
         <ReferralNote :referrals="unitPlan.referrals" />
-        <CustomerText :text="state.handedOver?.customerText ?? toCustomer(unitPlan.customerText)" :given="state.handedOver !== undefined" />
+        <CustomerText
+          :text="state.handedOver?.customerText ?? toCustomer(unitPlan.customerText)"
+          :given="state.handedOver !== undefined"
+          :language="job.record?.site.customerLanguage ?? 'en'"
+        />
       </template>
     </aside>
   </div>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The report for the customer: on the screen and printed as a page, and the same as a PDF.
-import { counted } from '@yastik/core/quantities'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import FaultNote from '../kit/FaultNote.vue'
 import PhotoThumb from '../components/PhotoThumb.vue'
@@ -13,7 +12,8 @@ import { usePlanning } from '../stores/planning.ts'
 import { useSession } from '../stores/session.ts'
 import Tap from '../kit/Tap.vue'
 import Ledger from '../kit/Ledger.vue'
-import { wordsFor } from '../measures/words.ts'
+import { wordsForCustomer } from '../report/customerWords.ts'
+import { t } from '../words/words.ts'
 
 // Further down, or opened on demand: loaded then.
 const SignatureSlot = defineAsyncComponent(() => import('../components/SignatureSlot.vue'))
@@ -24,7 +24,7 @@ const planning = usePlanning()
 const session = useSession()
 const state = computed(() => job.stateFor(props.unitId))
 /** In the customer’s language, whoever makes it. */
-const catalogue = await wordsFor(job.record?.site.customerLanguage)
+const catalogue = await wordsForCustomer(job.record?.site.customerLanguage)
 const content = computed(() => {
   const { record } = job
   const unit = job.unitFor(props.unitId)
@@ -77,12 +77,10 @@ const print = () => window.print()
 <template>
   <div v-if="content" class="stack">
     <div class="row no-print">
-      <Tap now data-save-report :disabled="busy" @click="save">{{ busy ? 'Making it …' : 'Save as PDF' }}</Tap>
-      <Tap @click="print">Print this page</Tap>
-      <span v-if="missing > 0" role="status" class="small">Not on this device, and could not be fetched: {{ counted(missing, 'photograph') }}.</span>
-      <span v-if="lacking !== ''" role="status" class="small" data-lacking
-        >No typeface was at hand for {{ lacking }}: with a signal, save it once more.</span
-      >
+      <Tap now data-save-report :disabled="busy" @click="save">{{ busy ? t('screen.report.making') : t('screen.report.save-pdf') }}</Tap>
+      <Tap @click="print">{{ t('screen.report.print-page') }}</Tap>
+      <span v-if="missing > 0" role="status" class="small">{{ t('screen.report.not-device-could-not-fetched', { photographs: missing }) }}</span>
+      <span v-if="lacking !== ''" role="status" class="small" data-lacking>{{ t('screen.report.no-typeface-hand-signal-save', { lacking }) }}</span>
     </div>
     <FaultNote :error="error" />
     <article class="report stack" data-report :lang="content.language">
@@ -177,7 +175,7 @@ const print = () => window.print()
       <p class="small">{{ content.foot }}</p>
     </article>
   </div>
-  <p v-else>This unit is not part of the visit.</p>
+  <p v-else>{{ t('screen.report.unit-not-part-visit') }}</p>
 </template>
 
 <style scoped>

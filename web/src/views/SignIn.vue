@@ -10,6 +10,8 @@ import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Tap from '../kit/Tap.vue'
 import Form from '../kit/Form.vue'
+import { languageNames, languages } from '@yastik/core/words'
+import { language, readIn, t } from '../words/words.ts'
 
 const session = useSession()
 const router = useRouter()
@@ -51,9 +53,9 @@ const sample = {
 } as const
 /** What is not entered yet. */
 const missing = computed(() => {
-  if (name.value === '') return 'enter your name'
-  if (byCode.value && code.value === '') return 'enter the code'
-  return password.value === '' ? 'enter the password' : ''
+  if (name.value === '') return t('screen.frame.enter-your-name')
+  if (byCode.value && code.value === '') return t('screen.frame.enter-code')
+  return password.value === '' ? t('screen.frame.enter-password') : ''
 })
 </script>
 
@@ -62,20 +64,34 @@ const missing = computed(() => {
     <div class="drawing" aria-hidden="true"><SectionDrawing family="wall-head" :grades="sample" readonly /></div>
     <Form class="sheet" :fault="error" @submit="submit">
       <h1>Yastik</h1>
-      <p>Looks over, decides, computes, times and proves the deep cleaning of room air conditioners.</p>
-      <Field label="Sign-in name"><TextField v-model="name" name="sign-in" autocomplete="username" autofocus required /></Field>
-      <Field v-if="byCode" label="The code that you were given"><TextField v-model="code" name="one-time-code" autocapitalize="characters" /></Field>
-      <Field :label="byCode ? 'Your new password' : 'Password'" :hint="byCode ? `at least ${leastPassword} characters; four words, say` : undefined">
+      <p>{{ t('screen.frame.looks-over-decides-computes-times') }}</p>
+      <Field :label="t('screen.frame.sign-name')"><TextField v-model="name" name="sign-in" autocomplete="username" autofocus required /></Field>
+      <Field v-if="byCode" :label="t('screen.frame.code-you-given')"
+        ><TextField v-model="code" name="one-time-code" autocapitalize="characters"
+      /></Field>
+      <Field
+        :label="byCode ? t('screen.frame.your-new-password') : t('screen.frame.password')"
+        :hint="byCode ? t('screen.frame.least-characters-four-words-say', { leastPassword }) : undefined"
+      >
         <TextField v-model="password" name="password" type="password" :autocomplete="byCode ? 'new-password' : 'current-password'" required />
       </Field>
-      <Field v-if="asksFactor && !byCode" label="The code of your second factor" hint="from your telephone, or one for its loss" data-asks-factor
+      <Field
+        v-if="asksFactor && !byCode"
+        :label="t('screen.frame.code-your-second-factor')"
+        :hint="t('screen.frame.your-telephone-one-loss')"
+        data-asks-factor
         ><TextField v-model="factor" name="second-factor" autocomplete="one-time-code" autofocus
       /></Field>
       <Tap now big type="submit" :off="missing" :disabled="busy">
-        {{ byCode ? 'Set it and sign in' : 'Sign in' }}
+        {{ byCode ? t('screen.frame.set-sign') : t('screen.frame.sign') }}
       </Tap>
+      <div class="row" role="group" :aria-label="t('screen.frame.language')">
+        <Tap v-for="own in languages" :key="own" bare small :lang="own" :pressed="own === language" :data-read-in="own" @click="readIn(own)">
+          {{ languageNames[own] }}
+        </Tap>
+      </div>
       <Tap bare data-by-code @click="((byCode = !byCode), (error = undefined), (password = ''))">
-        {{ byCode ? 'I have a password' : 'I was given a code' }}
+        {{ byCode ? t('screen.frame.i-password') : t('screen.frame.i-given-code') }}
       </Tap>
     </Form>
   </div>

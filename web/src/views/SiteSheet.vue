@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // One site: its particulars, its units, and the next visit.
-import { dayWords } from '@yastik/core/quantities'
 import { endpoints, type SiteRecord } from '@yastik/core/wire'
 import { computed, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -15,6 +14,8 @@ import FaultNote from '../kit/FaultNote.vue'
 import Notice from '../kit/Notice.vue'
 import Tap from '../kit/Tap.vue'
 import { useSession } from '../stores/session.ts'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 const props = defineProps<{ siteId?: string }>()
 const router = useRouter()
@@ -38,21 +39,26 @@ async function saved(site: SiteRecord) {
 
 <template>
   <div class="page stack">
-    <p><RouterLink to="/sites">Sites</RouterLink></p>
-    <h1>{{ record?.site.name ?? 'New site' }}</h1>
+    <p>
+      <RouterLink to="/sites">{{ t('screen.frame.sites') }}</RouterLink>
+    </p>
+    <h1>{{ record?.site.name ?? t('screen.sites.new-site') }}</h1>
     <FaultNote :error="error ?? doing.error.value" />
     <Notice v-if="record?.retiredAt" kind="now" data-site-retired>
       <p>
-        <b>This site is retired since {{ dayWords(record.retiredAt) }}:</b> nobody is sent here, and nothing falls due. Its logbook stays.
-        <Tap small data-site-in-use @click="retire(false)">Take it into use again</Tap>
+        <b>{{ t('screen.sites.site-retired-since', { retiredAt: dayWords(record.retiredAt) }) }}</b>
+        {{ t('screen.sites.nobody-sent-here-nothing-falls') }}
+        <Tap small data-site-in-use @click="retire(false)">{{ t('screen.sites.take-into-use-again') }}</Tap>
       </p>
     </Notice>
     <SiteUnits v-if="record" :site="record" :may-quote="isOwner" @changed="reload" />
     <Later v-if="record || !siteId"><SiteParticulars :site="record" @saved="saved" @reload="reload" /></Later>
     <section v-if="record && !record.retiredAt" class="stack ruled-top">
-      <h2>No longer a customer</h2>
-      <p class="small">A retired site stays with all that was done there; it can be taken into use again at any time.</p>
-      <p><Tap data-retire-site :disabled="doing.busy.value" @click="retire(true)">Retire this site</Tap></p>
+      <h2>{{ t('screen.sites.no-longer-customer') }}</h2>
+      <p class="small">{{ t('screen.sites.retired-site-stays-all-done') }}</p>
+      <p>
+        <Tap data-retire-site :disabled="doing.busy.value" @click="retire(true)">{{ t('screen.sites.retire-site') }}</Tap>
+      </p>
     </section>
     <Later v-if="isOwner && record"><CustomerData :site="record" @erased="reload" /></Later>
   </div>

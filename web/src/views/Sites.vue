@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // All sites of the firm with their units.
-import { dayWords } from '@yastik/core/quantities'
 import { endpoints, type SitePage } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -13,14 +12,16 @@ import Choice from '../kit/Choice.vue'
 import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Ledger from '../kit/Ledger.vue'
+import { t } from '../words/words.ts'
+import { dayWords } from '../words/when.ts'
 
 const session = useSession()
 const isOwner = computed(() => session.me?.role === 'owner')
 const wanted = ref('')
 const side = ref<'in-use' | 'retired'>('in-use')
 const sides = [
-  { value: 'in-use' as const, says: 'in use' },
-  { value: 'retired' as const, says: 'retired' },
+  { value: 'in-use' as const, says: t('screen.sites.use') },
+  { value: 'retired' as const, says: t('screen.sites.retired-ones') },
 ]
 const { entries, error, hasMore, more, ready } = usePages(endpoints.sites, () => ({
   find: wanted.value.trim() || undefined,
@@ -28,18 +29,18 @@ const { entries, error, hasMore, more, ready } = usePages(endpoints.sites, () =>
 }))
 const empty = computed(() => {
   if (error.value) return ''
-  if (wanted.value.trim() !== '') return 'No site matches.'
-  return side.value === 'retired' ? 'No site is retired.' : 'No sites yet: make the first one.'
+  if (wanted.value.trim() !== '') return t('screen.sites.no-site-matches')
+  return side.value === 'retired' ? t('screen.sites.no-site-retired') : t('screen.sites.no-sites-yet-make-first')
 })
 /** The first of many; the rest is a count. */
 const fewNames = 6
 const unitWords = (names: readonly string[]) =>
-  names.length > fewNames ? `${names.slice(0, fewNames).join(', ')} and ${names.length - fewNames} more` : names.join(', ')
+  names.length > fewNames ? t('screen.sites.more', { names: names.slice(0, fewNames).join(', '), names2: names.length - fewNames }) : names.join(', ')
 const columns: Column<SitePage['entries'][number]>[] = [
-  { key: 'name', says: 'Site' },
-  { key: 'setting', says: 'Setting' },
-  { key: 'units', says: 'Units' },
-  { key: 'last', says: 'Last cleaned', number: true },
+  { key: 'name', says: t('screen.sites.site') },
+  { key: 'setting', says: t('screen.sites.setting') },
+  { key: 'units', says: t('screen.frame.units') },
+  { key: 'last', says: t('screen.sites.last-cleaned'), number: true },
 ]
 await ready()
 </script>
@@ -47,33 +48,35 @@ await ready()
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>Sites</h1>
+      <h1>{{ t('screen.frame.sites') }}</h1>
       <div class="row">
-        <Tap v-if="isOwner" to="/quotes" data-to-quotes>Quotes</Tap>
-        <Tap to="/data">Data, out and in</Tap>
-        <Tap to="/sites/new">New site</Tap>
+        <Tap v-if="isOwner" to="/quotes" data-to-quotes>{{ t('screen.sites.quotes') }}</Tap>
+        <Tap to="/data">{{ t('screen.sites.data-out') }}</Tap>
+        <Tap to="/sites/new">{{ t('screen.sites.new-site') }}</Tap>
       </div>
     </div>
     <FaultNote :error="error" />
     <div class="row">
-      <Field label="Find by site, address or unit" class="find"><TextField v-model="wanted" name="find" clearable /></Field>
-      <Choice v-model="side" label="Which sites" mark="which-sites" :options="sides" class="which" />
+      <Field :label="t('screen.sites.find-site-address-unit')" class="find"><TextField v-model="wanted" name="find" clearable /></Field>
+      <Choice v-model="side" :label="t('screen.sites.sites')" mark="which-sites" :options="sides" class="which" />
     </div>
-    <Ledger title="Sites" :rows="entries" :columns="columns" :row-key="({ id }) => id" :empty="empty">
+    <Ledger :title="t('screen.frame.sites')" :rows="entries" :columns="columns" :row-key="({ id }) => id" :empty="empty">
       <template #name="{ row }">
         <RouterLink :to="`/sites/${row.id}`"
           ><b>{{ row.name }}</b></RouterLink
         ><br /><small>{{ row.address }}</small>
       </template>
       <template #setting="{ row }">
-        {{ row.setting.replace('-', ' ') }}<br /><small>{{ row.surroundings.join(', ').replaceAll('-', ' ') }}</small>
+        {{ t(`screen.sites.setting.${row.setting}`) }}<br /><small>{{
+          row.surroundings.map((kind) => t(`names.surroundings.${kind}`)).join(', ')
+        }}</small>
       </template>
       <template #units="{ row }">
         {{ row.units.length }}<br /><small>{{ unitWords(row.units) }}</small>
       </template>
-      <template #last="{ row }">{{ row.lastCleanedAt ? dayWords(row.lastCleanedAt) : 'never' }}</template>
+      <template #last="{ row }">{{ row.lastCleanedAt ? dayWords(row.lastCleanedAt) : t('screen.sites.never') }}</template>
     </Ledger>
-    <Tap v-if="hasMore" @click="more">More sites</Tap>
+    <Tap v-if="hasMore" @click="more">{{ t('screen.sites.more-sites') }}</Tap>
   </div>
 </template>
 

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Stock: what may be used of each product, lot by lot; what to buy; what came and went, and where it was used.
-import { dayWords, momentWords } from '@yastik/core/quantities'
 import { endpoints, stockFormSchema, type StockForm, type StockRecord } from '@yastik/core/wire'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
@@ -21,6 +20,8 @@ import Form from '../kit/Form.vue'
 import Pick from '../kit/Pick.vue'
 import Choice from '../kit/Choice.vue'
 import Ledger from '../kit/Ledger.vue'
+import { t } from '../words/words.ts'
+import { dayWords, momentWords } from '../words/when.ts'
 
 useJob().close()
 const place = usePlace()
@@ -35,9 +36,9 @@ const error = computed(() => doing.error.value ?? asked.error.value ?? ledger.er
 const saved = ref('')
 type Kind = 'bought' | 'counted' | 'thrown-out'
 const kinds: { value: Kind; says: string }[] = [
-  { value: 'bought', says: 'bought' },
-  { value: 'counted', says: 'counted: this is what is there' },
-  { value: 'thrown-out', says: 'thrown out' },
+  { value: 'bought', says: t('screen.stores.bought') },
+  { value: 'counted', says: t('screen.stores.counted-what-is-there') },
+  { value: 'thrown-out', says: t('screen.stores.thrown-out') },
 ]
 const form = ref<{ productId: string; kind: Kind; litres: number | undefined; lot: string; labelDate: string }>({
   productId: '',
@@ -46,7 +47,12 @@ const form = ref<{ productId: string; kind: Kind; litres: number | undefined; lo
   lot: '',
   labelDate: '',
 })
-const moveWords = { bought: 'bought', counted: 'counted', 'thrown-out': 'thrown out', used: 'used' } as const
+const moveWords = {
+  bought: t('screen.stores.bought'),
+  counted: t('screen.stores.counted'),
+  'thrown-out': t('screen.stores.thrown-out'),
+  used: t('screen.stores.used'),
+} as const
 
 await Promise.all([asked.ready(), ledger.ready()])
 form.value.productId = wanted ?? stock.value?.products[0]?.productId ?? ''
@@ -75,23 +81,23 @@ async function note() {
     await ledger.reload()
   })
   if (!isNoted) return
-  saved.value = 'Noted.'
+  saved.value = t('screen.stores.noted')
   form.value = { ...form.value, litres: undefined, lot: '', labelDate: '' }
 }
 const products = computed(() => stock.value?.products.map(({ productId, name }) => ({ value: productId, says: name })) ?? [])
 const columns: Column<StockRecord['products'][number]>[] = [
-  { key: 'name', says: 'Product', sort: ({ name }) => name },
-  { key: 'usable', says: 'May be used', number: true, sort: ({ usableL }) => usableL ?? undefined },
-  { key: 'lots', says: 'Lots' },
-  { key: 'weekly', says: 'A week', number: true, sort: ({ weeklyL }) => weeklyL },
-  { key: 'planned', says: 'Planned', number: true, sort: ({ plannedL }) => plannedL },
+  { key: 'name', says: t('screen.stores.product'), sort: ({ name }) => name },
+  { key: 'usable', says: t('screen.stores.may-used-2'), number: true, sort: ({ usableL }) => usableL ?? undefined },
+  { key: 'lots', says: t('screen.stores.lots') },
+  { key: 'weekly', says: t('screen.stores.week'), number: true, sort: ({ weeklyL }) => weeklyL },
+  { key: 'planned', says: t('screen.stores.planned'), number: true, sort: ({ plannedL }) => plannedL },
 ]
 const moveColumns = [
-  { key: 'at', says: 'When', oneLine: true },
-  { key: 'litres', says: 'How much', number: true },
-  { key: 'product', says: 'Product' },
-  { key: 'what', says: 'What' },
-  { key: 'by', says: 'Who' },
+  { key: 'at', says: t('screen.stores.when'), oneLine: true },
+  { key: 'litres', says: t('screen.stores.how-much'), number: true },
+  { key: 'product', says: t('screen.stores.product') },
+  { key: 'what', says: t('screen.stores.what') },
+  { key: 'by', says: t('screen.stores.who') },
 ]
 const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.abs(litres), 'L')}`
 </script>
@@ -99,14 +105,14 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>What came and went</h1>
+      <h1>{{ t('screen.stores.came-went') }}</h1>
       <StoresPages />
     </div>
     <FaultNote v-if="!stock" :error="error" />
     <template v-if="stock">
       <section v-if="toBuy.length > 0" class="buy" data-to-buy>
         <h2>
-          To buy<template v-if="cost > 0">, {{ place.about(cost) }}</template>
+          {{ t('screen.stores.buy') }}<template v-if="cost > 0">, {{ place.about(cost) }}</template>
         </h2>
         <ul>
           <li v-for="{ productId, name, buy } in toBuy" :key="productId">
@@ -114,15 +120,15 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
             {{
               buy!.packs === undefined
                 ? quantity(buy!.litres, 'L')
-                : `${buy!.packs} ${buy!.packs === 1 ? 'pack' : 'packs'}, ${quantity(buy!.litres, 'L')}`
+                : t('screen.stores.packs', { packs: buy!.packs, amount: quantity(buy!.litres, 'L') })
             }}
           </li>
         </ul>
-        <p class="small">For the visits of the coming fortnight, or what is usually used in it, and a week in hand.</p>
+        <p class="small">{{ t('screen.stores.visits-coming-fortnight-usually-used') }}</p>
       </section>
       <Ledger
         data-stock
-        title="What may be used"
+        :title="t('screen.stores.may-used')"
         :rows="stock.products"
         :columns="columns"
         :row-key="({ productId }) => productId"
@@ -132,8 +138,10 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
           ><b>{{ row.name }}</b></template
         >
         <template #usable="{ row }">
-          {{ row.usableL === null ? 'not counted' : quantity(row.usableL, 'L') }}
-          <template v-if="row.usableL !== null && row.usableL < 0"><br /><small>! count it</small></template>
+          {{ row.usableL === null ? t('screen.stores.not-counted') : quantity(row.usableL, 'L') }}
+          <template v-if="row.usableL !== null && row.usableL < 0"
+            ><br /><small>{{ t('screen.stores.count') }}</small></template
+          >
         </template>
         <template #lots="{ row }">
           <Tap
@@ -145,9 +153,14 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
             :data-lot-of="row.productId"
             @click="pick(row.productId, lot)"
           >
-            {{ lot.lot || 'no number' }}: {{ quantity(lot.litres, 'L')
+            {{ lot.lot || t('screen.stores.no-number') }}: {{ quantity(lot.litres, 'L')
             }}<template v-if="lot.labelDate"
-              >, {{ lot.past ? `! past its date ${dayWords(lot.labelDate)}: take it out` : `until ${dayWords(lot.labelDate)}` }}</template
+              >,
+              {{
+                lot.past
+                  ? t('screen.stores.past-date-take-out', { labelDate: dayWords(lot.labelDate) })
+                  : t('screen.stores.until', { labelDate: dayWords(lot.labelDate) })
+              }}</template
             >
           </Tap>
         </template>
@@ -155,12 +168,16 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
         <template #planned="{ row }">{{ quantity(row.plannedL, 'L') }}</template>
       </Ledger>
       <Form class="note ruled" :sends="sends" :schema="stockFormSchema" :fault="error" @submit="note">
-        <h2>Note what you see</h2>
+        <h2>{{ t('screen.stores.note-you-see') }}</h2>
         <div class="row inline">
-          <Field where="productId" label="Product"><Pick v-model="form.productId" name="stock-product" :options="products" /></Field>
-          <Choice v-model="form.kind" label="What happened" mark="move" :options="kinds" />
-          <Field where="litres" label="How much" :unit="unit('L')"><NumberField v-model="form.litres" si="L" name="stock-litres" /></Field>
-          <Field where="lot" label="Lot, as printed on the pack">
+          <Field where="productId" :label="t('screen.stores.product')"
+            ><Pick v-model="form.productId" name="stock-product" :options="products"
+          /></Field>
+          <Choice v-model="form.kind" :label="t('screen.stores.happened')" mark="move" :options="kinds" />
+          <Field where="litres" :label="t('screen.stores.how-much')" :unit="unit('L')"
+            ><NumberField v-model="form.litres" si="L" name="stock-litres"
+          /></Field>
+          <Field where="lot" :label="t('screen.stores.lot-printed-pack')">
             <TextField
               name="stock-lot"
               maxlength="40"
@@ -169,17 +186,26 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
               @update:model-value="setLot"
             />
           </Field>
-          <Field where="labelDate" label="May be used until"><DayField v-model="form.labelDate" name="stock-date" clearable /></Field>
-          <Tap now type="submit" data-note-stock>Note it</Tap>
+          <Field where="labelDate" :label="t('screen.stores.may-used-until')"
+            ><DayField v-model="form.labelDate" name="stock-date" clearable
+          /></Field>
+          <Tap now type="submit" data-note-stock>{{ t('screen.stores.note') }}</Tap>
           <span role="status">{{ saved }}</span>
         </div>
       </Form>
-      <h2 class="ruled-top">The ledger</h2>
-      <Ledger data-moves title="What came and went" :rows="moves" :columns="moveColumns" :row-key="({ id }) => id" empty="Nothing came or went yet.">
+      <h2 class="ruled-top">{{ t('screen.stores.ledger') }}</h2>
+      <Ledger
+        data-moves
+        :title="t('screen.stores.came-went')"
+        :rows="moves"
+        :columns="moveColumns"
+        :row-key="({ id }) => id"
+        :empty="t('screen.stores.nothing-came-went-yet')"
+      >
         <template #at="{ row }">{{ momentWords(row.at) }}</template>
         <template #litres="{ row }">{{ signed(row.litres) }}</template>
         <template #product="{ row }">
-          <b>{{ row.name }}</b><small v-if="row.lot"> lot {{ row.lot }}</small>
+          <b>{{ row.name }}</b><small v-if="row.lot">{{ ' ' }}{{ t('screen.stores.lot', { lot: row.lot }) }}</small>
         </template>
         <template #what="{ row }">
           {{ moveWords[row.kind] }}
@@ -188,7 +214,7 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
           }}</RouterLink>
         </template>
       </Ledger>
-      <Tap v-if="hasMore" @click="more">Older ones</Tap>
+      <Tap v-if="hasMore" @click="more">{{ t('screen.stores.older-ones') }}</Tap>
     </template>
   </div>
 </template>

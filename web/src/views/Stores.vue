@@ -20,6 +20,7 @@ import Later from '../kit/Later.vue'
 import Form from '../kit/Form.vue'
 import Notice from '../kit/Notice.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
 
@@ -41,7 +42,7 @@ async function save(change: { products?: Product[]; equipment?: Equipment[] }): 
   if (!own) return false
   saved.value = ''
   const isSaved = await doing.run(async () => asked.set(await ask(endpoints.saveStores, { body: { ...own, ...change } })))
-  if (isSaved) saved.value = 'Saved. Visits that are planned from now on count on it.'
+  if (isSaved) saved.value = t('screen.stores.saved-visits-planned-now-count')
   return isSaved
 }
 
@@ -63,8 +64,11 @@ const productFault = computed(() => {
   const { value: fault } = error
   if (!(fault instanceof Fault)) return fault
   const at = withProduct(editing.value as Product).findIndex(({ id }) => id === editing.value?.id)
-  const lines = fault.lines.map((line) => ({ ...line, where: line.where.replace(`products[${at}].`, '') }))
-  return new Fault(fault.code, { sentence: fault.message, lines })
+  const lines = fault.lines.map((line) => ({
+    ...line,
+    where: typeof line.where === 'string' ? line.where.replace(`products[${at}].`, '') : line.where,
+  }))
+  return new Fault(fault.code, { sentence: fault.sentence, lines })
 })
 const isNew = computed(() => !record.value?.products.some(({ id }) => id === editing.value?.id))
 </script>
@@ -72,11 +76,11 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>Stores</h1>
+      <h1>{{ t('screen.frame.stores') }}</h1>
       <StoresPages />
     </div>
     <p v-if="saved" role="status">{{ saved }}</p>
-    <p v-if="!isOwner">The owner writes labels. You can mix from what is here, and note what came and went.</p>
+    <p v-if="!isOwner">{{ t('screen.stores.owner-writes-labels-you-can') }}</p>
     <FaultNote v-if="!editing" :error="error" />
     <Notice v-if="clashes.length > 0" kind="now"
       ><ul class="plain">
@@ -86,25 +90,27 @@ const isNew = computed(() => !record.value?.products.some(({ id }) => id === edi
     <template v-if="record">
       <MixCalculator v-if="record.products.length > 0" :products="record.products" :household-allowed="householdAllowed" />
       <div class="spread">
-        <h2>Products by their labels</h2>
-        <Tap v-if="isOwner && !editing" @click="write">Write a label down</Tap>
+        <h2>{{ t('screen.stores.products-their-labels') }}</h2>
+        <Tap v-if="isOwner && !editing" data-write-label @click="write">{{ t('screen.stores.write-label-down') }}</Tap>
       </div>
       <Form v-if="editing" class="ruled label-form" :sends="editing" :schema="productSchema" :fault="productFault" @submit="saveLabel">
-        <h2>{{ isNew ? 'New product' : editing.name }}</h2>
+        <h2>{{ isNew ? t('screen.stores.new-product') : editing.name }}</h2>
         <LabelForm v-model="editing" :is-new="isNew" />
         <template #doings
           ><div class="row">
-            <Tap now type="submit">Save the label</Tap><Tap @click="editing = undefined">Leave it</Tap
-            ><Tap v-if="!isNew" bare @click="takeOut">Take it out of the van</Tap>
+            <Tap now type="submit" data-save-label>{{ t('screen.stores.save-label') }}</Tap><Tap @click="editing = undefined">{{
+              t('screen.stores.leave')
+            }}</Tap
+            ><Tap v-if="!isNew" bare @click="takeOut">{{ t('screen.stores.take-out-van') }}</Tap>
           </div></template
         ></Form
       >
-      <p v-if="record.products.length === 0">No products yet: without one every plan is left with plain water.</p>
+      <p v-if="record.products.length === 0">{{ t('screen.stores.no-products-yet-without-one') }}</p>
       <div class="cards">
         <LabelCard v-for="product in record.products" :key="product.id" :product="product" :may-edit="isOwner" @edit="edit(product)" />
       </div>
       <Later
-        ><h2 class="ruled-top">Equipment</h2>
+        ><h2 class="ruled-top">{{ t('screen.stores.equipment') }}</h2>
         <EquipmentTable :equipment="record.equipment" :may-edit="isOwner" @save="save({ equipment: $event })"
       /></Later>
     </template>

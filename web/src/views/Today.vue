@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // The day as it goes: who is where when, what this person does next; what is left over, and what comes next.
 import { endpoints, type JobCard } from '@yastik/core/wire'
-import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { ask } from '../api/client.ts'
 import { useDoing } from '../api/useServer.ts'
@@ -14,6 +13,8 @@ import CrewDayLine from '../today/CrewDayLine.vue'
 import NextForYou from '../today/NextForYou.vue'
 import { useDay } from '../today/useDay.ts'
 import VisitSheet from '../today/VisitSheet.vue'
+import { t } from '../words/words.ts'
+import { weekdayWords } from '../words/when.ts'
 
 useJob().close()
 const session = useSession()
@@ -39,39 +40,43 @@ if (ids.length > 0) void clearShelf().then(() => fetchAhead(ids))
 <template>
   <div class="page stack">
     <div class="spread">
-      <h1>{{ dayjs(day).format('dddd, D MMMM YYYY') }}</h1>
+      <h1>{{ weekdayWords(day) }}</h1>
       <div class="row">
-        <Tap to="/stores/load">The day’s load</Tap>
-        <Tap to="/sites">Plan a visit from a site</Tap>
+        <Tap to="/stores/load">{{ t('screen.today.days-load') }}</Tap>
+        <Tap to="/sites">{{ t('screen.today.plan-visit-site') }}</Tap>
       </div>
     </div>
     <FaultNote :error="error ?? taking.error.value" />
-    <p v-if="fromDevice" role="status" data-from-device>No signal: this is what the server said last. Work goes on; it is sent when there is one.</p>
+    <p v-if="fromDevice" role="status" data-from-device>{{ t('screen.today.no-signal-server-said-last') }}</p>
     <NextForYou :cards="cards" :me="me" />
-    <p v-if="!error && cards.length === 0">Nothing is planned for today. Open a site, choose its units, and plan a visit.</p>
+    <p v-if="!error && cards.length === 0">{{ t('screen.today.nothing-planned-today-open-site') }}</p>
     <div class="lines">
       <CrewDayLine v-for="crew in lines" :key="crew.key" :crew="crew" :now-min="nowMin" @changed="load" />
     </div>
-    <ul v-if="cancelled.length > 0" class="plain ruled-top" aria-label="Cancelled today">
+    <ul v-if="cancelled.length > 0" class="plain ruled-top" :aria-label="t('screen.today.cancelled-today')">
       <li v-for="job in cancelled" :key="job.id" class="cancelled" :data-cancelled="job.siteName">
         <span
-          ><s>{{ job.siteName }}</s> <small>{{ job.crew.join(', ') }}</small> cancelled: nobody goes there</span
+          ><s>{{ job.siteName }}</s> <small>{{ job.crew.join(', ') }}</small> {{ t('screen.today.cancelled-nobody-goes') }}</span
         >
-        <Tap small :disabled="taking.busy.value" data-take-back @click="takeBack(job)">Go there after all</Tap>
+        <Tap small :disabled="taking.busy.value" data-take-back @click="takeBack(job)">{{ t('screen.today.go-after-all') }}</Tap>
       </li>
     </ul>
     <template v-if="left.length > 0"
-      ><h2 class="ruled-top">Left open</h2>
+      ><h2 class="ruled-top">{{ t('screen.today.left-open') }}</h2>
       <VisitSheet v-for="job in left" :key="job.id" :card="{ job }" dated named @changed="load"
     /></template>
     <template v-if="coming.length > 0"
-      ><h2 class="ruled-top">Coming</h2>
+      ><h2 class="ruled-top">{{ t('screen.today.coming') }}</h2>
       <VisitSheet v-for="job in coming" :key="job.id" :card="{ job }" dated named @changed="load"
     /></template>
   </div>
 </template>
 
 <style scoped>
+/* Days of the week begin small in some languages, and head a page here. */
+h1::first-letter {
+  text-transform: uppercase;
+}
 /* All crews side by side, as many as there is room for. */
 .lines {
   display: grid;

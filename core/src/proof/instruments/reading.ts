@@ -1,6 +1,6 @@
 // What does an instrument say? Timestamped values with unit and tolerance, as a real one would send them.
 import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
+import { closed } from '../../schemas/index.ts'
 
 /** What is measured, by the field of `Readings` that it fills. */
 export const quantities = ['returnC', 'returnRh', 'supplyC', 'supplyRh', 'airflowM3h', 'amps', 'levelMmPerM', 'flowTestS'] as const

@@ -91,8 +91,12 @@ describe('two places on both photographs', () => {
   it('are turned down where they are too near each other', () => {
     const near = { places: [region[0], { x: 0.22, y: 0.21 }] as const, wide: 1.3 }
     const far = { places: [region[0], region[2]] as const, wide: 1.3 }
-    expect(() => regionByTwoPlaces(region, near, far)).toThrow(/cannot be read/)
-    expect(() => regionByTwoPlaces(region, far, near)).toThrow(/cannot be read/)
+    expect(() => regionByTwoPlaces(region, near, far)).toThrow(
+      expect.objectContaining({ code: 'photo-unclear', lines: [expect.objectContaining({ what: { key: 'fault.photo.places-near' } })] }),
+    )
+    expect(() => regionByTwoPlaces(region, far, near)).toThrow(
+      expect.objectContaining({ code: 'photo-unclear', lines: [expect.objectContaining({ what: { key: 'fault.photo.places-near' } })] }),
+    )
     expect(regionByTwoPlaces(region, far, far)).toEqual(region.map(({ x, y }) => ({ x: expect.closeTo(x, 9), y: expect.closeTo(y, 9) })))
   })
 })

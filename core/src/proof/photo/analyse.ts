@@ -7,6 +7,7 @@ import { lookedAgain } from './secondLook.ts'
 import type { Raster, Region } from './raster.ts'
 import { mapColumns, mapRows, straightWithinDeg, type Surface } from './surface.ts'
 import { unclear } from './unclear.ts'
+import { says, type Message } from '../../words/index.ts'
 import { bladesReading } from './weights/blades.ts'
 import { finsReading } from './weights/fins.ts'
 
@@ -24,8 +25,8 @@ export interface PhotoMeasured {
   readonly pitchPx: number
   /** Fins or blades between the corners: two photographs of one part show as many. */
   readonly plates: number
-  /** What a person should know before they rely on it, in sentences. */
-  readonly notes: readonly string[]
+  /** What a person should know before they rely on it. */
+  readonly notes: readonly Message[]
   /** The part from above, upright: covered share of each cell, row by row. */
   readonly map: { readonly columns: number; readonly rows: number; readonly covered: Float32Array }
 }
@@ -60,7 +61,7 @@ export function measurePhoto(raster: Raster, region: Region, surface: Surface, t
   const { features, colours, sizes, pitchPx, plates } = prepared(raster, region, surface)
   tell(preparedAt)
   const { places, values, angles } = features
-  if (places.length < leastCells) throw unclear(`the region shows too few ${surface}`, `a region with at least a dozen ${surface}`)
+  if (places.length < leastCells) throw unclear(says('fault.photo.few', { surface }), says('fault.photo.few-allowed', { surface }))
   const { looks, spread, hides } = readings[surface]
   let covered = weighed(looks[0], values)
   let [share, before] = [meanBy(sizes, covered), 0]
@@ -80,10 +81,7 @@ export function measurePhoto(raster: Raster, region: Region, surface: Surface, t
   )
   const off = spread.least + spread.byUnsure * unsure + spread.byMoved * Math.abs(share - before)
   if (nineInTen * off > mostUnsure.value)
-    throw unclear(
-      `what covers the ${surface} cannot be told from what is bare: the reading would be off by ${Math.round(100 * nineInTen * off)} points or more`,
-      'a sharper photograph in even light, from closer; or grade it by eye',
-    )
+    throw unclear(says('fault.photo.unsure', { surface, points: { n: Math.round(100 * nineInTen * off) } }), says('fault.photo.unsure-allowed'))
   const coveredShare = clamp(share, 0, 1)
   const cells: Cell[] = places.map(({ at, u, v }, index) => ({
     at,
@@ -112,18 +110,12 @@ export function measurePhoto(raster: Raster, region: Region, surface: Surface, t
  * What a person should know of a reading, in sentences.
  * @throws Fault `photo-unclear`: too much of the part is blown out.
  */
-function checked(surface: Surface, hiddenShare: number, blownShare: number): string[] {
-  const percent = (share: number) => `${Math.round(share * 100)} %`
+function checked(surface: Surface, hiddenShare: number, blownShare: number): Message[] {
   if (blownShare > mostBlown.value)
-    throw unclear(`glare leaves nothing to see on ${percent(blownShare)} of the ${surface}`, 'no flash, or the lamp from aside, or a darker exposure')
+    throw unclear(says('fault.photo.glare', { surface, share: { share: blownShare } }), says('fault.photo.glare-allowed'))
   return [
-    ...(hiddenShare > someHidden.value
-      ? [
-          `What covers about ${percent(hiddenShare)} of it is smooth: a hand or a tool in the way, or foam? ` +
-            'Then take it away and photograph again, or rub it out.',
-        ]
-      : []),
-    ...(blownShare > someBlown.value ? [`Glare has blown out ${percent(blownShare)} of it: what lies there was taken from what is around.`] : []),
+    ...(hiddenShare > someHidden.value ? [says('proof.photo.smooth', { share: { share: hiddenShare } })] : []),
+    ...(blownShare > someBlown.value ? [says('proof.photo.blown', { share: { share: blownShare } })] : []),
   ]
 }
 

@@ -1,3 +1,4 @@
+import { inEnglish } from '../../tests/inEnglish.ts'
 import { Fault } from '../../faults/index.ts'
 import { soilKinds, type Region } from '../../lookover/index.ts'
 import { seeded } from '../../quantities/index.ts'
@@ -41,7 +42,7 @@ function refusalOf(scene: Scene, surface: Surface): string {
     return `read: ${coveredShare.toFixed(2)}`
   } catch (error) {
     if (!(error instanceof Fault)) throw error
-    return error.lines[0].what
+    return inEnglish(error.lines[0].what)
   }
 }
 
@@ -128,10 +129,20 @@ describe('what stands in the way of a reading is said', () => {
   })
   it('something smooth before the part is said, and the band reaches down by it', () => {
     const scenes = scenesOf('fins', 4, { obstacle: 'hand', soiling: 'patches', coveredShare: 0.1, light: 'even', camera: 'plain' })
-    const said = scenes.filter((scene) => measured(scene, 'fins').notes.some((note) => note.includes('a hand or a tool')))
+    const said = scenes.filter((scene) =>
+      measured(scene, 'fins')
+        .notes.map(inEnglish)
+        .some((note) => note.includes('a hand or a tool')),
+    )
     expect(said.length).toBeGreaterThanOrEqual(3)
     const clear = scenesOf('fins', 4, { soiling: 'patches', coveredShare: 0.1, light: 'even', camera: 'plain' })
-    expect(clear.flatMap((scene) => measured(scene, 'fins').notes.filter((note) => note.includes('a hand')))).toEqual([])
+    expect(
+      clear.flatMap((scene) =>
+        measured(scene, 'fins')
+          .notes.map(inEnglish)
+          .filter((note) => note.includes('a hand')),
+      ),
+    ).toEqual([])
   })
   it('upside down is read as upright', () => {
     const wish = wishOf(judgedFrom + 40, 'fins', { ...size, light: 'even', camera: 'plain' })
@@ -162,13 +173,15 @@ describe('a pair that is compared', () => {
     expect(pairNotes(shown, { plates: 63.4, pitchPx: 9 }, 'fins')).toEqual([])
   })
   it('is not the same piece with more plates between the corners', () => {
-    expect(pairNotes(shown, { plates: 48, pitchPx: 12 }, 'fins')).toEqual([expect.stringMatching(/62 fins before and 48 now/)])
+    expect(pairNotes(shown, { plates: 48, pitchPx: 12 }, 'fins').map(inEnglish)).toEqual([expect.stringMatching(/62 fins before and 48 now/)])
   })
   it.each([
     [5, 'now'],
     [30, 'before'],
   ])('says which one was taken from farther away: %s px', (pitchPx, which) => {
-    expect(pairNotes(shown, { plates: 62, pitchPx }, 'blades')).toEqual([expect.stringMatching(`photograph ${which} was taken from farther away`)])
+    expect(pairNotes(shown, { plates: 62, pitchPx }, 'blades').map(inEnglish)).toEqual([
+      expect.stringMatching(`photograph ${which} was taken from farther away`),
+    ])
   })
 })
 
@@ -271,7 +284,7 @@ describe('photographs that cannot be read', () => {
       measurePhoto(samplePhoto({ seed: 3, surface: 'fins', ...size, coveredShare: 0.2, kind: 'dust', bentShare: 0 }).raster, region, 'fins')
       throw new Error('it was read')
     } catch (error) {
-      expect((error as Fault).lines?.[0].what).toMatch(says)
+      expect(inEnglish((error as Fault).lines[0].what)).toMatch(says)
     }
   })
 })

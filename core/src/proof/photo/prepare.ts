@@ -1,5 +1,6 @@
 // From a photograph and the corners of a part to features of its blocks: the pitch, the part upright, then what can be said of each block.
-import { estimate } from '../../quantities/index.ts'
+import { says } from '../../words/index.ts'
+import { estimate, round } from '../../quantities/index.ts'
 import { coloursOf } from './colour.ts'
 import { featuresOf, type BlockFeatures, type Fineness } from './features.ts'
 import { perspectiveOf } from './perspective.ts'
@@ -76,25 +77,18 @@ export function prepared(raster: Raster, region: Region, surface: Surface): Prep
   }
 }
 
-const blurred = (surface: Surface) =>
-  unclear(
-    `the ${surface} can hardly be told apart: too far away, shaken or out of focus`,
-    'a sharp photograph from closer; where nearly all is covered, grade it by eye',
-  )
+const blurred = (surface: Surface) => unclear(says('fault.photo.blurred', { surface }), says('fault.photo.blurred-allowed'))
 
 /** @throws Fault `photo-unclear`: nothing repeats, it repeats along the other side of the region, or too finely. */
 function checkPitch({ pitchPx, clearness }: Pitch, aside: number, surface: Surface): void {
   if (aside > Math.max(asideClearer * clearness, leastClearness))
-    throw unclear(
-      `the ${surface} run ${surface === 'fins' ? 'from side to side' : 'from top to bottom'} between these corners`,
-      `corners from the upper left one of the part as it sits: ${surface === 'fins' ? 'fins from top to bottom' : 'blades from left to right'}`,
-    )
+    throw unclear(says('fault.photo.aside', { surface }), says('fault.photo.aside-allowed', { surface }))
   if (clearness < leastClearness) throw nothingSeen(surface)
   if (pitchPx < blurredBelow.value && clearness < surelyClear) throw blurred(surface)
   if (pitchPx < finestPx.value)
     throw unclear(
-      `the ${surface} are ${pitchPx.toFixed(1)} px apart on the picture, too fine to tell soil between them`,
-      `${surface} at least ${finestPx.value} px apart: take it from closer, in several pieces if need be`,
+      says('fault.photo.fine', { surface, px: { n: round(pitchPx, 1) } }),
+      says('fault.photo.fine-allowed', { surface, px: { n: finestPx.value } }),
     )
 }
 
@@ -103,10 +97,13 @@ function checkRegion(corners: Region): void {
     const [p, q, r] = [corners[a], corners[(a + 1) % 4], corners[(a + 2) % 4]]
     return (q.x - p.x) * (r.y - q.y) - (q.y - p.y) * (r.x - q.x)
   }
-  if (![0, 1, 2, 3].every((at) => turn(at) > 0))
-    throw unclear('the four corners do not make a region', 'corners from top left clockwise, none inside the triangle of the others')
+  if (![0, 1, 2, 3].every((at) => turn(at) > 0)) throw unclear(says('fault.photo.no-region'), says('fault.photo.no-region-allowed'))
   const sides = [0, 1, 2, 3].map((at) => Math.hypot(corners[(at + 1) % 4].x - corners[at].x, corners[(at + 1) % 4].y - corners[at].y))
-  if (Math.min(...sides) < leastRegionPx) throw unclear(`the region is ${Math.round(Math.min(...sides))} px across`, `at least ${leastRegionPx} px`)
+  if (Math.min(...sides) < leastRegionPx)
+    throw unclear(
+      says('fault.photo.small', { px: { n: Math.round(Math.min(...sides)) } }),
+      says('fault.photo.small-allowed', { px: { n: leastRegionPx } }),
+    )
 }
 
 /** Width and height of the part on the picture, px: means of opposite sides. */

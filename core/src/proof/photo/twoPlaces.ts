@@ -1,4 +1,5 @@
 // Two places that a person finds on both photographs say where the part is on the second, where that is not found by itself.
+import { says } from '../../words/index.ts'
 import { Fault } from '../../faults/index.ts'
 import { clamp } from '../../quantities/index.ts'
 import type { Corner, Region } from './raster.ts'
@@ -25,7 +26,11 @@ export function regionByTwoPlaces(region: Region, first: Marked, second: Marked)
   if (Math.min(Math.hypot(from.x, from.y), Math.hypot(to.x, to.y)) < nearest)
     throw new Fault('photo-unclear', {
       lines: [
-        { where: 'the two places', what: 'they are too near each other', allowed: 'places far apart, such as two opposite corners of the part' },
+        {
+          where: says('fault.photo.two-places'),
+          what: says('fault.photo.places-near'),
+          allowed: says('fault.photo.places-near-allowed'),
+        },
       ],
     })
   // to / from as complex numbers: turn and size in one.

@@ -1,6 +1,6 @@
 // Calendars that other programs fetch by themselves: made, listed, taken back; and fetched by whoever has the address.
 import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
+import { closed } from '../../schemas/index.ts'
 import { calendarFormSchema, calendarMadeSchema, calendarRecordSchema } from '../calendars.ts'
 import { endpoint, forPeople } from './endpoint.ts'
 import { byId } from './shared.ts'

@@ -1,6 +1,6 @@
 // What is kept of customers: taken out for one of them, erased on request, and cleared after a while.
 import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
+import { closed } from '../../schemas/index.ts'
 import { customerDataSchema, retentionSchema } from '../customers.ts'
 import { siteRecordSchema } from '../records.ts'
 import { endpoint, forPeople } from './endpoint.ts'

@@ -1,5 +1,6 @@
 // How the firm works: its rules, its stores, and what its step times turn out to be.
 import { houseRulesRecordSchema, stepTimesRecordSchema, storesRecordSchema } from '../records.ts'
+import { wordingRecordSchema } from '../wording.ts'
 import { endpoint } from './endpoint.ts'
 
 export const houseEndpoints = {
@@ -17,6 +18,21 @@ export const houseEndpoints = {
     says: 'Sets the rules over the version that was seen.',
     body: houseRulesRecordSchema,
     answer: houseRulesRecordSchema,
+  }),
+  wording: endpoint({
+    method: 'GET',
+    path: '/api/wording',
+    who: 'people',
+    says: 'What the firm says to customers in its own words.',
+    answer: wordingRecordSchema,
+  }),
+  saveWording: endpoint({
+    method: 'PUT',
+    path: '/api/wording',
+    who: 'owner',
+    says: 'Sets the firm’s own words over the version that was seen.',
+    body: wordingRecordSchema,
+    answer: wordingRecordSchema,
   }),
   stepTimes: endpoint({
     method: 'GET',

@@ -1,6 +1,6 @@
 // The office: quotes, messages to customers, and the stock.
 import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
+import { closed } from '../../schemas/index.ts'
 import { messageDraftSchema, messageFormSchema, messagePageSchema, messageRecordSchema } from '../messages.ts'
 import { quoteAcceptSchema, quoteChangeSchema, quoteFormSchema, quotePageSchema, quoteRecordSchema, quoteUnitsSchema } from '../quotes.ts'
 import { daySchema } from '../records.ts'

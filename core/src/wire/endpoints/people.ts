@@ -1,6 +1,6 @@
 // People of the firm, for its owners; and how each person gets in.
 import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
+import { closed } from '../../schemas/index.ts'
 import {
   newPasswordSchema,
   oneTimeCodeSchema,

@@ -1,7 +1,7 @@
 // Who is there: signing in and out, and what a person sets for themselves.
 import { z } from 'zod'
 import { measuresSchema } from '../../quantities/index.ts'
-import { clockSchema, meSchema, signInSchema } from '../records.ts'
+import { clockSchema, languageSchema, meSchema, signInSchema } from '../records.ts'
 import { endpoint, forPeople } from './endpoint.ts'
 
 const path = '/api/session'
@@ -22,6 +22,14 @@ export const sessionEndpoints = {
     who: 'people',
     says: 'Sets the units that this person reads figures in.',
     body: measuresSchema,
+    answer: meSchema,
+  }),
+  setLanguage: forPeople({
+    method: 'PUT',
+    path: '/api/session/language',
+    who: 'people',
+    says: 'Sets the language that this person reads.',
+    body: languageSchema,
     answer: meSchema,
   }),
   clock: endpoint({

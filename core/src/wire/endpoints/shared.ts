@@ -1,6 +1,6 @@
 // What many endpoints name: ids in the path, and where the next page of a list begins.
 import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
+import { closed } from '../../schemas/index.ts'
 
 export const byId = closed({ id: z.uuid() })
 /** The `next` of the page before. */

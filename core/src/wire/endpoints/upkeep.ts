@@ -1,6 +1,6 @@
 // What falls due: by unit, by visit, and what a forecast rests on.
 import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
+import { closed } from '../../schemas/index.ts'
 import { dueKinds, firmRatesSchema } from '../../upkeep/index.ts'
 import { dueHorizons, duePageSchema, dueVisitsSchema, dueWorthSchema, unitOutlookSchema } from '../due.ts'
 import { daySchema } from '../records.ts'

@@ -1,6 +1,6 @@
 // Visits: planned, moved, worked on event by event, photographed, and measured.
 import { z } from 'zod'
-import { closed } from '../../faults/index.ts'
+import { closed } from '../../schemas/index.ts'
 import { partSchema } from '../../units/index.ts'
 import {
   crewRecordSchema,

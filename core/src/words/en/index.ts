@@ -1,6 +1,10 @@
 // English: what every other language is put beside.
 import type { Catalogue } from '../renderer.ts'
+import { aside } from './aside.ts'
 import { choices } from './choices.ts'
+import { faults } from './faults.ts'
+import { letters } from './letters.ts'
+import { locale } from './first.ts'
 import { lookover } from './lookover.ts'
 import { method } from './method.ts'
 import { names } from './names.ts'
@@ -10,6 +14,7 @@ import { products } from './products.ts'
 import { proof } from './proof.ts'
 import { report } from './report.ts'
 import { run } from './run.ts'
+import { screens } from './screens/index.ts'
 import { server } from './server.ts'
 import { things } from './things.ts'
 import { units } from './units.ts'
@@ -17,7 +22,10 @@ import { upkeep } from './upkeep.ts'
 
 const texts = {
   ...names,
+  ...aside,
   ...choices,
+  ...faults,
+  ...letters,
   ...lookover,
   ...method,
   ...plan,
@@ -26,6 +34,7 @@ const texts = {
   ...proof,
   ...report,
   ...run,
+  ...screens,
   ...server,
   ...things,
   ...units,
@@ -33,4 +42,4 @@ const texts = {
 }
 /** Every text that there is, with the values that it asks for. */
 export type English = typeof texts
-export const english: Catalogue = { locale: 'en', texts }
+export const catalogue: Catalogue = { locale, texts }

@@ -1,5 +1,6 @@
 // What was measured, and what does it prove?
 import { text, type Joined, type Message, type Sentence } from '../message.ts'
+import type { Of } from '../quantity.ts'
 
 export const proof = {
   'proof.assess.measured-afterwards-yet-take': 'Nothing was measured afterwards yet: take the after readings.',
@@ -54,4 +55,14 @@ export const proof = {
   'proof.condensate.what': 'condensate',
   'proof.airflow.what': 'airflow',
   'proof.amps.what': 'current',
+  'proof.photo.smooth': text<{ share: Of<'share'> }>(
+    'What covers about {share} of it is smooth: a hand or a tool in the way, or foam? Then take it away and photograph again, or rub it out.',
+  ),
+  'proof.photo.blown': text<{ share: Of<'share'> }>('Glare has blown out {share} of it: what lies there was taken from what is around.'),
+  'proof.photo.other-piece': text<{ surface: string; before: Of<'n'>; now: Of<'n'> }>(
+    'Between the corners there are about {before} {surface, select, fins {fins} other {blades}} before and {now} now: that is not the same piece. Set the corners of one of them again.',
+  ),
+  'proof.photo.farther': text<{ which: string; surface: string; before: Of<'n'>; now: Of<'n'> }>(
+    'The photograph {which, select, before {before} other {now}} was taken from farther away ({surface, select, fins {fins} other {blades}} {before} px apart before, {now} now): it may miss soil that the other shows.',
+  ),
 }

@@ -91,4 +91,5 @@ export const run = {
   'run.exception': text<{ short: number; fastener: Message; component: Message }>('may stay out: {short} × {fastener} of {component}'),
   'run.handed-over': text<{ verdict: Message }>('handed over, {verdict}'),
   'run.undone': 'undone: the tap before',
+  'run.change.off': text<{ item: Message }>('{item} is off, and the changed work does not put it back: put it back first'),
 }

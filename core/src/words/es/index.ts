@@ -1,6 +1,10 @@
 // Spanish as the trade speaks it in the Americas; docs/words.md says which word stands for which, and why.
 import type { Catalogue } from '../renderer.ts'
+import { aside } from './aside.ts'
 import { choices } from './choices.ts'
+import { faults } from './faults.ts'
+import { letters } from './letters.ts'
+import { locale } from './first.ts'
 import { lookover } from './lookover.ts'
 import { method } from './method.ts'
 import { names } from './names.ts'
@@ -10,16 +14,20 @@ import { products } from './products.ts'
 import { proof } from './proof.ts'
 import { report } from './report.ts'
 import { run } from './run.ts'
+import { screens } from './screens/index.ts'
 import { server } from './server.ts'
 import { things } from './things.ts'
 import { units } from './units.ts'
 import { upkeep } from './upkeep.ts'
 
-export const spanish: Catalogue = {
-  locale: 'es-419',
+export const catalogue: Catalogue = {
+  locale,
   texts: {
     ...names,
+    ...aside,
     ...choices,
+    ...faults,
+    ...letters,
     ...lookover,
     ...method,
     ...plan,
@@ -28,6 +36,7 @@ export const spanish: Catalogue = {
     ...proof,
     ...report,
     ...run,
+    ...screens,
     ...server,
     ...things,
     ...units,

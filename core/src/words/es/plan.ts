@@ -143,7 +143,7 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.rinseNames.spray-bottle': 'enjuagada a mano',
   'plan.rinseNames.pump-wand': 'enjuagada con agua limpia',
   'plan.rinseNames.none': 'sin agua de lavado',
-  'plan.schoolWords.self-rinsing': 'espuma que se enjuaga sola donde lo hace',
+  'plan.schoolWords.self-rinsing': 'espuma que se enjuaga sola donde alcanza',
   'plan.schoolWords.dry': 'sin agua de lavado donde eso alcanza',
   'plan.nameOf.each-unit-needs': 'Cada unidad según lo necesita',
   'plan.firstOfAll.local-codes-makers-manual':

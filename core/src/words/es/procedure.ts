@@ -180,10 +180,10 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.containments.sheet-hangs-all-sides': 'La lona cuelga por todos los lados, y una taza de agua vertida llega a la cubeta',
   'procedure.containments.cloth-below-ceiling-grille':
     'Trapo bajo la rejilla del techo adentro; trapos bajo el lado del drenaje de la unidad de techo, una cubeta bajo la canaleta',
-  'procedure.containments.cloth-rags-lie-bucket': 'Trapo y trapos puestos, la cubeta en su lugar: no puede bajar agua sucia por la pared lateral',
+  'procedure.containments.cloth-rags-lie-bucket': 'Lona y trapos puestos, la cubeta en su lugar: no puede bajar agua sucia por la pared lateral',
   'procedure.containments.set-bench-outdoors-two':
     'Ponga el banco al aire libre: dos listones sobre la lona de lavado, lo que escurre va a un drenaje sanitario',
-  'procedure.containments.bench-stands-level-run': 'El banco está nivelado, y lo que escurre va adonde puede',
+  'procedure.containments.bench-stands-level-run': 'El banco está nivelado, y lo que escurre va a donde está permitido',
   'procedure.containments.draw-floor-sheet-up':
     'Suba la lona de piso bajo la unidad y péguela con cinta, con su borde frontal sobre una toalla enrollada',
   'procedure.containments.containment-stands-sheet-taped': 'El recogedor está puesto: la lona está pegada bajo la unidad, y nada pasa de sus bordes',
@@ -191,7 +191,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.standsWords.wash-bag-to-bucket': 'La bolsa está cerrada alrededor de la unidad, su salida sobre la cubeta',
   'procedure.standsWords.funnel-sheet-to-bucket': 'La lona cuelga todo alrededor, su salida sobre la cubeta',
   'procedure.standsWords.opening-plug-and-rags': 'La abertura está tapada, trapos y cubeta están en su lugar',
-  'procedure.standsWords.outdoors': 'La unidad está sobre sus listones, lo que escurre va adonde puede',
+  'procedure.standsWords.outdoors': 'La unidad está sobre sus listones, lo que escurre va a donde está permitido',
   'procedure.standsWords.floor-sheet': 'La lona está bajo la unidad, y nada gotea al lado',
   'procedure.clear-below.title': '{below}; tienda la lona de piso',
   'procedure.clear-below': 'lo que se mueve, en su lugar',
@@ -210,17 +210,17 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.empty-pan.title': 'Deje que la bandeja se vacíe en la cubeta',
   'procedure.empty-pan.gate': 'Ya no sale nada por el agujero del tapón',
   'procedure.mainsOn.lock-tag-off-shore':
-    'Quite candado y etiqueta; cable de toma externa o generador de vuelta, interruptor adentro, inversor como estaba.',
+    'Quite candado y etiqueta; cable de toma externa o generador de vuelta, interruptor conectado, inversor como estaba.',
   'procedure.mainsOn.heater-smells-dust-first': 'Su calentador huele a polvo en la primera marcha.',
   'procedure.mainsOn.tag-off-plug-straight': 'Quite la etiqueta; enchufe, directo en su propio tomacorriente.',
   'procedure.mainsOn.lock-tag-off-breaker':
-    'Quite candado y etiqueta, interruptor adentro. Los deflectores encuentran su lugar; si todas las luces parpadean, uno está en el asiento equivocado.',
+    'Quite candado y etiqueta, conecte el interruptor. Los deflectores encuentran su lugar; si todas las luces parpadean, uno está en el asiento equivocado.',
   'procedure.spinGate.cloth-below-ceiling-grille': 'El trapo bajo la rejilla del techo sigue en su lugar; la turbina ya no lanza agua',
   'procedure.spinGate.outlet-still-covered-wheel': 'La salida sigue cubierta; la turbina funciona callada y ya no lanza agua',
   'procedure.spinGate.containment-still-wheel-throws': 'El recogedor sigue puesto; la turbina ya no lanza agua',
   'procedure.check-ledger.title': 'Cuente: charola y tornillería',
-  'procedure.check-ledger.gate': 'Todo se contó: lo que no volvió queda abierto en el registro, y la corriente lo espera',
-  'procedure.proveSteps.take-up-cloth-rags': 'Recoja trapo, trapos y tapetes, cuéntelos',
+  'procedure.check-ledger.gate': 'Todo se contó: lo que no volvió queda pendiente en el registro, y hasta entonces no hay corriente',
+  'procedure.proveSteps.take-up-cloth-rags': 'Recoja lona, trapos y tapetes, cuéntelos',
   'procedure.proveSteps.take-containment-down-upper': 'Quite el recogedor, el borde superior al último',
   'procedure.proveSteps.empty-first-stands-runs': 'Vacíelo primero: si no, lo que tiene corre por la pared.',
   'procedure.cover-for-spin.title': 'Cubra la salida con un trapo que deje pasar aire: una turbina lavada lanza agua en su primer giro',

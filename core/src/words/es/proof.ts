@@ -50,4 +50,11 @@ export const proof: Record<keyof typeof english, string> = {
   'proof.condensate.what': 'condensado',
   'proof.airflow.what': 'flujo de aire',
   'proof.amps.what': 'corriente',
+  'proof.photo.smooth':
+    'Lo que cubre cerca de {share} es liso: ¿una mano o una herramienta por delante, o espuma? Entonces quítelo y tome otra fotografía, o bórrelo.',
+  'proof.photo.blown': 'El reflejo quemó {share}: lo que hay allí se tomó de lo que está alrededor.',
+  'proof.photo.other-piece':
+    'Entre las esquinas hay unas {before} {surface, select, fins {aletas} other {álabes}} antes y {now} ahora: no es el mismo trozo. Ponga de nuevo las esquinas de una de las dos.',
+  'proof.photo.farther':
+    'La fotografía de {which, select, before {antes} other {ahora}} se tomó desde más lejos ({surface, select, fins {aletas} other {álabes}} a {before} px antes, {now} ahora): puede que no muestre suciedad que la otra sí muestra.',
 }

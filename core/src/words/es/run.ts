@@ -81,4 +81,5 @@ export const run: Record<keyof typeof english, string> = {
   'run.exception': 'puede quedar afuera: {short} × {fastener} de {component}',
   'run.handed-over': 'entregado, {verdict}',
   'run.undone': 'deshecho: el toque anterior',
+  'run.change.off': '{item} está fuera, y el trabajo cambiado no lo vuelve a poner: póngalo primero',
 }

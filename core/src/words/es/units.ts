@@ -67,7 +67,7 @@ export const units: Record<keyof typeof english, string> = {
     'Asiente la guía de aire de espuma y ciérrela todo alrededor con cinta de aluminio; los puntos de silicón deben fraguar antes de que funcione',
   'units.foamAirGuide.photo': 'la guía de aire, con la cinta aún puesta',
   'units.foamAirGuide.seatGate': 'No se ve ningún hueco alrededor de la guía de aire',
-  'units.foamAirGuide.cautions': 'La hoja no más honda que la cinta: un tubo del serpentín pasa cerca.',
+  'units.foamAirGuide.cautions': 'No corte más hondo que la cinta: un tubo del serpentín pasa cerca.',
   'units.indoorPan.takeOff': 'Saque los tornillos de la bandeja y retire la bandeja interior de debajo del serpentín',
   'units.indoorPan.putBack': 'Deslice la bandeja interior bajo el serpentín, con su pico sobre la bandeja base',
   'units.indoorPan.seatGate': 'El pico queda sobre la bandeja base',
@@ -127,7 +127,7 @@ export const units: Record<keyof typeof english, string> = {
   'units.chassis.putBack': 'Deslice el chasis hasta que cierre el sello, y ponga sus tornillos',
   'units.chassis.photo': 'el recorrido del cable, el sello alrededor del chasis',
   'units.chassis.seatGate': 'El sello cierra todo alrededor, el cable queda libre, el chasis no se mueve',
-  'units.chassis.cautions': 'Corriente cortada y a la vista: un calentador de este tamaño consume lo bastante para quemar.',
+  'units.chassis.cautions': 'Corriente cortada, y el corte a la vista: un calentador de este tamaño consume lo bastante para quemar.',
   'units.chassis.cautions.lift-legs-level-base': 'Levante con las piernas, nivelado; el agua de la bandeja base sale al inclinarla.',
   'units.cover.takeOff.take-top-plate-screws':
     'Saque los tornillos de la placa superior, anote cuál iba dónde, y levante la placa de calentador y ventilador',
@@ -201,7 +201,7 @@ export const units: Record<keyof typeof english, string> = {
   'units.chassis.seatGate.unit-secured-window-sash':
     'La unidad está asegurada en la ventana: hoja con seguro, soportes firmes, no se mueve al empujarla',
   'units.chassis.cautions.whatever-holds-unit-up':
-    'Lo que sostiene la unidad y lo que detiene la hoja se asegura antes del primer tornillo: una unidad que se inclina cae hacia afuera.',
+    'Lo que sostiene la unidad y lo que detiene la hoja se asegura antes de sacar el primer tornillo: una unidad que se inclina cae hacia afuera.',
   'units.cover.takeOff.take-cabinet-screws-out': 'Saque los tornillos del gabinete, anote cuál iba dónde, y levante el gabinete',
   'units.cover.putBack.set-cabinet-drive-each': 'Ponga el gabinete y cada tornillo donde iba',
   'units.cover.photo.screws-their-places-length-2': 'los tornillos en su lugar, por largo',

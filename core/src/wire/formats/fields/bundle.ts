@@ -63,6 +63,7 @@ const firm: FieldTexts = {
   'people.name': 'What the person is called.',
   signIn: 'The name by which somebody signs in.',
   role: 'What somebody may do.',
+  language: 'Language in which the person reads, by its code; none where it is as the device is set.',
   measures: 'Units in which the person reads; null where none were chosen.',
   temperature: 'Unit of temperatures.',
   volume: 'Unit of volumes.',
