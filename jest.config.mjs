@@ -9,7 +9,7 @@ const common = {
     '^@yastik/(server|stand-ins)/(.*)$': '<rootDir>/$1/src/$2.ts',
   },
   // Packages that ship as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb|@vueuse|@tanstack|remove-accents|intl-messageformat|@formatjs)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb|@vueuse|@tanstack|remove-accents|intl-messageformat|@formatjs|p-limit|yocto-queue)/)'],
 }
 
 export default {

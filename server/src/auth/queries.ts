@@ -107,7 +107,7 @@ export async function turnOf(
   now: number,
 ): Promise<{ taker: string; freeAtMs: number }> {
   // One statement: between two of them somebody else could take the turn. Assignments go from left to right, each with what the ones before it left.
-  const [row] = await db.read<{ taker: string; freeAtMs: number | bigint }>(
+  const [row] = await db.changing<{ taker: string; freeAtMs: number | bigint }>(
     `INSERT INTO sign_in_tries (bucket, tries, tried_at_ms, free_at_ms, taker) VALUES (:bucket, 1, :now, 0, :taker)
      ON DUPLICATE KEY UPDATE taker = IF(free_at_ms <= :now, :taker, taker), tries = IF(taker = :taker, tries + 1, tries),
        tried_at_ms = :now, free_at_ms = IF(taker = :taker AND tries >= :free, :now + 1000 * LEAST(:mostS, POW(2, LEAST(20, tries - :free))), free_at_ms)

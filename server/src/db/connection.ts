@@ -14,6 +14,9 @@ const session = [
   'SET SESSION innodb_lock_wait_timeout = 4',
 ]
 
+/** So many connections a process holds. */
+export const connections = 10
+
 export const connect = ({ host, port, user, password, name }: Config['database']): Sequelize =>
   new Sequelize(name, user, password, {
     host,
@@ -22,7 +25,7 @@ export const connect = ({ host, port, user, password, name }: Config['database']
     dialectModule: mariadb,
     logging: false,
     timezone: '+00:00',
-    pool: { max: 10, acquire: 20_000 },
+    pool: { max: connections, acquire: 20_000 },
     define: { timestamps: false, underscored: true },
     // A machine that stands still for a moment is no database that is away.
     dialectOptions: { charset: 'utf8mb4', connectTimeout: 10_000, initSql: session },

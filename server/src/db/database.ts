@@ -1,30 +1,56 @@
 // How is the database read, and how is it changed? Through what is handed on: by itself, or within the transaction of a doing.
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import { connections } from './connection.ts'
 import { repeated } from './retry.ts'
+import { sharing, type Sharing } from './sharing.ts'
+
+type Values = Readonly<Record<string, unknown>>
 
 export class Db {
   readonly sequelize: Sequelize
   /** Of the doing that one is within. */
   readonly transaction: Transaction | undefined
+  /** What is read within a doing is its own. */
+  readonly #shared: Sharing | undefined
 
   constructor(sequelize: Sequelize, transaction?: Transaction) {
     this.sequelize = sequelize
     this.transaction = transaction
+    this.#shared = transaction ? undefined : sharing(connections)
   }
 
-  /** Rows of one statement, as they are: a model for each costs more than the row itself. Values are bound by name, never written in. */
-  read<Row extends object>(sql: string, values: Record<string, unknown>): Promise<Row[]> {
-    return this.sequelize.query<Row>(sql, { replacements: values, type: QueryTypes.SELECT, transaction: this.transaction })
+  /**
+   * Rows of one statement that changes nothing, as they are: a model for each costs more than the row itself. Values are bound by name, never
+   * written in. Outside a doing others may be given the same rows, so that nobody changes them.
+   */
+  read<Row extends object>(sql: string, values: Values): Promise<Row[]> {
+    return this.#rows<Row>(sql, values, false)
   }
 
   /** The same where columns are named `one.other`: each row an object of objects. */
-  readNested<Row extends object>(sql: string, values: Record<string, unknown>): Promise<Row[]> {
-    return this.sequelize.query<Row>(sql, { replacements: values, type: QueryTypes.SELECT, transaction: this.transaction, nest: true })
+  readNested<Row extends object>(sql: string, values: Values): Promise<Row[]> {
+    return this.#rows<Row>(sql, values, true)
+  }
+
+  async #rows<Row extends object>(sql: string, values: Values, nest: boolean): Promise<Row[]> {
+    const ask = () => this.#ask<Row>(sql, values, nest)
+    if (!this.#shared) return ask()
+    const rows = await this.#shared(JSON.stringify([sql, values]), async () => (await ask()).map((row) => Object.freeze(row)))
+    return [...rows]
+  }
+
+  #ask<Row extends object>(sql: string, values: Values, nest: boolean): Promise<Row[]> {
+    return this.sequelize.query<Row>(sql, { replacements: { ...values }, type: QueryTypes.SELECT, transaction: this.transaction, nest })
+  }
+
+  /** Rows that a statement tells of what it changes. */
+  changing<Row extends object>(sql: string, values: Values): Promise<Row[]> {
+    return this.#ask<Row>(sql, values, false)
   }
 
   /** A statement that changes something. */
-  async write(sql: string, values: Record<string, unknown>): Promise<void> {
-    await this.sequelize.query(sql, { replacements: values, transaction: this.transaction })
+  async write(sql: string, values: Values): Promise<void> {
+    await this.sequelize.query(sql, { replacements: { ...values }, transaction: this.transaction })
   }
 
   /**

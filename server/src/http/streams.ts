@@ -58,14 +58,16 @@ export function openStream(request: FastifyRequest, reply: FastifyReply, { every
     response.write(text)
     spokeMs = Date.now()
   }
+  // Whoever listened may have gone while one looked, and the server may end.
+  const isOver = () => response.writableEnded || response.destroyed
   const turn = async () => {
+    if (isOver()) return
     if (Date.now() - askedMs > askAgainMs) {
       if (!(await request.stillIn())) return void response.end()
       askedMs = Date.now()
     }
     const text = await next()
-    // Whoever listened may have gone while one looked.
-    if (response.writableEnded || response.destroyed) return
+    if (isOver()) return
     if (text !== undefined) say(text)
     else if (Date.now() - spokeMs > silenceMs) say(': still here\n\n')
     if (Date.now() - startedMs > longestMs) response.end()
@@ -73,6 +75,7 @@ export function openStream(request: FastifyRequest, reply: FastifyReply, { every
   }
   const again = () =>
     void turn().catch((error: unknown) => {
+      if (isOver()) return
       request.log.warn(`a stream ends: ${error instanceof Error ? plainError(error).message : String(error)}`)
       response.end()
     })

@@ -5,7 +5,7 @@ import type { Answer, CrewRecord, endpoints, JobCard, JobRecord, Plate, QuoteBod
 import { parsed, type Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { groupBy } from '../db/groupBy.ts'
-import { User, type Firm } from '../db/models.ts'
+import type { Firm } from '../db/models.ts'
 import { eventsOf } from '../events/queries.ts'
 import { siteRecord, type UnitRow } from '../sites/records.ts'
 import { productsOf } from '../stock/queries.ts'
@@ -72,14 +72,23 @@ export async function dayOfVisits(db: Db, firmId: number, day: string): Promise<
   return { today: cards.filter(({ onDate }) => onDate <= day).slice(0, mostToday), coming: cards.filter(({ onDate }) => onDate > day) }
 }
 
+interface PersonRow {
+  readonly id: number
+  readonly name: string
+  readonly trained: string
+  readonly liftKg: number | null
+}
+const personColumns = 'id, name, trained, lift_kg AS liftKg'
+const personFrom = ({ id, name, trained, liftKg }: PersonRow): CrewRecord => ({
+  ...{ id, name, trained: parsed<CrewRecord['trained']>(trained) },
+  ...(liftKg === null ? {} : { liftKg }),
+})
+
 /** People who can be sent out, by name. */
-export const crewOf = async ({ transaction }: Db, firmId: number): Promise<CrewRecord[]> =>
-  (await User.findAll({ where: { firmId, endedAt: null }, order: [['name', 'ASC']], transaction })).map(({ id, name, trained, liftKg }) => ({
-    id,
-    name,
-    trained,
-    ...(liftKg === null ? {} : { liftKg }),
-  }))
+export async function crewOf(db: Db, firmId: number): Promise<CrewRecord[]> {
+  const people = await db.read<PersonRow>(`SELECT ${personColumns} FROM users WHERE firm_id = :firmId AND ended_at IS NULL ORDER BY name`, { firmId })
+  return people.map(personFrom)
+}
 
 interface JobRow {
   readonly id: string
@@ -112,10 +121,7 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
        FROM job_units ju JOIN units u ON u.id = ju.unit_id WHERE ju.job_id = :id ORDER BY ju.position`,
       { id },
     ),
-    db.read<{ id: number; name: string; trained: string; liftKg: number | null }>(
-      'SELECT id, name, trained, lift_kg AS liftKg FROM users WHERE firm_id = :firmId',
-      { firmId: firm.id },
-    ),
+    db.read<PersonRow>(`SELECT ${personColumns} FROM users WHERE firm_id = :firmId`, { firmId: firm.id }),
     eventsOf(db, id),
     visitsAroundJob(db, id),
     productsOf(db, firm),
@@ -136,9 +142,7 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
     cancelled: job.cancelled === 1,
     site: siteRecord({ id: job.siteId, version: job.version, form }, own),
     unitIds: own.map(({ id: unitId }) => unitId),
-    crew: people
-      .filter((person) => crewIds.includes(person.id))
-      .map(({ trained, liftKg, ...person }) => ({ ...person, trained: parsed(trained), ...(liftKg === null ? {} : { liftKg }) })),
+    crew: people.filter((person) => crewIds.includes(person.id)).map(personFrom),
     people: people.map((person) => ({ id: person.id, name: person.name })),
     houseRules: firm.houseRules,
     products,
