@@ -1,6 +1,9 @@
 // How much air is left when filter, coil and wheel are soiled?
 import { estimate, type Grade } from '../quantities/index.ts'
 
+/** Airflow per kW of rated cooling where the maker's figure is not known. */
+export const airflowPerKwM3h = estimate(165, 'm³/h per kW')
+
 /** Covered share of a filter or coil by grade. */
 export const coveredShareByGrade = [0, 0.05, 0.2, 0.45, 0.7].map((value) => estimate(value, 'share of face'))
 /** What is left of the fan's pressure by grade of the wheel. */

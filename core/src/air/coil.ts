@@ -16,8 +16,6 @@ export const capacityPerOutdoorK = estimate(-0.008, 'share per K')
 /** Beyond these shares of rated capacity the linear correction is not believed. */
 const leastCapacity = estimate(0.3, 'share of rated')
 const mostCapacity = estimate(1.4, 'share of rated')
-/** Airflow per kW of rated cooling where the maker's figure is not known. */
-export const airflowPerKwM3h = estimate(165, 'm³/h per kW')
 /** No coil is run colder than this for long: it would ice up. */
 export const coldestSurfaceC = estimate(1, '°C')
 

@@ -6,6 +6,7 @@ export { dueMessage, findingForCustomer, findingMessage, speckSentence, throwsSp
 export { contextOf, planJob } from './planJob.ts'
 export { planUnit, type PlanMemory, type PlannedUnit, type UnitContext } from './planUnit.ts'
 export { consequencesOf, type Consequence } from './referenceRound.ts'
-export { costPerYear, quoteOptions, returnsOf, quoteOptionSchema, type QuoteOption } from './quoteOptions.ts'
+export { quoteOptionSchema, type QuoteOption } from './quoteOption.ts'
+export { costPerYear, quoteOptions, returnsOf } from './quoteOptions.ts'
 export { paidWork, standardWork, type PaidWork } from './standardWork.ts'
 export { checkJob, readJobFile } from './read.ts'

@@ -1,53 +1,16 @@
 // In which ways can this work be offered? Options side by side: light or deep, and the schools, each with its price and what is due after it.
-import { z } from 'zod'
-import { closed } from '../schemas/index.ts'
 import { schools, type ChoiceOf, type HouseRules, type SchoolName } from '../method/index.ts'
 import { priceOf } from '../money/index.ts'
 import { round } from '../quantities/index.ts'
 import { isCarried } from '../units/index.ts'
-import { dueKinds, notCleanYet, weeksPerYear, type UnitMemory } from '../upkeep/index.ts'
+import { notCleanYet, weeksPerYear, type UnitMemory } from '../upkeep/index.ts'
 import { planTotals } from './compare.ts'
 import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
 import type { JobFile, UnitJob } from './jobFile.ts'
 import { contextOf } from './planJob.ts'
 import { planUnit, type PlannedUnit } from './planUnit.ts'
-import { isSame, joined, says, sentenceSchema, type Message } from '../words/index.ts'
-
-const amount = z.number()
-/** A message; words where an earlier version stored them. */
-const words = sentenceSchema(2000)
-const optionUnitSchema = closed({
-  unitId: z.string(),
-  name: z.string(),
-  scope: z.string(),
-  /** What is done, for the customer. */
-  says: z.array(words),
-  notReached: z.array(closed({ part: z.string(), because: words })),
-  handsMin: amount,
-  products: z.array(closed({ productId: z.string(), litres: amount, cost: amount.optional() })),
-  due: z.array(closed({ what: z.literal(dueKinds), weeks: amount, low: amount.optional(), high: amount.optional(), because: words.optional() })),
-})
-/** What makes this way differ from the house rules: to be put on record when it is accepted. */
-const differsSchema = closed({
-  scopes: z.record(z.string(), z.string()).optional(),
-  school: closed({ name: z.literal(Object.keys(schools) as [SchoolName, ...SchoolName[]]), value: z.string() }).optional(),
-})
-export const quoteOptionSchema = closed({
-  key: z.string().max(40),
-  name: words,
-  /** Whether it is what the house rules would do. */
-  usual: z.boolean(),
-  differs: differsSchema,
-  units: z.array(optionUnitSchema),
-  lines: z.array(closed({ what: words, amount })),
-  total: amount,
-  /** Hands-on minutes, water in litres. */
-  handsMin: amount,
-  waterL: amount,
-  /** Weeks until the first of the units needs it again; 0 where one does at once. */
-  againWeeks: amount,
-})
-export type QuoteOption = z.infer<typeof quoteOptionSchema>
+import type { QuoteOption } from './quoteOption.ts'
+import { isSame, joined, says, type Message } from '../words/index.ts'
 
 interface Way {
   readonly key: string

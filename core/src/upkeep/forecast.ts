@@ -2,9 +2,12 @@
 import { airOf, airflowShare, coilAt, pressureAt } from '../air/index.ts'
 import { allGrades, estimate, round } from '../quantities/index.ts'
 import type { KnownDesign } from '../units/index.ts'
-import { dueIndex, firmRisk, foulingRate, passing, risesBelow, weeksPerYear, weeksUntil, type Surrounding } from './fouling.ts'
-import { priorWeights, type FirmRates } from './firmRates.ts'
-import { evidenceOf, ratios, type Visit } from './history.ts'
+import { dueIndex, firmRisk, foulingRate, passing, risesBelow, weeksPerYear, weeksUntil } from './fouling.ts'
+import type { Surrounding } from './surroundings.ts'
+import type { FirmRates } from './firmRates.ts'
+import { priorWeights } from './learnRates.ts'
+import { evidenceOf, ratios } from './history.ts'
+import type { Visit } from './pastVisit.ts'
 
 /** Loss of delivered cooling at which a unit is due, whatever its index. */
 export const dueLoss = estimate(0.12, 'share of clean cooling')

@@ -1,9 +1,7 @@
 // How does soil grow over time, and when will a unit need cleaning again?
 import { clamp, estimate } from '../quantities/index.ts'
 import { chanceBelow } from './rise.ts'
-
-export const surroundings = ['kitchen', 'flour', 'pets', 'pollen', 'desert-dust', 'sea-air', 'smoke', 'building-dust'] as const
-export type Surrounding = (typeof surroundings)[number]
+import type { Surrounding } from './surroundings.ts'
 
 /** Grade index per year at eight hours a day in a clean home. */
 export const cleanHomeRate = estimate(1.0, 'grade index per year')

@@ -1,24 +1,7 @@
 // What has a unit's own past taught about how fast it fouls? Index when it was left, index when it was looked over again, and how likely each rate makes that.
-import { z } from 'zod'
-import { closed } from '../schemas/index.ts'
-import { allGrades, amountUpTo, gradeSchema, share, type Grade } from '../quantities/index.ts'
+import { allGrades, type Grade } from '../quantities/index.ts'
 import { risesBelow } from './fouling.ts'
-
-/** The index runs as grades do. */
-const index = amountUpTo(4)
-
-/** One visit of a unit's past. */
-export const visitSchema = closed({
-  /** Years since any fixed day; only differences count. */
-  atYears: z.number(),
-  /** Worst grade of coil and wheel as they were found. */
-  found: gradeSchema,
-  /** Chance of each grade that it was found at, in order, where it was read off a photograph and is not certain. */
-  chances: z.array(share).length(allGrades.length).optional(),
-  /** Index as they were left; as found where nothing was cleaned. */
-  left: index,
-})
-export type Visit = z.infer<typeof visitSchema>
+import type { Visit } from './pastVisit.ts'
 
 /** Rates that are weighed against each other: logarithms of their ratio to what surroundings and hours of use alone would say. */
 export const ratios: readonly number[] = Array.from({ length: 41 }, (_, at) => -2 + at * 0.1)

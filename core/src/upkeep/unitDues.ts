@@ -4,7 +4,8 @@ import { lightIndex, ruledDues, type Due } from './due.ts'
 import type { FirmRates } from './firmRates.ts'
 import { forecastOf, priorRateOf, type UnitUse } from './forecast.ts'
 import { cleanHomeRate, dueIndex, weeksPerYear } from './fouling.ts'
-import { evidenceOf, type Visit } from './history.ts'
+import { evidenceOf } from './history.ts'
+import type { Visit } from './pastVisit.ts'
 import { nameOf, says, type Message } from '../words/index.ts'
 
 /** Left dirty on purpose or for want of reach: somebody comes back by then. */

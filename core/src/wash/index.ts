@@ -7,9 +7,7 @@ export {
   pourL,
   roofCupL,
   pausesFor,
-  washPlanSchema,
   washRunOf,
-  type WashPlan,
   condenserRinseMin,
   rinseFlowLMin,
   rinseMinutes,
@@ -19,5 +17,6 @@ export {
   type WashJob,
   type WashWater,
 } from './water.ts'
+export { washPlanSchema, type WashPlan } from './washPlan.ts'
 export { dryingAdvice } from './dryingAdvice.ts'
 export { finsStandKPa, jetOnFins, usualPumpBar, type Jet, type JetOnFins } from './jet.ts'

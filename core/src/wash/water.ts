@@ -1,10 +1,9 @@
 // How much wash water comes down, and does what catches it cope?
 import { findEquipment, type Equipment } from '../products/index.ts'
-import { z } from 'zod'
-import { closed } from '../schemas/index.ts'
-import { estimate, positiveUpTo, round, type Grade } from '../quantities/index.ts'
+import { estimate, round, type Grade } from '../quantities/index.ts'
 import type { ChoiceOf } from '../method/index.ts'
 import { overflowOf, washSums, type WashRun } from './level.ts'
+import type { WashPlan } from './washPlan.ts'
 
 /** Minutes of rinsing one face of a coil of the reference area, by grade. */
 const rinseMinByGrade = [1, 1.2, 1.8, 2.6, 3.5].map((value) => estimate(value, 'min per face'))
@@ -52,14 +51,6 @@ export interface WashJob {
   /** As somebody chose it by hand; what is missing follows from the rest. */
   readonly chosen?: WashPlan
 }
-
-/** How somebody wants to wash: the pump's flow, the minutes, and when to pause and clear the outlet (minutes of washing). */
-export const washPlanSchema = closed({
-  flowLMin: positiveUpTo(30).optional(),
-  washMin: positiveUpTo(60).optional(),
-  pausesAtMin: z.array(positiveUpTo(60)).max(12).optional(),
-})
-export type WashPlan = z.infer<typeof washPlanSchema>
 
 /** Flow (L/min) of a way of rinsing with what is in the van; the pump's and the hose's may be chosen. */
 export function rinseFlowLMin(rinse: Rinse, equipment: readonly Equipment[], chosenLMin?: number): number {

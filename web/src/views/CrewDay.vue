@@ -4,11 +4,10 @@ import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
 import { clockWords, durationWords } from '@yastik/core/quantities'
 import { isLongDay } from '@yastik/core/rounds'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { serverNow } from '../api/clock.ts'
 import { useCrewDay } from '../crewDay/askDay.ts'
-import CrewChart from '../crewDay/CrewChart.vue'
 import CrewTasks from '../crewDay/CrewTasks.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import { useNames } from '../job/useNames.ts'
@@ -19,6 +18,9 @@ import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import { t } from '../words/words.ts'
+
+// Fetched once there is a day to draw.
+const CrewChart = defineAsyncComponent(() => import('../crewDay/CrewChart.vue'))
 
 defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
