@@ -10,7 +10,7 @@ export const procedure: Record<keyof typeof english, string> = {
     'Techo: escalera amarrada o sujeta, botas secas, no pise respiraderos ni bordes, nadie a solas; calor y sol también cuentan.',
   'procedure.caution.battery-arcs-when-shorted':
     'Una batería en corto hace arco: anillos fuera, llave aislada, el cable negativo primero al quitar y último al poner.',
-  'procedure.caution.lift-level-legs-two': 'Levante nivelado y con las piernas; dos cargan lo que uno no puede.',
+  'procedure.caution.lift-level-legs-two': 'Levante nivelado y con las piernas; lo que uno solo no debe cargar lo cargan dos.',
   'procedure.caution.compressed-air-goggles-never':
     'Aire comprimido: gafas, nunca hacia una persona, nunca en chorro de lápiz, a lo largo de las aletas y a un palmo.',
   'procedure.caution.fins-cut-gloves': 'Las aletas cortan: guantes puestos.',
@@ -18,7 +18,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.caution.gloves-goggles-windows-open': 'Guantes y gafas, ventanas abiertas; nunca mezcle productos.',
   'procedure.caution.warm-water-enough-hot': 'Agua tibia alcanza; el agua caliente quema y levanta recubrimientos.',
   'procedure.caution.keep-nozzle-20-cm':
-    'Mantenga la boquilla a 20 cm, a lo largo de las aletas, nunca de través; el primer golpe de una bomba es el más fuerte: apúntelo al recogedor.',
+    'Mantenga la boquilla a 20 cm, a lo largo de las aletas, nunca de través; el primer golpe de una bomba es el más fuerte: apúntelo a la contención.',
   'procedure.caution.wash-water-goes-foul': 'El agua de lavado va a un drenaje sanitario, nunca a un drenaje pluvial ni a un jardín.',
   'procedure.caution.wheel-starts-takes-fingers': 'Una turbina que arranca se lleva dedos: manos y herramientas fuera antes de dar corriente.',
   'procedure.caution.refrigerant-circuit-stays-closed':
@@ -61,8 +61,8 @@ export const procedure: Record<keyof typeof english, string> = {
     'Un litro en un minuto es bueno. Más lento: succione desde afuera, enjuague, desacople y enjuague, y pruebe otra vez. Si sigue fallando: la unidad no se entrega como terminada.',
   'procedure.flow-test.how.run-off-once-else':
     'Tiene que correr enseguida. Si no, abra canales y agujeros de drenaje, y pruebe otra vez. Si sigue fallando: la unidad no se entrega como terminada.',
-  'procedure.flow-test.gate': 'La taza corrió enseguida, y nada corre adentro',
-  'procedure.flow-test.gate.one-litre-ran-off': 'Un litro corrió en un minuto, y nada gotea',
+  'procedure.flow-test.gate': 'El agua de la taza escurrió enseguida, y adentro no gotea nada',
+  'procedure.flow-test.gate.one-litre-ran-off': 'Un litro escurrió en menos de un minuto, y nada gotea',
   'procedure.float-test.title': 'Interruptor de flotador: levante el flotador a mano; se mueve libre, hace clic y cae',
   'procedure.float-test.gate': 'El interruptor de flotador se mueve libre y hace clic',
   'procedure.treat-pan.title': 'Ponga el tratamiento en la bandeja, lejos del pico',
@@ -121,7 +121,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.mainsOff.stop-unit-pull-plug': 'Detenga la unidad, saque su enchufe, etiquételo y manténgalo a la vista',
   'procedure.mainsOff.stop-unit-remote-open': 'Detenga la unidad con su control remoto, abra su interruptor, bloquee o etiquete',
   'procedure.part-battery.title': 'Apague el inversor; quite primero el cable negativo de la batería, luego el positivo, y cubra ambos extremos',
-  'procedure.part-battery.gate': 'Inversor apagado; el cable negativo salió primero, y ningún extremo puede tocar nada',
+  'procedure.part-battery.gate': 'Inversor apagado; el cable negativo se quitó primero, y ningún extremo puede tocar nada',
   'procedure.prove-dead.title.prove-both-sources-dead': 'Compruebe la ausencia de tensión de ambas fuentes: red y 12 V',
   'procedure.prove-dead.title.prove-dead': 'Compruebe la ausencia de tensión',
   'procedure.prove-dead.how':
@@ -173,7 +173,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.belowWords.move-chair-below-out': 'Saque el sillón de abajo, o cúbralo entero',
   'procedure.containments.hang-trough-below-coil': 'Cuelgue la canaleta bajo el serpentín y meta toallas en ambos extremos',
   'procedure.containments.containment-stands-upper-edge':
-    'El recogedor está puesto: su borde superior queda detrás de la unidad, y una taza de agua vertida llega a la cubeta',
+    'La contención está puesta: su borde superior queda detrás de la unidad, y una taza de agua vertida llega a la cubeta',
   'procedure.containments.hang-wash-bag-above':
     'Cuelgue la bolsa de lavado por encima del cuerpo abierto y alrededor de él, con la salida sobre la cubeta',
   'procedure.containments.hang-sheet-below-unit': 'Cuelgue la lona bajo la unidad todo alrededor y hágala embudo, con la salida sobre la cubeta',
@@ -186,7 +186,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.containments.bench-stands-level-run': 'El banco está nivelado, y lo que escurre va a donde está permitido',
   'procedure.containments.draw-floor-sheet-up':
     'Suba la lona de piso bajo la unidad y péguela con cinta, con su borde frontal sobre una toalla enrollada',
-  'procedure.containments.containment-stands-sheet-taped': 'El recogedor está puesto: la lona está pegada bajo la unidad, y nada pasa de sus bordes',
+  'procedure.containments.containment-stands-sheet-taped': 'La contención está puesta: la lona está pegada bajo la unidad, y nada pasa de sus bordes',
   'procedure.standsWords.trough-and-towel': 'La canaleta cuelga, con toallas en ambos extremos',
   'procedure.standsWords.wash-bag-to-bucket': 'La bolsa está cerrada alrededor de la unidad, su salida sobre la cubeta',
   'procedure.standsWords.funnel-sheet-to-bucket': 'La lona cuelga todo alrededor, su salida sobre la cubeta',
@@ -202,7 +202,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.secure-unit.title': 'Asegure lo que sostiene la unidad en la ventana, y sujete la hoja',
   'procedure.secure-unit.gate': 'La unidad no puede caer hacia adentro ni afuera, y la hoja no puede subir ni bajar, con todos los tornillos afuera',
   'procedure.cover-outlet.title': 'Cubra la salida interior contra lo que se pulveriza',
-  'procedure.cover-outlet.gate': 'El recogedor está puesto: la salida está cubierta, y no se ve ninguna abertura al cuarto',
+  'procedure.cover-outlet.gate': 'La contención está puesta: la salida está cubierta, y no se ve ninguna abertura al cuarto',
   'procedure.cover-electronics.title': 'Meta una lona sobre el extremo de la electrónica',
   'procedure.cover-electronics.gate': 'No se ve ninguna abertura del extremo de la electrónica',
   'procedure.catches.fills-most': 'Bajarán unos {water} de agua de lavado; se llena hasta {level} a lo más.',
@@ -217,11 +217,11 @@ export const procedure: Record<keyof typeof english, string> = {
     'Quite candado y etiqueta, conecte el interruptor. Los deflectores encuentran su lugar; si todas las luces parpadean, uno está en el asiento equivocado.',
   'procedure.spinGate.cloth-below-ceiling-grille': 'El trapo bajo la rejilla del techo sigue en su lugar; la turbina ya no lanza agua',
   'procedure.spinGate.outlet-still-covered-wheel': 'La salida sigue cubierta; la turbina funciona callada y ya no lanza agua',
-  'procedure.spinGate.containment-still-wheel-throws': 'El recogedor sigue puesto; la turbina ya no lanza agua',
+  'procedure.spinGate.containment-still-wheel-throws': 'La contención sigue puesta; la turbina ya no lanza agua',
   'procedure.check-ledger.title': 'Cuente: charola y tornillería',
   'procedure.check-ledger.gate': 'Todo se contó: lo que no volvió queda pendiente en el registro, y hasta entonces no hay corriente',
   'procedure.proveSteps.take-up-cloth-rags': 'Recoja lona, trapos y tapetes, cuéntelos',
-  'procedure.proveSteps.take-containment-down-upper': 'Quite el recogedor, el borde superior al último',
+  'procedure.proveSteps.take-containment-down-upper': 'Quite la contención, el borde superior al último',
   'procedure.proveSteps.empty-first-stands-runs': 'Vacíelo primero: si no, lo que tiene corre por la pared.',
   'procedure.cover-for-spin.title': 'Cubra la salida con un trapo que deje pasar aire: una turbina lavada lanza agua en su primer giro',
   'procedure.cover-for-spin.gate': 'La salida está cubierta, y nada que deba seguir seco está delante',

@@ -40,7 +40,7 @@ export const units: Record<keyof typeof english, string> = {
     'Cuelgue el panel de sus ganchos, una los conectores de pantalla y deflectores con sus etiquetas, atornille hasta que se cierre el hueco con el techo',
   'units.cover.photo': 'el cableado entre panel y cuerpo, cada conector a la vista',
   'units.cover.seatGate': 'Cada conector está en su etiqueta, y el panel ajusta todo alrededor',
-  'units.cover.cautions': 'La corriente está cortada y comprobada antes de separar un conector.',
+  'units.cover.cautions': 'La corriente está cortada y se comprobó la ausencia de tensión antes de separar un conector.',
   'units.ceilingCassetteComponents.label-part-pump-float':
     'Etiquete y separe bomba, flotador, termistor, motor del ventilador y tierra, saque los tornillos de la caja y embolse la caja de control',
   'units.ceilingCassetteComponents.refit-control-box-beside':
@@ -157,7 +157,7 @@ export const units: Record<keyof typeof english, string> = {
   'units.cover.putBack.hang-cover-top-hooks':
     'Cuelgue la cubierta de sus ganchos superiores, encaje los clips, ponga los tornillos firmes y cierre las tapas',
   'units.cover.photo.closed-head-every-screw': 'la unidad cerrada, con cada tapa de tornillo junto a la salida',
-  'units.cover.cautions.power-off-proved-dead': 'La corriente está cortada y comprobada antes de mover la cubierta.',
+  'units.cover.cautions.power-off-proved-dead': 'La corriente está cortada y se comprobó la ausencia de tensión antes de mover la cubierta.',
   'units.room-sensor.takeOff': 'Anote dónde está el sensor de ambiente, luego separe su conector',
   'units.room-sensor.putBack': 'Una el conector del sensor y asiente el sensor donde estaba',
   'units.room-sensor.photo': 'el sensor de ambiente en su asiento',
