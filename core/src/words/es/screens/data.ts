@@ -27,7 +27,7 @@ export const dataScreens: Readonly<Record<keyof typeof english, string>> = {
     'Dé la dirección a un programa de calendario: trae las visitas por sí mismo, con día y hora, lugar, unidades y quién va. Quien tenga la dirección las ve, sin entrar; retírela aquí cuando deba terminar.',
   'screen.data.visits': 'Visitas de',
   'screen.data.whose-visits': 'De quién',
-  'screen.data.first-name-whom-ask': 'con el nombre de pila de por quién preguntar',
+  'screen.data.first-name-whom-ask': 'con el nombre de pila de la persona de contacto',
   'screen.data.make-address': 'Hacer una dirección',
   'screen.data.make-address-your-visits': 'Hacer una dirección de sus visitas',
   'screen.data.first-names': 'con nombres de pila',
