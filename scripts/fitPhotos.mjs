@@ -1,5 +1,6 @@
-// node scripts/fitPhotos.mjs [fins] [blades]: fits the weights by which photographs are read, on scenes and sample photographs of seeds that
-// nothing is judged by, and writes core/src/proof/photo/weights/. About an hour on two cores when no picture is kept from before.
+// node scripts/fitPhotos.mjs [fins] [blades] [--band]: fits the weights by which photographs are read, on scenes and sample photographs of seeds that
+// nothing is judged by, and writes core/src/proof/photo/weights/. About an hour on two cores when no picture is kept from before. With --band the
+// weights stay, and how sure they are is taken anew.
 import { writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { format } from 'prettier'
@@ -33,12 +34,16 @@ const plans = {
       ...trialsFrom('scenes', 'blades', 3001, 200, { dyed: true }),
       ...trialsFrom('scenes', 'blades', 4001, 220, { wet: true }),
       ...trialsFrom('scenes', 'blades', 5001, 160, { light: 'flash' }),
+      ...trialsFrom('scenes', 'blades', 6001, 100, { light: 'veil' }),
+      ...trialsFrom('scenes', 'blades', 7001, 100, { light: 'glare' }),
+      ...trialsFrom('scenes', 'blades', 8001, 100, { soiling: 'patches and strands' }),
       ...trialsFrom('samples', 'blades', 1, 150),
     ],
     hidden: [...trialsFrom('scenes', 'blades', 2001, 40, { obstacle: 'hand' }), ...trialsFrom('scenes', 'blades', 2101, 30, { obstacle: 'tool' })],
     calibrate: [
       ...trialsFrom('scenes', 'blades', 200_001, 130),
       ...trialsFrom('scenes', 'blades', 201_001, 25, { wet: true }),
+      ...trialsFrom('scenes', 'blades', 300_001, 150),
       ...trialsFrom('samples', 'blades', 200_001, 30),
     ],
   },
@@ -56,6 +61,8 @@ const { mapColumns, mapRows } = await import('../core/dist/proof/photo/surface.j
 const { prepared } = await import('../core/dist/proof/photo/prepare.js')
 const { lookedAgain } = await import('../core/dist/proof/photo/secondLook.js')
 const { surelyHidden, weighed } = await import('../core/dist/proof/photo/perceptron.js')
+const { bladesReading } = await import('../core/dist/proof/photo/weights/blades.js')
+const { finsReading } = await import('../core/dist/proof/photo/weights/fins.js')
 const { Fault } = await import('@yastik/core/faults')
 const { seeded } = await import('@yastik/core/quantities')
 
@@ -134,7 +141,6 @@ async function fit(surface) {
     const halves = [0, 1].map((half) => own.filter((_, at) => at % 2 === half))
     const [whole, others] = await Promise.all([fit(own), look < 2 ? inTurn(halves, fit) : []])
     looks.push(whole)
-    const before = shares
     shares = apart.map((picture) => shareOf(picture, weighed(looks[look], picture.values)))
     const errors = shares.map(({ share }, at) => 100 * (share - apart[at].share))
     const within = errors.filter((error) => Math.abs(error) <= 5).length / errors.length
@@ -143,7 +149,6 @@ async function fit(surface) {
     console.log(
       `· ${surface}, look ${look + 1}: ${(100 * within).toFixed(0)} % within five points, bias ${bias.toFixed(2)}, worst ${worst.toFixed(1)}`,
     )
-    shares.forEach((picture, at) => (picture.moved = before[at] ? Math.abs(picture.share - before[at].share) : 0))
     if (look < 2)
       for (const [by, pictures] of [
         [others[1], halves[0]],
@@ -151,10 +156,9 @@ async function fit(surface) {
         [whole, [...apart, ...blocked]],
       ])
         for (const picture of pictures)
-          picture.values = lookedAgain({ ...picture.features, values: picture.first }, picture.colours, weighed(by, picture.values))
+          picture.values = lookedAgain({ ...picture.features, values: picture.first }, picture.colours, weighed(by, picture.values), surface)
   }
-  const spread = spreadFitted(shares.map(({ share, unsure, moved }, at) => ({ error: Math.abs(share - apart[at].share), unsure, moved })))
-  console.log(`· ${surface}, spread: ${JSON.stringify(spread)}`)
+  const spread = spreadOf(surface, shares, apart)
   // What lies before a part is told from what covers it: by all that the last look sees, on parts with and without something in the way.
   const asHidden = (pictures) => pictures.map((picture) => ({ ...picture, wanted: picture.hidden }))
   const hides = await fittedAside(asHidden([...own, ...blocked, ...blocked]), own[0].values.length / own[0].count, hidingUnits, hidingEpochs, 19)
@@ -172,6 +176,25 @@ async function fit(surface) {
       .join(' ')}`,
   )
   return { looks, spread, hides }
+}
+
+/** How far shares are off the truth, by what is known of them. */
+function spreadOf(surface, shares, pictures) {
+  const spread = spreadFitted(shares.map(({ share, unsure }, at) => ({ error: Math.abs(share - pictures[at].share), unsure })))
+  console.log(`· ${surface}, spread: ${JSON.stringify(spread)}`)
+  return spread
+}
+
+/** The same of the weights that there are. */
+async function bandOf(surface) {
+  const reading = { fins: finsReading, blades: bladesReading }[surface]
+  const apart = await allRows(plans[surface].calibrate, surface)
+  const shares = apart.map((picture) => {
+    const [first, ...others] = reading.looks
+    const again = (covered, look) => weighed(look, lookedAgain({ ...picture.features, values: picture.first }, picture.colours, covered, surface))
+    return shareOf(picture, others.reduce(again, weighed(first, picture.first)))
+  })
+  return { ...reading, spread: spreadOf(surface, shares, apart) }
 }
 
 /** The share of a part, and how far each place is from certain: means by size. */
@@ -192,8 +215,10 @@ const shortened = ({ mean, deviation, units, out }) => ({
   units: units.map((unit) => unit.map(short)),
   out: out.map(short),
 })
-for (const surface of process.argv.length > 2 ? process.argv.slice(2) : Object.keys(plans)) {
-  const { looks, spread, hides } = await fit(surface)
+const asked = process.argv.slice(2)
+const surfaces = asked.filter((word) => word in plans)
+for (const surface of surfaces.length > 0 ? surfaces : Object.keys(plans)) {
+  const { looks, spread, hides } = await (asked.includes('--band') ? bandOf(surface) : fit(surface))
   const rounded = Object.fromEntries(Object.entries(spread).map(([name, value]) => [name, short(value)]))
   const text = `// Weights by which ${surface} are read. Made by scripts/fitPhotos.mjs; not to be changed by hand.
 import type { Reading } from '../perceptron.ts'

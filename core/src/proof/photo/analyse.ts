@@ -64,13 +64,11 @@ export function measurePhoto(raster: Raster, region: Region, surface: Surface, t
   if (places.length < leastCells) throw unclear(says('fault.photo.few', { surface }), says('fault.photo.few-allowed', { surface }))
   const { looks, spread, hides } = readings[surface]
   let covered = weighed(looks[0], values)
-  let [share, before] = [meanBy(sizes, covered), 0]
   let seen = values
   for (const [at, look] of looks.slice(1).entries()) {
     tell(preparedAt + ((1 - preparedAt) * (at + 1)) / looks.length)
-    seen = lookedAgain(features, colours, covered)
+    seen = lookedAgain(features, colours, covered, surface)
     covered = weighed(look, seen)
-    ;[share, before] = [meanBy(sizes, covered), share]
   }
   const hidden = weighed(hides, seen).map((value) => (value > surelyHidden.value ? 1 : 0))
   const hiddenShare = meanBy(sizes, hidden)
@@ -79,10 +77,10 @@ export function measurePhoto(raster: Raster, region: Region, surface: Surface, t
     sizes,
     covered.map((value) => value * (1 - value)),
   )
-  const off = spread.least + spread.byUnsure * unsure + spread.byMoved * Math.abs(share - before)
+  const off = spread.least + spread.byUnsure * unsure
   if (nineInTen * off > mostUnsure.value)
     throw unclear(says('fault.photo.unsure', { surface, points: { n: Math.round(100 * nineInTen * off) } }), says('fault.photo.unsure-allowed'))
-  const coveredShare = clamp(share, 0, 1)
+  const coveredShare = clamp(meanBy(sizes, covered), 0, 1)
   const cells: Cell[] = places.map(({ at, u, v }, index) => ({
     at,
     // Blades were laid on their side.

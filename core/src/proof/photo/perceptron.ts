@@ -41,8 +41,8 @@ export const surelyHidden = estimate(0.6, 'chance')
 /** How a surface is read: three looks, each knowing what the one before said, and how far off the share is then. */
 export interface Reading {
   readonly looks: readonly Perceptron[]
-  /** Spread of the share around the truth: least, by how unsure its places are, by how far the last look moved it. */
   /** Tells what lies before a part, a hand or a tool, from what covers it; knows what the last look but one said. */
   readonly hides: Perceptron
-  readonly spread: { readonly least: number; readonly byUnsure: number; readonly byMoved: number }
+  /** Spread of the share around the truth: least, and by how unsure its places are. */
+  readonly spread: { readonly least: number; readonly byUnsure: number }
 }
