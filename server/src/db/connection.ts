@@ -15,7 +15,9 @@ const session = [
 ]
 
 /** So many connections a process holds. */
-export const connections = 10
+const connections = 10
+/** So many statements that are shared are under way at a time: doings find a connection, and who asks for the same meets while it waits. */
+export const mostShared = connections / 2
 
 export const connect = ({ host, port, user, password, name }: Config['database']): Sequelize =>
   new Sequelize(name, user, password, {

@@ -1,6 +1,6 @@
 // How is the database read, and how is it changed? Through what is handed on: by itself, or within the transaction of a doing.
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
-import { connections } from './connection.ts'
+import { mostShared } from './connection.ts'
 import { repeated } from './retry.ts'
 import { sharing, type Sharing } from './sharing.ts'
 
@@ -16,7 +16,7 @@ export class Db {
   constructor(sequelize: Sequelize, transaction?: Transaction) {
     this.sequelize = sequelize
     this.transaction = transaction
-    this.#shared = transaction ? undefined : sharing(connections)
+    this.#shared = transaction ? undefined : sharing(mostShared)
   }
 
   /**
