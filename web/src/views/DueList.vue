@@ -43,7 +43,7 @@ function wasSent() {
       <h1>{{ t('screen.logbook.due') }}</h1>
       <LogbookPages />
     </div>
-    <div v-if="worth.some(({ cleanings }) => cleanings > 0)" class="figures" data-worth>
+    <div v-if="worth.some(({ cleanings }) => cleanings > 0)" class="figures sums" data-worth>
       <div v-for="{ weeks, cleanings, money } in worth" :key="weeks">
         <span class="figure"
           >{{ place.money(money) }}<small>{{ t('screen.logbook.cleanings', { cleanings }) }} {{ t(`screen.logbook.horizon.${weeks}`) }}</small></span
