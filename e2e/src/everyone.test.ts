@@ -1,7 +1,8 @@
-// For everyone: nothing that can be seen keeps anybody from using it, on a desk or on a phone, in whatever light.
+// For everyone: nothing that can be seen keeps anybody from using it, on a desk or on a phone, in whatever light; and who reads in gallons and Fahrenheit
+// finds no litre and no Celsius, whoever wrote the sentence.
 import { startApp, type RunningApp } from './support/app.ts'
 import { findings } from './support/axe.ts'
-import { find, fitsPhone, openBrowser, setSize, signIn, type Sheet } from './support/browser.ts'
+import { click, expectText, find, fitsPhone, openBrowser, setSize, signIn, type Sheet } from './support/browser.ts'
 import { goTo, sights, unitsOfDemo } from './support/everywhere.ts'
 
 jest.setTimeout(60_000)
@@ -25,15 +26,34 @@ it('signing in keeps nobody out', async () => {
   units = await unitsOfDemo(sheet)
 })
 
+it('measures are all kept, however quickly they were tapped', async () => {
+  await click(sheet, '[data-units]')
+  for (const measure of ['°F', 'gal', 'CFM', 'Btu/h']) await click(sheet, `[data-measure="${measure}"]`)
+  await click(sheet, '.el-dialog__headerbtn')
+  await expectText(sheet, '[data-units]', '°F')
+})
+
 /** What a page shows where something was put into it that nobody has said: a message, an object, nothing. */
 const unsaid = /\[object|"key"|undefined|\bNaN\b|\b(names|plan|procedure|units|method|lookover|run|proof)\.[a-z][\w-]*\./
+/** What is the customer's, who reads in units of their own; and what offers units to choose from. */
+const others = '[data-report], [data-customer-text], [data-quote-text], [data-customer-units], [data-choose-units], [data-units]'
+/** Lines in other units than somebody chose, in folds that are not opened too. */
+const metricIn = () =>
+  sheet.driver.executeScript<string[]>(
+    `const page = document.querySelector('main').cloneNode(true)
+    for (const other of page.querySelectorAll(arguments[0])) other.remove()
+    const lines = [...page.querySelectorAll('li, p, td, h1, h2, h3, dd, dt, label, .figure, span')].map((element) => element.textContent.replace(/\\s+/g, ' ').trim())
+    return [...new Set(lines.filter((line) => /\\d\\s?(°C|m?L|L\\/min|L\\/h|m³\\/h|kW)(?![\\w/])/.test(line)))].map((line) => line.slice(0, 160))`,
+    others,
+  )
 
-it.each(sights)('$name keeps nobody out, on a desk or on a phone, and nothing sticks out', async (sight) => {
+it.each(sights)('$name keeps nobody out, on a desk or on a phone, speaks in chosen units, and nothing sticks out', async (sight) => {
   await setSize(sheet, 1280, 800)
   await goTo(sheet, sight, units)
   expect(await sheet.driver.executeScript<string>('return document.body.innerText')).not.toMatch(unsaid)
+  expect(await metricIn()).toEqual([])
   expect(await findings(sheet)).toEqual([])
   await setSize(sheet, 390, 844)
-  expect(await findings(sheet)).toEqual([])
+  expect(await findings(sheet, 'as it is')).toEqual([])
   await fitsPhone(sheet)
 })

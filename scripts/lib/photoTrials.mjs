@@ -78,7 +78,7 @@ export async function drawAll(trials) {
     shares.map(
       (trials) =>
         new Promise((done, failed) => {
-          const worker = new Worker(new URL(import.meta.url), { workerData: { trials } })
+          const worker = new Worker(new URL(import.meta.url), { workerData: { toDraw: trials } })
           worker.once('message', done)
           worker.once('error', failed)
         }),
@@ -97,11 +97,11 @@ export async function trialOf(trial) {
 export const trialsFrom = (generator, surface, from, count, fixed) =>
   Array.from({ length: count }, (_, at) => ({ generator, surface, seed: from + at, ...(fixed ? { fixed } : {}) }))
 
-if (!isMainThread) {
+if (!isMainThread && workerData?.toDraw) {
   const { soilKinds } = await import('@yastik/core/lookover')
   const { samplePhoto } = await import('@yastik/core/proof')
   const { seeded } = await import('@yastik/core/quantities')
   const loaded = { scenes: await import('../../core/dist/tests/scenes/index.js'), samplePhoto, seeded, soilKinds }
-  for (const trial of workerData.trials) await draw(trial, loaded)
+  for (const trial of workerData.toDraw) await draw(trial, loaded)
   parentPort.postMessage('drawn')
 }

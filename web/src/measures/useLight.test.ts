@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { effectScope, nextTick, type EffectScope, type Ref } from 'vue'
+import type { EffectScope, Ref } from 'vue'
 import type { Light } from './useLight.ts'
 
 /** A device that asks every page for something, and may change its mind. */
@@ -12,14 +12,17 @@ function ask(query: string, matches: boolean) {
   for (const tell of own.tell) tell()
 }
 let scope: EffectScope
+let vue: typeof import('vue')
 async function open(): Promise<Ref<Light>> {
   jest.resetModules()
+  vue = await import('vue')
+  const { effectScope } = vue
   const { useLight } = await import('./useLight.ts')
   scope = effectScope()
   return scope.run(useLight) as Ref<Light>
 }
 const shown = async () => {
-  await nextTick()
+  await vue.nextTick()
   return document.documentElement.dataset.light
 }
 beforeEach(() => {

@@ -12,7 +12,7 @@ const emit = defineEmits<{ grade: [grade: Grade] }>()
 const percent = (share: number) => Math.round(share * 100)
 const settled = computed(() => settledBand({ ...props.measured, byHand: props.byHand }))
 const proposal = computed(() => proposedGrade(settled.value))
-const lean = computed(() => Math.round(props.measured.finDirectionDeg))
+const lean = computed(() => Math.round(props.measured.finDirectionDeg ?? 0))
 const others = computed(() => allGrades.filter((grade) => grade !== proposal.value.grade || proposal.value.orElse !== undefined))
 const named = (grade: Grade) => `${grade} ${t(`names.grade.${grade}`)}`
 </script>

@@ -230,7 +230,8 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
 .lot {
   display: flex;
   justify-content: flex-start;
-  min-width: 14rem;
+  min-width: min(14rem, 100%);
+  max-width: 100%;
   min-height: 36px;
   padding: 0.1rem 0;
   text-align: left;

@@ -1,13 +1,14 @@
 // How much of a coil or wheel is covered, and how many fins are straight? Read off a photograph, with how sure that is.
 import { clamp, estimate } from '../../quantities/index.ts'
-import type { Cell } from './cell.ts'
-import { surelyHidden, weighed } from './perceptron.ts'
+import { says, type Message } from '../../words/index.ts'
+import { bladesSeen } from './bladesSeen.ts'
+import type { BlockFeatures } from './features.ts'
+import { finsSeen } from './finsSeen.ts'
 import { prepared } from './prepare.ts'
-import { lookedAgain } from './secondLook.ts'
 import type { Raster, Region } from './raster.ts'
+import { meanBy, unsureOf, type PartSeen } from './seen.ts'
 import { mapColumns, mapRows, straightWithinDeg, type Surface } from './surface.ts'
 import { unclear } from './unclear.ts'
-import { says, type Message } from '../../words/index.ts'
 import { bladesReading } from './weights/blades.ts'
 import { finsReading } from './weights/fins.ts'
 
@@ -19,8 +20,8 @@ export interface PhotoMeasured {
   readonly high: number
   /** Share of the fins that can be seen which are straight, 0..1; undefined for blades, and where too few can be seen. */
   readonly straightShare?: number
-  /** How far most fins lean from the upright of the region, degrees, clockwise. */
-  readonly finDirectionDeg: number
+  /** How far most fins lean from the upright of the region, degrees, clockwise; undefined for blades. */
+  readonly finDirectionDeg?: number
   /** Distance from fin to fin on the picture, px. */
   readonly pitchPx: number
   /** Fins or blades between the corners: two photographs of one part show as many. */
@@ -33,74 +34,61 @@ export interface PhotoMeasured {
 
 /** Fewest blocks that say anything. */
 const leastCells = 40
+/**
+ * Which blocks say how their fins stand: surely bare ones, and less sure ones amid fins of one direction, as pressed ones are. Where soil begins, its rim
+ * leans as it likes. Fitted to both generators.
+ */
+const standsSurely = { bare: estimate(0.9, 'chance'), agreement: estimate(0.5, 'share of its edges') } as const
+const standsAmid = { bare: estimate(0.6, 'chance'), agreement: estimate(0.6, 'share of the edges around') } as const
 /** Directions that belong together when the one that most fins share is looked for, degrees. */
 const nearDeg = 3
 const nineInTen = 1.645
 /** A band wider than this either way is no reading. */
-const mostUnsure = estimate(0.1, 'covered share')
+const mostUnsure = estimate(0.095, 'covered share')
 /** From here on it is said that something may lie before the part. */
 const someHidden = estimate(0.05, 'share of the part')
 /** Blown out: from where on it is said, and from where on nothing is read. */
 const [someBlown, mostBlown] = [estimate(0.06, 'share of the part'), estimate(0.3, 'share of the part')]
 /** Share of the work that is done when the features are there. */
 const preparedAt = 0.6
-const readings = { fins: finsReading, blades: bladesReading } as const
-
-const meanBy = (sizes: Float32Array, values: Float32Array): number =>
-  values.reduce((sum, value, at) => sum + value * sizes[at], 0) / sizes.reduce((sum, size) => sum + size, 0)
+/** A block counts as hidden from this chance on: many that might be do not add up to a hand. */
+export const surelyHidden = estimate(0.6, 'chance')
+const spreads = { fins: finsReading.spread, blades: bladesReading.spread } as const
 
 /**
- * Measures a region of a photograph: brings the part upright and to a fixed number of values per fin or blade, weighs what can be said of each
- * block by a small network, and sums up. Ratios in linear light: exposure and the colour of the light cancel.
+ * Measures a region of a photograph: brings the part upright and to a fixed number of values per fin or blade, sees by small networks where soil covers
+ * it, and sums up.
  *
  * `tell` hears how much of the work is done, 0..1.
  * @throws Fault `photo-unclear`: the corners do not make a region, it is too small or too fine, on its side, blurred or blown out, shows nothing
  *   that repeats, or the reading is too unsure to be one.
  */
 export function measurePhoto(raster: Raster, region: Region, surface: Surface, tell: (done: number) => void = () => {}): PhotoMeasured {
-  const { features, colours, sizes, pitchPx, plates } = prepared(raster, region, surface)
+  const part = prepared(raster, region, surface)
+  const { features, laid, plates } = part
   tell(preparedAt)
-  const { places, values, angles } = features
-  if (places.length < leastCells) throw unclear(says('fault.photo.few', { surface }), says('fault.photo.few-allowed', { surface }))
-  const { looks, spread, hides } = readings[surface]
-  let covered = weighed(looks[0], values)
-  let seen = values
-  for (const [at, look] of looks.slice(1).entries()) {
-    tell(preparedAt + ((1 - preparedAt) * (at + 1)) / looks.length)
-    seen = lookedAgain(features, colours, covered, surface)
-    covered = weighed(look, seen)
-  }
-  const hidden = weighed(hides, seen).map((value) => (value > surelyHidden.value ? 1 : 0))
-  const hiddenShare = meanBy(sizes, hidden)
-  const notes = checked(surface, hiddenShare, meanBy(sizes, features.blown))
-  const unsure = meanBy(
-    sizes,
-    covered.map((value) => value * (1 - value)),
+  if (features.places.length < leastCells) throw unclear(says('fault.photo.few', { surface }), says('fault.photo.few-allowed', { surface }))
+  const seen = surface === 'fins' ? finsSeen(part, (share) => tell(preparedAt + (1 - preparedAt) * share)) : bladesSeen(raster, laid)
+  const hiddenShare = meanBy(
+    seen.sizes,
+    seen.hidden.map((chance) => (chance > surelyHidden.value ? 1 : 0)),
   )
-  const off = spread.least + spread.byUnsure * unsure
+  const notes = checked(surface, hiddenShare, meanBy(part.sizes, features.blown))
+  const { least, byUnsure } = spreads[surface]
+  const off = least + byUnsure * unsureOf(seen)
   if (nineInTen * off > mostUnsure.value)
     throw unclear(says('fault.photo.unsure', { surface, points: { n: Math.round(100 * nineInTen * off) } }), says('fault.photo.unsure-allowed'))
-  const coveredShare = clamp(meanBy(sizes, covered), 0, 1)
-  const cells: Cell[] = places.map(({ at, u, v }, index) => ({
-    at,
-    // Blades were laid on their side.
-    u: surface === 'fins' ? u : v,
-    v: surface === 'fins' ? v : u,
-    bare: 1 - covered[index],
-    angle: angles[index],
-  }))
-  const { straightShare, directionDeg } = directions(cells, surface)
+  const coveredShare = clamp(meanBy(seen.sizes, seen.covered), 0, 1)
   return {
     coveredShare,
     // Behind what lies in the way it may be bare.
     low: clamp(coveredShare - nineInTen * off - (hiddenShare > someHidden.value ? hiddenShare : 0), 0, 1),
     high: clamp(coveredShare + nineInTen * off, 0, 1),
-    ...(straightShare === undefined ? {} : { straightShare }),
-    finDirectionDeg: directionDeg,
-    pitchPx,
+    ...(surface === 'fins' ? directions(features, seen.covered) : {}),
+    pitchPx: laid.pitchPx,
     plates,
     notes,
-    map: mapOf(cells),
+    map: mapOf(seen),
   }
 }
 
@@ -117,12 +105,18 @@ function checked(surface: Surface, hiddenShare: number, blownShare: number): Mes
   ]
 }
 
-/** Direction of most of what is bare, and how much of it keeps to that direction. */
-function directions(cells: readonly Cell[], surface: Surface): { straightShare?: number; directionDeg: number } {
-  const seen = cells.filter(({ bare }) => bare > 0.5)
+/** Direction of most fins that can be seen, and how many of them keep to it. */
+function directions(
+  { angles, agreement, agreementAround }: BlockFeatures,
+  covered: Float32Array,
+): { straightShare?: number; finDirectionDeg: number } {
+  const shows = (at: number) =>
+    (1 - covered[at] > standsSurely.bare.value && agreement[at] > standsSurely.agreement.value) ||
+    (1 - covered[at] > standsAmid.bare.value && agreementAround[at] > standsAmid.agreement.value)
+  const seen = angles.filter((_, at) => shows(at))
   // The direction that most share, by degrees, then the mean of those near it: bent ones must not pull.
   const byDegree = new Float64Array(180)
-  for (const { angle } of seen) byDegree[(Math.floor((angle * 180) / Math.PI) + 180) % 180]++
+  for (const angle of seen) byDegree[(Math.floor((angle * 180) / Math.PI) + 180) % 180]++
   const around = (degree: number) => {
     let sum = 0
     for (let by = -nearDeg; by <= nearDeg; by++) sum += byDegree[(degree + by + 180) % 180]
@@ -131,33 +125,32 @@ function directions(cells: readonly Cell[], surface: Surface): { straightShare?:
   let most = 0
   for (let degree = 1; degree < 180; degree++) if (around(degree) > around(most)) most = degree
   const near = (from: number, reachDeg: number) =>
-    seen.filter(({ angle }) => {
+    seen.filter((angle) => {
       const difference = Math.abs(angle - from) % Math.PI
       return Math.min(difference, Math.PI - difference) <= (reachDeg * Math.PI) / 180
     })
   const sums = { cosine: 0, sine: 0 }
-  for (const { angle } of near(((most + 0.5) * Math.PI) / 180, nearDeg)) {
+  for (const angle of near(((most + 0.5) * Math.PI) / 180, nearDeg)) {
     sums.cosine += Math.cos(2 * angle)
     sums.sine += Math.sin(2 * angle)
   }
   const main = 0.5 * Math.atan2(sums.sine, sums.cosine)
   const lean = ((((main + Math.PI / 2) % Math.PI) + Math.PI) % Math.PI) - Math.PI / 2
-  const enough = surface === 'fins' && seen.length >= leastCells
   const straight = near(main, straightWithinDeg).length
-  return { ...(enough ? { straightShare: straight / seen.length } : {}), directionDeg: (lean * 180) / Math.PI }
+  return { ...(seen.length >= leastCells ? { straightShare: straight / seen.length } : {}), finDirectionDeg: (lean * 180) / Math.PI }
 }
 
-function mapOf(cells: readonly Cell[]): PhotoMeasured['map'] {
+function mapOf({ places, covered }: PartSeen): PhotoMeasured['map'] {
   const [sum, weight] = [new Float32Array(mapColumns * mapRows), new Float32Array(mapColumns * mapRows)]
-  // Each cell reaches over the cells of the map next to it, so that none stays empty.
-  for (const { u, v, bare } of cells) {
+  // Each block reaches over the cells of the map next to it, so that none stays empty.
+  for (const [at, { u, v }] of places.entries()) {
     const [x, y] = [Math.floor(u * mapColumns), Math.floor(v * mapRows)]
     for (let dy = -2; dy <= 2; dy++)
       for (let dx = -2; dx <= 2; dx++) {
         const [column, row] = [x + dx, y + dy]
         if (column < 0 || row < 0 || column >= mapColumns || row >= mapRows) continue
         const share = Math.exp(-3 * ((column + 0.5 - u * mapColumns) ** 2 + (row + 0.5 - v * mapRows) ** 2))
-        sum[row * mapColumns + column] += share * (1 - bare)
+        sum[row * mapColumns + column] += share * covered[at]
         weight[row * mapColumns + column] += share
       }
   }

@@ -6,13 +6,6 @@ export interface Place {
   readonly u: number
   readonly v: number
 }
-export interface Cell extends Place {
-  /** Share of it that no soil covers, 0..1. */
-  readonly bare: number
-  /** Direction across the fins or blades, radians from the rows of the part. */
-  readonly angle: number
-}
-
 /** Blocks but the outermost ones, which see the frame as well. */
 export function innerPlaces(columns: number, rows: number): Place[] {
   const out: Place[] = []

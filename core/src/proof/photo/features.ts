@@ -72,6 +72,9 @@ export interface BlockFeatures {
   readonly values: Float32Array
   /** Direction across the plates at each place, radians from the rows of the part. */
   readonly angles: Float32Array
+  /** How much of the edges of each place agrees on one direction, 0..1, and of those over its neighbourhood. */
+  readonly agreement: Float32Array
+  readonly agreementAround: Float32Array
   /** Share of each place that is blown out. */
   readonly blown: Float32Array
   /** What a second look compares with bare metal around: energy of one direction, mean brightness, energy of no direction, per place. */
@@ -263,6 +266,7 @@ export function featuresOf(flat: Brightness, fineness: Fineness, pitchPx: number
   const places = innerPlaces(columns, rows)
   const values = new Float32Array(places.length * featureNames.length)
   const angles = new Float32Array(places.length)
+  const [agreement, agreementAround] = [new Float32Array(places.length), new Float32Array(places.length)]
   const white = new Float32Array(places.length)
   const [ownEnergy, brightness, undirected, darkestOf] = [white.slice(), white.slice(), white.slice(), white.slice()]
   for (let index = 0; index < places.length; index++) {
@@ -271,6 +275,8 @@ export function featuresOf(flat: Brightness, fineness: Fineness, pitchPx: number
     angles[index] = doubled / 2
     white[index] = blown[at]
     const total = xx[at] + yy[at]
+    agreement[index] = energy[at] / max(1e-12, total)
+    agreementAround[index] = wideEnergy[at] / max(1e-12, wideXx[at] + wideYy[at])
     ownEnergy[index] = energy[at]
     brightness[index] = mean[at]
     darkestOf[index] = lowest[at]
@@ -283,8 +289,8 @@ export function featuresOf(flat: Brightness, fineness: Fineness, pitchPx: number
       ratio(relative[at], clear.all),
       ratio(energy[at], strong.around[at]),
       ratio(energy[at], strong.all),
-      energy[at] / max(1e-12, total),
-      wideEnergy[at] / max(1e-12, wideXx[at] + wideYy[at]),
+      agreement[index],
+      agreementAround[index],
       ratio(wideEnergy[at], strong.around[at]),
       repeats[0][at] / max(1e-12, xx[at]),
       repeats[1][at] / max(1e-12, xx[at]),
@@ -311,6 +317,8 @@ export function featuresOf(flat: Brightness, fineness: Fineness, pitchPx: number
     rows,
     values,
     angles,
+    agreement,
+    agreementAround,
     blown: white,
     energy: ownEnergy,
     brightness,

@@ -1,5 +1,5 @@
 // A small network that weighs features against each other: one layer of tanh units, and one number out.
-import { estimate } from '../../quantities/index.ts'
+import type { Spread } from './seen.ts'
 
 const { exp, tanh } = Math
 
@@ -35,14 +35,10 @@ export function weighed({ mean, deviation, units, out }: Perceptron, features: F
   return answers
 }
 
-/** A place counts as hidden from this chance on: many that might be do not add up to a hand. */
-export const surelyHidden = estimate(0.6, 'chance')
-
-/** How a surface is read: three looks, each knowing what the one before said, and how far off the share is then. */
-export interface Reading {
+/** How fins are read: three looks, each knowing what the one before said, and how far off the share is then. */
+export interface LooksReading {
   readonly looks: readonly Perceptron[]
   /** Tells what lies before a part, a hand or a tool, from what covers it; knows what the last look but one said. */
   readonly hides: Perceptron
-  /** Spread of the share around the truth: least, and by how unsure its places are. */
-  readonly spread: { readonly least: number; readonly byUnsure: number }
+  readonly spread: Spread
 }

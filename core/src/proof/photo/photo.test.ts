@@ -55,7 +55,7 @@ interface Bar {
   readonly agrees: number
 }
 const coils: Bar = { within: 0.93, worst: 0.1, bias: 0.015, held: 0.85, agrees: 0.93 }
-const wheels: Bar = { within: 0.75, worst: 0.12, bias: 0.03, held: 0.85, agrees: 0.8 }
+const wheels: Bar = { within: 0.85, worst: 0.12, bias: 0.025, held: 0.85, agrees: 0.8 }
 
 describe.each<[string, Surface, () => { truth: Sample['truth'] | Scene['truth']; raster: Raster }[], Bar]>([
   ['coils, by rays through a pinhole', 'fins', () => scenesOf('fins', 12), coils],
@@ -94,12 +94,19 @@ describe.each<[string, Surface, () => { truth: Sample['truth'] | Scene['truth'];
 })
 
 describe('straight fins', () => {
-  it('are read to five points, nine times in ten, and a few degrees of their direction', () => {
-    const reads = samplesOf('fins', 12).map((sample) => ({ truth: sample.truth, read: measured(sample, 'fins') }))
-    const errors = reads.map(({ truth, read }) => (read.straightShare ?? NaN) - truth.straightShare)
-    expect(within(errors, 0.05)).toBeGreaterThanOrEqual(0.85)
-    const directions = reads.map(({ truth, read }) => read.finDirectionDeg - truth.finDirectionDeg)
-    expect(within(directions, 4)).toBeGreaterThanOrEqual(0.9)
+  it.each<[string, () => { truth: { straightShare: number; region: Region }; raster: Raster }[]]>([
+    ['by the renderer of the samples', () => samplesOf('fins', 12)],
+    // Where soil begins, its rim leans as it likes: much soil must not count as bent fins.
+    ['by rays, under much soil', () => scenesOf('fins', 12, { coveredShare: 0.6, soiling: 'patches and strands' })],
+    ['by rays, knocked in', () => scenesOf('fins', 12, { coveredShare: 0.2, soiling: 'patches', dents: 3 })],
+  ])('are read to five points, nine times in ten: %s', (_, drawn) => {
+    const errors = drawn().map((photo) => (measured(photo, 'fins').straightShare ?? NaN) - photo.truth.straightShare)
+    expect(within(errors, 0.05)).toBeGreaterThanOrEqual(0.83)
+    expect(within(errors, 0.1)).toBe(1)
+  })
+  it('lean by a few degrees of what they are read to', () => {
+    const off = samplesOf('fins', 12).map((sample) => (measured(sample, 'fins').finDirectionDeg ?? NaN) - sample.truth.finDirectionDeg)
+    expect(within(off, 4)).toBeGreaterThanOrEqual(0.9)
   })
 })
 

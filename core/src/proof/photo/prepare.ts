@@ -3,6 +3,7 @@ import { says } from '../../words/index.ts'
 import { estimate, round } from '../../quantities/index.ts'
 import { coloursOf } from './colour.ts'
 import { featuresOf, type BlockFeatures, type Fineness } from './features.ts'
+import type { LaidOut } from './flat.ts'
 import { perspectiveOf } from './perspective.ts'
 import { pitchOf, unrolled, type Pitch } from './pitch.ts'
 import type { Raster, Region } from './raster.ts'
@@ -35,8 +36,7 @@ export interface Prepared {
   readonly sizes: Float32Array
   /** Two values a place: red and blue against green. */
   readonly colours: Float32Array
-  /** Distance from plate to plate on the picture, px. */
-  readonly pitchPx: number
+  readonly laid: LaidOut
   /** Plates between the corners. */
   readonly plates: number
 }
@@ -72,7 +72,7 @@ export function prepared(raster: Raster, region: Region, surface: Surface): Prep
     features: { ...features, places },
     sizes,
     colours: coloursOf(raster, perspective, places, features.columns, features.rows),
-    pitchPx,
+    laid: { perspective, arc, widthPx, heightPx, pitchPx },
     plates: columns / fineness[surface].perPitch,
   }
 }

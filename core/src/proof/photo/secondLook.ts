@@ -1,6 +1,5 @@
 // Once it is known about where bare metal is, each block is looked at again: against the bare metal around it, and against what covers.
 import { featureNames, type BlockFeatures } from './features.ts'
-import type { Surface } from './surface.ts'
 import { smoothed } from './texture.ts'
 
 const { hypot, log, max, min } = Math
@@ -24,27 +23,6 @@ export const secondNames = [
   'bare metal nearby',
 ] as const
 
-/**
- * What it adds for blades besides, in order: they show less of themselves than fins do, and what a camera, a veil of light or a wet surface makes of
- * bare metal has to be known from bare metal.
- */
-export const secondNamesOfBlades = [
-  'contrast over a pitch against that of bare metal around',
-  'contrast over a pitch against that of what covers around',
-  'fine grain against that of bare metal around',
-  'fine grain against that of what covers around',
-  'repeats at a pitch against those of bare metal around',
-  'repeats at a pitch against those of what covers around',
-  'contrast over a pitch of bare metal around',
-  'fine grain of bare metal around',
-  'repeats at a pitch of bare metal around',
-  'edges of bare metal around, per brightness squared',
-] as const
-/** Of which features blades are compared. */
-const comparedOfBlades = (['contrast over a pitch', 'fine grain against all edges', 'repeats at a pitch'] as const).map((name) =>
-  featureNames.indexOf(name),
-)
-
 /** Passes of smoothing over which bare metal and soil count as around a block. */
 const around = 14
 /** Weight of the whole part in what is around: where nothing bare is near, all of it stands in. */
@@ -54,7 +32,7 @@ const whole = 0.02
 const least = { edges: 1e-9, light: 6e-4, rough: 1e-10 } as const
 
 /** All of the first features, and those that compare with bare metal as `covered` (0..1 a place) has it; one row a place. */
-export function lookedAgain(features: BlockFeatures, colours: Float32Array, covered: Float32Array, surface: Surface): Float32Array {
+export function lookedAgain(features: BlockFeatures, colours: Float32Array, covered: Float32Array): Float32Array {
   const { places, columns, rows, values, energy, brightness, undirected, lowest } = features
   const count = places.length
   // The grid of inner blocks.
@@ -89,11 +67,7 @@ export function lookedAgain(features: BlockFeatures, colours: Float32Array, cove
   const [soilLight, soilDark, soilRed, soilBlue] = [light, dark, red, blue].map(ofSoil)
   const nearby = spread(bareWeight, around)
   const firstCount = featureNames.length
-  const compared = (surface === 'blades' ? comparedOfBlades : []).map((feature) => {
-    const own = Float32Array.from({ length: count }, (_, at) => values[at * firstCount + feature])
-    return { own, bare: ofBare(own), soil: ofSoil(own) }
-  })
-  const width = firstCount + secondNames.length + (surface === 'blades' ? secondNamesOfBlades.length : 0)
+  const width = firstCount + secondNames.length
   const out = new Float32Array(count * width)
   const held = (value: number) => max(-4, min(4, value))
   for (let at = 0; at < count; at++) {
@@ -118,15 +92,6 @@ export function lookedAgain(features: BlockFeatures, colours: Float32Array, cove
       ],
       at * width + firstCount,
     )
-    if (compared.length > 0)
-      out.set(
-        [
-          ...compared.flatMap(({ own, bare, soil }) => [own[at] - bare[at], own[at] - soil[at]]),
-          ...compared.map(({ bare }) => bare[at]),
-          bareEdges[at] - 2 * bareLight[at],
-        ],
-        at * width + firstCount + secondNames.length,
-      )
   }
   return out
 }

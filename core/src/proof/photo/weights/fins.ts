@@ -1,7 +1,7 @@
 // Weights by which fins are read. Made by scripts/fitPhotos.mjs; not to be changed by hand.
-import type { Reading } from '../perceptron.ts'
+import type { LooksReading } from '../perceptron.ts'
 
-export const finsReading: Reading = {
+export const finsReading: LooksReading = {
   looks: [
     {
       mean: [
