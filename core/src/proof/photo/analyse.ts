@@ -44,7 +44,7 @@ const standsAmid = { bare: estimate(0.6, 'chance'), agreement: estimate(0.6, 'sh
 const nearDeg = 3
 const nineInTen = 1.645
 /** A band wider than this either way is no reading. */
-const mostUnsure = estimate(0.095, 'covered share')
+const mostUnsure = estimate(0.09, 'covered share')
 /** From here on it is said that something may lie before the part. */
 const someHidden = estimate(0.05, 'share of the part')
 /** Blown out: from where on it is said, and from where on nothing is read. */
