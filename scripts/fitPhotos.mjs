@@ -54,7 +54,7 @@ const { finsFitted, finsSpread } = await import('./fitting/fins.mjs')
 
 const surfaces = {
   fins: { fitted: finsFitted, spread: finsSpread, type: 'LooksReading', from: '../perceptron.ts' },
-  blades: { fitted: bladesFitted, spread: bladesSpread, type: 'NetReading', from: '../plateNet.ts' },
+  blades: { fitted: bladesFitted, spread: bladesSpread, type: 'NetReading', from: '../keptNet.ts' },
 }
 const asked = process.argv.slice(2)
 const chosen = Object.keys(surfaces).filter((surface) => asked.includes(surface) || !Object.keys(surfaces).some((name) => asked.includes(name)))

@@ -1,7 +1,8 @@
 // Wheels: one network of convolutions, and how far the share is off by what it is unsure of.
 import { existsSync } from 'node:fs'
 import { surelyHidden } from '../../core/dist/proof/photo/analyse.js'
-import { mostSteps, netOf, seenBy } from '../../core/dist/proof/photo/plateNet.js'
+import { mostSteps, netOf } from '../../core/dist/proof/photo/keptNet.js'
+import { seenBy } from '../../core/dist/proof/photo/plateNet.js'
 import { meanBy, unsureOf } from '../../core/dist/proof/photo/seen.js'
 import { bladesReading } from '../../core/dist/proof/photo/weights/blades.js'
 import { inRoot } from '../lib/paths.mjs'

@@ -1,8 +1,7 @@
-// Fits the network of convolutions that core/src/proof/photo/plateNet.ts runs. Slopes by TensorFlow.js (WebAssembly), on as many cores as there are, each
-// with its share of the pictures; steps by Adam with decoupled decay.
+// Fits the network of convolutions that core/src/proof/photo/plateNet.ts runs. Slopes by TensorFlow.js (WebAssembly), on two cores, each with its share of
+// the pictures; steps by Adam with decoupled decay.
 // Source: I. Loshchilov and F. Hutter, “Decoupled weight decay regularization” (2019).
 import { createRequire } from 'node:module'
-import { availableParallelism } from 'node:os'
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads'
 import { seeded } from '@yastik/core/quantities'
 import { blockSide } from '../../core/dist/proof/photo/flat.js'
@@ -25,6 +24,8 @@ const countOf = ({ size, into, out }) => size * size * into * out
 const all = layers.reduce((sum, layer) => sum + countOf(layer) + layer.out, 0)
 
 const perStep = 8
+/** Whatever the machine has: what is fitted follows from who has which pictures. */
+const cores = 2
 const [fastest, slowest] = [0.003, 0.00001]
 const decay = 0.001
 const longest = 1
@@ -46,13 +47,12 @@ function weightsToBegin(random) {
 }
 
 /**
- * @param trials what is drawn, as photoTrials.mjs has it; each core reads its share by `pictureOf` of the module at `reader`
+ * @param trials what is drawn, as photoTrials.mjs has it; a share each is read by `pictureOf` of the module at `reader`
  * @param judge called after each pass with the weights as they are
  * @returns weights of all layers, one after the other: a layer's weights, then its bias
  */
 export async function fittedNet(trials, reader, epochs, seed, judge) {
   const random = seeded(seed)
-  const cores = availableParallelism()
   const workers = Array.from({ length: cores }, (_, core) => {
     const worker = new Worker(new URL(import.meta.url), {
       workerData: { trials: trials.filter((_, at) => at % cores === core), reader, seed: seed + core },

@@ -1,8 +1,9 @@
 // Blades are few and large, and soil on them looks like much else: a network of convolutions sees the wheel itself, unrolled.
 import { innerPlaces } from './cell.ts'
 import { laidFlat, type LaidOut } from './flat.ts'
+import { netOf } from './keptNet.ts'
 import { unrolled } from './pitch.ts'
-import { netOf, seenBy } from './plateNet.ts'
+import { seenBy } from './plateNet.ts'
 import type { Raster } from './raster.ts'
 import type { PartSeen } from './seen.ts'
 import { bladesReading } from './weights/blades.ts'

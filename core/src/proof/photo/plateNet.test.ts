@@ -1,8 +1,6 @@
 import { seeded } from '../../quantities/index.ts'
-import { blockSide, laidFlat, type Flat } from './flat.ts'
-import { perspectiveOf } from './perspective.ts'
-import { channelNames, channelsOf, mostSteps, netOf, reaches, seenBy, wholeAgainAfter, type Layer, type PlateNet } from './plateNet.ts'
-import type { Raster } from './raster.ts'
+import type { Flat } from './flat.ts'
+import { channelNames, channelsOf, reaches, seenBy, wholeAgainAfter, type Layer, type PlateNet } from './plateNet.ts'
 
 const random = seeded(31)
 const some = (count: number, size = 1) => Float32Array.from({ length: count }, () => size * (2 * random() - 1))
@@ -131,53 +129,5 @@ describe('what the network is shown', () => {
   it('is told what is blown out', () => {
     const white = flatBy(32, 32, (x) => (x < 16 ? [0, 0, 0] : [-1, -1, -1]))
     expect([...channel(white, 'blown out')].filter((_, at) => at < 32)).toEqual([...Array<number>(16).fill(1), ...Array<number>(16).fill(0)])
-  })
-})
-
-it('is kept in two digits a weight: as many steps either way as they hold, times the step of the channel', () => {
-  const kept = { size: 1, into: 2, out: 2, steps: [0.5, 0.001], bias: [1, -2], weights: '00hzi0zy' } as const
-  const { fine } = netOf({ fine: kept, half: kept, block: kept, whole: kept, reach: [], wholeAgain: kept, out: kept })
-  expect([...fine.weights].map((value) => Math.round(value * 1000) / 1000)).toEqual([-mostSteps * 0.5, 0, 0.5, mostSteps * 0.001])
-  expect([...fine.bias]).toEqual([1, -2])
-})
-
-describe('a part laid flat', () => {
-  /** Stripes from top to bottom, `pitchPx` apart, as an unrolled drum shows them when `arc` is more than 0. */
-  const striped = (width: number, height: number, pitchPx: number): Raster => {
-    const data = new Uint8ClampedArray(width * height * 4)
-    for (let at = 0; at < width * height; at++) data.set((at % width) % pitchPx < pitchPx / 2 ? [200, 160, 90, 255] : [30, 40, 50, 255], at * 4)
-    return { width, height, data }
-  }
-  const laid = (width: number, height: number, pitchPx: number, arc = 0) => ({
-    perspective: perspectiveOf([
-      { x: 0, y: 0 },
-      { x: width, y: 0 },
-      { x: width, y: height },
-      { x: 0, y: height },
-    ]),
-    ...{ arc, widthPx: width, heightPx: height, pitchPx },
-  })
-  it.each([
-    ['as large as it is read', 24],
-    ['three times as large', 72],
-    ['so small that a value lies between pixels', 8],
-  ])('has twelve values from plate to plate, %s', (_, pitchPx) => {
-    const [width, height] = [10 * pitchPx, 8 * pitchPx]
-    const flat = laidFlat(striped(width, height, pitchPx), laid(width, height, pitchPx))
-    expect([flat.width, flat.height]).toEqual([120, 96])
-    const green = Array.from({ length: flat.width }, (_, x) => flat.light[(48 * flat.width + x) * 3 + 1])
-    // The middle of each stripe, bright and dark in turn.
-    for (let plate = 0; plate < 10; plate++) expect(green[plate * 12 + 3] - green[plate * 12 + 9]).toBeGreaterThan(1)
-  })
-  it('is told in whole blocks, and less finely where it is very large', () => {
-    const flat = laidFlat(striped(3000, 1500, 30), laid(3000, 1500, 30))
-    expect(flat.width * flat.height).toBeLessThan(63_000)
-    expect([flat.width % blockSide, flat.height % blockSide]).toEqual([0, 0])
-    expect(flat.width / flat.height).toBeCloseTo(2, 1)
-  })
-  it('unrolls a drum: its rims take as much room as its middle', () => {
-    const arc = 0.9
-    const flat = laidFlat(striped(600, 300, 30), laid(600, 300, 30, arc))
-    expect(flat.width / flat.height).toBeCloseTo((2 * arc) / Math.sin(arc), 1)
   })
 })

@@ -1,7 +1,7 @@
 // A small network of convolutions that sees a part laid flat: where soil covers it, and where something lies before it. Each place is judged by what it
 // looks like, by what is around it, and by the part as a whole: what bare metal looks like on this photograph shows on the part itself.
 import { blockSide, type Flat } from './flat.ts'
-import type { Spread } from './seen.ts'
+import { luminance } from './texture.ts'
 
 // Looked up once: these are called in loops over millions of values.
 const { exp, log, max, min, sqrt } = Math
@@ -26,8 +26,6 @@ export const channelNames = [
 ] as const
 /** Values about which a value is compared with what is around it: about a pitch and a half. */
 const aroundSide = 19
-/** Weights of red, green and blue in relative luminance (ITU-R BT.709). */
-const luminance = [0.2126, 0.7152, 0.0722] as const
 const blownFrom = log(0.9)
 /** Brings channels to about one. */
 const scales = [1, 2, 3, 3, 1, 1 / 3] as const
@@ -46,42 +44,6 @@ export interface PlateNet<Kind = Layer> {
   readonly wholeAgain: Kind
   readonly out: Kind
 }
-
-/** A layer as it is kept: {@link digits} of base 36 a weight, the middle for 0, and what one step is worth for each channel out. */
-export interface KeptLayer extends Omit<Layer, 'weights' | 'bias'> {
-  readonly steps: readonly number[]
-  readonly bias: readonly number[]
-  readonly weights: string
-}
-const digits = 2
-/** Weights are kept as so many steps either way. */
-export const mostSteps = (36 ** digits - 2) / 2
-
-/** How blades are read: the network, and how far off the share is then. */
-export interface NetReading {
-  readonly net: PlateNet<KeptLayer>
-  readonly spread: Spread
-}
-
-const layerOf = ({ weights, steps, bias, ...shape }: KeptLayer): Layer => ({
-  ...shape,
-  weights: Float32Array.from(
-    { length: weights.length / digits },
-    (_, at) => (parseInt(weights.slice(at * digits, (at + 1) * digits), 36) - mostSteps) * steps[at % shape.out],
-  ),
-  bias: Float32Array.from(bias),
-})
-
-/** The network whose weights were kept so. */
-export const netOf = ({ reach, fine, half, block, whole, wholeAgain, out }: PlateNet<KeptLayer>): PlateNet => ({
-  fine: layerOf(fine),
-  half: layerOf(half),
-  block: layerOf(block),
-  whole: layerOf(whole),
-  reach: reach.map(layerOf),
-  wholeAgain: layerOf(wholeAgain),
-  out: layerOf(out),
-})
 
 /** What the network is shown of a part: {@link channelNames} a value. */
 export function channelsOf({ width, height, light }: Flat): Float32Array {

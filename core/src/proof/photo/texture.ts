@@ -24,7 +24,7 @@ export interface BrightnessThere extends Brightness {
 }
 
 /** Weights of red, green and blue in relative luminance (ITU-R BT.709). */
-const luminance = [0.2126, 0.7152, 0.0722] as const
+export const luminance = [0.2126, 0.7152, 0.0722] as const
 
 const [red, green, blue] = luminance.map((weight) => toLinear.map((value) => value * weight))
 

@@ -1,5 +1,5 @@
 // Weights by which blades are read. Made by scripts/fitPhotos.mjs; not to be changed by hand.
-import type { NetReading } from '../plateNet.ts'
+import type { NetReading } from '../keptNet.ts'
 
 export const bladesReading: NetReading = {
   net: {

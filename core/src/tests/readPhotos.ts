@@ -1,0 +1,34 @@
+// Photographs with known truth that reading is tried on; drawn once in a test file, however often they are asked for.
+import { soilKinds, type Region } from '../lookover/index.ts'
+import { measurePhoto, samplePhoto, type Raster, type Sample, type Surface } from '../proof/photo/index.ts'
+import { seeded } from '../quantities/index.ts'
+import { sceneOf, wishOf, type Scene, type SceneWish } from './scenes/index.ts'
+
+const kept = <Asked extends unknown[], Drawn>(draw: (...asked: Asked) => Drawn) => {
+  const drawn = new Map<string, Drawn>()
+  return (...asked: Asked): Drawn => {
+    const key = JSON.stringify(asked)
+    const own = drawn.get(key) ?? draw(...asked)
+    drawn.set(key, own)
+    return own
+  }
+}
+
+/** Size of photographs that reading is tried on. */
+export const size = { width: 640, height: 480 }
+/** Seeds by which photographs are judged here; weights were fitted to others. */
+export const judgedFrom = 600_001
+export const samplesOf = kept((surface: Surface, count: number): { truth: Sample['truth']; raster: Raster }[] =>
+  Array.from({ length: count }, (_, index) => {
+    const seed = judgedFrom + index
+    const random = seeded(seed * 7919)
+    return samplePhoto({ seed, surface, ...size, coveredShare: random() * 0.9, bentShare: random() * 0.2, kind: soilKinds[seed % soilKinds.length] })
+  }),
+)
+export const scenesOf = kept((surface: Surface, count: number, fixed: Partial<SceneWish> = {}): Scene[] =>
+  Array.from({ length: count }, (_, index) => sceneOf(wishOf(judgedFrom + index, surface, { ...size, ...fixed }))),
+)
+export const measured = ({ raster, truth }: { raster: Raster; truth: { region: Region } }, surface: Surface) =>
+  measurePhoto(raster, truth.region, surface)
+export const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
+export const within = (errors: readonly number[], limit: number) => errors.filter((error) => Math.abs(error) <= limit).length / errors.length
