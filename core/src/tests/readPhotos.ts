@@ -1,6 +1,6 @@
 // Photographs with known truth that reading is tried on; drawn once in a test file, however often they are asked for.
 import { soilKinds, type Region } from '../lookover/index.ts'
-import { measurePhoto, samplePhoto, type Raster, type Sample, type Surface } from '../proof/photo/index.ts'
+import { measurePhoto, samplePhoto, type Raster, type Surface } from '../proof/index.ts'
 import { seeded } from '../quantities/index.ts'
 import { sceneOf, wishOf, type Scene, type SceneWish } from './scenes/index.ts'
 
@@ -18,7 +18,7 @@ const kept = <Asked extends unknown[], Drawn>(draw: (...asked: Asked) => Drawn) 
 export const size = { width: 640, height: 480 }
 /** Seeds by which photographs are judged here; weights were fitted to others. */
 export const judgedFrom = 600_001
-export const samplesOf = kept((surface: Surface, count: number): { truth: Sample['truth']; raster: Raster }[] =>
+export const samplesOf = kept((surface: Surface, count: number): { truth: ReturnType<typeof samplePhoto>['truth']; raster: Raster }[] =>
   Array.from({ length: count }, (_, index) => {
     const seed = judgedFrom + index
     const random = seeded(seed * 7919)
