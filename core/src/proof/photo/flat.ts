@@ -4,7 +4,7 @@ import { unrolled } from './pitch.ts'
 import type { Raster } from './raster.ts'
 import { toLinear } from './texture.ts'
 
-const { ceil, floor, log, max, min, round } = Math
+const { ceil, floor, log, max, min, round, sin, sqrt } = Math
 
 /** Values from plate to plate; fewer where that would be more than {@link mostValues}. */
 const perPitch = 12
@@ -36,8 +36,8 @@ export interface Flat {
 
 /** Lays a part flat: each value is the mean of the pixels that it stands for, or lies between four of them. */
 export function laidFlat({ width, height, data }: Raster, { perspective, arc, widthPx, heightPx, pitchPx }: LaidOut): Flat {
-  const alongPx = widthPx * (arc === 0 ? 1 : arc / Math.sin(arc))
-  const perValue = max(pitchPx / perPitch, Math.sqrt((alongPx * heightPx) / mostValues))
+  const alongPx = widthPx * (arc === 0 ? 1 : arc / sin(arc))
+  const perValue = max(pitchPx / perPitch, sqrt((alongPx * heightPx) / mostValues))
   const side = (px: number) => blockSide * max(fewestBlocks, round(px / perValue / blockSide))
   const [columns, rows] = [side(alongPx), side(heightPx)]
   const boxPx = max(1, round(perValue))
