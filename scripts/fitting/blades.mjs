@@ -34,8 +34,8 @@ function kept(weights) {
     const text = Array.from(own, (value, index) => two(Math.max(-mostSteps, Math.min(mostSteps, Math.round(value / steps[index % out])))))
     return [name, { size, into, out, steps, bias, weights: text.join('') }]
   })
-  const { fine, half, block, whole, wholeAgain, out, ...reach } = Object.fromEntries(byName)
-  return { fine, half, block, whole, reach: Object.values(reach), wholeAgain, out }
+  const { fine, half, block, whole, wholeAgain, out, ...dilated } = Object.fromEntries(byName)
+  return { fine, half, block, whole, dilated: Object.values(dilated), wholeAgain, out }
 }
 
 async function picturesOf(trials) {

@@ -1,6 +1,7 @@
 // Coils: three looks, each fitted to what the one before said; then how far the share is off by what the looks are unsure of.
 import { Fault } from '@yastik/core/faults'
 import { surelyHidden } from '../../core/dist/proof/photo/analyse.js'
+import { coloursOf } from '../../core/dist/proof/photo/colour.js'
 import { weighed } from '../../core/dist/proof/photo/perceptron.js'
 import { prepared } from '../../core/dist/proof/photo/prepare.js'
 import { lookedAgain } from '../../core/dist/proof/photo/secondLook.js'
@@ -19,7 +20,8 @@ const [hidingUnits, hidingEpochs] = [10, 30]
 async function pictureOf(trial) {
   const { raster, truth, wish } = await trialOf(trial)
   try {
-    const { features, sizes, colours } = prepared(raster, cornersBy(wish, truth.region), 'fins')
+    const { features, sizes, laid } = prepared(raster, cornersBy(wish, truth.region), 'fins')
+    const colours = coloursOf(raster, laid.perspective, features)
     const from = (map) => Float32Array.from(features.places, ({ u, v }) => (map ? onMap(map, u, v) : 0))
     const { values, places } = features
     return {

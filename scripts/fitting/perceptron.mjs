@@ -1,6 +1,7 @@
 // Fits a small network to rows of features: Adam on one picture after the other, so that the share of each whole picture counts as well as each place.
 // Source: D. P. Kingma and J. Ba, “Adam: a method for stochastic optimization” (2015).
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads'
+import { normal, shuffled } from './chance.mjs'
 
 const rowsPerPicture = 320
 /** Weight of the whole share of a picture beside that of its places. */
@@ -13,16 +14,15 @@ const [fastest, slowest] = [0.006, 0.0001]
  * @returns weights as core/src/proof/photo/perceptron.ts takes them
  */
 export function fitted(pictures, wide, units, epochs, random) {
-  const normal = () => Math.sqrt(-2 * Math.log(random() + 1e-12)) * Math.cos(2 * Math.PI * random())
   const { mean, deviation } = scaleOf(pictures, wide)
   const perUnit = wide + 1
   const outFrom = units * perUnit
   const weights = new Float64Array(outFrom + units + 1)
   for (let unit = 0; unit < units; unit++) {
-    for (let at = 0; at < wide; at++) weights[unit * perUnit + 1 + at] = normal() / Math.sqrt(wide)
-    weights[outFrom + 1 + unit] = normal() / Math.sqrt(units)
+    for (let at = 0; at < wide; at++) weights[unit * perUnit + 1 + at] = normal(random) / Math.sqrt(wide)
+    weights[outFrom + 1 + unit] = normal(random) / Math.sqrt(units)
   }
-  const [slope, first, second] = [new Float64Array(weights.length), new Float64Array(weights.length), new Float64Array(weights.length)]
+  const [gradient, first, second] = [new Float64Array(weights.length), new Float64Array(weights.length), new Float64Array(weights.length)]
   const scaled = new Float64Array(rowsPerPicture * wide)
   const inner = new Float64Array(rowsPerPicture * units)
   const [said, wanted] = [new Float64Array(rowsPerPicture), new Float64Array(rowsPerPicture)]
@@ -49,21 +49,21 @@ export function fitted(pictures, wide, units, epochs, random) {
         meanSaid += said[row] / rows
         meanWanted += wanted[row] / rows
       }
-      slope.fill(0)
+      gradient.fill(0)
       for (let row = 0; row < rows; row++) {
         const off = (said[row] - wanted[row] + 2 * wholeWeight * (meanSaid - meanWanted) * said[row] * (1 - said[row])) / rows
-        slope[outFrom] += off
+        gradient[outFrom] += off
         for (let unit = 0; unit < units; unit++) {
           const own = inner[row * units + unit]
-          slope[outFrom + 1 + unit] += off * own
+          gradient[outFrom + 1 + unit] += off * own
           const back = off * weights[outFrom + 1 + unit] * (1 - own * own)
-          slope[unit * perUnit] += back
-          for (let at = 0; at < wide; at++) slope[unit * perUnit + 1 + at] += back * scaled[row * wide + at]
+          gradient[unit * perUnit] += back
+          for (let at = 0; at < wide; at++) gradient[unit * perUnit + 1 + at] += back * scaled[row * wide + at]
         }
       }
       step++
       for (let at = 0; at < weights.length; at++) {
-        const own = slope[at] + decay * weights[at]
+        const own = gradient[at] + decay * weights[at]
         first[at] = 0.9 * first[at] + 0.1 * own
         second[at] = 0.999 * second[at] + 0.001 * own * own
         weights[at] -= (rate * (first[at] / (1 - 0.9 ** step))) / (Math.sqrt(second[at] / (1 - 0.999 ** step)) + 1e-8)
@@ -84,15 +84,6 @@ function scaleOf(pictures, wide) {
   for (const { values } of pictures) for (let at = 0; at < values.length; at++) mean[at % wide] += values[at] / rows
   for (const { values } of pictures) for (let at = 0; at < values.length; at++) deviation[at % wide] += (values[at] - mean[at % wide]) ** 2 / rows
   return { mean, deviation: deviation.map((value) => Math.sqrt(value) || 1) }
-}
-
-function shuffled(pictures, random) {
-  const out = [...pictures]
-  for (let at = out.length - 1; at > 0; at--) {
-    const other = Math.floor(random() * (at + 1))
-    ;[out[at], out[other]] = [out[other], out[at]]
-  }
-  return out
 }
 
 /** As {@link fitted}, on a core of its own; chance by a seed. */

@@ -68,7 +68,8 @@ export function measurePhoto(raster: Raster, region: Region, surface: Surface, t
   const { features, laid, plates } = part
   tell(preparedAt)
   if (features.places.length < leastCells) throw unclear(says('fault.photo.few', { surface }), says('fault.photo.few-allowed', { surface }))
-  const seen = surface === 'fins' ? finsSeen(part, (share) => tell(preparedAt + (1 - preparedAt) * share)) : bladesSeen(raster, laid)
+  const tellOn = (share: number) => tell(preparedAt + (1 - preparedAt) * share)
+  const seen = surface === 'fins' ? finsSeen(raster, part, tellOn) : bladesSeen(raster, laid, tellOn)
   const hiddenShare = meanBy(
     seen.sizes,
     seen.hidden.map((chance) => (chance > surelyHidden.value ? 1 : 0)),

@@ -8,9 +8,9 @@ import type { Raster } from './raster.ts'
 import type { PartSeen } from './seen.ts'
 import { bladesReading } from './weights/blades.ts'
 
-/** What is seen on a wheel. */
-export function bladesSeen(raster: Raster, laid: LaidOut): PartSeen {
-  const { columns, rows, covered, hidden } = seenBy(netOf(bladesReading.net), laidFlat(raster, laid))
+/** What is seen on a wheel. `tell` hears how much of it is done, 0..1. */
+export function bladesSeen(raster: Raster, laid: LaidOut, tell: (done: number) => void): PartSeen {
+  const { columns, rows, covered, hidden } = seenBy(netOf(bladesReading.net), laidFlat(raster, laid), tell)
   const inner = innerPlaces(columns, rows)
   const across = inner.map(({ u }) => unrolled(u, laid.arc))
   return {

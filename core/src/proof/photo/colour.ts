@@ -1,5 +1,5 @@
 // What colour is each block, whatever its brightness? Logarithms of red and blue against green, in linear light.
-import type { Place } from './cell.ts'
+import type { BlockFeatures } from './features.ts'
 import type { Perspective } from './perspective.ts'
 import type { Raster } from './raster.ts'
 import { toLinear } from './texture.ts'
@@ -11,8 +11,8 @@ const points = 4
 /** Keeps black from dividing by nothing. */
 const dark = 0.004
 
-/** Red against green, and blue against green, of each place: two values a place. `columns` × `rows` blocks make up the part. */
-export function coloursOf(raster: Raster, perspective: Perspective, places: readonly Place[], columns: number, rows: number): Float32Array {
+/** Red against green, and blue against green, of each place: two values a place. */
+export function coloursOf(raster: Raster, perspective: Perspective, { places, columns, rows }: BlockFeatures): Float32Array {
   const { width, height, data } = raster
   const out = new Float32Array(places.length * 2)
   const { a, b, c, d, e, f, g, h } = perspective.weights

@@ -28,12 +28,12 @@ const layerOf = ({ weights, steps, bias, ...shape }: KeptLayer): Layer => ({
 })
 
 /** The network whose weights were kept so. */
-export const netOf = ({ reach, fine, half, block, whole, wholeAgain, out }: PlateNet<KeptLayer>): PlateNet => ({
+export const netOf = ({ dilated, fine, half, block, whole, wholeAgain, out }: PlateNet<KeptLayer>): PlateNet => ({
   fine: layerOf(fine),
   half: layerOf(half),
   block: layerOf(block),
   whole: layerOf(whole),
-  reach: reach.map(layerOf),
+  dilated: dilated.map(layerOf),
   wholeAgain: layerOf(wholeAgain),
   out: layerOf(out),
 })

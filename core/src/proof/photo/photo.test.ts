@@ -86,6 +86,13 @@ describe('what stands in the way of a reading is said', () => {
     }
     expect(scenesOf(surface, 4, fixed).flatMap(notesOf)).toEqual([])
   })
+  it.each<Surface>(['fins', 'blades'])('how much is done is told while %s are read, and only ever rises', (surface) => {
+    const [{ raster, truth }] = scenesOf(surface, 1, { soiling: 'patches', coveredShare: 0.2, light: 'even', camera: 'plain', wet: false })
+    const told: number[] = []
+    measurePhoto(raster, truth.region, surface, (share) => told.push(share))
+    expect(told.length).toBeGreaterThanOrEqual(3)
+    expect(told.every((share, at) => share > (told[at - 1] ?? 0) && share <= 1)).toBe(true)
+  })
   it('upside down is read as upright', () => {
     const wish = wishOf(judgedFrom + 40, 'fins', { ...size, light: 'even', camera: 'plain' })
     const [upright, over] = ([0, 2] as const).map((quarterTurns) => measured(sceneOf({ ...wish, quarterTurns }), 'fins').coveredShare)

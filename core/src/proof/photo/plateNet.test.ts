@@ -1,6 +1,6 @@
 import { seeded } from '../../quantities/index.ts'
 import type { Flat } from './flat.ts'
-import { channelNames, channelsOf, reaches, seenBy, wholeAgainAfter, type Layer, type PlateNet } from './plateNet.ts'
+import { channelNames, channelsOf, dilations, seenBy, wholeAgainAfter, type Layer, type PlateNet } from './plateNet.ts'
 
 const random = seeded(31)
 const some = (count: number, size = 1) => Float32Array.from({ length: count }, () => size * (2 * random() - 1))
@@ -25,7 +25,7 @@ const net: PlateNet = {
   half: layer(3, 3, 4),
   block: layer(3, 4, 5),
   whole: layer(1, 10, 5),
-  reach: reaches.map(() => layer(3, 5, 5)),
+  dilated: dilations.map(() => layer(3, 5, 5)),
   wholeAgain: layer(1, 10, 5),
   out: layer(1, 5, 2),
 }
@@ -39,7 +39,7 @@ function plainly(own: PlateNet, flat: Flat): { covered: number; hidden: number }
     )
     return { ...field, at: (x, y, channel) => values[y]?.[x]?.[channel] ?? 0 }
   }
-  const convolved = (field: Field, { size, into, out, weights, bias }: Layer, stride = 1, reach = 1): Field =>
+  const convolved = (field: Field, { size, into, out, weights, bias }: Layer, stride = 1, dilation = 1): Field =>
     keep({
       ...{ wide: field.wide / stride, tall: field.tall / stride, channels: out },
       at: (x, y, to) => {
@@ -50,7 +50,7 @@ function plainly(own: PlateNet, flat: Flat): { covered: number; hidden: number }
             for (let channel = 0; channel < into; channel++)
               sum +=
                 weights[((row * size + column) * into + channel) * out + to] *
-                field.at(x * stride + (first + column) * reach, y * stride + (first + row) * reach, channel)
+                field.at(x * stride + (first + column) * dilation, y * stride + (first + row) * dilation, channel)
         return sum
       },
     })
@@ -79,8 +79,8 @@ function plainly(own: PlateNet, flat: Flat): { covered: number; hidden: number }
   field = positive(convolved(field, own.block, 2))
   const whole = wholeOf(field, own.whole)
   field = positive(plus(field, (_x, _y, channel) => whole[channel]))
-  for (const [at, reach] of reaches.entries()) {
-    const further = positive(convolved(field, own.reach[at], 1, reach))
+  for (const [at, dilation] of dilations.entries()) {
+    const further = positive(convolved(field, own.dilated[at], 1, dilation))
     field = plus(field, further.at)
     if (at + 1 === wholeAgainAfter) {
       const again = wholeOf(field, own.wholeAgain)

@@ -31,7 +31,7 @@ const blownFrom = log(0.9)
 const scales = [1, 2, 3, 3, 1, 1 / 3] as const
 
 /** Steps of the convolutions that see further and further, in blocks; after {@link wholeAgainAfter} of them the whole part is taken in once more. */
-export const reaches = [1, 2, 4, 8, 2, 1] as const
+export const dilations = [1, 2, 4, 8, 2, 1] as const
 export const wholeAgainAfter = 4
 
 /** Layers: of all values, of half as many either way, of blocks; the whole part; further and further around; the whole part again; both answers. */
@@ -40,7 +40,7 @@ export interface PlateNet<Kind = Layer> {
   readonly half: Kind
   readonly block: Kind
   readonly whole: Kind
-  readonly reach: readonly Kind[]
+  readonly dilated: readonly Kind[]
   readonly wholeAgain: Kind
   readonly out: Kind
 }
@@ -100,10 +100,10 @@ interface Sheet {
 }
 
 /**
- * A convolution: each place from nine, `reach` apart, of every `stride`-th one. Beyond the rim there is nothing: 0. With a stride of two, places reach
+ * A convolution: each place from nine, `dilation` apart, of every `stride`-th one. Beyond the rim there is nothing: 0. With a stride of two, places reach
  * to the right and below, as the layers were fitted.
  */
-function convolved({ width, height, values }: Sheet, { size, into, out, weights, bias }: Layer, stride: 1 | 2, reach: number): Sheet {
+function convolved({ width, height, values }: Sheet, { size, into, out, weights, bias }: Layer, stride: 1 | 2, dilation: number): Sheet {
   const [wide, tall] = [width / stride, height / stride]
   const result = new Float32Array(wide * tall * out)
   // What there is around a place, and where its weights begin: half of what comes out of a layer is 0.
@@ -113,10 +113,10 @@ function convolved({ width, height, values }: Sheet, { size, into, out, weights,
     for (let x = 0; x < wide; x++) {
       let count = 0
       for (let row = 0; row < size; row++) {
-        const fromY = y * stride + (first + row) * reach
+        const fromY = y * stride + (first + row) * dilation
         if (fromY < 0 || fromY >= height) continue
         for (let column = 0; column < size; column++) {
-          const fromX = x * stride + (first + column) * reach
+          const fromX = x * stride + (first + column) * dilation
           if (fromX < 0 || fromX >= width) continue
           const there = (fromY * width + fromX) * into
           const weight = (row * size + column) * into * out
@@ -185,16 +185,18 @@ export interface BlocksSeen {
   readonly hidden: Float32Array
 }
 
-/** What the network sees on a part. */
-export function seenBy(net: PlateNet, flat: Flat): BlocksSeen {
+/** What the network sees on a part. `tell` hears how much of it is done, 0..1: the three layers that begin take about half of the time. */
+export function seenBy(net: PlateNet, flat: Flat, tell: (done: number) => void = () => {}): BlocksSeen {
   const { width, height } = flat
   const fine = positive(convolved({ width, height, values: channelsOf(flat) }, net.fine, 1, 1))
   const half = positive(convolved(fine, net.half, 2, 1))
   let own = positive(convolved(half, net.block, 2, 1))
+  tell(0.5)
   own = positive(sum(own, wholeOf(own, net.whole)))
-  for (const [at, reach] of reaches.entries()) {
-    own = sum(own, positive(convolved(own, net.reach[at], 1, reach)).values)
+  for (const [at, dilation] of dilations.entries()) {
+    own = sum(own, positive(convolved(own, net.dilated[at], 1, dilation)).values)
     if (at + 1 === wholeAgainAfter) own = sum(own, wholeOf(own, net.wholeAgain))
+    tell(0.5 + (0.5 * (at + 1)) / dilations.length)
   }
   const { values } = convolved(own, net.out, 1, 1)
   const chance = (channel: number) => Float32Array.from({ length: values.length / 2 }, (_, at) => 1 / (1 + exp(-values[2 * at + channel])))

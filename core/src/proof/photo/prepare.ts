@@ -1,7 +1,6 @@
 // From a photograph and the corners of a part to features of its blocks: the pitch, the part upright, then what can be said of each block.
 import { says } from '../../words/index.ts'
 import { estimate, round } from '../../quantities/index.ts'
-import { coloursOf } from './colour.ts'
 import { featuresOf, type BlockFeatures, type Fineness } from './features.ts'
 import type { LaidOut } from './flat.ts'
 import { perspectiveOf } from './perspective.ts'
@@ -34,8 +33,6 @@ export interface Prepared {
   readonly features: BlockFeatures
   /** How much of the region each place is, against one in its middle. */
   readonly sizes: Float32Array
-  /** Two values a place: red and blue against green. */
-  readonly colours: Float32Array
   readonly laid: LaidOut
   /** Plates between the corners. */
   readonly plates: number
@@ -71,7 +68,6 @@ export function prepared(raster: Raster, region: Region, surface: Surface): Prep
   return {
     features: { ...features, places },
     sizes,
-    colours: coloursOf(raster, perspective, places, features.columns, features.rows),
     laid: { perspective, arc, widthPx, heightPx, pitchPx },
     plates: columns / fineness[surface].perPitch,
   }
