@@ -140,7 +140,7 @@ export async function buildApp({
   app.setSerializerCompiler(answers === 'checked' ? serializerCompiler : writePlainly)
   await app.register(compress)
   await app.register(cookie)
-  await sendHeaders(app, secureCookies)
+  sendHeaders(app, secureCookies)
   app.decorate('endpoints', endpointsOf(app))
   await describeRoutes(app, secureCookies)
   const db = new Db(sequelize)

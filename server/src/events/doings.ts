@@ -7,7 +7,7 @@ import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
 import { z } from 'zod'
 import { Photo, type User } from '../db/models.ts'
-import { addToLog, growJob, heldJob, jobsOfEvents, unitsUnder, type HeldJob, type UnitUnder } from './queries.ts'
+import { addToLog, growJob, heldJob, type HeldJob } from './queries.ts'
 import { summariseAfter } from './summarise.ts'
 
 /** A device's clock may run ahead by this much. */
@@ -18,39 +18,32 @@ const clockAheadMs = 10 * 60_000
  * @throws Fault `not-there` without the job
  */
 export async function storeEvents(db: Doing, jobId: string, user: User, sent: readonly unknown[]): Promise<EventReceipt> {
-  const job = await heldJob(db, jobId, user.firmId)
+  const job = await heldJob(db, jobId, user.firmId, spokenOf(sent))
   const refused: EventReceipt['refused'] = []
-  const units = await unitsUnder(db, jobId, spokenOf(sent))
   const read = sent.flatMap((candidate, index) => {
-    const event = checkEvent(candidate, index, units, job, user)
+    const event = checkEvent(candidate, index, job, user)
     if ('because' in event) refused.push(event)
     return 'because' in event ? [] : [event]
   })
   const missing = await photosMissing(db, read, job)
   const isMissing = ({ happening }: JobEvent) => missing.has(photoIdOf(happening) ?? '')
   refused.push(...read.filter(isMissing).map(({ id }) => ({ id, because: says('fault.events.photo-missing') })))
-  const good = read.filter((event) => !isMissing(event))
-  const jobOf = await jobsOfEvents(
-    db,
-    good.map(({ id }) => id),
-  )
-  const isElsewhere = ({ id }: JobEvent) => (jobOf.get(id) ?? jobId) !== jobId
-  refused.push(...good.filter(isElsewhere).map(({ id }) => ({ id, because: says('fault.events.elsewhere') })))
-  const fresh = [...new Map(good.map((event) => [event.id, event])).values()].filter(({ id }) => !jobOf.has(id))
+  const good = [...new Map(read.filter((event) => !isMissing(event)).map((event) => [event.id, event])).values()]
+  const { fresh, elsewhere } = await addToLog(db, job, good)
+  refused.push(...[...elsewhere].map((id) => ({ id, because: says('fault.events.elsewhere') })))
   if (fresh.length > 0) {
-    await addToLog(db, job, fresh)
-    const closes = await summariseAfter(db, job, units, fresh)
+    const closes = await summariseAfter(db, job, fresh)
     await growJob(db, job, job.logLength + fresh.length, closes)
   }
-  const accepted = good.filter((event) => !isElsewhere(event)).map(({ id }) => id)
-  return { accepted: [...new Set(accepted)], refused }
+  const ids = good.map(({ id }) => id)
+  return { accepted: ids.filter((id) => !elsewhere.has(id)), refused }
 }
 
 /** Units that are spoken of, whatever else is wrong with what was sent. */
-const spokenOf = (sent: readonly unknown[]): string[] => {
-  const asEvent = z.object({ happening: z.object({ unitId: z.string() }) })
-  return [...new Set(sent.flatMap((candidate) => asEvent.safeParse(candidate).data?.happening.unitId ?? []))]
-}
+const spokenOf = (sent: readonly unknown[]): string[] => [
+  ...new Set(sent.flatMap((candidate) => ofUnit.safeParse(candidate).data?.happening.unitId ?? [])),
+]
+const ofUnit = z.object({ happening: z.object({ unitId: z.string() }) })
 
 /** Ids of photographs that events speak of and this job does not have. */
 async function photosMissing({ transaction }: Doing, events: readonly JobEvent[], job: HeldJob): Promise<ReadonlySet<string>> {
@@ -61,13 +54,7 @@ async function photosMissing({ transaction }: Doing, events: readonly JobEvent[]
   return new Set(wanted.filter((id) => !known.has(id)))
 }
 
-function checkEvent(
-  candidate: unknown,
-  index: number,
-  units: readonly UnitUnder[],
-  job: HeldJob,
-  user: User,
-): JobEvent | EventReceipt['refused'][number] {
+function checkEvent(candidate: unknown, index: number, job: HeldJob, user: User): JobEvent | EventReceipt['refused'][number] {
   const parsed = eventSchema.safeParse(candidate)
   if (!parsed.success) {
     const id = candidate !== null && typeof candidate === 'object' && 'id' in candidate && typeof candidate.id === 'string' ? candidate.id : ''
@@ -80,7 +67,7 @@ function checkEvent(
   })
   if (event.by !== user.id) return refuse('by', says('fault.events.not-you', { by: event.by }), String(user.id))
   if (timeOf(event) > Date.now() + clockAheadMs) return refuse('atMs', says('fault.events.future'), says('fault.events.future-allowed'))
-  if (!units.some(({ unitId }) => unitId === event.happening.unitId))
+  if (!job.units.some(({ unitId }) => unitId === event.happening.unitId))
     return refuse('happening.unitId', says('fault.events.no-unit', { id: event.happening.unitId }), says('fault.events.no-unit-allowed'))
   if (event.happening.type === 'exception-written' && user.role !== 'owner') return refuse('happening.type', says('fault.events.exception'))
   if (event.happening.type === 'wait-shortened' && user.role !== 'owner') return refuse('happening.type', says('fault.events.wait'))

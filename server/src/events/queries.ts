@@ -3,7 +3,7 @@ import type { Step } from '@yastik/core/procedure'
 import type { Carried, Happening, JobEvent } from '@yastik/core/run'
 import type { Design, Family } from '@yastik/core/units'
 import type { SiteForm } from '@yastik/core/wire'
-import { Op } from 'sequelize'
+import { Op, UniqueConstraintError } from 'sequelize'
 import { parsed, type Db, type Doing } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { StoredEvent } from '../db/models.ts'
@@ -58,27 +58,6 @@ export async function stepsAgreedIn(db: Db, eventIds: readonly string[]): Promis
   )
 }
 
-/** A job whose log grows, held until the doing ends: batches come one after the other. */
-export interface HeldJob {
-  readonly id: string
-  readonly firmId: number
-  readonly siteId: string
-  readonly crewIds: readonly number[]
-  readonly logLength: number
-  readonly closed: boolean
-  readonly cancelledAt: Date | null
-}
-/** @throws Fault `not-there` */
-export async function heldJob(db: Doing, id: string, firmId: number): Promise<HeldJob> {
-  const [job] = await db.read<Omit<HeldJob, 'crewIds' | 'closed'> & { crewIds: string; closed: number }>(
-    `SELECT id, firm_id AS firmId, site_id AS siteId, crew_ids AS crewIds, log_length AS logLength, closed, cancelled_at AS cancelledAt
-     FROM jobs WHERE id = :id AND firm_id = :firmId FOR UPDATE`,
-    { id, firmId },
-  )
-  if (!job) throw notThere('job', id)
-  return { ...job, crewIds: parsed<number[]>(job.crewIds), closed: job.closed === 1 }
-}
-
 const summaryColumns = {
   stage: 'stage',
   done: 'done',
@@ -110,43 +89,99 @@ export interface UnitUnder {
   readonly platePhotoJobId: string | null
   readonly carried: Carried | undefined
 }
-type UnderRow = Omit<UnitUnder, 'summary' | 'design' | 'site' | 'carried'> &
-  Omit<Summary, 'seen'> & { seen: string | null; design: string; site: string; carried: string | null }
 
-/** Units of a job in their order. @param wanted of which of them the kept state is read */
-export async function unitsUnder(db: Db, jobId: string, wanted: readonly string[]): Promise<UnitUnder[]> {
-  const rows = await db.read<UnderRow>(
-    `SELECT ju.unit_id AS unitId, ${summaryNames.map((name) => `ju.${summaryColumns[name]} AS ${name}`).join(', ')},
-            u.family, u.design, s.form AS site, u.plate_photo_id AS platePhotoId, u.plate_photo_job_id AS platePhotoJobId, r.carried
-     FROM job_units ju JOIN units u ON u.id = ju.unit_id JOIN sites s ON s.id = u.site_id
-     LEFT JOIN unit_runs r ON r.job_id = ju.job_id AND r.unit_id = ju.unit_id AND r.unit_id IN (:wanted)
-     WHERE ju.job_id = :jobId ORDER BY ju.position`,
-    { jobId, wanted: wanted.length > 0 ? wanted : [''] },
-  )
-  return rows.map(({ unitId, family, design, site, platePhotoId, platePhotoJobId, carried, ...summary }) => ({
-    ...{ unitId, family, platePhotoId, platePhotoJobId },
-    summary: { ...summary, seen: summary.seen === null ? null : parsed<NonNullable<Summary['seen']>>(summary.seen) },
-    design: parsed<Design>(design),
-    site: parsed<SiteForm>(site),
-    carried: carried === null ? undefined : parsed<Carried>(carried),
-  }))
+/** A job whose log grows, with its units in their order; held until the doing ends, so that batches come one after the other. */
+export interface HeldJob {
+  readonly id: string
+  readonly firmId: number
+  readonly siteId: string
+  readonly crewIds: readonly number[]
+  readonly logLength: number
+  readonly closed: boolean
+  readonly cancelledAt: Date | null
+  readonly units: readonly UnitUnder[]
 }
 
+/** A row a unit, as it is stored. */
+interface HeldRow {
+  readonly job: Pick<HeldJob, 'siteId' | 'logLength' | 'cancelledAt'> & { readonly crewIds: string; readonly closed: number }
+  readonly unit: Pick<UnitUnder, 'unitId' | 'family' | 'platePhotoId' | 'platePhotoJobId'> &
+    Readonly<Record<'design' | 'site', string> & { carried: string | null }>
+  readonly summary: Omit<Summary, 'seen'> & { readonly seen: string | null }
+}
+
+/**
+ * All that a batch is held against, in one statement. It is held from the job on, then its site: whoever writes to another job of the site waits,
+ * and nobody takes the same in another order.
+ * @param wanted of which of its units the kept state is read
+ * @throws Fault `not-there`
+ */
+export async function heldJob(db: Doing, id: string, firmId: number, wanted: readonly string[]): Promise<HeldJob> {
+  const rows = await db.readNested<HeldRow>(
+    `SELECT STRAIGHT_JOIN j.site_id AS \`job.siteId\`, j.crew_ids AS \`job.crewIds\`, j.log_length AS \`job.logLength\`,
+       j.closed AS \`job.closed\`, j.cancelled_at AS \`job.cancelledAt\`,
+       u.id AS \`unit.unitId\`, u.family AS \`unit.family\`, u.design AS \`unit.design\`, u.plate_photo_id AS \`unit.platePhotoId\`,
+       u.plate_photo_job_id AS \`unit.platePhotoJobId\`, s.form AS \`unit.site\`, r.carried AS \`unit.carried\`,
+       ${summaryNames.map((name) => `ju.${summaryColumns[name]} AS \`summary.${name}\``).join(', ')}
+     FROM jobs j JOIN sites s ON s.id = j.site_id JOIN job_units ju ON ju.job_id = j.id JOIN units u ON u.id = ju.unit_id
+     LEFT JOIN unit_runs r ON r.job_id = ju.job_id AND r.unit_id = ju.unit_id AND r.unit_id IN (:wanted)
+     WHERE j.id = :id AND j.firm_id = :firmId ORDER BY ju.position FOR UPDATE`,
+    { id, firmId, wanted: wanted.length > 0 ? wanted : [''] },
+  )
+  if (rows.length === 0) throw notThere('job', id)
+  const [{ job }] = rows
+  return { ...job, id, firmId, crewIds: parsed<number[]>(job.crewIds), closed: job.closed === 1, units: rows.map(unitUnder) }
+}
+
+const unitUnder = ({ unit, summary }: HeldRow): UnitUnder => ({
+  ...unit,
+  summary: { ...summary, seen: summary.seen === null ? null : parsed<NonNullable<Summary['seen']>>(summary.seen) },
+  design: parsed<Design>(unit.design),
+  site: parsed<SiteForm>(unit.site),
+  carried: unit.carried === null ? undefined : parsed<Carried>(unit.carried),
+})
+
 /** Of which job each of these events is, where it is known. */
-export async function jobsOfEvents(db: Db, ids: readonly string[]): Promise<Map<string, string>> {
-  if (ids.length === 0) return new Map()
+async function jobsOfEvents(db: Db, events: readonly JobEvent[]): Promise<Map<string, string>> {
+  const ids = events.map(({ id }) => id)
   const rows = await db.read<{ id: string; jobId: string }>('SELECT id, job_id AS jobId FROM events WHERE id IN (:ids)', { ids })
   return new Map(rows.map(({ id, jobId }) => [id, jobId]))
 }
 
-/** Puts events behind the log of a job. */
-export const addToLog = (db: Doing, { id: jobId, firmId, logLength: before }: HeldJob, events: readonly JobEvent[]): Promise<void> =>
+const addNew = (db: Doing, { id: jobId, firmId, logLength: before }: HeldJob, events: readonly JobEvent[]): Promise<void> =>
   db.write('INSERT INTO events (id, place, firm_id, job_id, unit_id, by_user, at_ms, ahead_ms, happening) VALUES :rows', {
     rows: events.map(({ id, atMs, aheadMs, by, happening }, index) => [
       ...[id, before + index + 1, firmId, jobId, happening.unitId, by, atMs],
       ...[aheadMs ?? null, JSON.stringify(happening)],
     ]),
   })
+
+/** What became of events that were to be added to a log. */
+interface Added {
+  /** Those that no log had. */
+  readonly fresh: readonly JobEvent[]
+  /** Ids of those that another job's log has. */
+  readonly elsewhere: ReadonlySet<string>
+}
+
+/**
+ * Puts events behind the log of a job, each once. Nearly all are new: which of them a log has already is asked where the database turns one down.
+ * @param events each with an id of its own
+ */
+export async function addToLog(db: Doing, job: HeldJob, events: readonly JobEvent[]): Promise<Added> {
+  if (events.length === 0) return { fresh: [], elsewhere: new Set() }
+  try {
+    await addNew(db, job, events)
+    return { fresh: events, elsewhere: new Set() }
+  } catch (error) {
+    // Only the statement is taken back by it, not the doing.
+    if (!(error instanceof UniqueConstraintError)) throw error
+  }
+  const jobOf = await jobsOfEvents(db, events)
+  const fresh = events.filter(({ id }) => !jobOf.has(id))
+  if (fresh.length > 0) await addNew(db, job, fresh)
+  return { fresh, elsewhere: new Set([...jobOf].flatMap(([id, jobId]) => (jobId === job.id ? [] : [id]))) }
+}
 
 /** What is known of a job after its log grew; whoever else wrote to it meanwhile, on another node say, is turned down by it and comes after. */
 export const growJob = (db: Doing, { id, closed }: Pick<HeldJob, 'id' | 'closed'>, length: number, closes: boolean): Promise<void> =>

@@ -18,7 +18,6 @@ import {
   keepState,
   saveSummary,
   stepsAgreedIn,
-  unitsUnder,
   type HeldJob,
   type UnitUnder,
 } from './queries.ts'
@@ -31,32 +30,26 @@ interface Run {
 
 /**
  * Brings what lists show of a job up to date with events that came to its log, and the due days with what was handed over.
- * @param units of the job, as they were before
  * @returns whether the job is closed by it
  */
-export async function summariseAfter(db: Doing, job: HeldJob, units: readonly UnitUnder[], fresh: readonly JobEvent[]): Promise<boolean> {
+export async function summariseAfter(db: Doing, job: HeldJob, fresh: readonly JobEvent[]): Promise<boolean> {
   const byUnit = groupBy(fresh, ({ happening }) => happening.unitId)
-  const runs = await runsAfter(db, job.id, units, byUnit)
+  const runs = await runsAfter(db, job, byUnit)
   // What was used changes by a word of it, or where something is taken back.
   const mayBeUsed = fresh.some(({ happening }) => happening.type === 'product-used' || happening.type === 'undone')
-  return summarise(db, job, units, runs, mayBeUsed)
+  return summarise(db, job, runs, mayBeUsed)
 }
 
 /** The same from the whole log: of a job that was read in. */
 export async function summariseJob(db: Doing, jobId: string, firmId: number): Promise<void> {
-  const job = await heldJob(db, jobId, firmId)
+  const job = await heldJob(db, jobId, firmId, [])
   const byUnit = groupBy(await eventsOf(db, jobId), ({ happening }) => happening.unitId)
   const runs = new Map([...byUnit].map(([unitId, events]) => [unitId, carry(events)]))
-  await growJob(db, job, job.logLength, await summarise(db, job, await unitsUnder(db, jobId, []), runs, true))
+  await growJob(db, job, job.logLength, await summarise(db, job, runs, true))
 }
 
 /** States of units after some more events. */
-async function runsAfter(
-  db: Doing,
-  jobId: string,
-  units: readonly UnitUnder[],
-  byUnit: ReadonlyMap<string, readonly JobEvent[]>,
-): Promise<Map<string, Run>> {
+async function runsAfter(db: Doing, { id: jobId, units }: HeldJob, byUnit: ReadonlyMap<string, readonly JobEvent[]>): Promise<Map<string, Run>> {
   const kept = new Map(units.flatMap(({ unitId, carried }) => (carried && byUnit.has(unitId) ? [[unitId, carried] as const] : [])))
   const steps = await stepsAgreedIn(
     db,
@@ -75,13 +68,13 @@ async function runsAfter(
   return runs
 }
 
-async function summarise(db: Doing, job: HeldJob, units: readonly UnitUnder[], runs: ReadonlyMap<string, Run>, mayBeUsed: boolean): Promise<boolean> {
+async function summarise(db: Doing, job: HeldJob, runs: ReadonlyMap<string, Run>, mayBeUsed: boolean): Promise<boolean> {
   const { transaction } = db
   const isHandedOver = [...runs.values()].some(({ state }) => state.handedOver)
   const firm = isHandedOver ? await Firm.findByPk(job.firmId, { transaction }) : null
   const treatmentWeeks = firm?.products.find((product) => product.class === 'pan-treatment')?.label.lifeWeeks ?? usualTreatmentWeeks.value
   const stages: string[] = []
-  for (const unit of units) {
+  for (const unit of job.units) {
     const { unitId, summary: before } = unit
     const run = runs.get(unitId)
     const summary = run ? summaryOf(run.state, unit, treatmentWeeks) : before

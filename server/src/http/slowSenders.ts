@@ -27,7 +27,9 @@ export const serverTimes = ({ lookEveryMs, headMs, wholeMs, idleMs }: Patience) 
 /** Ends requests whose body comes in drops. */
 export function endSlowSenders(app: FastifyInstance, { lookEveryMs, leastBytes }: Patience): void {
   app.addHook('onRequest', ({ raw }, _reply, done) => {
-    const { socket } = raw
+    const { socket, headers } = raw
+    // What has no body has come already.
+    if (headers['transfer-encoding'] === undefined && headers['content-length'] === undefined) return done()
     let [before, wasPaused] = [socket.bytesRead, false]
     const timer = setInterval(() => {
       if (raw.complete) return clearInterval(timer)

@@ -160,6 +160,18 @@ describe('events', () => {
     expect(accepted).toEqual([])
     expect(told(refused[0].because)).toMatch(/another job/)
   })
+  it('known, another job’s and new are told apart in one batch, and the log goes on by the new alone', async () => {
+    const [one, two] = [await newJob(), await newJob()]
+    const [known, others, first, second] = [1, 2, 3, 4].map((grade, at) => graded(one.unitIds[0], grade, { atMs: 1_700_000_000_000 + at }))
+    await send(one.job.id, [known])
+    await send(two.job.id, [{ ...others, happening: { ...others.happening, unitId: two.unitIds[0] } }])
+    const { accepted, refused } = (await send(one.job.id, [first, known, others, second, first])).json()
+    expect(accepted).toEqual([first.id, known.id, second.id])
+    expect(refused.map(({ id }: { id: string }) => id)).toEqual([others.id])
+    const log = await StoredEvent.findAll({ where: { jobId: one.job.id }, order: [['place', 'ASC']] })
+    expect(log.map(({ id, place }) => [id, place])).toEqual([known, first, second].map(({ id }, at) => [id, at + 1]))
+    expect((await Job.findByPk(one.job.id))?.logLength).toBe(3)
+  })
   it('sent by several at once all arrive, and the summary is of all of them', async () => {
     const { job, unitIds } = await newJob()
     const batches = [1, 2, 3, 4].map((grade, index) => [graded(unitIds[0], grade, { atMs: 1_700_000_000_000 + index })])

@@ -1,13 +1,14 @@
 // Visits: the cards of a day, people, and one visit with all that it needs on the device.
 import { momentAt } from '@yastik/core/quantities'
 import { ratesAtFirst } from '@yastik/core/upkeep'
-import type { Answer, CrewRecord, endpoints, JobCard, JobRecord, Plate, QuoteBody, SiteForm } from '@yastik/core/wire'
+import type { Answer, CrewRecord, endpoints, JobCard, JobRecord, QuoteBody, SiteForm } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { groupBy } from '../db/groupBy.ts'
 import type { Firm } from '../db/models.ts'
 import { eventsOf } from '../events/queries.ts'
-import { siteRecord, type UnitRow } from '../sites/records.ts'
+import { unitRows } from '../sites/queries.ts'
+import { siteRecord } from '../sites/records.ts'
 import { productsOf } from '../stock/queries.ts'
 import { pastOf } from '../upkeep/past.ts'
 import { visitsAroundJob } from '../upkeep/queries.ts'
@@ -115,12 +116,7 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
        FROM jobs j JOIN sites s ON s.id = j.site_id LEFT JOIN quotes q ON q.job_id = j.id WHERE j.id = :id AND j.firm_id = :firmId`,
       { id, firmId: firm.id },
     ),
-    db.read<Omit<UnitRow, 'design' | 'plate'> & { design: string; plate: string | null }>(
-      `SELECT u.id, u.site_id AS siteId, u.version, u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, u.plate, u.last_cleaned_at AS lastCleanedAt,
-              u.plate_photo_id AS platePhotoId, u.plate_photo_job_id AS platePhotoJobId
-       FROM job_units ju JOIN units u ON u.id = ju.unit_id WHERE ju.job_id = :id ORDER BY ju.position`,
-      { id },
-    ),
+    unitRows(db, 'JOIN job_units ju ON ju.unit_id = u.id WHERE ju.job_id = :id ORDER BY ju.position', { id }),
     db.read<PersonRow>(`SELECT ${personColumns} FROM users WHERE firm_id = :firmId`, { firmId: firm.id }),
     eventsOf(db, id),
     visitsAroundJob(db, id),
@@ -129,19 +125,14 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
   if (!job) throw notThere('job', id)
   const form = parsed<SiteForm>(job.form)
   const crewIds = parsed<number[]>(job.crewIds)
-  const own: UnitRow[] = units.map(({ design, plate, ...unit }) => ({
-    ...unit,
-    design: parsed<UnitRow['design']>(design),
-    plate: plate === null ? null : parsed<Plate>(plate),
-  }))
   const quote = job.body === null ? undefined : parsed<QuoteBody>(job.body).options.find(({ key }) => key === job.chosen)
   return {
     id: job.id,
     onDate: job.onDate,
     revision: job.revision,
     cancelled: job.cancelled === 1,
-    site: siteRecord({ id: job.siteId, version: job.version, form }, own),
-    unitIds: own.map(({ id: unitId }) => unitId),
+    site: siteRecord({ id: job.siteId, version: job.version, form }, units),
+    unitIds: units.map(({ id: unitId }) => unitId),
     crew: people.filter((person) => crewIds.includes(person.id)).map(personFrom),
     people: people.map((person) => ({ id: person.id, name: person.name })),
     houseRules: firm.houseRules,
@@ -149,7 +140,7 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
     equipment: firm.equipment,
     memory: {
       rates: firm.foulingRates ?? ratesAtFirst,
-      units: own.map((unit) => {
+      units: units.map((unit) => {
         const others = (visits.get(unit.id) ?? []).filter(({ jobId }) => jobId !== job.id)
         const { use, fineFilter, lossIndex, ...past } = pastOf(unit, form.site, others)
         return {

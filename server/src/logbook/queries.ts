@@ -1,8 +1,7 @@
 // The firm's memory: what was handed over, newest first, page by page.
 import type { LogEntry, LogPage, LogQuery } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
-import { findOwn } from '../db/find.ts'
-import { Unit } from '../db/models.ts'
+import { notThere } from '../db/find.ts'
 import { isMoment, likePart, markOf, pageLimit, pageOf, readMark } from '../db/paging.ts'
 
 interface Row {
@@ -105,6 +104,10 @@ export async function logPage(db: Db, firmId: number, { after, ...wanted }: LogQ
 
 /** @throws Fault `not-there` */
 export async function unitLife(db: Db, unitId: string, firmId: number): Promise<LogPage> {
-  await findOwn(db, Unit, 'unit', unitId, firmId)
-  return page(await along(db, 'by_unit', 'ju.unit_id = :unitId', { firmId, unitId }))
+  const [[unit], rows] = await Promise.all([
+    db.read('SELECT id FROM units WHERE id = :unitId AND firm_id = :firmId', { unitId, firmId }),
+    along(db, 'by_unit', 'ju.unit_id = :unitId', { firmId, unitId }),
+  ])
+  if (!unit) throw notThere('unit', unitId)
+  return page(rows)
 }

@@ -1,10 +1,9 @@
 // Sites: as a list by name, and one with its units.
-import type { SiteForm, SitePage, SiteQuery, SiteRecord } from '@yastik/core/wire'
+import type { Plate, SiteForm, SitePage, SiteQuery, SiteRecord } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
-import { findOwn } from '../db/find.ts'
-import { Site, Unit } from '../db/models.ts'
+import { notThere } from '../db/find.ts'
 import { likePart, markOf, pageLimit, pageOf, readMark } from '../db/paging.ts'
-import { siteRecord } from './records.ts'
+import { siteRecord, type UnitRow } from './records.ts'
 
 interface SiteRow {
   readonly id: string
@@ -52,8 +51,32 @@ export async function sitePage(db: Db, firmId: number, { find, after, retired = 
   )
 }
 
+type StoredUnit = Omit<UnitRow, 'design' | 'plate'> & { readonly design: string; readonly plate: string | null }
+
+/** Units as they are written for whoever asks, without a model for each. @param which what is joined, asked of a unit `u`, and their order */
+export async function unitRows(db: Db, which: string, values: Readonly<Record<string, unknown>>): Promise<UnitRow[]> {
+  const rows = await db.read<StoredUnit>(
+    `SELECT u.id, u.site_id AS siteId, u.version, u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, u.plate, u.last_cleaned_at AS lastCleanedAt,
+            u.retired_at AS retiredAt, u.plate_photo_id AS platePhotoId, u.plate_photo_job_id AS platePhotoJobId
+     FROM units u ${which}`,
+    values,
+  )
+  return rows.map(({ design, plate, ...unit }) => ({
+    ...unit,
+    design: parsed<UnitRow['design']>(design),
+    plate: plate === null ? null : parsed<Plate>(plate),
+  }))
+}
+
 /** @throws Fault `not-there` */
 export async function fullSite(db: Db, id: string, firmId: number): Promise<SiteRecord> {
-  const site = await findOwn(db, Site, 'site', id, firmId)
-  return siteRecord(site, await Unit.findAll({ where: { siteId: id }, order: [['name', 'ASC']], transaction: db.transaction }))
+  const [[site], units] = await Promise.all([
+    db.read<{ version: number; form: string; retiredAt: Date | null }>(
+      'SELECT version, form, retired_at AS retiredAt FROM sites WHERE id = :id AND firm_id = :firmId',
+      { id, firmId },
+    ),
+    unitRows(db, 'WHERE u.site_id = :id ORDER BY u.name', { id }),
+  ])
+  if (!site) throw notThere('site', id)
+  return siteRecord({ ...site, id, form: parsed<SiteForm>(site.form) }, units)
 }
