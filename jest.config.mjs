@@ -13,6 +13,7 @@ const common = {
 }
 
 export default {
+  testSequencer: '<rootDir>/scripts/jest/longestFirst.mjs',
   projects: [
     { ...common, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
     {

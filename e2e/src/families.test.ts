@@ -21,9 +21,9 @@ afterAll(async () => {
 
 describe('a unit of each family', () => {
   it.each([
-    ['Reading hall, east', 'ceiling-cassette', 'strip down'],
-    ['Keeper’s den', 'window', 'carry out and clean on the bench'],
-    ['Pitch B7, above the berth', 'rv-rooftop', 'cover off, clean in place'],
+    ['Reading hall, east', 'ceiling-cassette', 'Strip down'],
+    ['Keeper’s den', 'window', 'Carry out and clean on the bench'],
+    ['Pitch B7, above the berth', 'rv-rooftop', 'Cover off, clean in place'],
   ])('%s shows its own section, and how far one goes in', async (name, family, scope) => {
     await openUnit(sheet, name, 'look-over')
     await find(sheet, `svg.section[data-family="${family}"]`)
@@ -33,7 +33,7 @@ describe('a unit of each family', () => {
     await openUnit(sheet, 'Room 21', 'look-over')
     await find(sheet, 'svg.section[data-family="through-wall"]')
     await grade(sheet, 'condenserFace', 3)
-    await expectText(sheet, '[data-scope]', 'carry out and clean on the bench')
+    await expectText(sheet, '[data-scope]', 'Carry out and clean on the bench')
     await follow(sheet, 'See the method')
     await find(sheet, '[data-topic="condenser-agent"][data-choice="outdoor-foam"]')
   })
@@ -57,7 +57,7 @@ describe('a roof unit at work', () => {
     await expectText(sheet, '[role="status"]', 'Saved')
     await openUnit(sheet, 'Pitch C2, over the galley', 'look-over')
     await grade(sheet, 'coilFace', 2)
-    await expectText(sheet, '[data-scope]', 'filter service only')
+    await expectText(sheet, '[data-scope]', 'Filter service only')
     await expectText(sheet, '.because', 'wind of 12 m/s')
     await follow(sheet, 'See the method')
     await click(sheet, '[data-agree]')

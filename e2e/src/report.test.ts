@@ -104,12 +104,7 @@ describe('instruments', () => {
   const readAll = async (label: string) => {
     await click(sheet, `[data-instruments="${label}"] [data-connect]`)
     await expectText(sheet, `[data-instruments="${label}"]`, 'still moving')
-    await waitUntil(
-      sheet,
-      async () => (await textOf(sheet, `[data-instruments="${label}"] [data-take]`)).includes('8 of 8'),
-      'the readings do not settle',
-      60_000,
-    )
+    await expectText(sheet, `[data-instruments="${label}"] [data-take]`, '8 of 8', 60_000)
     await click(sheet, `[data-instruments="${label}"] [data-take]`)
     await click(sheet, `[data-readings="${label}"] button[type="submit"]`)
   }

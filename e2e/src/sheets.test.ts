@@ -94,7 +94,7 @@ describe('a unit with a scorched plug', () => {
   it('is declined, referred, and still handed over with a record', async () => {
     await openUnit(sheet, 'Over the counter')
     await click(sheet, '[data-finding="scorched-plug"]')
-    await expectText(sheet, '[data-scope]', 'do not clean today')
+    await expectText(sheet, '[data-scope]', 'Do not clean today')
     await expectText(sheet, '.refer', 'electrician')
   })
 })

@@ -45,9 +45,9 @@ describe('one wall head, from sign-in to logbook', () => {
     await isAt(sheet, 'look-over')
     await sheet.driver.navigate().refresh()
     await grade(sheet, 'filter', 2)
-    await expectText(sheet, '[data-scope]', 'filter service only')
+    await expectText(sheet, '[data-scope]', 'Filter service only')
     await grade(sheet, 'coilFace', 2)
-    await expectText(sheet, '[data-scope]', 'cover off, clean in place')
+    await expectText(sheet, '[data-scope]', 'Cover off, clean in place')
     for (const [part, value] of [
       ['coilBack', 1],
       ['wheel', 1],
@@ -64,7 +64,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await expectText(sheet, 'main', 'its blades are filling up')
     await click(sheet, '[data-undo]')
     await find(sheet, '[data-part="wheel"][data-grade="1"]')
-    await expectText(sheet, '[data-scope]', 'cover off, clean in place')
+    await expectText(sheet, '[data-scope]', 'Cover off, clean in place')
   })
 
   it('can be graded by keyboard alone', async () => {

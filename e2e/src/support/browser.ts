@@ -96,13 +96,19 @@ const whatIsOpen = ({ driver }: Sheet): Promise<string> =>
 
 /** The page was drawn anew between a look and a move: one looks again. */
 const isRedrawn = (error: unknown): error is Error =>
-  error instanceof Error && /stale|intercepted|not interactable/i.test(`${error.name} ${error.message}`)
+  error instanceof Error && /stale|intercepted|not interactable|unloaded/i.test(`${error.name} ${error.message}`)
 
 /**
  * Looks until there is something, and hands it over. Patience is counted in time and in looks: a machine that stood still in between has not looked.
  * @throws Error that says `otherwise` and what is open instead
  */
-async function waitFor<Thing>(sheet: Sheet, look: () => Promise<Thing | undefined>, otherwise: string, ms = patienceMs): Promise<Thing> {
+async function waitFor<Thing>(
+  sheet: Sheet,
+  look: () => Promise<Thing | undefined>,
+  otherwise: string,
+  ms = patienceMs,
+  least = leastLooks,
+): Promise<Thing> {
   const startMs = performance.now()
   for (let looks = 1; ; looks++) {
     let redrawn = ''
@@ -113,7 +119,7 @@ async function waitFor<Thing>(sheet: Sheet, look: () => Promise<Thing | undefine
       if (!isRedrawn(error)) throw error
       redrawn = `: ${error.message}`
     }
-    if (looks >= leastLooks && performance.now() - startMs > ms) throw new Error(`${otherwise}${redrawn}; ${await whatIsOpen(sheet)}`)
+    if (looks >= least && performance.now() - startMs > ms) throw new Error(`${otherwise}${redrawn}; ${await whatIsOpen(sheet)}`)
     await sheet.driver.sleep(lookMs)
   }
 }
@@ -123,18 +129,53 @@ export async function waitUntil(sheet: Sheet, holds: () => boolean | Promise<boo
   await waitFor(sheet, async () => ((await holds()) ? true : undefined), otherwise, ms)
 }
 
-/** Asked in one go and of the page itself: waits look often, and what the driver asks of an element costs several times as much. */
-const firstSeen = `const first = document.querySelector(arguments[0])
-  return first && first.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && first.getClientRects().length > 0 ? first : null`
+/** So long the page looks by itself before it is asked anew. */
+const roundMs = 500
+/** So many such rounds, however long they take, before a wait is given up. */
+const leastRounds = 15
+
+/**
+ * Looks in the page itself until there is something, and hands it over: it costs a question to the driver, not one for every look.
+ * @param look body of a function of `args`; what it returns is waited for until it is neither null nor undefined, or a promise of it
+ * @throws Error that says `otherwise` and what is open instead
+ */
+async function waitInPage<Thing>(sheet: Sheet, look: string, args: readonly unknown[], otherwise: string, ms = patienceMs): Promise<Thing> {
+  const ask = async () => {
+    const { found, wrong } = await sheet.driver.executeAsyncScript<{ found?: Thing | null; wrong?: string }>(
+      `const [args, done] = arguments
+      const untilMs = performance.now() + ${roundMs}
+      const look = async () => { ${look} }
+      const again = async () => {
+        const found = await look() ?? null
+        if (found !== null || performance.now() > untilMs) done({ found })
+        else setTimeout(() => void again().catch(fail), ${lookMs})
+      }
+      const fail = (error) => done({ wrong: String(error) })
+      again().catch(fail)`,
+      args,
+    )
+    if (wrong !== undefined) throw new Error(wrong)
+    return found ?? undefined
+  }
+  return waitFor(sheet, ask, otherwise, ms, leastRounds)
+}
+
+/** As the page is asked whether something can be seen. */
+const isSeen = `const isSeen = (one) => one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && one.getClientRects().length > 0`
 
 /** The first element that `css` names, once it can be seen. */
 export const find = (sheet: Sheet, css: string): Promise<WebElement> =>
-  waitFor(sheet, async () => (await sheet.driver.executeScript<WebElement | null>(firstSeen, css)) ?? undefined, `nothing to be seen is ${css}`)
+  waitInPage(
+    sheet,
+    `${isSeen}
+    const first = document.querySelector(args[0])
+    return first && isSeen(first) ? first : null`,
+    [css],
+    `nothing to be seen is ${css}`,
+  )
 
-/** Brings an element into view and waits until it stands still: while a page still lays itself out, a click goes beside it. */
-export const bringIntoView = ({ driver }: Sheet, element: WebElement): Promise<void> =>
-  driver.executeAsyncScript(
-    `const [element, done] = arguments
+/** Where something stands once it stands still: while a page still lays itself out, a click goes beside it. */
+const standStill = `const standStill = (element) => new Promise((done) => {
     element.scrollIntoView({ block: 'center' })
     let last
     const look = () => {
@@ -143,43 +184,45 @@ export const bringIntoView = ({ driver }: Sheet, element: WebElement): Promise<v
       last = x + ' ' + y
       setTimeout(look, 30)
     }
-    look()`,
-    element,
-  )
+    look()
+  })`
 
-/** The first that can be seen; where none can, the first. */
-async function firstShown({ driver }: Sheet, by: By): Promise<WebElement | undefined> {
-  const all = await driver.findElements(by)
-  if (all.length < 2) return all[0]
-  return (await driver.executeScript<WebElement | null>('return arguments[0].find((one) => one.checkVisibility()) ?? null', all)) ?? all[0]
-}
+/** Brings an element into view and waits until it stands still. */
+export const bringIntoView = ({ driver }: Sheet, element: WebElement): Promise<void> =>
+  driver.executeAsyncScript(`${standStill}; standStill(arguments[0]).then(arguments[1])`, element)
 
-const listensForClick = `window.clickArrived = false
-  arguments[0].addEventListener('click', () => { window.clickArrived = true }, { once: true, capture: true })`
-
-/** Clicks the first of what `by` names as a person would: brought into view, enabled. */
-const clickOn = (sheet: Sheet, by: By, otherwise: string): Promise<void> =>
-  waitUntil(
+/** Clicks the first that `all` gives and that can be seen, as a person would: brought into view, enabled. @param all an expression of `arg` */
+async function clickFirst(sheet: Sheet, all: string, arg: string, otherwise: string): Promise<void> {
+  const ready = `${standStill}
+    const all = ((arg) => ${all})(args[0])
+    const first = all.find((one) => one.checkVisibility()) ?? all[0]
+    if (!first || first.matches(':disabled')) return null
+    await standStill(first)
+    window.clickArrived = false
+    first.addEventListener('click', () => { window.clickArrived = true }, { once: true, capture: true })
+    return first`
+  await waitUntil(
     sheet,
     async () => {
-      const first = await firstShown(sheet, by)
-      if (first === undefined || !(await first.isEnabled())) return false
-      await bringIntoView(sheet, first)
-      await sheet.driver.executeScript(listensForClick, first)
+      const first = await waitInPage<WebElement>(sheet, ready, [arg], otherwise)
       await first.click()
       // Where the page moved between the press and the release, nothing was clicked at all. A page that was left has no such mark any more.
       return (await sheet.driver.executeScript<boolean | null>('return window.clickArrived ?? null')) !== false
     },
     otherwise,
   )
+}
 
-export const click = (sheet: Sheet, css: string): Promise<void> => clickOn(sheet, By.css(css), `${css} cannot be clicked`)
+export const click = (sheet: Sheet, css: string): Promise<void> =>
+  clickFirst(sheet, '[...document.querySelectorAll(arg)]', css, `${css} cannot be clicked`)
 
+const clickable = 'button, a, label, [role="button"], [role="tab"]'
 /** Clicks the button or link that reads so. */
 export const clickText = (sheet: Sheet, text: string): Promise<void> =>
-  clickOn(
+  clickFirst(
     sheet,
-    By.xpath(`//*[self::button or self::a or self::label or @role="button" or @role="tab"][contains(normalize-space(.), "${text}")]`),
+    `[...document.querySelectorAll('${clickable}')].filter((one) => one.textContent.replace(/[ \\t\\r\\n]+/g, ' ').includes(arg))`,
+    text,
     `nothing that can be clicked reads “${text}”`,
   )
 
@@ -198,30 +241,32 @@ export async function slide(sheet: Sheet, css: string, steps: number): Promise<v
 /** Picks from a list that opens. @param css what holds the list */
 export async function pick(sheet: Sheet, css: string, text: string): Promise<void> {
   await click(sheet, `${css} .el-select__wrapper`)
-  const chosen = () =>
-    sheet.driver.executeScript<boolean>(
-      `const list = document.getElementById(document.querySelector(arguments[0] + ' [aria-controls]')?.getAttribute('aria-controls'))
-      const item = [...(list?.querySelectorAll('[role="option"]') ?? [])].find((one) => one.offsetParent && one.textContent.trim().startsWith(arguments[1]))
-      item?.click()
-      return item !== undefined`,
-      css,
-      text,
-    )
-  await waitUntil(sheet, chosen, `nothing on the list of ${css} reads “${text}”`)
+  await waitInPage(
+    sheet,
+    `const list = document.getElementById(document.querySelector(args[0] + ' [aria-controls]')?.getAttribute('aria-controls'))
+    const item = [...(list?.querySelectorAll('[role="option"]') ?? [])].find((one) => one.offsetParent && one.textContent.trim().startsWith(args[1]))
+    item?.click()
+    return item ? true : null`,
+    [css, text],
+    `nothing on the list of ${css} reads “${text}”`,
+  )
 }
 
 export const textOf = (sheet: Sheet, css: string): Promise<string> =>
   waitFor(sheet, async () => (await find(sheet, css)).getText(), `${css} does not come to rest`)
 
+/** What is read of elements that can be seen: lines without what lays them out. */
+const readsAs = `const readsAs = (css) => [...document.querySelectorAll(css)].map((one) => one.checkVisibility()
+    ? (one.innerText ?? one.textContent).replace(/[^\\S\\n]+/g, ' ').replace(/ ?\\n[ \\n]*/g, '\\n').trim() : '').join('\\n')`
+
 /** Waits until the text of what `css` names holds `part`. */
-export async function expectText(sheet: Sheet, css: string, part: string | RegExp): Promise<void> {
-  let last = ''
-  const holds = async () => {
-    const elements = await sheet.driver.findElements(By.css(css))
-    last = (await Promise.all(elements.map((element) => element.getText()))).join('\n')
-    return typeof part === 'string' ? last.includes(part) : part.test(last)
-  }
-  await waitUntil(sheet, holds, `${css} does not read ${String(part)}`).catch((error: Error) => {
+export async function expectText(sheet: Sheet, css: string, part: string | RegExp, ms = patienceMs): Promise<void> {
+  const holds = `${readsAs}
+    const text = readsAs(args[0])
+    return (args[2] === null ? text.includes(args[1]) : new RegExp(args[1], args[2]).test(text)) ? true : null`
+  const [wanted, flags] = typeof part === 'string' ? [part, null] : [part.source, part.flags]
+  await waitInPage(sheet, holds, [css, wanted, flags], `${css} does not read ${String(part)}`, ms).catch(async (error: Error) => {
+    const last = await sheet.driver.executeScript<string>(`${readsAs}; return readsAs(arguments[0])`, css)
     throw new Error(`${error.message}\nIt reads “${last.slice(0, 400)}”.`)
   })
 }
@@ -229,7 +274,9 @@ export async function expectText(sheet: Sheet, css: string, part: string | RegEx
 export const exists = async ({ driver }: Sheet, css: string): Promise<boolean> => (await driver.findElements(By.css(css))).length > 0
 
 /** Waits until nothing on the page is `css` any more; where something must never come, that it is not there. */
-export const gone = (sheet: Sheet, css: string): Promise<void> => waitUntil(sheet, async () => !(await exists(sheet, css)), `${css} stays`)
+export const gone = async (sheet: Sheet, css: string): Promise<void> => {
+  await waitInPage(sheet, 'return document.querySelector(args[0]) ? null : true', [css], `${css} stays`)
+}
 
 export async function signIn(sheet: Sheet, name: string, password: string): Promise<void> {
   await sheet.driver.get(`${sheet.base}/sign-in`)

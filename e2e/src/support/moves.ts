@@ -1,5 +1,5 @@
 // What a technician does again and again.
-import { click, exists, expectText, find, type, waitUntil, type Sheet } from './browser.ts'
+import { click, exists, expectText, find, gone, type, type Sheet } from './browser.ts'
 import { moveClock } from './clock.ts'
 import { isAt } from './places.ts'
 import { By } from 'selenium-webdriver'
@@ -53,7 +53,7 @@ export async function doStep(sheet: Sheet): Promise<string> {
   if (!id) throw new Error('no step is shown')
   if (id === 'read-before') {
     await leaveOut(sheet, id)
-    await waitUntil(sheet, async () => (await stepId(sheet)) !== id, `${id} stays`)
+    await gone(sheet, `[data-step="${id}"]`)
     return id
   }
   if (id === 'run-test') {
@@ -74,7 +74,7 @@ export async function doStepAsCounted(sheet: Sheet): Promise<string> {
   if (!id) throw new Error('no step is shown')
   if (await exists(sheet, `[data-step="${id}"] [data-gate]:not(:has(:checked))`)) await click(sheet, '[data-gate]')
   await click(sheet, `[data-step="${id}"] [data-done]`)
-  await waitUntil(sheet, async () => (await stepId(sheet)) !== id, `${id} stays`)
+  await gone(sheet, `[data-step="${id}"]`)
   return id
 }
 
@@ -106,6 +106,6 @@ export async function workUntil(sheet: Sheet, stop: (id: string) => boolean, how
 
 /** Waits until everything was sent. */
 export async function sent(sheet: Sheet): Promise<void> {
-  await waitUntil(sheet, async () => (await sheet.driver.findElements(By.css('.unsent'))).length === 0, 'something stays unsent')
+  await gone(sheet, '.unsent')
   await expectText(sheet, 'header.strip', 'Yastik')
 }
