@@ -36,7 +36,7 @@ async function cardsFrom(db: Db, rows: readonly CardRow[], firmId: number): Prom
        FROM job_units ju JOIN units u ON u.id = ju.unit_id WHERE ju.job_id IN (:jobIds) ORDER BY ju.position`,
       { jobIds: rows.map(({ id }) => id) },
     ),
-    db.read<{ id: number; name: string }>('SELECT id, name FROM users WHERE firm_id = :firmId', { firmId }),
+    peopleOf(db, firmId),
   ])
   const unitsBy = groupBy(units, ({ jobId }) => jobId)
   const nameOf = new Map(people.map(({ id, name }) => [id, name]))
@@ -78,18 +78,19 @@ interface PersonRow {
   readonly name: string
   readonly trained: string
   readonly liftKg: number | null
+  readonly endedAt: Date | null
 }
-const personColumns = 'id, name, trained, lift_kg AS liftKg'
+/** Everybody who was ever with the firm, by name: the same statement for all who ask at a time. */
+const peopleOf = (db: Db, firmId: number): Promise<PersonRow[]> =>
+  db.read<PersonRow>('SELECT id, name, trained, lift_kg AS liftKg, ended_at AS endedAt FROM users WHERE firm_id = :firmId ORDER BY name', { firmId })
 const personFrom = ({ id, name, trained, liftKg }: PersonRow): CrewRecord => ({
   ...{ id, name, trained: parsed<CrewRecord['trained']>(trained) },
   ...(liftKg === null ? {} : { liftKg }),
 })
 
 /** People who can be sent out, by name. */
-export async function crewOf(db: Db, firmId: number): Promise<CrewRecord[]> {
-  const people = await db.read<PersonRow>(`SELECT ${personColumns} FROM users WHERE firm_id = :firmId AND ended_at IS NULL ORDER BY name`, { firmId })
-  return people.map(personFrom)
-}
+export const crewOf = async (db: Db, firmId: number): Promise<CrewRecord[]> =>
+  (await peopleOf(db, firmId)).filter(({ endedAt }) => endedAt === null).map(personFrom)
 
 interface JobRow {
   readonly id: string
@@ -117,7 +118,7 @@ export async function jobRecord(db: Db, id: string, firm: Firm): Promise<JobReco
       { id, firmId: firm.id },
     ),
     unitRows(db, 'JOIN job_units ju ON ju.unit_id = u.id WHERE ju.job_id = :id ORDER BY ju.position', { id }),
-    db.read<PersonRow>(`SELECT ${personColumns} FROM users WHERE firm_id = :firmId`, { firmId: firm.id }),
+    peopleOf(db, firm.id),
     eventsOf(db, id),
     visitsAroundJob(db, id),
     productsOf(db, firm),

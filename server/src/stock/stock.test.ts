@@ -203,4 +203,35 @@ describe('the load', () => {
     expect(buy!.packs).toBeGreaterThanOrEqual(2)
     expect(buy!.cost).toBeCloseTo(buy!.packs! * product.pricePerPack!, 2)
   })
+  it('of a visit at which somebody is at work is planned anew every ten seconds, behind whoever asks, and before they are told what is older', async () => {
+    const tomorrow = utcDay(Date.now() + dayMs)
+    const unit = await newUnit('At work')
+    const before = (await stock()).plannedL
+    const jobId = await newJob([unit], tomorrow)
+    const planned = async () => Math.round(((await stock()).plannedL - before) * 1000) / 1000
+    const agreed = (litres: number) => {
+      const step = { id: 'mix-agent', phase: 'apply', title: 'Mix', handsMin: 4, after: [], people: 1, equipment: [], cautions: [] }
+      const uses = [{ productId: product.id, name: product.name, litres }]
+      return use(jobId, unit, [{ type: 'method-agreed', decisions: [], steps: [{ ...step, uses }] }])
+    }
+    const real = performance.now.bind(performance)
+    let laterMs = 0
+    const clock = jest.spyOn(performance, 'now').mockImplementation(() => real() + laterMs)
+    try {
+      await planned()
+      await agreed(3)
+      expect(await planned()).toBe(3)
+      await agreed(4)
+      expect(await planned()).toBe(3)
+      laterMs += 11_000
+      expect(await planned()).toBe(3)
+      for (let looks = 0; looks < 100 && (await planned()) !== 4; looks++) await new Promise((done) => setTimeout(done, 20))
+      expect(await planned()).toBe(4)
+      await agreed(5)
+      laterMs += 21_000
+      expect(await planned()).toBe(5)
+    } finally {
+      clock.mockRestore()
+    }
+  })
 })
