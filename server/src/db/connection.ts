@@ -16,8 +16,11 @@ const session = [
 
 /** So many connections a process holds. */
 const connections = 10
-/** So many statements that are shared are under way at a time: doings find a connection, and who asks for the same meets while it waits. */
-export const mostShared = connections / 2
+/**
+ * So many statements that are shared are under way at a time: doings find a connection, and who asks for the same meets while it waits. Two or three
+ * bear the most; with three, one that takes long leaves the others two.
+ */
+export const mostShared = 3
 
 export const connect = ({ host, port, user, password, name }: Config['database']): Sequelize =>
   new Sequelize(name, user, password, {

@@ -32,8 +32,8 @@ export async function storeEvents(db: Doing, jobId: string, user: User, sent: re
   const { fresh, elsewhere } = await addToLog(db, job, good)
   refused.push(...[...elsewhere].map((id) => ({ id, because: says('fault.events.elsewhere') })))
   if (fresh.length > 0) {
-    const closes = await summariseAfter(db, job, fresh)
-    await growJob(db, job, job.logLength + fresh.length, closes)
+    const { closes, kept } = await summariseAfter(db, job, fresh)
+    await growJob(db, job, job.logLength + fresh.length, closes, kept)
   }
   const ids = good.map(({ id }) => id)
   return { accepted: ids.filter((id) => !elsewhere.has(id)), refused }

@@ -183,11 +183,22 @@ export async function addToLog(db: Doing, job: HeldJob, events: readonly JobEven
   return { fresh, elsewhere: new Set([...jobOf].flatMap(([id, jobId]) => (jobId === job.id ? [] : [id]))) }
 }
 
-/** What is known of a job after its log grew; whoever else wrote to it meanwhile, on another node say, is turned down by it and comes after. */
-export const growJob = (db: Doing, { id, closed }: Pick<HeldJob, 'id' | 'closed'>, length: number, closes: boolean): Promise<void> =>
-  db.write(`UPDATE jobs SET log_length = :length${closes === closed ? '' : ', closed = :closes, changed_at = :now'} WHERE id = :id`, {
-    ...{ id, length, closes, now: new Date() },
-  })
+/** A unit's state, to be kept. */
+export interface Kept {
+  readonly unitId: string
+  readonly carried: Carried
+}
+
+/**
+ * What is known of a job after its log grew; whoever else wrote to it meanwhile, on another node say, is turned down by it and comes after.
+ * @param kept state of a unit of which one was kept before: it goes along
+ */
+export const growJob = (db: Doing, { id, closed }: Pick<HeldJob, 'id' | 'closed'>, length: number, closes: boolean, kept?: Kept): Promise<void> =>
+  db.write(
+    `UPDATE jobs j ${kept ? 'LEFT JOIN unit_runs r ON r.job_id = j.id AND r.unit_id = :unitId' : ''}
+     SET j.log_length = :length${closes === closed ? '' : ', j.closed = :closes, j.changed_at = :now'}${kept ? ', r.carried = :text' : ''} WHERE j.id = :id`,
+    { id, length, closes, now: new Date(), unitId: kept?.unitId, text: kept && JSON.stringify(kept.carried) },
+  )
 
 export const saveSummary = (db: Doing, jobId: string, unitId: string, summary: Summary): Promise<void> =>
   db.write(
@@ -195,7 +206,7 @@ export const saveSummary = (db: Doing, jobId: string, unitId: string, summary: S
     { jobId, unitId, ...summary, seen: summary.seen === null ? null : JSON.stringify(summary.seen) },
   )
 
-export const keepState = (db: Doing, jobId: string, unitId: string, carried: Carried): Promise<void> =>
+export const keepState = (db: Doing, jobId: string, { unitId, carried }: Kept): Promise<void> =>
   db.write('INSERT INTO unit_runs (job_id, unit_id, carried) VALUES (:jobId, :unitId, :text) ON DUPLICATE KEY UPDATE carried = VALUES(carried)', {
     ...{ jobId, unitId, text: JSON.stringify(carried) },
   })

@@ -19,6 +19,7 @@ import {
   saveSummary,
   stepsAgreedIn,
   type HeldJob,
+  type Kept,
   type UnitUnder,
 } from './queries.ts'
 import { summaryOf, type Summary } from './summary.ts'
@@ -28,11 +29,18 @@ interface Run {
   readonly carried: Carried
 }
 
+/** What is still to be written with the job's own row. */
+interface Summed {
+  /** Whether the job is closed by it. */
+  readonly closes: boolean
+  /** State of one of its units: most batches are of one unit, of which there is one already. */
+  readonly kept: Kept | undefined
+}
+
 /**
  * Brings what lists show of a job up to date with events that came to its log, and the due days with what was handed over.
- * @returns whether the job is closed by it
  */
-export async function summariseAfter(db: Doing, job: HeldJob, fresh: readonly JobEvent[]): Promise<boolean> {
+export async function summariseAfter(db: Doing, job: HeldJob, fresh: readonly JobEvent[]): Promise<Summed> {
   const byUnit = groupBy(fresh, ({ happening }) => happening.unitId)
   const runs = await runsAfter(db, job, byUnit)
   // What was used changes by a word of it, or where something is taken back.
@@ -45,7 +53,8 @@ export async function summariseJob(db: Doing, jobId: string, firmId: number): Pr
   const job = await heldJob(db, jobId, firmId, [])
   const byUnit = groupBy(await eventsOf(db, jobId), ({ happening }) => happening.unitId)
   const runs = new Map([...byUnit].map(([unitId, events]) => [unitId, carry(events)]))
-  await growJob(db, job, job.logLength, await summarise(db, job, runs, true))
+  const { closes, kept } = await summarise(db, job, runs, true)
+  await growJob(db, job, job.logLength, closes, kept)
 }
 
 /** States of units after some more events. */
@@ -68,12 +77,13 @@ async function runsAfter(db: Doing, { id: jobId, units }: HeldJob, byUnit: Reado
   return runs
 }
 
-async function summarise(db: Doing, job: HeldJob, runs: ReadonlyMap<string, Run>, mayBeUsed: boolean): Promise<boolean> {
+async function summarise(db: Doing, job: HeldJob, runs: ReadonlyMap<string, Run>, mayBeUsed: boolean): Promise<Summed> {
   const { transaction } = db
   const isHandedOver = [...runs.values()].some(({ state }) => state.handedOver)
   const firm = isHandedOver ? await Firm.findByPk(job.firmId, { transaction }) : null
   const treatmentWeeks = firm?.products.find((product) => product.class === 'pan-treatment')?.label.lifeWeeks ?? usualTreatmentWeeks.value
   const stages: string[] = []
+  let kept: Kept | undefined
   for (const unit of job.units) {
     const { unitId, summary: before } = unit
     const run = runs.get(unitId)
@@ -81,7 +91,10 @@ async function summarise(db: Doing, job: HeldJob, runs: ReadonlyMap<string, Run>
     stages.push(summary.stage)
     if (!run) continue
     // What is handed over is rarely spoken of again: then the log is read.
-    await (run.state.handedOver ? dropState(db, job.id, unitId) : keepState(db, job.id, unitId, run.carried))
+    const state = { unitId, carried: run.carried }
+    if (run.state.handedOver) await dropState(db, job.id, unitId)
+    else if (unit.carried && !kept) kept = state
+    else await keepState(db, job.id, state)
     if (differs(before, summary)) await saveSummary(db, job.id, unitId, summary)
     await noteAtUnit(db, job, unit, run.state, summary)
     if (before.handedOverAt?.getTime() !== summary.handedOverAt?.getTime())
@@ -89,7 +102,7 @@ async function summarise(db: Doing, job: HeldJob, runs: ReadonlyMap<string, Run>
   }
   if (mayBeUsed) await settleUse(db, job, new Map([...runs].map(([unitId, { state }]) => [unitId, state])))
   // What was cancelled stays so, whatever a phone without a signal still sends.
-  return job.cancelledAt ? job.closed : stages.every((stage) => stage === 'handed-over')
+  return { closes: job.cancelledAt ? job.closed : stages.every((stage) => stage === 'handed-over'), kept }
 }
 
 const plain = (value: unknown) => JSON.stringify(value ?? null)
