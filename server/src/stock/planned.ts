@@ -79,7 +79,8 @@ export async function plannedLitres(db: Db, firm: Firm, from: string, to: string
       const { version, last } = old[at]
       last.isRenewed = true
       own.litres.then(
-        () => remembered.set(version.id, own),
+        // Unless it was planned for somebody in the meantime, by what it rests on by then.
+        () => remembered.get(version.id) === last && remembered.set(version.id, own),
         // Who asks next has it planned again; once there is nothing to tell instead, they are told of the fault.
         () => (last.isRenewed = false),
       )
