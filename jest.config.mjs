@@ -33,7 +33,7 @@ export default {
       ...common,
       displayName: 'server',
       testMatch: ['<rootDir>/server/src/**/*.test.ts', '<rootDir>/stand-ins/src/**/*.test.ts'],
-      setupFilesAfterEnv: ['<rootDir>/server/src/tests/limit.ts'],
+      setupFilesAfterEnv: ['<rootDir>/server/src/tests/setup.ts'],
     },
     { ...common, displayName: 'interface', testMatch: ['<rootDir>/e2e/src/**/*.test.ts'] },
   ],

@@ -3,7 +3,7 @@
 // changed by then beside it; backups that are older than is kept are taken away. For whoever runs it again and again.
 import { existsSync, mkdirSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
-import { parseArgs } from 'node:util'
+import { readArguments, wholeNumber } from './lib/arguments.mjs'
 import { clearOutdated, filesPlace, keepChanges, nameOf, writeBackup } from './lib/backups.mjs'
 import { needPrograms } from './lib/debian.mjs'
 import { inRoot } from './lib/paths.mjs'
@@ -13,29 +13,23 @@ import { checkKey } from './lib/seal.mjs'
 
 const usage =
   'usage: npm run backup -- FILE [--key FILE] [--data DIR]\n       npm run backup -- --into FOLDER [--key FILE] [--days 7] [--weeks 5] [--months 12] [--data DIR]'
-let options
-try {
-  options = parseArgs({
-    allowPositionals: true,
-    options: {
-      data: { type: 'string', default: inRoot('.data') },
-      into: { type: 'string' },
-      key: { type: 'string' },
-      days: { type: 'string', default: '7' },
-      weeks: { type: 'string', default: '5' },
-      months: { type: 'string', default: '12' },
-    },
-  })
-} catch (error) {
-  giveUp(`${error.message}\n${usage}`, 2)
-}
-const { positionals, values } = options
-const folder = values.into === undefined ? undefined : resolve(values.into)
-if (positionals.length !== (folder ? 0 : 1)) giveUp(usage, 2)
-const [days, weeks, months] = ['days', 'weeks', 'months'].map((name) => {
-  if (!/^\d{1,4}$/.test(values[name])) giveUp(`--${name} ${values[name]}: allowed is a whole number from 0.\n${usage}`, 2)
-  return Number(values[name])
+const command = readArguments({
+  usage,
+  about: 'Writes the whole instance into one file while it runs, sealed where a key is given; with --into, keeps backups of days, weeks and months.',
+  positionals: [0, 1],
+  options: {
+    data: { type: 'string', default: inRoot('.data') },
+    into: { type: 'string' },
+    key: { type: 'string' },
+    days: { type: 'string', default: '7' },
+    weeks: { type: 'string', default: '5' },
+    months: { type: 'string', default: '12' },
+  },
 })
+const { positionals, values, wrong } = command
+const folder = values.into === undefined ? undefined : resolve(values.into)
+if (positionals.length !== (folder ? 0 : 1)) wrong('Either a file or --into FOLDER is asked for.')
+const [days, weeks, months] = ['days', 'weeks', 'months'].map((name) => wholeNumber(command, name, 0, 9999))
 const keyFile = values.key === undefined ? undefined : resolve(values.key)
 const dataDir = resolve(values.data)
 const nowMs = Date.now()

@@ -5,15 +5,19 @@ import { randomUUID } from 'node:crypto'
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
-import { parseArgs } from 'node:util'
+import { readArguments, wholeNumber } from './lib/arguments.mjs'
 import { startCluster } from './lib/galera.mjs'
 import { addFirms, startOwnApp } from './lib/ownApp.mjs'
 import { prepareServer } from './lib/prepare.mjs'
 import { say } from './lib/say.mjs'
 import { openScratch } from './lib/scratch.mjs'
 
-const { values } = parseArgs({ options: { seconds: { type: 'string', default: '60' } } })
-const workMs = Number(values.seconds) * 1000
+const command = readArguments({
+  usage: 'usage: npm run cluster-check -- [--seconds 60]',
+  about: 'Works on a Galera cluster of three nodes while one of them is killed and comes back: nothing may be lost or doubled.',
+  options: { seconds: { type: 'string', default: '60' } },
+})
+const workMs = wholeNumber(command, 'seconds', 1, 86_400) * 1000
 const password = 'four ducks past the quarry'
 const today = new Date().toISOString().slice(0, 10)
 const wrong = []

@@ -1,10 +1,15 @@
 // Writes what is generated: which languages there are, by their folders; and into docs the JSON Schemas of the open formats, the description of the server for other programs, and
 // the rule book in words.
 import { writeFile } from 'node:fs/promises'
+import { readArguments } from './lib/arguments.mjs'
 import { writeLanguages } from './lib/languages.mjs'
 import { inRoot } from './lib/paths.mjs'
 import { prepareServer } from './lib/prepare.mjs'
 
+readArguments({
+  usage: 'usage: npm run formats',
+  about: 'Writes what is generated: the list of languages, the schemas of the open formats, the description of the server, and the rule book in words.',
+})
 await writeLanguages(inRoot('core/src/words'))
 await prepareServer()
 const { ruleBookInWords } = await import('@yastik/core/method')

@@ -1,7 +1,7 @@
 // npm run hostile -- [--requests 100000] [--seed 1]: sends hostile requests over the table of endpoints to an app of its own, as strangers, technicians,
 // owners of another firm and programs; reports what broke, what was slow, and what of one firm the other got to see. All three have to be nothing.
 import { Agent, request as send } from 'node:http'
-import { parseArgs } from 'node:util'
+import { readArguments, wholeNumber } from './lib/arguments.mjs'
 import { hostileRequests, marker } from './lib/hostileRequests.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
 import { addFirms, startOwnApp } from './lib/ownApp.mjs'
@@ -9,8 +9,12 @@ import { prepareServer } from './lib/prepare.mjs'
 import { openScratch } from './lib/scratch.mjs'
 import { say } from './lib/say.mjs'
 
-const { values } = parseArgs({ options: { requests: { type: 'string', default: '100000' }, seed: { type: 'string', default: '1' } } })
-const [wanted, seed] = [Number(values.requests), Number(values.seed)]
+const command = readArguments({
+  usage: 'usage: npm run hostile -- [--requests 100000] [--seed 1]',
+  about: 'Sends hostile requests over all endpoints to an app of its own: nothing may break, be slow, or show one firm what is another’s.',
+  options: { requests: { type: 'string', default: '100000' }, seed: { type: 'string', default: '1' } },
+})
+const [wanted, seed] = ['requests', 'seed'].map((name) => wholeNumber(command, name))
 const atOnce = 3
 const slowMs = 1000
 /** The camera that stands in draws what it would see: a real one takes its time as well. */

@@ -1,8 +1,8 @@
 // Judges the plans of generated jobs: npm run judge -- --jobs 10000 --seed 1 [--pairs 3000]. Groups what it finds, shrinks each to its smallest job,
 // and prints `N of M jobs without a fault` last; exits 1 where not all are. Uses all cores.
 import { availableParallelism } from 'node:os'
-import { parseArgs } from 'node:util'
 import { Worker, isMainThread, parentPort, workerData } from 'node:worker_threads'
+import { readArguments, wholeNumber } from './lib/arguments.mjs'
 import { prepareCore } from './lib/prepare.mjs'
 
 const judgeRoom = new URL('../core/dist/tests/judge/index.js', import.meta.url)
@@ -40,20 +40,17 @@ async function work() {
 }
 
 async function lead() {
-  const { values } = parseArgs({
+  const command = readArguments({
+    usage: 'usage: npm run judge -- [--jobs 10000] [--seed 1] [--pairs 0] [--no-smallest]',
+    about: 'Judges the plans of generated jobs by sentences of the trade, and pairs of them by whether they make sense beside one another.',
     options: {
       jobs: { type: 'string', default: '10000' },
       seed: { type: 'string', default: '1' },
       pairs: { type: 'string', default: '0' },
-      smallest: { type: 'boolean', default: true },
+      'no-smallest': { type: 'boolean', default: false },
     },
-    allowNegative: true,
   })
-  const [jobs, seed, pairs] = [values.jobs, values.seed, values.pairs].map(Number)
-  if (![jobs, seed, pairs].every((value) => Number.isInteger(value) && value >= 0)) {
-    console.error('usage: npm run judge -- [--jobs N] [--seed N] [--pairs N] [--no-smallest]')
-    process.exit(2)
-  }
+  const [jobs, seed, pairs] = ['jobs', 'seed', 'pairs'].map((name) => wholeNumber(command, name))
   await prepareCore()
   const cores = availableParallelism()
   const startMs = performance.now()
@@ -84,7 +81,7 @@ async function lead() {
   for (const [predicate, { kind, seeds, says }] of [...groups].sort((a, b) => b[1].seeds.size - a[1].seeds.size)) {
     const [first] = [...seeds].sort((a, b) => a - b)
     console.log(`\n${kind} ${predicate}: ${seeds.size} jobs, such as seed ${first}: ${says}`)
-    if (values.smallest) console.log(JSON.stringify(shrink(jobOf(first), predicate)))
+    if (!command.values['no-smallest']) console.log(JSON.stringify(shrink(jobOf(first), predicate)))
   }
   const senseless = entries.flatMap((entry) => entry.senseless)
   for (const { what, says, seed: own } of senseless.slice(0, 20)) console.log(`sense ${what}, seed ${own}: ${says}`)

@@ -2,15 +2,16 @@
 import { existsSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { text } from 'node:stream/consumers'
-import { parseArgs } from 'node:util'
+import { readArguments } from './lib/arguments.mjs'
 import { prepareCore } from './lib/prepare.mjs'
 
-const { positionals, values } = parseArgs({ allowPositionals: true, options: { language: { type: 'string', default: 'en' } } })
+const { positionals, values } = readArguments({
+  usage: 'usage: npm run --silent plan -- [--language en|es] job.json   (or - for standard input)',
+  about: 'Prints the plan of a job file. Needs no database.',
+  positionals: [1],
+  options: { language: { type: 'string', default: 'en' } },
+})
 const [source] = positionals
-if (source === undefined || positionals.length > 1) {
-  console.error('usage: npm run --silent plan -- [--language en|es] job.json   (or - for standard input)')
-  process.exit(2)
-}
 await prepareCore()
 const { doesNotHoldUp, Fault, faultLine } = await import('@yastik/core/faults')
 const { planFileOf, planJob, readJobFile } = await import('@yastik/core/plan')

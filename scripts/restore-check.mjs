@@ -5,7 +5,7 @@ import { chmodSync, createReadStream, mkdirSync, mkdtempSync, readdirSync, readF
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline'
-import { parseArgs } from 'node:util'
+import { readArguments } from './lib/arguments.mjs'
 import { backupsIn, dumpTo, openBackup } from './lib/backups.mjs'
 import { withDatabase } from './lib/database.mjs'
 import { inRoot } from './lib/paths.mjs'
@@ -13,14 +13,12 @@ import { runQuietly } from './lib/run.mjs'
 import { Ending, giveUp, say, sayEnding } from './lib/say.mjs'
 
 const usage = 'usage: npm run restore-check -- FILE|FOLDER [--key FILE]'
-let options
-try {
-  options = parseArgs({ allowPositionals: true, options: { key: { type: 'string' } } })
-} catch (error) {
-  giveUp(`${error.message}\n${usage}`, 2)
-}
-const { positionals, values } = options
-if (positionals.length !== 1) giveUp(usage, 2)
+const { positionals, values } = readArguments({
+  usage,
+  about: 'Restores a backup into an instance of its own and compares it with what was in the backup, row by row and picture by picture.',
+  positionals: [1],
+  options: { key: { type: 'string' } },
+})
 const source = resolve(positionals[0])
 const keyFile = values.key === undefined ? undefined : resolve(values.key)
 

@@ -6,7 +6,7 @@ import { cpSync, createReadStream, existsSync, mkdirSync, mkdtempSync, rmSync, s
 import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
 import { pipeline } from 'node:stream/promises'
-import { parseArgs } from 'node:util'
+import { readArguments } from './lib/arguments.mjs'
 import { askDatabase, backupsIn, copyIn, doAgain, filesPlace, openBackup, storeAt } from './lib/backups.mjs'
 import { clientOf, withDatabase } from './lib/database.mjs'
 import { needPrograms } from './lib/debian.mjs'
@@ -15,22 +15,17 @@ import { prepareServer } from './lib/prepare.mjs'
 import { Ending, giveUp, say, sayEnding } from './lib/say.mjs'
 
 const usage = 'usage: npm run restore -- FILE|FOLDER [--key FILE] [--until TIME] [--changes DIR] [--data DIR]'
-let options
-try {
-  options = parseArgs({
-    allowPositionals: true,
-    options: {
-      data: { type: 'string', default: inRoot('.data') },
-      key: { type: 'string' },
-      until: { type: 'string' },
-      changes: { type: 'string' },
-    },
-  })
-} catch (error) {
-  giveUp(`${error.message}\n${usage}`, 2)
-}
-const { positionals, values } = options
-if (positionals.length !== 1) giveUp(usage, 2)
+const { positionals, values } = readArguments({
+  usage,
+  about: 'Restores a backup into an instance that is still empty: all of it, or nothing; with --until, up to that second.',
+  positionals: [1],
+  options: {
+    data: { type: 'string', default: inRoot('.data') },
+    key: { type: 'string' },
+    until: { type: 'string' },
+    changes: { type: 'string' },
+  },
+})
 const source = resolve(positionals[0])
 const dataDir = resolve(values.data)
 const keyFile = values.key === undefined ? undefined : resolve(values.key)

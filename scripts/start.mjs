@@ -2,11 +2,11 @@
 // `--backup FOLDER --backup-key FILE` it is backed up there once a day.
 import { fork } from 'node:child_process'
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { createServer } from 'node:net'
 import { join, resolve } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
-import { parseArgs } from 'node:util'
-import { startMariadb } from './lib/mariadb.mjs'
+import { readArguments, wholeNumber } from './lib/arguments.mjs'
+import { holdDirectory } from './lib/dataDirectory.mjs'
+import { isFreePort, startMariadb } from './lib/mariadb.mjs'
 import { inRoot } from './lib/paths.mjs'
 import { prepareAll } from './lib/prepare.mjs'
 import { backupsIn } from './lib/backups.mjs'
@@ -15,35 +15,24 @@ import { run } from './lib/run.mjs'
 import { giveUp, say } from './lib/say.mjs'
 import { checkKey } from './lib/seal.mjs'
 
-const usage = 'usage: npm start -- [--port N] [--data DIR] [--no-demo] [--backup FOLDER [--backup-key FILE]]'
-
 function readOptions() {
-  try {
-    const { values } = parseArgs({
-      options: {
-        port: { type: 'string', default: '4180' },
-        data: { type: 'string', default: inRoot('.data') },
-        'no-demo': { type: 'boolean', default: false },
-        backup: { type: 'string' },
-        'backup-key': { type: 'string' },
-      },
-    })
-    const port = Number(values.port)
-    if (!Number.isInteger(port) || port < 1 || port > 65_535) giveUp(`--port ${values.port}: allowed is a whole number from 1 to 65535.\n${usage}`, 2)
-    if (values['backup-key'] !== undefined) checkKey(values['backup-key'])
-    const backup = values.backup === undefined ? undefined : { folder: resolve(values.backup), keyFile: values['backup-key'] }
-    return { port, dataDir: resolve(values.data), demo: !values['no-demo'], backup }
-  } catch (error) {
-    return giveUp(`${error.message}\n${usage}`, 2)
-  }
-}
-
-const isFree = (port) =>
-  new Promise((done) => {
-    const probe = createServer()
-      .once('error', () => done(false))
-      .listen(port, '127.0.0.1', () => probe.close(() => done(true)))
+  const command = readArguments({
+    usage: 'usage: npm start -- [--port N] [--data DIR] [--no-demo] [--backup FOLDER [--backup-key FILE]]',
+    about: 'Installs what is missing, builds, starts the database, migrates, loads the demo and serves it; with --backup, backs up there once a day.',
+    options: {
+      port: { type: 'string', default: '4180' },
+      data: { type: 'string', default: inRoot('.data') },
+      'no-demo': { type: 'boolean', default: false },
+      backup: { type: 'string' },
+      'backup-key': { type: 'string' },
+    },
   })
+  const { values } = command
+  const port = wholeNumber(command, 'port', 1, 65_535)
+  if (values['backup-key'] !== undefined) checkKey(values['backup-key'])
+  const backup = values.backup === undefined ? undefined : { folder: resolve(values.backup), keyFile: values['backup-key'] }
+  return { port, dataDir: resolve(values.data), demo: !values['no-demo'], backup }
+}
 
 const main = inRoot('server/dist/main.js')
 
@@ -60,8 +49,9 @@ async function endLeftApp(pidFile) {
 
 const { port, dataDir, demo, backup } = readOptions()
 const pidFile = join(dataDir, 'app.pid')
+holdDirectory(dataDir, `http://127.0.0.1:${port}/`)
 await endLeftApp(pidFile)
-if (!(await isFree(port))) giveUp(`Port ${port} is taken by another program. Choose another one: npm start -- --port ${port + 1}`, 3)
+if (!(await isFreePort(port))) giveUp(`Port ${port} is taken by another program. Choose another one: npm start -- --port ${port + 1}`, 3)
 await prepareAll()
 say('starting the database')
 let database = await startMariadb(dataDir, { keepsChanges: true })
@@ -79,6 +69,8 @@ const environment = {
   YASTIK_MESSAGES: process.env.YASTIK_MESSAGES ?? standIn('messages'),
   YASTIK_WEATHER: process.env.YASTIK_WEATHER ?? standIn('weather'),
   YASTIK_LOG: process.env.YASTIK_LOG ?? 'faults',
+  // The database lies there as well: where it is full, nothing is taken that could not be kept.
+  YASTIK_DISKS: process.env.YASTIK_DISKS ?? dataDir,
 }
 
 let stopping = false

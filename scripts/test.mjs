@@ -7,6 +7,7 @@ import { prepareAll } from './lib/prepare.mjs'
 import { run } from './lib/run.mjs'
 import { giveUp, say } from './lib/say.mjs'
 import { openScratch } from './lib/scratch.mjs'
+import { makeTemplates } from './lib/templates.mjs'
 
 const suites = ['core', 'web', 'server', 'interface']
 const wanted = process.argv.slice(2)
@@ -64,8 +65,9 @@ if (chosen.includes('server') || chosen.includes('interface')) {
   if (chosen.includes('interface')) await needPrograms('chromium', 'chromedriver', 'pdftotext')
   const scratch = await openScratch()
   const database = await startMariadb(scratch.database)
-  const env = { ...process.env, ...database.env, YASTIK_PORT: '0', TMPDIR: scratch.temporary }
   try {
+    const templates = await makeTemplates(database.env, scratch.temporary, chosen.includes('interface'))
+    const env = { ...process.env, ...database.env, ...templates, YASTIK_PORT: '0', TMPDIR: scratch.temporary }
     for (const project of chosen.filter((name) => name === 'server' || name === 'interface')) await jest(project, env)
   } finally {
     await database.stop()

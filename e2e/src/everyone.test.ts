@@ -2,7 +2,7 @@
 // finds no litre and no Celsius, whoever wrote the sentence.
 import { startApp, type RunningApp } from './support/app.ts'
 import { findings } from './support/axe.ts'
-import { click, expectText, find, fitsPhone, openBrowser, setSize, signIn, type Sheet } from './support/browser.ts'
+import { click, expectText, find, fitsPhone, openBrowser, setSize, signInByForm, type Sheet } from './support/browser.ts'
 import { goTo, sights, unitsOfDemo } from './support/everywhere.ts'
 
 jest.setTimeout(60_000)
@@ -22,7 +22,7 @@ afterAll(async () => {
 it('signing in keeps nobody out', async () => {
   await find(sheet, 'input[name="sign-in"]')
   expect(await findings(sheet)).toEqual([])
-  await signIn(sheet, 'mira', 'clear-to-the-fins')
+  await signInByForm(sheet, 'mira', 'clear-to-the-fins')
   units = await unitsOfDemo(sheet)
 })
 

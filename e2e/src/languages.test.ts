@@ -3,7 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, devtools, expectText, find, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { click, clickText, devtools, expectText, find, openBrowser, signIn, signInByForm, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { goTo, sights, unitsOfDemo } from './support/everywhere.ts'
 import { doStep, grade, sent, workUntil } from './support/moves.ts'
@@ -84,7 +84,7 @@ describe('one wall head, in Spanish', () => {
     await click(sheet, '[data-read-in="es"]')
     await expectText(sheet, 'main', 'Contraseña')
     expect(await englishHere()).toEqual([])
-    await signIn(sheet, 'imre', password)
+    await signInByForm(sheet, 'imre', password)
     expect(await sheet.driver.executeScript('const { lang, dir } = document.documentElement; return [lang, dir]')).toEqual(['es-419', 'ltr'])
     await find(sheet, '[data-units]')
   })

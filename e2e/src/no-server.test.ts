@@ -9,7 +9,7 @@ let app: RunningApp
 let sheet: Sheet
 beforeAll(async () => {
   app = await startApp()
-  sheet = await openBrowser(app.base)
+  sheet = await openBrowser(app.base, { installs: true })
   await signIn(sheet, 'sanna', 'clear-to-the-fins')
 })
 afterAll(async () => {

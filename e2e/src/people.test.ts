@@ -2,7 +2,7 @@
 import { By } from 'selenium-webdriver'
 import { TOTP } from 'otpauth'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, fitsPhone, gone, openBrowser, signIn, textOf, type, type Sheet } from './support/browser.ts'
+import { click, clickText, exists, expectText, find, fitsPhone, gone, openBrowser, signInByForm, textOf, type, type Sheet } from './support/browser.ts'
 import { go } from './support/places.ts'
 
 jest.setTimeout(180_000)
@@ -13,7 +13,7 @@ beforeAll(async () => {
   app = await startApp()
   owner = await openBrowser(app.base)
   person = await openBrowser(app.base)
-  await signIn(owner, 'mira', 'clear-to-the-fins')
+  await signInByForm(owner, 'mira', 'clear-to-the-fins')
 })
 afterAll(async () => {
   await owner?.close()

@@ -11,7 +11,7 @@ let imre: Sheet
 let sanna: Sheet
 beforeAll(async () => {
   app = await startApp()
-  ;[imre, sanna] = await Promise.all([openBrowser(app.base), openBrowser(app.base)])
+  ;[imre, sanna] = await Promise.all([openBrowser(app.base, { installs: true }), openBrowser(app.base, { installs: true })])
   await signIn(imre, 'imre', 'clear-to-the-fins')
   await signIn(sanna, 'sanna', 'clear-to-the-fins')
 })

@@ -17,7 +17,7 @@ let mira: Sheet
 const folder = mkdtempSync(join(tmpdir(), 'yastik-pictures-'))
 beforeAll(async () => {
   app = await startApp()
-  ;[imre, mira] = await Promise.all([openBrowser(app.base), openBrowser(app.base)])
+  ;[imre, mira] = await Promise.all([openBrowser(app.base, { installs: true }), openBrowser(app.base, { installs: true })])
   await makeClockMovable(imre)
   await signIn(imre, 'imre', 'clear-to-the-fins')
   await signIn(mira, 'mira', 'clear-to-the-fins')

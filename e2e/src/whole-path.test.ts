@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { root, startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, devtools, expectText, find, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { click, clickText, devtools, expectText, find, gone, openBrowser, signInByForm, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { follow, isAt } from './support/places.ts'
 import { makeClockMovable, moveClock } from './support/clock.ts'
 import { countAllBack, doStep, followSchool, grade, openDecision, sent, stepId, workUntil } from './support/moves.ts'
@@ -36,7 +36,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await type(sheet, 'input[name="password"]', 'wrong')
     await clickText(sheet, 'Sign in')
     await expectText(sheet, '[role="alert"]', 'do not go together')
-    await signIn(sheet, 'imre', 'clear-to-the-fins')
+    await signInByForm(sheet, 'imre', 'clear-to-the-fins')
     await expectText(sheet, 'main', 'Halvmark Survey Office')
   })
 

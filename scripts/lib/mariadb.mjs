@@ -5,6 +5,7 @@ import { chmodSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, statS
 import { createConnection, createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
+import { holdDirectory } from './dataDirectory.mjs'
 import { needPrograms } from './debian.mjs'
 import { endProcess, runsWith } from './processes.mjs'
 import { runQuietly } from './run.mjs'
@@ -104,7 +105,7 @@ const changesAtOnce = '64M'
  */
 export async function startMariadb(dataDir, { log = say, port: wanted, keepsChanges = false } = {}) {
   const [server] = await needPrograms('mariadb')
-  mkdirSync(dataDir, { recursive: true, mode: 0o700 })
+  holdDirectory(dataDir)
   await endLeftMariadb(dataDir, log)
   const [files, run, changes] = ['mariadb', 'run', changeLog.folder].map((name) => join(dataDir, name))
   const folders = keepsChanges ? [files, run, changes] : [files, run]

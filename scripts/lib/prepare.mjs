@@ -48,7 +48,11 @@ async function build(what, program, args, product, ...sources) {
   writeFileSync(product, new Date().toISOString())
 }
 
-const buildCore = () => build('the core', 'npx', ['--no-install', 'tsc', '-b', 'core'], inRoot('core/dist/.built'), 'core/src')
+/** The compiler that builds; the older one beside it is what lint and the checker of components are made of. */
+export const compiler = inRoot('node_modules/@typescript/native/bin/tsc')
+const compile = (folder) => [compiler, '-b', inRoot(folder)]
+
+const buildCore = () => build('the core', process.execPath, compile('core'), inRoot('core/dist/.built'), 'core/src')
 
 /** Node modules and the compiled core. */
 export async function prepareCore() {
@@ -65,8 +69,8 @@ export async function prepareCore() {
 const buildServer = () =>
   build(
     'the server',
-    'npx',
-    ['--no-install', 'tsc', '-b', 'stand-ins'],
+    process.execPath,
+    compile('stand-ins'),
     inRoot('stand-ins/dist/.built'),
     ...['core/src', 'server/src', 'stand-ins/src'],
   )

@@ -97,7 +97,7 @@ async function leave() {
     <Tap @click="loadAnew">{{ t('screen.frame.load-anew') }}</Tap>
     <Tap bare @click="((unhandled = undefined), (isNewerReady = false))">{{ t('screen.frame.go') }}</Tap>
   </div>
-  <main :data-place="String(route.name ?? '')" :aria-busy="fetching">
+  <main :data-place="String(route.name ?? '')" :data-path="route.path" :aria-busy="fetching">
     <RouterView v-slot="{ Component }">
       <Suspense @pending="fetching = true" @resolve="fetching = false">
         <component :is="Component" />

@@ -2,7 +2,7 @@
 import { fork, type ChildProcess } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import type { AddressInfo } from 'node:net'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createInterface } from 'node:readline'
@@ -33,8 +33,9 @@ function need(name: string): string {
   return value
 }
 
-const connection = () =>
+const connection = (database?: string) =>
   mariadb.createConnection({
+    ...(database === undefined ? {} : { database, multipleStatements: true }),
     host: need('YASTIK_DB_HOST'),
     port: Number(need('YASTIK_DB_PORT')),
     user: need('YASTIK_DB_OWNER'),
@@ -45,10 +46,16 @@ const connection = () =>
 /** Where the database is: as the test launcher says, or one of the test's own. */
 export type DatabaseEnv = Readonly<Record<string, string>>
 
-async function inDatabase(statement: string): Promise<void> {
-  const database = await connection()
+async function inDatabase(statement: string, name?: string): Promise<void> {
+  const database = await connection(name)
   await database.query(statement)
   await database.end()
+}
+
+/** Makes a database that holds the demo, as the launcher wrote it down once for all test files. */
+async function makeDatabase(name: string): Promise<void> {
+  await inDatabase(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
+  await inDatabase(readFileSync(need('YASTIK_TEST_DEMO'), 'utf8'), name)
 }
 
 async function select<Row>(query: string, value: string): Promise<Row[]> {
@@ -78,7 +85,6 @@ async function launch(
       YASTIK_DB_NAME: database,
       YASTIK_FILES: files,
       YASTIK_WEB_ROOT: pages,
-      YASTIK_DEMO: '@yastik/stand-ins/demo',
       YASTIK_INSTRUMENTS: '@yastik/stand-ins/instruments',
       YASTIK_MESSAGES: '@yastik/stand-ins/messages',
       YASTIK_WEATHER: '@yastik/stand-ins/weather',
@@ -104,7 +110,7 @@ export const builtPages = join(root, 'web/dist')
 /** @param pages the interface that is served, where it is not the one that was built */
 export async function startApp(pages = builtPages): Promise<RunningApp> {
   const name = `yastik_${randomBytes(6).toString('hex')}`
-  await inDatabase(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
+  await makeDatabase(name)
   const files = mkdtempSync(join(tmpdir(), 'yastik-files-'))
   const trouble: string[] = []
   const expected: RegExp[] = []

@@ -17,8 +17,14 @@ const lookMs = 40
 /** So often it is looked at, however long that takes, before a wait is given up. */
 const leastLooks = 60
 
-/** Opens headless Chromium with a profile of its own. */
-export async function openBrowser(base: string, { width = 1280, height = 800 } = {}): Promise<Sheet> {
+/** Pages on which the application does not install itself: it would fetch and keep all of its program in the background of every test. */
+const installsNothing = "Object.defineProperty(Navigator.prototype, 'serviceWorker', { value: undefined }); delete Navigator.prototype.serviceWorker"
+
+/**
+ * Opens headless Chromium with a profile of its own.
+ * @param installs whether the application installs itself, as it has to where pages are opened without a server
+ */
+export async function openBrowser(base: string, { width = 1280, height = 800, installs = false } = {}): Promise<Sheet> {
   const profile = mkdtempSync(join(tmpdir(), 'yastik-browser-'))
   const options = new Options()
   options.setBinaryPath('/usr/bin/chromium')
@@ -59,6 +65,7 @@ export async function openBrowser(base: string, { width = 1280, height = 800 } =
       if (broken.length > 0) throw new Error(`a page did what it may not: ${broken.map(({ message }) => message).join('\n')}`)
     },
   }
+  if (!installs) await devtools(sheet, 'Page.addScriptToEvaluateOnNewDocument', { source: installsNothing })
   await setSize(sheet, width, height)
   return sheet
 }
@@ -278,11 +285,30 @@ export const gone = async (sheet: Sheet, css: string): Promise<void> => {
   await waitInPage(sheet, 'return document.querySelector(args[0]) ? null : true', [css], `${css} stays`)
 }
 
-export async function signIn(sheet: Sheet, name: string, password: string): Promise<void> {
+/** Signs in by the form, as a person does. */
+export async function signInByForm(sheet: Sheet, name: string, password: string): Promise<void> {
   await sheet.driver.get(`${sheet.base}/sign-in`)
   await type(sheet, 'input[name="sign-in"]', name)
   await type(sheet, 'input[name="password"]', password)
   await click(sheet, 'form button[type="submit"]')
+  await find(sheet, 'header.strip')
+}
+
+/** Signs in without the form: the server is asked, and the browser given the cookie. */
+export async function signIn(sheet: Sheet, name: string, password: string): Promise<void> {
+  const { base } = sheet
+  const answer = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { origin: base, 'content-type': 'application/json', 'user-agent': await sheet.driver.executeScript('return navigator.userAgent') },
+    body: JSON.stringify({ signIn: name, password }),
+  })
+  if (!answer.ok) throw new Error(`${name} could not sign in: ${answer.status} ${await answer.text()}`)
+  for (const cookie of answer.headers.getSetCookie()) {
+    const [own, ...rest] = cookie.split(/; */)
+    const [key, value] = own.split('=')
+    await devtools(sheet, 'Network.setCookie', { url: base, name: key, value, httpOnly: rest.includes('HttpOnly'), sameSite: 'Strict' })
+  }
+  await sheet.driver.get(`${base}/`)
   await find(sheet, 'header.strip')
 }
 

@@ -232,10 +232,18 @@ export async function unitsOfDemo(sheet: Sheet): Promise<{ JOB: string; PROVED: 
   return { JOB: await first('/', 'a.unit[href$="/at-the-unit"]'), PROVED: await first('/logbook', '[data-logbook] tbody a[href$="/record"]') }
 }
 
+/** Pages that show nothing but what they are: nothing was opened on them, so that the next sight is one step of the application’s own away. */
+const bare = new WeakSet<Sheet>()
+
 /** Goes there, and opens what is to be seen. */
 export async function goTo(sheet: Sheet, sight: Sight, units: { JOB: string; PROVED: string }): Promise<void> {
   const path = sight.path.replace(/^(JOB|PROVED)/, (name) => units[name as keyof typeof units])
-  await sheet.driver.get(`${sheet.base}${path}`)
+  if (bare.has(sheet)) {
+    await sheet.driver.executeScript('history.pushState(null, "", arguments[0]); dispatchEvent(new PopStateEvent("popstate"))', path)
+    await find(sheet, `main[data-path="${path}"]`)
+  } else await sheet.driver.get(`${sheet.base}${path}`)
   await find(sheet, sight.shows)
+  if (sight.open) bare.delete(sheet)
+  else bare.add(sheet)
   await sight.open?.(sheet)
 }

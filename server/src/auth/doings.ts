@@ -14,6 +14,7 @@ import { checkPassword } from './passwordRules.ts'
 import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
 import { hashOfCode, newRecoveryCodes, newSecret, takeCode, uriOf } from './secondFactor.ts'
 import { hashOf, newToken, sessionLimits } from './sessions.ts'
+import { keyOf, namesOfFirm, personBy } from './queries.ts'
 import { giveBack, takeTry } from './throttle.ts'
 
 /** Somebody unknown costs as long as somebody known. */
@@ -69,8 +70,8 @@ export async function signIn(
   from: From,
 ): Promise<SignedIn> {
   // Tries count whatever comes of them: they are no part of a doing that may be taken back.
-  await takeTry(db, name, from.address)
-  const known = await User.findOne({ where: { signIn: name } })
+  const { known, key } = await personBy(db, name)
+  await takeTry(db, key, from.address)
   const fits = await verifyPassword(password, known?.passwordHash || (await (decoy ??= hashPassword('nobody-has-this-password'))))
   if (!known || known.endedAt || !known.passwordHash || !fits) {
     // Of a name that nobody has nothing is kept.
@@ -92,7 +93,7 @@ export async function signIn(
     if (renewed !== undefined) await user.update({ passwordHash: renewed }, { transaction: doing.transaction })
     return inBy(doing, user, from)
   })
-  await giveBack(db, name, from.address)
+  await giveBack(db, key, from.address)
   return signedIn
 }
 
@@ -102,13 +103,13 @@ export async function useCode(
   { signIn: name, code, password }: { signIn: string; code: string; password: string },
   from: From,
 ): Promise<SignedIn> {
-  await takeTry(db, name, from.address)
+  const { known, key } = await personBy(db, name)
+  await takeTry(db, key, from.address)
   const wrong = () => new Fault('wrong-sign-in', { sentence: says('fault.people.code-over') })
   const fits = ({ codeHash, codeUntil, endedAt }: User) =>
     codeHash === hashOfCode(code) && codeUntil !== null && codeUntil.getTime() > Date.now() && !endedAt
-  const known = await User.findOne({ where: { signIn: name } })
   if (!known || !fits(known)) throw wrong()
-  checkPassword(password, [known.name, known.signIn])
+  checkPassword(password, await namesOfFirm(db, known.firmId))
   const passwordHash = await hashPassword(password)
   const signedIn = await db.change(async (doing) => {
     const user = await held(doing, known.id)
@@ -118,7 +119,7 @@ export async function useCode(
     await endSessions(doing, user.id)
     return inBy(doing, user, from)
   })
-  await giveBack(db, name, from.address)
+  await giveBack(db, key, from.address)
   return signedIn
 }
 
@@ -160,10 +161,10 @@ export const setLanguage = async ({ transaction }: Doing, { id }: User, language
 
 /** Whoever took over a device that is signed in must not take over the person. @throws Fault `does-not-hold-up`, `too-often` */
 async function askPassword(db: Db, user: User, password: string, { address }: From): Promise<void> {
-  await takeTry(db, user.signIn, address)
+  await takeTry(db, keyOf(user), address)
   if (!(await verifyPassword(password, user.passwordHash)))
     throw doesNotHoldUp('password', says('fault.people.password'), says('fault.people.password-allowed'))
-  await giveBack(db, user.signIn, address)
+  await giveBack(db, keyOf(user), address)
 }
 
 /** All other sessions end. @throws Fault `does-not-hold-up`, `too-often` */
@@ -176,7 +177,7 @@ export async function changePassword(
   from: From,
 ): Promise<void> {
   await askPassword(db, user, password, from)
-  checkPassword(next, [user.name, user.signIn, firm.name], 'next')
+  checkPassword(next, await namesOfFirm(db, firm.id), 'next')
   const passwordHash = await hashPassword(next)
   await db.change(async (doing) => {
     await (await held(doing, user.id)).update({ passwordHash }, { transaction: doing.transaction })

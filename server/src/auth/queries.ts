@@ -89,6 +89,27 @@ export async function sessionsOf({ transaction }: Db, user: User, sessionId: str
   }))
 }
 
+/** Tries are counted by this of somebody who is known. */
+export const keyOf = ({ id }: Pick<User, 'id'>): string => `person ${id}`
+
+/**
+ * A person by the name that they sign in by, and what their tries are counted by. The database takes many spellings of a name for the same: of a
+ * name that nobody has they count together as well, so that nobody learns from it who is known.
+ */
+export async function personBy(db: Db, signIn: string): Promise<{ known: User | null; key: string }> {
+  const known = await User.findOne({ where: { signIn } })
+  if (known) return { known, key: keyOf(known) }
+  const [row] = await db.read<{ spelt: string }>('SELECT HEX(WEIGHT_STRING(RTRIM(:signIn) COLLATE utf8mb4_unicode_ci)) AS spelt', { signIn })
+  return { known, key: `name ${row.spelt}` }
+}
+
+/** What a guesser of somebody's password tries first: how the people of the firm are called and sign in, and the firm's name. */
+export async function namesOfFirm({ transaction }: Db, firmId: number): Promise<string[]> {
+  const firm = await Firm.findByPk(firmId, { attributes: ['name'], transaction })
+  const people = await User.findAll({ where: { firmId }, attributes: ['name', 'signIn'], limit: 500, transaction })
+  return [...(firm ? [firm.name] : []), ...people.flatMap(({ name, signIn }) => [name, signIn])]
+}
+
 /** How many tries of a bucket cost nothing, and how long the longest wait is. */
 export interface Limit {
   readonly free: number

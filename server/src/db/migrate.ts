@@ -3,8 +3,17 @@ import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import type { Config } from '../config.ts'
 import { connect } from './connection.ts'
-import { runnable } from './migrations.ts'
+import { migrations } from './migrations.ts'
+import { makeMigrationSteps, runSteps, undoSteps } from './migrationSteps.ts'
 import { inTurn, makeTurns } from './turns.ts'
+
+/** The migrations as the runner takes them. */
+const runnable = (sequelize: Sequelize) =>
+  migrations.map(({ name, up, down }) => ({
+    name,
+    up: () => runSteps(sequelize, name, up),
+    down: () => undoSteps(sequelize, name, down),
+  }))
 
 export const migrator = (sequelize: Sequelize) =>
   new Umzug({ migrations: runnable(sequelize), storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }), logger: undefined })
@@ -12,7 +21,10 @@ export const migrator = (sequelize: Sequelize) =>
 /** Runs what has not run yet; one process at a time. @returns what ran */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {
   await makeTurns(sequelize)
-  return inTurn(sequelize, 'migrations', async () => (await migrator(sequelize).up()).map(({ name }) => name))
+  return inTurn(sequelize, 'migrations', async () => {
+    await makeMigrationSteps(sequelize)
+    return (await migrator(sequelize).up()).map(({ name }) => name)
+  })
 }
 
 /** By an account of its own, which is let go afterwards. */

@@ -1,5 +1,4 @@
 // How did the database come to its present shape? One entry per change, in order; an entry that has landed is never edited.
-import type { Sequelize } from 'sequelize'
 
 export interface Migration {
   readonly name: string
@@ -301,15 +300,3 @@ export const migrations: readonly Migration[] = [
 
 /** All of them, in the order in which they run. */
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name)
-
-/** The migrations as the runner takes them. */
-export const runnable = (sequelize: Sequelize) =>
-  migrations.map(({ name, up, down }) => ({
-    name,
-    up: async () => {
-      for (const statement of up) await sequelize.query(statement)
-    },
-    down: async () => {
-      for (const statement of down) await sequelize.query(statement)
-    },
-  }))

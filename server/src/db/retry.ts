@@ -31,11 +31,13 @@ const longestWaitMs = 400
 const mostTriesAtOneId = 2
 
 const originalOf = (error: unknown): object => (error instanceof DatabaseError ? error.original : {})
-/** Whether others were in the way. */
-export const isTurnedDown = (error: unknown): boolean => {
+/** The number by which the database names what went wrong; none where it was no statement that did. */
+export const errorNumber = (error: unknown): number | undefined => {
   const original = originalOf(error)
-  return 'errno' in original && turnedDown.includes(Number(original.errno))
+  return 'errno' in original ? Number(original.errno) : undefined
 }
+/** Whether others were in the way. */
+export const isTurnedDown = (error: unknown): boolean => turnedDown.includes(errorNumber(error) ?? 0)
 /** Whether the database cannot be reached, or was lost in the middle. */
 export const isAway = (error: unknown): boolean => {
   const original = originalOf(error)

@@ -269,7 +269,7 @@ describe('the demo', () => {
       await migrator(owner).down({ to: 0 })
       const [tables] = await owner.query('SHOW TABLES')
       await owner.close()
-      expect(tables).toHaveLength(2)
+      expect(tables).toHaveLength(3)
     } finally {
       await empty.close()
     }

@@ -1,6 +1,6 @@
 // A database of its own for a test file, on the instance that the test launcher started.
 import { randomBytes } from 'node:crypto'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -8,6 +8,7 @@ import type { FastifyInstance, LightMyRequestResponse } from 'fastify'
 import instruments from '@yastik/stand-ins/instruments'
 import gateway from '@yastik/stand-ins/messages'
 import weather from '@yastik/stand-ins/weather'
+import mariadb from 'mariadb'
 import type { Sequelize } from 'sequelize'
 import { buildApp } from '../app.ts'
 import { dayMs, utcDay } from '../days.ts'
@@ -17,7 +18,6 @@ import { connect } from '../db/connection.ts'
 import { folderStore } from '../files/folderStore.ts'
 import type { FileStore } from '../files/store.ts'
 import { Db } from '../db/database.ts'
-import { migrateAs } from '../db/migrate.ts'
 import { defineModels, Firm, User } from '../db/models.ts'
 
 /** A day for which a visit can be planned. */
@@ -33,13 +33,23 @@ export interface TestHouse {
   close(): Promise<void>
 }
 
-/** Makes a fresh database, migrated, with the models bound to it and the app on top. */
+/** A fresh database, migrated: as the launcher wrote it down once for all test files. */
+export async function makeDatabase(name: string): Promise<void> {
+  const { host, port, user, password } = ownerFrom(process.env)
+  const file = process.env.YASTIK_TEST_EMPTY
+  if (!file) throw new Error('YASTIK_TEST_EMPTY is missing: run the server tests with npm test')
+  const owner = await mariadb.createConnection({ host, port, user, password, multipleStatements: true })
+  await owner.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci; USE ${name}`)
+  await owner.query(readFileSync(file, 'utf8'))
+  await owner.end()
+}
+
+/** Makes a fresh database with the models bound to it and the app on top. */
 export async function openHouse(): Promise<TestHouse> {
   const [database, owner] = [databaseFrom(process.env), ownerFrom(process.env)]
   const name = `yastik_${randomBytes(6).toString('hex')}`
   const first = connect(owner)
-  await first.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
-  await migrateAs({ ...owner, name })
+  await makeDatabase(name)
   const sequelize = connect({ ...database, name })
   defineModels(sequelize)
   const filesRoot = mkdtempSync(join(tmpdir(), 'yastik-files-'))
