@@ -8,7 +8,8 @@ import { prepareServer } from './lib/prepare.mjs'
 
 readArguments({
   usage: 'usage: npm run formats',
-  about: 'Writes what is generated: the list of languages, the schemas of the open formats, the description of the server, and the rule book in words.',
+  about:
+    'Writes what is generated: the list of languages, the schemas of the open formats, the description of the server, and the rule book in words.',
 })
 await writeLanguages(inRoot('core/src/words'))
 await prepareServer()

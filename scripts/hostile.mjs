@@ -2,7 +2,9 @@
 // owners of another firm and programs; reports what broke, what was slow, and what of one firm the other got to see. All three have to be nothing.
 import { Agent, request as send } from 'node:http'
 import { readArguments, wholeNumber } from './lib/arguments.mjs'
+import { readFileSync } from 'node:fs'
 import { hostileRequests, marker } from './lib/hostileRequests.mjs'
+import { longestWait, mostMemoryMb, mostWaitMs, worstBodies } from './lib/worstBodies.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
 import { addFirms, startOwnApp } from './lib/ownApp.mjs'
 import { prepareServer } from './lib/prepare.mjs'
@@ -26,6 +28,7 @@ const scratch = await openScratch()
 const database = await startMariadb(scratch.database)
 Object.assign(process.env, database.env)
 const { seeded } = await import('@yastik/core/quantities')
+const { endpoints } = await import('@yastik/core/wire')
 await addFirms(password, 'ours', 'theirs')
 const app = await startOwnApp()
 const { base, port, ask } = app
@@ -67,13 +70,13 @@ const senders = {
 
 const agent = new Agent({ keepAlive: true, maxSockets: atOnce })
 /** Sends one; a stream is left once its head has come. */
-const answered = ({ method, path, headers, body }) =>
+const answered = ({ method, path, headers, body }, by = agent) =>
   new Promise((done) => {
     const startMs = performance.now()
     const finish = (status, text) => done({ status, text, ms: performance.now() - startMs })
     let call
     try {
-      call = send({ host: '127.0.0.1', port, method, path, headers, agent, timeout: 20_000 }, (answer) => {
+      call = send({ host: '127.0.0.1', port, method, path, headers, agent: by, timeout: 20_000 }, (answer) => {
         let text = ''
         if (answer.headers['content-type'] === 'text/event-stream') {
           call.destroy()
@@ -92,7 +95,7 @@ const answered = ({ method, path, headers, body }) =>
     call.end(body)
   })
 
-const found = { broken: [], slow: [], foreign: [], silent: [] }
+const found = { broken: [], slow: [], foreign: [], silent: [], heldUp: [], memory: [] }
 const counts = new Map()
 const theirMark = marker('theirs')
 const requests = hostileRequests({ document, ids, senders, base, random: seeded(seed) })
@@ -117,6 +120,45 @@ async function worker() {
   }
 }
 await Promise.all(Array.from({ length: atOnce }, worker))
+
+/** Worst bodies, eight at once, of everything that takes one. */
+const pathOf = ({ path }) =>
+  path.replace(
+    /:(\w+)/g,
+    (_, name) =>
+      ({ unitId: ids.ours.unit, photoId: '00000000-0000-7000-8000-00000000aaaa' })[name] ??
+      ids.ours[path.split('/')[2].replace(/s$/, '')] ??
+      ids.ours.site,
+  )
+const memoryMb = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${app.pid()}/status`, 'utf8'))[1]) / 1000
+let worst = { ms: 0 }
+let mostMb = 0
+const taking = Object.entries(endpoints).filter(([, own]) => own.method !== 'GET' && (own.body || own.takes))
+const held = new Map()
+for (const [name, own] of taking)
+  for (const [what, { type, body }] of Object.entries(worstBodies(name, own))) {
+    const headers = {
+      host: `127.0.0.1:${port}`,
+      origin: base,
+      cookie: own.who === 'anyone' ? '' : owners.ours,
+      'content-type': type,
+      'content-length': body.length,
+    }
+    const send = async () => {
+      const { status } = await answered({ method: own.method, path: pathOf(own), headers, body }, new Agent())
+      if (status >= 500 && status !== 503) found.broken.push(`${name}, ${what} → ${status}`)
+    }
+    const ms = await longestWait(send, () => fetch(`${base}/api/clock`, { headers: { cookie: owners.theirs } }).then((answer) => answer.text()), 8)
+    const mb = memoryMb()
+    held.set(`${name}, ${what}`, ms)
+    if (ms > worst.ms) worst = { ms, name, what }
+    mostMb = Math.max(mostMb, mb)
+    if (ms > mostWaitMs) found.heldUp.push(`${name}, ${what}: a plain read waited ${Math.round(ms)} ms`)
+    if (mb > mostMemoryMb) found.memory.push(`${name}, ${what}: ${Math.round(mb)} MB`)
+  }
+console.log(
+  `worst bodies: ${held.size} over ${taking.length} endpoints; a plain read waited ${Math.round(worst.ms)} ms at the longest (${worst.name}, ${worst.what}; at most ${mostWaitMs}); ${Math.round(mostMb)} MB at the most (at most ${mostMemoryMb})`,
+)
 const isAlive = (await fetch(`${base}/api/session`, { headers: { cookie: owners.theirs } })).status === 200
 /** What nobody of ours may have changed. */
 const theirs = await ask(owners.theirs, 'GET', `/api/sites/${ids.theirs.site}`)

@@ -63,6 +63,7 @@ export async function startOwnApp({ env = {}, files: shared } = {}) {
     base,
     port,
     files,
+    pid: () => child.pid,
     /** What it said on its own. */
     said: () => said.join('').split('\n').filter(Boolean),
     start,

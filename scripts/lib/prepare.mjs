@@ -67,13 +67,7 @@ export async function prepareCore() {
 
 /** With the stand-ins comes the server that they build on. */
 const buildServer = () =>
-  build(
-    'the server',
-    process.execPath,
-    compile('stand-ins'),
-    inRoot('stand-ins/dist/.built'),
-    ...['core/src', 'server/src', 'stand-ins/src'],
-  )
+  build('the server', process.execPath, compile('stand-ins'), inRoot('stand-ins/dist/.built'), ...['core/src', 'server/src', 'stand-ins/src'])
 
 /** Node modules and the compiled server, without an interface. */
 export async function prepareServer() {

@@ -35,6 +35,7 @@ import type { MessageGateway } from './messages/gateway.ts'
 import { messageRoutes } from './messages/routes.ts'
 import { peopleRoutes } from './people/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
+import { watchDisks, type HasRoom } from './running/room.ts'
 import { runningRoutes } from './running/routes.ts'
 import { quoteRoutes } from './quotes/routes.ts'
 import { findRoutes } from './find/routes.ts'
@@ -63,6 +64,8 @@ export interface AppOptions {
   readonly weather?: WeatherSource
   /** Where readings come from; without it they are entered by hand. */
   readonly instruments?: InstrumentSource
+  /** Whether there is room to keep what is sent; always without it. */
+  readonly hasRoom?: HasRoom
   readonly webRoot?: string
   readonly secureCookies?: boolean
   /** Proxies in front that name the caller: how many, or their addresses. */
@@ -81,8 +84,8 @@ export interface AppOptions {
   readonly graceMs?: number
 }
 
-/** Largest body that is taken, bytes. */
-const bodyLimit = 4_000_000
+/** Largest body that is taken where an endpoint says nothing else, bytes. */
+const bodyLimit = 300_000
 
 function nothingHere({ url }: FastifyRequest): never {
   throw new Fault('not-there', {
@@ -115,6 +118,7 @@ export async function buildApp({
   gateway,
   weather,
   instruments,
+  hasRoom = watchDisks([]),
   webRoot,
   secureCookies = false,
   trustProxy = false,
@@ -144,7 +148,7 @@ export async function buildApp({
   app.decorate('endpoints', endpointsOf(app))
   await describeRoutes(app, secureCookies)
   const db = new Db(sequelize)
-  guard(app, db, secureCookies)
+  guard(app, db, secureCookies, hasRoom)
   endSlowSenders(app, patience)
   endStreamsWith(app)
   closeInGoodTime(app, graceMs)

@@ -13,6 +13,7 @@ describe('the configuration', () => {
   it('comes from the environment, loopback and safe where it is silent', () => {
     expect(configFrom(good)).toEqual({
       port: 4180,
+      disks: ['/files'],
       host: '127.0.0.1',
       log: 'access',
       database: { host: '127.0.0.1', port: 3306, user: 'y', password: 'p', name: 'yastik' },

@@ -8,6 +8,8 @@ export interface Config {
   readonly database: { readonly host: string; readonly port: number; readonly user: string; readonly password: string; readonly name: string }
   /** Where files lie, for several app processes alike: a folder, or `s3://bucket/prefix` at the endpoint, where the store has one of its own. */
   readonly files: { readonly place: string; readonly endpoint?: string }
+  /** Folders on the disks that files and database lie on: where one is full, nothing new is taken. */
+  readonly disks: readonly string[]
   /** Folder of the built interface; undefined serves the API alone. */
   readonly webRoot?: string
   /** Modules by name: what loads a demo into an empty database, and what fills the interfaces to instruments, a carrier of messages, and a weather service. */
@@ -86,6 +88,10 @@ function proxiesOf(text = ''): Config['trustProxy'] {
   return addresses
 }
 
+/** Folders with colons between; the folder of the files without them, where they lie in one. */
+const disksOf = ({ YASTIK_DISKS: named, YASTIK_FILES: files = '' }: NodeJS.ProcessEnv): string[] =>
+  named === undefined ? (files.startsWith('s3:') ? [] : [files]) : named.split(':').filter(Boolean)
+
 /** @throws Error naming the variable that is missing or no number. */
 export function configFrom(env: NodeJS.ProcessEnv): Config {
   return {
@@ -93,6 +99,7 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     host: env.YASTIK_HOST ?? '127.0.0.1',
     database: databaseFrom(env),
     files: { place: need(env, 'YASTIK_FILES'), ...(env.YASTIK_S3_ENDPOINT ? { endpoint: env.YASTIK_S3_ENDPOINT } : {}) },
+    disks: disksOf(env),
     webRoot: env.YASTIK_WEB_ROOT,
     modules: {
       demo: moduleOf(env.YASTIK_DEMO),

@@ -12,6 +12,7 @@ import type { InstrumentSource } from './instruments/source.ts'
 import type { MessageGateway } from './messages/gateway.ts'
 import { keepRunning } from './messages/outbox.ts'
 import { adapterOf, functionOf } from './modules.ts'
+import { watchDisks } from './running/room.ts'
 import { keepLearning } from './upkeep/doings.ts'
 import type { WeatherSource } from './weather/source.ts'
 
@@ -38,6 +39,7 @@ const app = await buildApp({
   instruments: await adapterOf<InstrumentSource>('YASTIK_INSTRUMENTS', modules.instruments, ['read', 'photograph']),
   gateway,
   weather: await adapterOf<WeatherSource>('YASTIK_WEATHER', modules.weather, ['forecast', 'climate']),
+  hasRoom: watchDisks(config.disks),
   webRoot: config.webRoot,
   secureCookies: config.secureCookies,
   trustProxy: config.trustProxy,

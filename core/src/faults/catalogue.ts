@@ -24,6 +24,7 @@ export const faultStatus = {
   'too-often': 429,
   'no-schedule': 422,
   'database-away': 503,
+  'disk-full': 503,
   busy: 503,
   internal: 500,
 } as const satisfies Record<string, number>

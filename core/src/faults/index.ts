@@ -1,4 +1,4 @@
 // Faults: what can go wrong, and how it is said.
 export { faultStatus, isFaultCode, type FaultCode } from './catalogue.ts'
 export { boundKinds, boundWord, doesNotHoldUp, Fault, faultLine, type Bound, type FaultLine } from './Fault.ts'
-export { linesOf, orFault, readBy, refusedAs } from './schema.ts'
+export { linesOf, mostLines, orFault, readBy, refusedAs, shortened } from './schema.ts'

@@ -21,40 +21,64 @@ export function readBy<Schema extends z.ZodType>(schema: Schema, input: unknown,
   throw new Fault('does-not-hold-up', { lines: linesOf(result.error.issues, input, root) })
 }
 
-/** Fault lines of a failed parse; `root` stands before every path (`units[0]`). */
+/** No field has a longer name, characters. */
+const longestKey = 80
+/** Nobody reads more lines than these: of the rest is said how many there are. */
+export const mostLines = 100
+
+/** The first lines, and how many more there are. */
+export const shortened = (lines: readonly FaultLine[], count = lines.length): FaultLine[] =>
+  count <= mostLines
+    ? [...lines]
+    : [...lines.slice(0, mostLines), { where: says('fault.schema.rest'), what: says('fault.schema.more', { count: count - mostLines }), allowed: '' }]
+
+/** How many lines an issue comes to. */
+const countOf = (issue: z.core.$ZodIssue) => (issue.code === 'unrecognized_keys' ? issue.keys.length : 1)
+
+/** Fault lines of a failed parse, as many as anybody reads; `root` stands before every path (`units[0]`). */
 export function linesOf(issues: readonly z.core.$ZodIssue[], input: unknown, root = ''): FaultLine[] {
-  return issues.flatMap((issue): FaultLine | FaultLine[] => {
-    const where = pathOf(issue.path, root)
-    const value = valueAt(input, issue.path)
-    switch (issue.code) {
-      case 'invalid_value':
-        return line(where, value, joined({ comma: issue.values.map(shown) }))
-      case 'invalid_type':
-        return line(where, value, says(`fault.schema.${typeWord(issue.expected)}`))
-      case 'too_big':
-        return beyond(where, value, issue.origin, { is: issue.inclusive === false ? 'less than' : 'at most', value: Number(issue.maximum) })
-      case 'too_small':
-        return beyond(where, value, issue.origin, { is: issue.inclusive === false ? 'more than' : 'at least', value: Number(issue.minimum) })
-      case 'not_multiple_of':
-        return line(where, value, says('fault.schema.multiple', { of: { n: issue.divisor } }))
-      case 'unrecognized_keys':
-        return issue.keys.map((key) => ({
-          where: pathOf([...issue.path, key], root),
-          what: says('fault.schema.unknown'),
-          allowed: issue.message,
-        }))
-      case 'invalid_union':
-        return line(where, value, unionOptions(issue))
-      case 'invalid_format':
-        return line(where, value, formOf(issue))
-      case 'custom': {
-        const { what, allowed } = issue.params ?? {}
-        return { where, what: isMessage(what) ? what : issue.message, allowed: isMessage(allowed) ? allowed : '' }
-      }
-      default:
-        return line(where, value, '')
+  const lines: FaultLine[] = []
+  for (const issue of issues) {
+    if (lines.length >= mostLines) break
+    lines.push(...linesOfIssue(issue, input, root))
+  }
+  return shortened(
+    lines,
+    issues.reduce((sum, issue) => sum + countOf(issue), 0),
+  )
+}
+
+function linesOfIssue(issue: z.core.$ZodIssue, input: unknown, root: string): FaultLine[] {
+  const where = pathOf(issue.path, root)
+  const value = valueAt(input, issue.path)
+  switch (issue.code) {
+    case 'invalid_value':
+      return [line(where, value, joined({ comma: issue.values.map(shown) }))]
+    case 'invalid_type':
+      return [line(where, value, says(`fault.schema.${typeWord(issue.expected)}`))]
+    case 'too_big':
+      return [beyond(where, value, issue.origin, { is: issue.inclusive === false ? 'less than' : 'at most', value: Number(issue.maximum) })]
+    case 'too_small':
+      return [beyond(where, value, issue.origin, { is: issue.inclusive === false ? 'more than' : 'at least', value: Number(issue.minimum) })]
+    case 'not_multiple_of':
+      return [line(where, value, says('fault.schema.multiple', { of: { n: issue.divisor } }))]
+    case 'unrecognized_keys':
+      return issue.keys.slice(0, mostLines).map((key) => ({
+        where: pathOf([...issue.path, key.length > longestKey ? `${key.slice(0, longestKey)}…` : key], root),
+        what: says('fault.schema.unknown'),
+        allowed: issue.message,
+      }))
+    case 'invalid_union':
+      return [line(where, value, unionOptions(issue))]
+    case 'invalid_format':
+      return [line(where, value, formOf(issue))]
+    case 'custom': {
+      const { what, allowed } = issue.params ?? {}
+      return [{ where, what: isMessage(what) ? what : issue.message, allowed: isMessage(allowed) ? allowed : '' }]
     }
-  })
+    default:
+      return [line(where, value, '')]
+  }
 }
 
 function line(where: Sentence, value: unknown, allowed: Sentence, what?: Message): FaultLine {

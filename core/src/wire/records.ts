@@ -245,7 +245,7 @@ export type JobRecord = z.infer<typeof jobRecordSchema>
 export const photoRecordSchema = closed({ id: recordId, unitId: recordId, width: z.int(), height: z.int(), bytes: z.int() })
 export type PhotoRecord = z.infer<typeof photoRecordSchema>
 /** Larger ones are turned down: on the device at once, and on the server. */
-export const photoLimits = { megabytes: 25, megapixels: 40 } as const
+export const photoLimits = { megabytes: 25, megapixels: 40, sidePx: 16_000 } as const
 
 /** The server's clock. */
 export const clockSchema = closed({ nowMs: z.int() })

@@ -130,7 +130,7 @@ export const cellsOf = (of: 'site' | 'unit', form: SiteForm | UnitForm): Cell[] 
     })
 
 /** What is taken in at once, at most: sites, units of one of them, and bytes as JSON. */
-export const siteImportMost = { sites: 50_000, units: mostUnits, bytes: 64_000_000 } as const
+export const siteImportMost = { sites: 50_000, units: mostUnits, bytes: 32_000_000 } as const
 export const siteImportSchema = closed({
   sites: z
     .array(closed({ form: siteFormSchema, units: z.array(unitFormSchema).max(siteImportMost.units) }))

@@ -4,6 +4,7 @@ import { Op, type InferCreationAttributes, type Model, type ModelStatic } from '
 import type { Db } from '../db/database.ts'
 import { Firm, Session, User } from '../db/models.ts'
 import { together } from '../db/together.ts'
+import type { HasRoom } from '../running/room.ts'
 import { hashOf, notedEveryMs, sessionLimits } from './sessions.ts'
 
 type UserRow = InferCreationAttributes<User>
@@ -43,21 +44,21 @@ const sessionsBy = (db: Db, hashes: readonly string[]): Promise<SessionRow[]> =>
 export type Doorkeeper = (token: string | undefined) => Promise<WhoIs | undefined>
 
 /** Nobody’s where its person gets in no more. */
-export function doorkeeper(db: Db): Doorkeeper {
+export function doorkeeper(db: Db, hasRoom: HasRoom): Doorkeeper {
   const sessionOf = together((hashes) => sessionsBy(db, hashes), 0)
   return async (token) => {
     if (!token) return undefined
     const [tokenHash, now] = [hashOf(token), Date.now()]
     const row = await sessionOf(tokenHash)
-    return row && row.expiresAt.getTime() > now ? whoIs(row, now) : undefined
+    return row && row.expiresAt.getTime() > now ? whoIs(row, now, hasRoom) : undefined
   }
 }
 
-async function whoIs(row: SessionRow, now: number): Promise<WhoIs | undefined> {
+async function whoIs(row: SessionRow, now: number, hasRoom: HasRoom): Promise<WhoIs | undefined> {
   const user = User.build({ ...row.user }, asStored)
   const idleMs = now - row.usedAt.getTime()
   if (idleMs > sessionLimits[user.role].idleMs) return undefined
-  if (idleMs > notedEveryMs) {
+  if (idleMs > notedEveryMs && (await hasRoom())) {
     await Session.update({ usedAt: new Date(now) }, { where: { id: row.sessionId } })
     await User.update({ lastSeenAt: new Date(now) }, { where: { id: user.id } })
   }

@@ -1,7 +1,7 @@
 // How does a migration go on that was cut off? Statement by statement: each that is done is on record, and one that was done without getting on
 // record is known by what the database says when it is done again. Statements that make tables end their transaction by themselves, so that no
 // transaction holds a whole migration together.
-import type { Sequelize } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
 import { errorNumber } from './retry.ts'
 
 const table = 'migration_steps'
@@ -31,7 +31,7 @@ export async function runSteps(sequelize: Sequelize, name: string, statements: r
   const done = new Set((rows as { step: number }[]).map(({ step }) => step))
   for (const [step, statement] of statements.entries()) {
     if (done.has(step)) continue
-    const record = (transaction?: Parameters<Parameters<Sequelize['transaction']>[0]>[0]) =>
+    const record = (transaction?: Transaction) =>
       sequelize.query(`INSERT IGNORE INTO ${table} (name, step) VALUES (:name, :step)`, { replacements: { name, step }, transaction })
     try {
       // What changes rows is on record together with what it did.

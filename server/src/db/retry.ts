@@ -2,7 +2,7 @@
 import { says } from '@yastik/core/words'
 import { setTimeout as pause } from 'node:timers/promises'
 import { Fault } from '@yastik/core/faults'
-import { ConnectionAcquireTimeoutError, ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize'
+import { ConnectionAcquireTimeoutError, ConnectionError, UniqueConstraintError } from 'sequelize'
 
 /** Deadlock, lock wait, a row that changed since it was read, an interrupted statement; a node of a cluster that is not ready. All of it was taken back. */
 const turnedDown = [1213, 1205, 1020, 1317, 1047]
@@ -30,7 +30,7 @@ const longestWaitMs = 400
 /** What is there twice by a race is there once when one looks again; where it stays so, it was no race. */
 const mostTriesAtOneId = 2
 
-const originalOf = (error: unknown): object => (error instanceof DatabaseError ? error.original : {})
+const originalOf = (error: unknown): object => (error instanceof Error && 'original' in error ? Object(error.original) : {})
 /** The number by which the database names what went wrong; none where it was no statement that did. */
 export const errorNumber = (error: unknown): number | undefined => {
   const original = originalOf(error)
@@ -38,6 +38,11 @@ export const errorNumber = (error: unknown): number | undefined => {
 }
 /** Whether others were in the way. */
 export const isTurnedDown = (error: unknown): boolean => turnedDown.includes(errorNumber(error) ?? 0)
+/** Table, disk, or what a statement needs for itself is full (MariaDB); a file that finds no room (the system). */
+const full = [1021, 1114, 1026]
+/** Whether something found no room. */
+export const isFull = (error: unknown): boolean =>
+  full.includes(errorNumber(error) ?? 0) || (error instanceof Error && 'code' in error && error.code === 'ENOSPC')
 /** Whether the database cannot be reached, or was lost in the middle. */
 export const isAway = (error: unknown): boolean => {
   const original = originalOf(error)

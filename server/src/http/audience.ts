@@ -7,6 +7,8 @@ declare module 'fastify' {
     audience?: Audience
     /** Whether it is closed to programs that come with a token. */
     onlyPeople?: boolean
+    /** Whether owners get in without the second factor that their firm asks of them: what leads to it. */
+    withoutFactor?: boolean
   }
 }
 

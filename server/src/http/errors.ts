@@ -5,16 +5,17 @@ import { says } from '@yastik/core/words'
 import type { FastifyInstance } from 'fastify'
 import { inEnglish } from '../words.ts'
 import { plainError } from './log.ts'
-import { isAway, isTurnedDown } from '../db/retry.ts'
+import { isAway, isFull, isTurnedDown } from '../db/retry.ts'
 
 /** What is said of an error where an answer has begun already, and can only say it as its last line. */
 export const bodyOf = (error: Error): FaultBody => faultBodyOf(asFault(error), inEnglish)
 
 /** What the frameworks throw, as faults of ours. */
-function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
+export function asFault(error: Error & { code?: string; statusCode?: number }): Fault {
   if (error instanceof Fault) return error
   if (isAway(error)) return new Fault('database-away')
   if (isTurnedDown(error)) return new Fault('busy')
+  if (isFull(error)) return new Fault('disk-full')
   if (error.code === 'FST_ERR_CTP_BODY_TOO_LARGE') return new Fault('too-large')
   if (error.code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE')
     return new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.call.kind'), allowed: 'application/json' }] })

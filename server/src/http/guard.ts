@@ -1,6 +1,7 @@
 // Who gets in? Decided by the route that matched, never by how its address was written, and before anything of a body is read.
 import { says, type Message } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
+import { LRUCache } from 'lru-cache'
 import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
 import type { Firm, User } from '../db/models.ts'
 import { holds, whoComes } from '../tokens/queries.ts'
@@ -10,6 +11,7 @@ import { secondFactorOf } from '../auth/secondFactor.ts'
 import { cookieName } from '../auth/sessions.ts'
 import { homeOf } from './home.ts'
 import type { Db } from '../db/database.ts'
+import type { HasRoom } from '../running/room.ts'
 
 declare module 'fastify' {
   interface FastifyRequest {
@@ -36,37 +38,42 @@ function checkOrigin(request: FastifyRequest): void {
   throw new Fault('wrong-origin')
 }
 
-/** So long whoever was turned down has to read the answer, while nothing more is read of what they send. */
+/** So much of a body is still taken from whoever was turned down, bytes: their connection stays usable. */
+const mostDrained = 300_000
+/** So long whoever sends more has to read the answer, while what they send is thrown away, ms. */
 const lingerMs = 500
 
 /**
- * Ends the connection behind the answer where a body is still coming: nobody who is turned down is listened to. Not by the header, at which the
- * connection would be torn down before the answer is read.
+ * What becomes of the connection of whoever is turned down while a body is still coming? A short one is thrown away as it comes, and the connection
+ * goes on. Of a long one, or one that does not say how long it is, nobody waits for the end: the answer says that the connection closes, and it does
+ * once the answer was read. Closed with unread data in it, as it would be by itself, it would be torn down before.
  */
-function cutOff({ raw }: FastifyRequest, reply: FastifyReply): void {
-  const comes = raw.headers['transfer-encoding'] !== undefined || (raw.headers['content-length'] ?? '0') !== '0'
-  if (!comes) return
-  reply.raw.once('finish', () => {
-    if (raw.complete) return
-    raw.socket.pause()
-    raw.socket.end()
-    setTimeout(() => raw.socket.destroy(), lingerMs).unref()
-  })
+function endConnection({ raw }: FastifyRequest, reply: FastifyReply): void {
+  const { socket, headers } = raw
+  const isShort = headers['transfer-encoding'] === undefined && Number(headers['content-length'] ?? 0) <= mostDrained
+  if (isShort) return
+  void reply.header('connection', 'close')
+  socket.destroySoon = () => {
+    socket.end()
+    raw.resume()
+    setTimeout(() => socket.destroy(), lingerMs).unref()
+  }
 }
 
 /** Every route is closed but to the audience that it declares. @param secure whether cookies are for TLS only */
-export function guard(app: FastifyInstance, db: Db, secure: boolean): void {
+export function guard(app: FastifyInstance, db: Db, secure: boolean, hasRoom: HasRoom): void {
   app.decorateRequest('user')
   app.decorateRequest('firm')
   app.decorateRequest('sessionId')
   app.decorateRequest('actor')
   app.decorateRequest('stillIn')
-  const whoseSession = doorkeeper(db)
+  const whoseSession = doorkeeper(db, hasRoom)
   app.addHook('onRequest', async (request, reply) => {
     try {
       await letIn(request, db, whoseSession, cookieName(secure))
+      if (!isReading(request) && !(await hasRoom())) throw new Fault('disk-full')
     } catch (error) {
-      cutOff(request, reply)
+      endConnection(request, reply)
       throw error
     }
   })
@@ -88,14 +95,13 @@ interface Caller {
   refusal(config: FastifyContextConfig, isReading: boolean): Message | undefined
 }
 
-const refusalFor = (user: User, firm: Firm, { audience }: FastifyContextConfig): Message | undefined =>
-  audience === undefined
-    ? says('fault.call.nobody')
-    : audience === 'owner' && user.role !== 'owner'
-      ? says('fault.call.owner')
-      : audience === 'owner' && secondFactorOf(user, firm) === 'needed'
-        ? says('fault.call.second-factor')
-        : undefined
+/** What a firm asks of its owners holds for whatever only they may do, and for whatever they change. */
+function refusalFor(user: User, firm: Firm, { audience, withoutFactor }: FastifyContextConfig, reads: boolean): Message | undefined {
+  if (audience === undefined) return says('fault.call.nobody')
+  if (audience === 'owner' && user.role !== 'owner') return says('fault.call.owner')
+  const isAsked = audience === 'owner' || (!reads && withoutFactor !== true)
+  return isAsked && secondFactorOf(user, firm) === 'needed' ? says('fault.call.second-factor') : undefined
+}
 
 async function person(request: FastifyRequest, whoseSession: Doorkeeper, cookie: string): Promise<Caller | undefined> {
   const who = await whoseSession(request.cookies[cookie])
@@ -105,7 +111,7 @@ async function person(request: FastifyRequest, whoseSession: Doorkeeper, cookie:
     ...who,
     actor: { user, address: addressOf(request) },
     stillIn: () => isOpen(sessionId),
-    refusal: (config) => refusalFor(user, firm, config),
+    refusal: (config, reads) => refusalFor(user, firm, config, reads),
   }
 }
 
@@ -120,12 +126,25 @@ async function program(request: FastifyRequest, token: string): Promise<Caller |
     actor: { user: { id: user.id, firmId: user.firmId, name: `${user.name}, ${name}`.slice(0, 120) }, address: addressOf(request) },
     stillIn: () => holds(tokenId),
     refusal: (config, isReading) =>
-      config.onlyPeople ? says('fault.call.people') : scope === 'read' && !isReading ? says('fault.call.read-only') : refusalFor(user, firm, config),
+      config.onlyPeople
+        ? says('fault.call.people')
+        : scope === 'read' && !isReading
+          ? says('fault.call.read-only')
+          : refusalFor(user, firm, config, isReading),
   }
 }
 
 /** What a program brings; a browser never sends it by itself, so that it needs no origin. */
 const bearerOf = ({ headers }: FastifyRequest): string | undefined => /^Bearer ([\w-]{20,200})$/.exec(headers.authorization ?? '')?.[1]
+
+/** Refusals that are on record already: who tries the same again and again fills no record of it. */
+const refused = new LRUCache<string, true>({ max: 5000, ttl: 10 * 60_000 })
+async function noteRefusal(db: Db, actor: Actor, about: string): Promise<void> {
+  const key = `${actor.user.id} ${actor.user.name} ${actor.address} ${about}`
+  if (refused.has(key)) return
+  refused.set(key, true)
+  await note(db, actor, { what: 'refused', about })
+}
 
 async function letIn(request: FastifyRequest, db: Db, whoseSession: Doorkeeper, cookie: string): Promise<void> {
   const token = bearerOf(request)
@@ -144,7 +163,7 @@ async function letIn(request: FastifyRequest, db: Db, whoseSession: Doorkeeper, 
   if (!who) throw new Fault('not-signed-in')
   const sentence = who.refusal(config, isReading(request))
   if (sentence !== undefined) {
-    await note(db, who.actor, { what: 'refused', about: `${request.method} ${url ?? ''}` })
+    await noteRefusal(db, who.actor, `${request.method} ${url ?? ''}`)
     throw new Fault('not-allowed', { sentence })
   }
   request.user = who.user

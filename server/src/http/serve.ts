@@ -1,11 +1,12 @@
 // How does an endpoint become a route? As the table has it: what is read and answered, and who may call; what changes something does so in one transaction.
 import { Fault, linesOf } from '@yastik/core/faults'
 import type { Answer, Asked, Endpoint } from '@yastik/core/wire'
-import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchemaCompiler } from 'fastify'
+import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchemaCompiler, RouteOptions } from 'fastify'
 import type { z } from 'zod'
 import type { Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
+import { beyondBudget } from './budget.ts'
 import { schemaOf } from './openapi.ts'
 
 /** Whoever calls, where the endpoint is not for anyone. */
@@ -27,21 +28,34 @@ export interface Server {
   ): void
 }
 
+/** An app that leaves JSON as the bytes that were sent: a thread reads them. */
+function asBytes(app: FastifyInstance): FastifyInstance {
+  app.removeContentTypeParser('application/json')
+  app.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_, body, done) => done(null, body))
+  return app
+}
+
 /** Routes of a feature, by its endpoints of the table. */
 export function serverOf(app: FastifyInstance, db: Db): Server {
-  const route = <Own extends Endpoint>(own: Own, handler: (call: Call<Own>, request: FastifyRequest, reply: FastifyReply) => unknown) =>
-    app.route({
-      method: own.method,
-      url: own.path,
-      config: { audience: own.who, onlyPeople: own.onlyPeople === true },
-      schema: schemaOf(own),
-      ...(own.most === undefined ? {} : { bodyLimit: own.most }),
-      handler: (request, reply) => {
-        const { params, query, body, user, firm, sessionId, actor } = request
-        if (own.status !== undefined) reply.status(own.status)
-        return handler({ params, query, body, user, firm, sessionId, actor } as unknown as Call<Own>, request, reply)
-      },
-    })
+  const route = <Own extends Endpoint>(own: Own, handler: (call: Call<Own>, request: FastifyRequest, reply: FastifyReply) => unknown) => {
+    if (own.readInThread) void app.register(async (bytes) => asBytes(bytes).route(routeOf(own, handler)))
+    else app.route(routeOf(own, handler))
+  }
+  const routeOf = <Own extends Endpoint>(
+    own: Own,
+    handler: (call: Call<Own>, request: FastifyRequest, reply: FastifyReply) => unknown,
+  ): RouteOptions => ({
+    method: own.method,
+    url: own.path,
+    config: { audience: own.who, onlyPeople: own.onlyPeople === true, withoutFactor: own.withoutFactor === true },
+    schema: schemaOf(own),
+    ...(own.most === undefined ? {} : { bodyLimit: own.most }),
+    handler: (request, reply) => {
+      const { params, query, body, user, firm, sessionId, actor } = request
+      if (own.status !== undefined) reply.status(own.status)
+      return handler({ params, query, body, user, firm, sessionId, actor } as unknown as Call<Own>, request, reply)
+    },
+  })
   return {
     reads: (own, handler) => void route(own, (call) => handler({ ...call, db })),
     changes: (own, handler) => void route(own, (call) => db.change((doing) => handler({ ...call, db: doing }))),
@@ -57,6 +71,9 @@ export const readByTable: FastifySchemaCompiler<z.ZodType> = ({ schema, httpPart
   return (sent: unknown) => {
     // The framework says `null` where nothing was sent.
     const input = sent ?? undefined
+    if (httpPart === 'body' && Buffer.isBuffer(input)) return { value: input }
+    const beyond = httpPart === 'body' ? beyondBudget(schema, input) : undefined
+    if (beyond) return { error: beyond }
     const result = schema.safeParse(input)
     if (result.success) return { value: result.data }
     const lines = linesOf(result.error.issues, input, '')

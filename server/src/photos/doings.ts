@@ -6,6 +6,7 @@ import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Job, JobUnit, Photo, type User } from '../db/models.ts'
 import type { FileStore } from '../files/store.ts'
+import { inLine } from '../threads/inThread.ts'
 import { pictureOf } from './picture.ts'
 
 export const keyOf = ({ id, firmId, kind }: Pick<Photo, 'id' | 'firmId' | 'kind'>): string => `${firmId}/${id}.${kind}`
@@ -27,7 +28,7 @@ export async function keepPhoto(
   const sentSha256 = createHash('sha256').update(sent).digest('hex')
   const there = await known(db, photoId, jobId, sentSha256)
   if (there) return there
-  const { kind, width, height, bytes, preview } = await pictureOf(sent)
+  const { kind, width, height, bytes, preview } = await inLine(user.firmId, () => pictureOf(sent))
   const place = { id: photoId, firmId: user.firmId, kind }
   return db.change(async (doing) => {
     // Sent twice at once: the other one may have been faster.

@@ -17,6 +17,8 @@ export type PhotoKind = keyof typeof photoKinds
 /** Quality at which nobody, and no measurement, sees a difference; and of a preview. */
 const quality = { whole: 95, preview: 72 }
 const previewPx = 480
+/** Longer no picture is worked at, s. */
+const mostS = 15
 
 const allowed = says('fault.photo.kinds-and-size', { megapixels: { n: photoLimits.megapixels }, mb: { n: photoLimits.megabytes } })
 const refuse = (what: Message) => new Fault('not-a-photo', { lines: [{ where: says('fault.photo'), what, allowed }] })
@@ -39,10 +41,16 @@ export async function pictureOf(sent: Buffer): Promise<Picture> {
   if (!isKind(format)) throw refuse(says('fault.photo.other-kind', { kind: format }))
   if (width * height > photoLimits.megapixels * 1e6)
     throw refuse(says('fault.photo.megapixels', { megapixels: { n: Math.round((width * height) / 1e6) } }))
+  // A strip of millions of pixels by one is turned and made smaller pixel by pixel.
+  if (Math.max(width, height) > photoLimits.sidePx) throw refuse(says('fault.photo.sides', { width, height }))
   try {
-    const upright = open().autoOrient().keepIccProfile()
+    const upright = open().timeout({ seconds: mostS }).autoOrient().keepIccProfile()
     const { data, info } = await upright.toFormat(format, { quality: quality.whole }).toBuffer({ resolveWithObject: true })
-    const preview = await sharp(data).resize({ width: previewPx, height: previewPx, fit: 'inside' }).webp({ quality: quality.preview }).toBuffer()
+    const preview = await sharp(data)
+      .timeout({ seconds: mostS })
+      .resize({ width: previewPx, height: previewPx, fit: 'inside' })
+      .webp({ quality: quality.preview })
+      .toBuffer()
     return { bytes: data, preview, width: info.width, height: info.height, kind: format }
   } catch (error) {
     throw refuse(says(/premature|truncat|corrupt|end of/i.test(String(error)) ? 'fault.photo.breaks-off' : 'fault.photo.not-to-end'))

@@ -132,7 +132,7 @@ export function readBundle(text: string): Bundle {
         ],
       })
   }
-  if (!result.success) throw new Fault('does-not-hold-up', { lines: linesOf(result.error.issues, parsed, '').slice(0, 100) })
+  if (!result.success) throw new Fault('does-not-hold-up', { lines: linesOf(result.error.issues, parsed, '') })
   checkReferences(result.data)
   return result.data
 }
@@ -200,12 +200,7 @@ function checkReferences({ people, sites, units, jobs, quotes = [], messages = [
  * with a code to set a password. The firm's name stays; its rules and stores become those of the bundle.
  * @throws Fault `in-use`: the firm has sites already, or something of the bundle is here already; `does-not-hold-up`: a text of the firm's own.
  */
-export async function takeIn(
-  db: Doing,
-  { id: firmId }: Pick<Firm, 'id'>,
-  bundle: Bundle,
-  hasPicture: (photo: Bundle['photos'][number]) => Promise<boolean>,
-): Promise<BundleReceipt> {
+export async function takeIn(db: Doing, { id: firmId }: Pick<Firm, 'id'>, bundle: Bundle): Promise<Omit<BundleReceipt, 'photosWithoutPicture'>> {
   const { transaction } = db
   const firm = await Firm.findByPk(firmId, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true })
   if ((await Site.count({ where: { firmId: firm.id }, transaction })) > 0) throw new Fault('in-use', { sentence: says('fault.bundle.sites-here') })
@@ -276,7 +271,6 @@ export async function takeIn(
   await takeInOffice(db, firm.id, bundle)
   // Summaries and due days follow from the events, as they did where they came from.
   for (const { id } of bundle.jobs) await summariseJob(db, id, firm.id)
-  const pictures = await Promise.all(bundle.photos.map(hasPicture))
   return {
     sites: bundle.sites.length,
     units: bundle.units.length,
@@ -284,7 +278,6 @@ export async function takeIn(
     events: bundle.jobs.reduce((sum, { events }) => sum + events.length, 0),
     people: bundle.people.length,
     codes,
-    photosWithoutPicture: pictures.filter((here) => !here).length,
   }
 }
 

@@ -1,37 +1,25 @@
-// Visits from somebody's calendar (iCalendar, RFC 5545): read entry by entry; what cannot be told for sure is said and not guessed.
-import { says, type Message } from '@yastik/core/words'
-import { doesNotHoldUp, Fault } from '@yastik/core/faults'
+// Visits from somebody's calendar: what each entry would do here, and what it does.
+import { says } from '@yastik/core/words'
+import { Fault } from '@yastik/core/faults'
 import { mostUnits } from '@yastik/core/plan'
-import { dayIn, isTimeZone, minuteIn, momentAt } from '@yastik/core/quantities'
-import { daySchema, type CalendarReceipt, type CalendarRow } from '@yastik/core/wire'
-import ICAL from 'ical.js'
+import type { CalendarReceipt, CalendarRow } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import type { Db, Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Import, Job, Site, Unit, type Firm, type User } from '../db/models.ts'
 import type { VisitBefore } from '../db/trustModels.ts'
+import { threadsOf } from '../threads/inThread.ts'
+import type { Entry } from './calendarText.ts'
 import { cancelJob, makeJob, moveJob } from '../jobs/doings.ts'
 
-const mostEntries = 2000
-type RowFault = CalendarRow['faults'][number]
-
-/** An entry as far as it can be read. */
-interface Entry {
-  readonly uid: string
-  readonly summary: string
-  readonly location: string
-  readonly sequence: number
-  readonly isCancelled: boolean
-  readonly day: string | null
-  /** Minutes from midnight; null where it is on the whole day. */
-  readonly startMin: number | null
-  readonly faults: RowFault[]
-}
 interface Known {
   readonly byId: ReadonlyMap<string, Job>
   readonly byUid: ReadonlyMap<string, Job>
-  readonly sites: readonly Site[]
+  readonly sites: ReadonlyMap<string, Site>
+  /** Sites by how an entry may name them: by their name, and by their address. */
+  readonly byName: ReadonlyMap<string, readonly Site[]>
+  readonly byAddress: ReadonlyMap<string, readonly Site[]>
   readonly units: ReadonlyMap<string, Unit[]>
 }
 interface Wish extends CalendarRow {
@@ -41,87 +29,18 @@ interface Wish extends CalendarRow {
   readonly startMin: number | null
 }
 
-/** @throws Fault `does-not-hold-up` for what is no calendar, `broken-off` for one that ends in the middle. */
-function entriesOf(text: string, timeZone: string | undefined): Entry[] {
-  if (!/^\uFEFF?BEGIN:VCALENDAR/i.test(text.trimStart()))
-    throw doesNotHoldUp(says('fault.ics.file'), says('fault.ics.no-calendar'), says('fault.ics.no-calendar-allowed'))
-  if (!/END:VCALENDAR\s*$/i.test(text)) throw new Fault('broken-off')
-  let calendar: ICAL.Component
-  try {
-    calendar = new ICAL.Component(ICAL.parse(text.replace(/^\uFEFF/, '')) as never)
-  } catch (error) {
-    const what = error instanceof Error ? error.message : String(error)
-    throw doesNotHoldUp(says('fault.ics.file'), what.slice(0, 200), says('fault.ics.form'))
-  }
-  const events = calendar.getAllSubcomponents('vevent')
-  if (events.length > mostEntries)
-    throw doesNotHoldUp(
-      says('fault.ics.file'),
-      says('fault.schema.entries', { count: events.length }),
-      says('fault.schema.bound', { is: 'most', figure: { n: mostEntries } }),
-    )
-  const zones = new Set(calendar.getAllSubcomponents('vtimezone').map((zone) => String(zone.getFirstPropertyValue('tzid'))))
-  const uids = groupBy(events, (event) => String(event.getFirstPropertyValue('uid')))
-  return events.map((event) => {
-    const text = (name: string) => String(event.getFirstPropertyValue(name) ?? '').trim()
-    const faults: RowFault[] = []
-    const uid = text('uid')
-    if (uid === '') faults.push({ where: 'UID', what: says('fault.schema.missing'), allowed: says('fault.ics.id-allowed') })
-    else if ((uids.get(uid)?.length ?? 0) > 1)
-      faults.push({ where: 'UID', what: says('fault.ics.twice', { uid: uid.slice(0, 80) }), allowed: says('fault.ics.twice-allowed') })
-    for (const name of ['rrule', 'rdate', 'recurrence-id'])
-      if (event.hasProperty(name))
-        faults.push({ where: name.toUpperCase(), what: says('fault.ics.repeats'), allowed: says('fault.ics.repeats-allowed') })
-    const { day, startMin = null, fault } = beginOf(event.getFirstProperty('dtstart'), zones, timeZone)
-    if (fault) faults.push(fault)
-    const sequence = Number(event.getFirstPropertyValue('sequence') ?? 0)
-    return {
-      uid,
-      summary: text('summary'),
-      location: text('location'),
-      sequence,
-      isCancelled: text('status').toUpperCase() === 'CANCELLED',
-      day,
-      startMin,
-      faults,
-    }
-  })
-}
-
-interface Begin {
-  readonly day: string | null
-  readonly startMin?: number
-  readonly fault?: RowFault
-}
-/**
- * The day and time at which an entry begins, by the firm's clocks: a time in UTC or another zone is converted. Where a zone is missing, the entry's
- * or the firm's, the time could lie on either of two days.
- */
-function beginOf(start: ICAL.Property | null, zones: ReadonlySet<string>, timeZone: string | undefined): Begin {
-  const refuse = (what: Message, allowed: Message) => ({ day: null, fault: { where: 'DTSTART', what, allowed } })
-  if (!start) return refuse(says('fault.schema.missing'), says('fault.ics.a-day'))
-  // As it is written: a day that does not exist must not become the one after.
-  const [, parameters, type, written] = start.toJSON() as [string, { tzid?: string }, string, string]
-  const [day, time = ''] = String(written).split('T')
-  if (!daySchema.safeParse(day).success) return refuse(says('fault.ics.no-such-day', { day }), says('fault.ics.no-such-day-allowed'))
-  if (type === 'date') return { day }
-  const zone = String(written).endsWith('Z') ? 'UTC' : parameters.tzid
-  if (!zone) return refuse(says('fault.ics.no-zone', { time: String(written) }), says('fault.ics.no-zone-allowed'))
-  if (!zones.has(zone) && !isTimeZone(zone))
-    return refuse(says('fault.ics.unknown-zone', { zone: zone.slice(0, 60) }), says('fault.ics.unknown-zone-allowed'))
-  const startMin = Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
-  if (zone === timeZone) return { day, startMin }
-  if (timeZone === undefined) return refuse(says('fault.ics.no-own-zone', { time: String(written), zone }), says('fault.ics.no-own-zone-allowed'))
-  // What the file says of a zone goes before what is known of its name.
-  const value: unknown = start.getFirstValue()
-  const atMs = zones.has(zone) && value instanceof ICAL.Time ? value.toUnixTime() * 1000 : momentAt(day, startMin, zone)
-  return { day: dayIn(atMs, timeZone), startMin: minuteIn(atMs, timeZone) }
-}
-
 const plain = (text: string) => text.trim().toLowerCase().replace(/\s+/g, ' ')
 
+/** Sites that an entry names: by its place, by its title, or by what stands before a colon in its title. */
+function namedBy({ location, summary }: Entry, byName: Known['byName'], byAddress: Known['byAddress']): readonly Site[] {
+  const [place, title] = [plain(location), plain(summary)]
+  const heads = [...title.matchAll(/:/g)].slice(0, 20).map(({ index }) => title.slice(0, index))
+  const named = [place, title, ...heads].flatMap((name) => byName.get(name) ?? [])
+  return [...new Set([...named, ...(place === '' ? [] : (byAddress.get(place) ?? []))])]
+}
+
 /** What an entry would do here. */
-function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known): Wish {
+function wishOf(entry: Entry, row: number, { byId, byUid, sites, byName, byAddress, units }: Known): Wish {
   const { uid, summary, day, startMin, isCancelled, sequence } = entry
   const faults = [...entry.faults]
   const wish = (action: CalendarRow['action'], site?: Site, job?: Job): Wish => ({
@@ -144,7 +63,7 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known)
   const own = /^job-(.+)@yastik$/.exec(uid)?.[1]
   const job = own === undefined ? byUid.get(uid) : byId.get(own)
   if (job) {
-    const site = sites.find(({ id }) => id === job.siteId)
+    const site = sites.get(job.siteId)
     if (sequence < job.revision) return wish('nothing', site, job)
     if (isCancelled) return wish(job.cancelledAt ? 'nothing' : 'cancel', site, job)
     const keepsTime = startMin === null || startMin === job.startMin
@@ -157,11 +76,7 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known)
     return wish(null)
   }
   if (isCancelled) return wish('nothing')
-  const [place, title] = [plain(entry.location), plain(summary)]
-  const found = sites.filter(({ name, form }) => {
-    const [own, address] = [plain(name), plain(form.address)]
-    return own === place || own === title || title.startsWith(`${own}:`) || (address !== '' && address === place)
-  })
+  const found = namedBy(entry, byName, byAddress)
   if (found.length !== 1)
     faults.push(
       found.length === 0
@@ -180,8 +95,16 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, units }: Known)
   return wish('plan', found.length === 1 ? found[0] : undefined)
 }
 
-async function wishes({ transaction }: Db, text: string, { id: firmId, houseRules }: Firm): Promise<{ rows: Wish[]; units: Known['units'] }> {
-  const entries = entriesOf(text, houseRules.timeZone)
+/** A calendar that takes longer, or more memory, is none that anybody keeps. */
+const reading = threadsOf<{ text: string; timeZone: string | undefined }, Entry[]>(new URL('./calendarThread.js', import.meta.url), {
+  mostMs: 10_000,
+  heapMb: 192,
+})
+
+/** What a calendar says, read in a thread. @throws Fault as entriesOf does; `too-large` */
+export const entriesIn = (text: string, timeZone: string | undefined): Promise<Entry[]> => reading({ text, timeZone })
+
+async function wishes({ transaction }: Db, entries: readonly Entry[], { id: firmId }: Firm): Promise<{ rows: Wish[]; units: Known['units'] }> {
   const ids = entries.flatMap(({ uid }) => /^job-([\da-f-]{36})@yastik$/.exec(uid)?.[1] ?? [])
   const uids = entries.map(({ uid }) => uid)
   const jobs = await Job.findAll({ where: { firmId, [Op.or]: [{ id: { [Op.in]: ids } }, { calendarUid: { [Op.in]: uids } }] }, transaction })
@@ -190,7 +113,9 @@ async function wishes({ transaction }: Db, text: string, { id: firmId, houseRule
   const known: Known = {
     byId: new Map(jobs.map((job) => [job.id, job])),
     byUid: new Map(jobs.flatMap((job) => (job.calendarUid ? [[job.calendarUid, job] as const] : []))),
-    sites,
+    sites: new Map(sites.map((site) => [site.id, site])),
+    byName: groupBy(sites, ({ name }) => plain(name)),
+    byAddress: groupBy(sites, ({ form }) => plain(form.address)),
     units,
   }
   return { rows: entries.map((entry, index) => wishOf(entry, index + 1, known)), units }
@@ -199,8 +124,8 @@ async function wishes({ transaction }: Db, text: string, { id: firmId, houseRule
 const shown = ({ job: _, uid: __, sequence: ___, startMin: ____, ...row }: Wish): CalendarRow => row
 
 /** What a calendar would do here, entry by entry; nothing is changed. */
-export const previewCalendar = async (db: Db, text: string, firm: Firm): Promise<CalendarReceipt> => ({
-  rows: (await wishes(db, text, firm)).rows.map(shown),
+export const previewCalendar = async (db: Db, entries: readonly Entry[], firm: Firm): Promise<CalendarReceipt> => ({
+  rows: (await wishes(db, entries, firm)).rows.map(shown),
   taken: null,
   importId: null,
 })
@@ -209,8 +134,8 @@ export const previewCalendar = async (db: Db, text: string, firm: Firm): Promise
  * Plans, moves and cancels as the calendar says.
  * @throws Fault `does-not-hold-up` where rows are faulty that nobody has seen and set aside; nothing is changed then.
  */
-export async function takeCalendar(db: Doing, text: string, setAside: number, user: User, firm: Firm): Promise<CalendarReceipt> {
-  const { rows, units } = await wishes(db, text, firm)
+export async function takeCalendar(db: Doing, entries: readonly Entry[], setAside: number, user: User, firm: Firm): Promise<CalendarReceipt> {
+  const { rows, units } = await wishes(db, entries, firm)
   const faulty = rows.filter(({ faults }) => faults.length > 0)
   if (faulty.length !== setAside)
     throw new Fault('does-not-hold-up', {

@@ -92,7 +92,7 @@ describe('sites and units as CSV', () => {
     })
     expect(JSON.parse(double.body)).toMatchObject({ fault: { code: 'in-use', lines: [{ what: '“new ONE” is here already' }] } })
     const bad = await technician('POST', '/api/imports/sites', { sites: [{ form: form('New four'), units: [{ ...unit, family: 'chimney' }] }] })
-    expect(bad.json().lines[0].where).toBe('sites[0].units[0].family')
+    expect(JSON.parse(bad.body).fault.lines[0].where).toBe('sites[0].units[0].family')
     expect(await Site.count()).toBe(before + 2)
   })
 })

@@ -3,23 +3,48 @@ import { sayToPerson } from '../words.ts'
 import { says } from '@yastik/core/words'
 import { PassThrough, Readable } from 'node:stream'
 import { Fault } from '@yastik/core/faults'
-import { bundleMedia, endpoints, type BundleReceipt, type SiteImportLine } from '@yastik/core/wire'
+import { bundleMedia, endpoints, type BundleReceipt, type SiteImportLine, type SiteImportReceipt } from '@yastik/core/wire'
 import type { FastifyInstance, FastifyReply } from 'fastify'
 import { note, type Actor } from '../audit/doings.ts'
 import { calendarOf } from '../calendars/entries.ts'
 import type { Db } from '../db/database.ts'
+import type { Photo, User } from '../db/models.ts'
 import type { FileStore } from '../files/store.ts'
 import { dayOf } from '../days.ts'
 import { bodyOf } from '../http/errors.ts'
 import { homeOf } from '../http/home.ts'
 import { serverOf } from '../http/serve.ts'
 import { keyOf } from '../photos/doings.ts'
-import { bundleOf, readBundle, takeIn } from './bundle.ts'
-import { previewCalendar, takeCalendar } from './calendarImport.ts'
+import { inLine, threadsOf } from '../threads/inThread.ts'
+import { databaseOf } from '../threads/ownDb.ts'
+import { bundleOf } from './bundle.ts'
+import type { BundleGiven } from './bundleThread.ts'
+import { entriesIn, previewCalendar, takeCalendar } from './calendarImport.ts'
 import { importsOf, takeBack } from './imports.ts'
 import { photographsOf } from './photographs.ts'
-import { takeInSites } from './siteImport.ts'
+import type { SitesGiven } from './sitesThread.ts'
 import { readingsTable, sitesTable } from './tables.ts'
+
+/** Reading in a whole firm, or tens of thousands of sites: what takes longer, or more memory, is for backup and restore. */
+const importLimits = { mostMs: 5 * 60_000, heapMb: 320 }
+const takingBundle = threadsOf<BundleGiven, { receipt: Omit<BundleReceipt, 'photosWithoutPicture'>; photos: Pick<Photo, 'id' | 'kind'>[] }>(
+  new URL('./bundleThread.js', import.meta.url),
+  importLimits,
+)
+const takingSites = threadsOf<SitesGiven, SiteImportReceipt, { rows: number; of: number }>(new URL('./sitesThread.js', import.meta.url), importLimits)
+
+/** What was sent, as bytes that may be handed over to a thread. @throws Fault `wrong-media` where it is of another kind */
+function sent(body: unknown, media: string): { bytes: Uint8Array } {
+  if (!Buffer.isBuffer(body))
+    throw new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.bundle.no-bundle'), allowed: media }] })
+  return { bytes: new Uint8Array(body) }
+}
+/** Who does it, and on which database, as a thread can be told. */
+const plainly = (db: Db, { id, firmId, name }: User, { address }: Actor) => ({
+  database: databaseOf(db.sequelize),
+  user: { firmId, name },
+  actor: { user: { id, firmId, name }, address },
+})
 
 const asFile = (reply: FastifyReply, type: string, name: string) =>
   reply.header('content-type', type).header('content-disposition', `attachment; filename="${name}"`)
@@ -28,8 +53,8 @@ const csv = 'text/csv; charset=utf-8'
 export const transferRoutes =
   (house: Db, files: FileStore) =>
   async (app: FastifyInstance): Promise<void> => {
-    // As text: it is hashed before it is believed.
-    app.addContentTypeParser(bundleMedia, { parseAs: 'string' }, (_, body, done) => done(null, body))
+    // As bytes: threads read them.
+    app.addContentTypeParser(bundleMedia, { parseAs: 'buffer' }, (_, body, done) => done(null, body))
     const { changes, serves } = serverOf(app, house)
 
     /** On record before the first of it leaves. */
@@ -59,11 +84,15 @@ export const transferRoutes =
     })
 
     // First without `take`: what it would do. Then with it.
-    changes(endpoints.takeVisits, async ({ db, body: { text, take }, user, firm, actor }) => {
-      if (!take) return previewCalendar(db, text, firm)
-      const receipt = await takeCalendar(db, text, take.setAside, user, firm)
-      await note(db, actor, { what: 'imported', about: 'visits', after: receipt.taken ?? {} })
-      return receipt
+    // Read before anything is changed: that takes its time.
+    serves(endpoints.takeVisits, async ({ db, body: { text, take }, user, firm, actor }) => {
+      const entries = await inLine(firm.id, () => entriesIn(text, firm.houseRules.timeZone))
+      if (!take) return previewCalendar(db, entries, firm)
+      return db.change(async (doing) => {
+        const receipt = await takeCalendar(doing, entries, take.setAside, user, firm)
+        await note(doing, actor, { what: 'imported', about: 'visits', after: receipt.taken ?? {} })
+        return receipt
+      })
     })
 
     serves(endpoints.imports, ({ db, firm }) => importsOf(db, firm.id))
@@ -71,10 +100,11 @@ export const transferRoutes =
 
     // All of it in one transaction: where one row does not hold up, no row is kept.
     // The answer grows while rows are written: lines of JSON, the receipt or the fault last, each as soon as it is known.
-    serves(endpoints.takeSites, ({ db, body, user, actor, request, reply }) => {
+    serves(endpoints.takeSites, ({ db, user, actor, request, reply }) => {
       const lines = new PassThrough()
       const say = (line: SiteImportLine) => void lines.write(`${JSON.stringify(line)}\n`)
-      takeInSites(db, user, actor, body.sites, (rows, of) => say({ rows, of }))
+      const given: SitesGiven = { ...sent(request.body, 'application/json'), ...plainly(db, user, actor) }
+      inLine(user.firmId, () => takingSites(given, [given.bytes.buffer as ArrayBuffer], say))
         .then(
           (receipt) => say({ receipt }),
           (error: Error) => {
@@ -87,17 +117,11 @@ export const transferRoutes =
       return reply.header('content-type', 'application/x-ndjson').send(lines)
     })
 
-    serves(endpoints.takeBundle, ({ db, firm, actor, request }): Promise<BundleReceipt> => {
-      if (typeof request.body !== 'string')
-        throw new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.bundle.no-bundle'), allowed: bundleMedia }] })
-      const bundle = readBundle(request.body)
-      const hasPicture = async (photo: { id: string; kind: 'jpeg' | 'png' | 'webp' }) =>
-        (await files.get(keyOf({ ...photo, firmId: firm.id }))) !== undefined
-      return db.change(async (doing) => {
-        const receipt = await takeIn(doing, firm, bundle, hasPicture)
-        const { codes: _, ...counts } = receipt
-        await note(doing, actor, { what: 'imported', about: 'bundle', after: counts })
-        return receipt
-      })
+    serves(endpoints.takeBundle, async ({ db, firm, user, actor, request }): Promise<BundleReceipt> => {
+      const given: BundleGiven = { ...sent(request.body, bundleMedia), ...plainly(db, user, actor), firm: { id: firm.id } }
+      const { receipt, photos } = await inLine(firm.id, () => takingBundle(given, [given.bytes.buffer as ArrayBuffer]))
+      let photosWithoutPicture = 0
+      for (const photo of photos) if ((await files.get(keyOf({ ...photo, firmId: firm.id }))) === undefined) photosWithoutPicture++
+      return { ...receipt, photosWithoutPicture }
     })
   }

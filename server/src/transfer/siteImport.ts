@@ -12,10 +12,13 @@ import { unitValues } from '../sites/records.ts'
 const rowsAtOnce = 1000
 const keyOf = ({ site, address }: { site: { name: string }; address: string }) => `${site.name.toLowerCase()}\n${address.toLowerCase()}`
 
+/** Who reads it in. */
+export type Importer = Pick<User, 'firmId' | 'name'>
+
 /** @throws Fault `in-use`, naming sites of this name and address that are here already; nothing is kept then. */
 export function takeInSites(
   db: Db,
-  user: User,
+  user: Importer,
   actor: Actor,
   sites: SiteImport['sites'],
   progress: (rows: number, of: number) => void = () => undefined,

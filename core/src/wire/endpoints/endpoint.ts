@@ -12,6 +12,8 @@ export interface Endpoint {
   readonly who: Audience
   /** Whether it is closed to programs that come with a token, whatever their scope. */
   readonly onlyPeople?: true
+  /** Whether owners may call it without the second factor that their firm asks of them: what leads to it, and what is theirs alone. */
+  readonly withoutFactor?: true
   /** What it is for, in a sentence. */
   readonly says: string
   readonly params?: z.ZodObject
@@ -21,6 +23,8 @@ export interface Endpoint {
   readonly takes?: readonly string[]
   /** Largest body, bytes, where it is not the usual one. */
   readonly most?: number
+  /** Whether the body is read in a thread of its own: what takes long must hold up nobody else. */
+  readonly readInThread?: true
   /** What is answered as JSON; of a stream, what each of its messages holds. */
   readonly answer?: z.ZodType
   /** Media types that are answered instead of JSON. */

@@ -12,7 +12,7 @@ import {
 } from '../people.ts'
 import { meSchema, signInSchema } from '../records.ts'
 import { forPeople } from './endpoint.ts'
-import { byId } from './shared.ts'
+import { byId, mostForAnyone } from './shared.ts'
 
 const person = closed({ id: z.coerce.number().int().min(1) })
 const password = signInSchema.shape.password
@@ -52,12 +52,14 @@ export const peopleEndpoints = {
     who: 'anyone',
     says: 'Sets a password by a code that an owner gave, and signs in.',
     body: closed({ signIn: signInSchema.shape.signIn, code: oneTimeCodeSchema, password: newPasswordSchema }),
+    most: mostForAnyone,
     answer: meSchema,
   }),
   changePassword: forPeople({
     method: 'PUT',
     path: '/api/session/password',
     who: 'people',
+    withoutFactor: true,
     says: 'Changes one’s own password; all other sessions end.',
     body: closed({ password, next: newPasswordSchema }),
     answer: meSchema,
@@ -69,12 +71,28 @@ export const peopleEndpoints = {
     says: 'Where one is signed in.',
     answer: z.array(sessionRecordSchema),
   }),
-  endSession: forPeople({ method: 'DELETE', path: '/api/sessions/:id', who: 'people', says: 'Signs out one device.', params: byId, status: 204 }),
-  endSessions: forPeople({ method: 'DELETE', path: '/api/sessions', who: 'people', says: 'Signs out everywhere but here.', status: 204 }),
+  endSession: forPeople({
+    method: 'DELETE',
+    path: '/api/sessions/:id',
+    who: 'people',
+    withoutFactor: true,
+    says: 'Signs out one device.',
+    params: byId,
+    status: 204,
+  }),
+  endSessions: forPeople({
+    method: 'DELETE',
+    path: '/api/sessions',
+    who: 'people',
+    withoutFactor: true,
+    says: 'Signs out everywhere but here.',
+    status: 204,
+  }),
   beginSecondFactor: forPeople({
     method: 'POST',
     path: '/api/session/second-factor',
     who: 'people',
+    withoutFactor: true,
     says: 'Makes a secret for a second factor; it counts once a code of it was entered.',
     body: closed({ password }),
     answer: closed({ secret: z.string(), uri: z.string() }),
@@ -84,6 +102,7 @@ export const peopleEndpoints = {
     method: 'PUT',
     path: '/api/session/second-factor',
     who: 'people',
+    withoutFactor: true,
     says: 'Sets the second factor, and gives codes for its loss, this once.',
     body: closed({ code: z.string().trim().max(40) }),
     answer: closed({ me: meSchema, recoveryCodes: z.array(z.string()) }),

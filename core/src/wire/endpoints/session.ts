@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { measuresSchema } from '../../quantities/index.ts'
 import { clockSchema, languageSchema, meSchema, signInSchema } from '../records.ts'
 import { endpoint, forPeople } from './endpoint.ts'
+import { mostForAnyone } from './shared.ts'
 
 const path = '/api/session'
 export const sessionEndpoints = {
@@ -12,14 +13,16 @@ export const sessionEndpoints = {
     who: 'anyone',
     says: 'Signs in: opens a session, held by a cookie.',
     body: signInSchema,
+    most: mostForAnyone,
     answer: meSchema,
   }),
   whoAmI: endpoint({ method: 'GET', path, who: 'people', says: 'Who is signed in.', answer: meSchema }),
-  signOut: forPeople({ method: 'DELETE', path, who: 'people', says: 'Signs out: ends the session.', status: 204 }),
+  signOut: forPeople({ method: 'DELETE', path, who: 'people', withoutFactor: true, says: 'Signs out: ends the session.', status: 204 }),
   setMeasures: forPeople({
     method: 'PUT',
     path: '/api/session/measures',
     who: 'people',
+    withoutFactor: true,
     says: 'Sets the units that this person reads figures in.',
     body: measuresSchema,
     answer: meSchema,
@@ -28,6 +31,7 @@ export const sessionEndpoints = {
     method: 'PUT',
     path: '/api/session/language',
     who: 'people',
+    withoutFactor: true,
     says: 'Sets the language that this person reads.',
     body: languageSchema,
     answer: meSchema,

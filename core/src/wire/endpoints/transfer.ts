@@ -8,9 +8,9 @@ import { endpoint } from './endpoint.ts'
 import { byId } from './shared.ts'
 
 /** Largest file that is read in, bytes; larger bundles are for backup and restore. */
-const largestFile = 64_000_000
+const largestFile = 32_000_000
 /** Room for a calendar as JSON, bytes. */
-const largestCalendar = 8_000_000
+const largestCalendar = 2_500_000
 export const bundleMedia = 'application/vnd.yastik.bundle+json'
 
 export const transferEndpoints = {
@@ -78,6 +78,7 @@ export const transferEndpoints = {
     says: 'Puts down many sites with their units, all or none; the answer grows line by line while they are written.',
     body: siteImportSchema,
     most: siteImportMost.bytes,
+    readInThread: true,
     answer: siteImportLineSchema,
     gives: ['application/x-ndjson'],
   }),

@@ -1,0 +1,90 @@
+// What may take long is done beside the loop that answers everybody: in a thread of its own, with a limit of time and of memory, one at a time for each
+// firm and two in all.
+import { MessageChannel, type MessagePort, type Transferable } from 'node:worker_threads'
+import { Fault, type FaultCode, type FaultLine } from '@yastik/core/faults'
+import type { Sentence } from '@yastik/core/words'
+import pLimit from 'p-limit'
+import { Piscina } from 'piscina'
+
+/** What a thread may take. */
+interface ThreadLimits {
+  /** Longer it does not work at one thing, ms. */
+  readonly mostMs: number
+  /** More memory it does not get, MB. */
+  readonly heapMb: number
+}
+
+/** So many threads a process has at a time, and so many of one firm wait for theirs. */
+const mostThreads = 2
+const mostWaiting = 4
+/** So long a thread waits for more before it ends, ms: loading what it needs takes longer than most of its work. */
+const idleMs = 30_000
+
+type Limit = ReturnType<typeof pLimit>
+const all = pLimit(mostThreads)
+const byFirm = new Map<number, Limit>()
+/** Runs one after the other for each firm, whatever others do. @throws Fault `too-often` where too many of the firm wait already */
+export async function inLine<Result>(firmId: number, work: () => Promise<Result>): Promise<Result> {
+  const own = byFirm.get(firmId) ?? pLimit(1)
+  byFirm.set(firmId, own)
+  if (own.pendingCount >= mostWaiting) throw new Fault('too-often')
+  try {
+    return await own(() => all(work))
+  } finally {
+    if (own.activeCount + own.pendingCount === 0) byFirm.delete(firmId)
+  }
+}
+
+/** What a thread says: what it found, or the fault that it threw. */
+export type ThreadAnswer<Result> =
+  { readonly result: Result } | { readonly fault: { readonly code: FaultCode; readonly sentence: Sentence; readonly lines: readonly FaultLine[] } }
+
+/** Threads run what was built, in tests as well, where everything else is run as it is written. */
+const builtAt = (script: URL): string => script.href.replace('/server/src/', '/server/dist/')
+
+/** What a thread was asked, and how it says how far it is. */
+export interface Asked<Given> {
+  readonly given: Given
+  readonly progress: MessagePort
+}
+
+/**
+ * Threads of one script.
+ * @param script of this package, next to whoever asks, by its built name
+ * @returns what runs it: hands over what it answers
+ * @throws the fault that the thread threw; `too-large` where it took more time or memory than it may; Error where it failed
+ */
+export function threadsOf<Given, Result, Progress = never>(script: URL, { mostMs, heapMb }: ThreadLimits) {
+  let pool: Piscina | undefined
+  const open = () =>
+    new Piscina({
+      filename: builtAt(script),
+      minThreads: 0,
+      maxThreads: mostThreads,
+      idleTimeout: idleMs,
+      resourceLimits: { maxOldGenerationSizeMb: heapMb, maxYoungGenerationSizeMb: 32 },
+      // What the process was started with, such as the loader of a test, is no concern of a thread.
+      execArgv: [],
+      env: {},
+    })
+  return async (given: Given, transfer: readonly Transferable[] = [], hear?: (progress: Progress) => void): Promise<Result> => {
+    const { port1, port2 } = new MessageChannel()
+    port1.on('message', (progress: Progress) => hear?.(progress))
+    try {
+      const answer = (await (pool ??= open()).run(
+        { given, progress: port2 },
+        {
+          transferList: [port2, ...transfer],
+          signal: AbortSignal.timeout(mostMs),
+        },
+      )) as ThreadAnswer<Result>
+      if ('result' in answer) return answer.result
+      throw new Fault(answer.fault.code, answer.fault)
+    } catch (error) {
+      const isBeyond = error instanceof Error && (error.name === 'AbortError' || ('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY'))
+      throw isBeyond ? new Fault('too-large') : error
+    } finally {
+      port1.close()
+    }
+  }
+}
