@@ -51,7 +51,7 @@ const zoned = (rule, entries) =>
   ].join('\r\n')
 
 /** Worst bodies of an endpoint, by what makes each one bad. */
-export function worstBodies(name, { most = 300_000, takes, body }) {
+export function worstBodies(name, { most = 100_000, takes, body }) {
   // Just within what is taken.
   const room = most - 2000
   if (takes?.some((type) => type.startsWith('image/')))

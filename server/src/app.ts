@@ -17,6 +17,7 @@ import { Db } from './db/database.ts'
 import { eventRoutes } from './events/routes.ts'
 import { endpointsOf, forAnyone, type Declared } from './http/audience.ts'
 import { closeInGoodTime, usualGraceMs } from './http/closing.ts'
+import { readWithinBudget } from './http/budget.ts'
 import { handleErrors } from './http/errors.ts'
 import { guard } from './http/guard.ts'
 import { sendHeaders } from './http/headers.ts'
@@ -85,7 +86,7 @@ export interface AppOptions {
 }
 
 /** Largest body that is taken where an endpoint says nothing else, bytes. */
-const bodyLimit = 300_000
+const bodyLimit = 100_000
 
 function nothingHere({ url }: FastifyRequest): never {
   throw new Fault('not-there', {
@@ -140,6 +141,7 @@ export async function buildApp({
   })
   handleErrors(app)
   logAnswers(app)
+  readWithinBudget(app)
   app.setValidatorCompiler(readByTable)
   app.setSerializerCompiler(answers === 'checked' ? serializerCompiler : writePlainly)
   await app.register(compress)

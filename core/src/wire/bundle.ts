@@ -11,7 +11,7 @@ import { languages } from '../words/index.ts'
 import { messageRecordSchema } from './messages.ts'
 import { quoteBodySchema, quoteStates } from './quotes.ts'
 import { stockMoveSchema } from './stock.ts'
-import { daySchema, minuteSchema, roles, siteFormSchema, storesRecordSchema, unitFormSchema } from './records.ts'
+import { daySchema, minuteSchema, revisionSchema, roles, siteFormSchema, storesRecordSchema, unitFormSchema } from './records.ts'
 
 const id = z.uuid()
 const personId = z.int().min(1)
@@ -59,7 +59,7 @@ export const bundleContentSchema = closed({
         crewIds: z.array(personId).max(20),
         unitIds: z.array(id).min(1).max(60),
         /** Where it was moved, cancelled, or came from a calendar. */
-        revision: z.int().min(0).optional(),
+        revision: revisionSchema.optional(),
         cancelledAt: z.iso.datetime().optional(),
         calendarUid: z.string().max(255).optional(),
         events: z.array(eventSchema),

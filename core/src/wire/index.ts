@@ -37,6 +37,7 @@ export {
   type JobRecord,
   type PhotoRecord,
   photoLimits,
+  mostRevision,
   eventBatchSchema,
   type EventReceipt,
   instrumentMessageSchema,

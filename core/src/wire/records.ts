@@ -26,6 +26,9 @@ export const daySchema = z.iso
   )
 
 /** A time of day, minutes from midnight. */
+/** How often a visit was changed, as its entry in a calendar counts it (SEQUENCE). */
+export const mostRevision = 1_000_000_000
+export const revisionSchema = z.int().min(0).max(mostRevision)
 export const minuteSchema = z.int().min(0).max(1439)
 
 export const signInSchema = closed({
@@ -161,7 +164,7 @@ export const jobFormSchema = closed({
 export type JobForm = z.infer<typeof jobFormSchema>
 
 /** A visit is put on another day or time, or given to others: over the revision that was seen. A time of which nothing is said stays. */
-export const jobMoveSchema = closed({ ...jobFormSchema.pick({ onDate: true, crewIds: true, startMin: true }).shape, revision: z.int().min(0) })
+export const jobMoveSchema = closed({ ...jobFormSchema.pick({ onDate: true, crewIds: true, startMin: true }).shape, revision: revisionSchema })
 export const jobCancelSchema = jobMoveSchema.pick({ revision: true })
 
 export const stages = ['look-over', 'method', 'at-the-unit', 'proof', 'handed-over'] as const

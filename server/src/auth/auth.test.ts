@@ -4,6 +4,7 @@ import { Session, User } from '../db/models.ts'
 import { addFirm, openHouse, origin, password, signedIn, type TestHouse } from '../tests/database.ts'
 import { sessionLimits } from './sessions.ts'
 import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
+import { networkOf } from './throttle.ts'
 
 let house: TestHouse
 beforeAll(async () => {
@@ -57,6 +58,24 @@ describe('sign-in', () => {
     await goesBy(2100)
     expect((await signIn('owner-a', password, '10.0.0.3')).statusCode).toBe(200)
     expect((await signIn('owner-a', 'wrong', '10.0.0.3')).statusCode).toBe(401)
+  })
+  it('counts all spellings of a name together, of somebody who is known and of nobody alike', async () => {
+    for (const spellings of [
+      ['owner-a', 'OWNER-A', 'Öwner-a', 'ówner-Á', ' owner-a ', 'ownér-a', 'OwNeR-a', 'ｏwner-a', 'owner-ª', 'owñer-a', 'owner-ā'],
+      ['nobody', 'NOBODY', 'nóbody', 'NÖBODY', ' nobody ', 'nobodý', 'NoBoDy', 'ｎobody', 'nobodY', 'ñobody', 'nobōdy'],
+    ]) {
+      const address = `10.0.7.${spellings[0].length}`
+      const answers = []
+      for (const name of spellings) answers.push((await signIn(name, 'wrong', address)).statusCode)
+      expect(answers).toEqual([...Array.from({ length: 10 }, () => 401), 429])
+    }
+  })
+  it('counts a whole network of an IPv6 address, and an IPv4 address however it is written', async () => {
+    for (let tries = 0; tries < 10; tries++) await signIn('owner-a', 'wrong', `2001:db8:1:2::${tries + 1}`)
+    expect((await signIn('owner-a', 'wrong', '2001:db8:1:2:ffff::9')).statusCode).toBe(429)
+    expect((await signIn('owner-a', 'wrong', '2001:db8:1:3::1')).statusCode).toBe(401)
+    expect(['::ffff:192.0.2.7', '192.0.2.7', '::ffff:c000:207'].map(networkOf)).toEqual(['192.0.2.7', '192.0.2.7', '192.0.2.7'])
+    expect(['fe80::1%eth0', 'fe80:0:0:0:1::', ''].map(networkOf)).toEqual(['fe80::/64', 'fe80::/64', ''])
   })
   it('lets no more through where many try at once', async () => {
     const answers = await Promise.all(Array.from({ length: 40 }, () => signIn('owner-a', 'wrong', '10.0.0.5')))

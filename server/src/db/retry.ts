@@ -38,6 +38,14 @@ export const errorNumber = (error: unknown): number | undefined => {
 }
 /** Whether others were in the way. */
 export const isTurnedDown = (error: unknown): boolean => turnedDown.includes(errorNumber(error) ?? 0)
+/**
+ * What was to be stored does not fit: no such character, too long, out of range, no number, another alphabet than the column's (MariaDB); and what
+ * is reckoned of it leads to no number.
+ */
+const misfits = [1054, 1264, 1265, 1267, 1292, 1366, 1406, 1690, 4025]
+/** Whether something of what was sent cannot be stored. */
+export const isUnstorable = (error: unknown): boolean =>
+  misfits.includes(errorNumber(error) ?? 0) || (error instanceof RangeError && !('code' in error))
 /** Table, disk, or what a statement needs for itself is full (MariaDB); a file that finds no room (the system). */
 const full = [1021, 1114, 1026]
 /** Whether something found no room. */

@@ -4,7 +4,8 @@ import { faultLine, linesOf } from '@yastik/core/faults'
 import { eventSchema, photoIdOf, timeOf, type JobEvent } from '@yastik/core/run'
 import type { EventReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
-import type { Doing } from '../db/database.ts'
+import type { Db, Doing } from '../db/database.ts'
+import { isUnstorable } from '../db/retry.ts'
 import { z } from 'zod'
 import { Photo, type User } from '../db/models.ts'
 import { addToLog, growJob, heldJob, type HeldJob } from './queries.ts'
@@ -39,11 +40,34 @@ export async function storeEvents(db: Doing, jobId: string, user: User, sent: re
   return { accepted: ids.filter((id) => !elsewhere.has(id)), refused }
 }
 
+/**
+ * The same where something of it cannot be stored, whatever its schema says: then each event is stored by itself, and what cannot be is turned down.
+ * One bad event never fails the others of its batch.
+ * @throws Fault `not-there` without the job; what the database says where it is not about what was sent
+ */
+export async function storeEach(db: Db, jobId: string, user: User, sent: readonly unknown[]): Promise<EventReceipt> {
+  const store = (some: readonly unknown[]) => db.change((doing) => storeEvents(doing, jobId, user, some))
+  try {
+    return await store(sent)
+  } catch (error) {
+    if (!isUnstorable(error)) throw error
+  }
+  const receipts: EventReceipt[] = []
+  for (const event of sent)
+    receipts.push(
+      await store([event]).catch((error: unknown): EventReceipt => {
+        if (!isUnstorable(error)) throw error
+        return { accepted: [], refused: [{ id: idOf(event), because: says('fault.events.unstorable') }] }
+      }),
+    )
+  return { accepted: receipts.flatMap(({ accepted }) => accepted), refused: receipts.flatMap(({ refused }) => refused) }
+}
+
 /** Units that are spoken of, whatever else is wrong with what was sent. */
 const spokenOf = (sent: readonly unknown[]): string[] => [
   ...new Set(sent.flatMap((candidate) => ofUnit.safeParse(candidate).data?.happening.unitId ?? [])),
 ]
-const ofUnit = z.object({ happening: z.object({ unitId: z.string() }) })
+const ofUnit = z.object({ happening: z.object({ unitId: z.uuid() }) })
 
 /** Ids of photographs that events speak of and this job does not have. */
 async function photosMissing({ transaction }: Doing, events: readonly JobEvent[], job: HeldJob): Promise<ReadonlySet<string>> {
@@ -54,11 +78,13 @@ async function photosMissing({ transaction }: Doing, events: readonly JobEvent[]
   return new Set(wanted.filter((id) => !known.has(id)))
 }
 
+const idOf = (candidate: unknown): string =>
+  candidate !== null && typeof candidate === 'object' && 'id' in candidate && typeof candidate.id === 'string' ? candidate.id.slice(0, 80) : ''
+
 function checkEvent(candidate: unknown, index: number, job: HeldJob, user: User): JobEvent | EventReceipt['refused'][number] {
   const parsed = eventSchema.safeParse(candidate)
   if (!parsed.success) {
-    const id = candidate !== null && typeof candidate === 'object' && 'id' in candidate && typeof candidate.id === 'string' ? candidate.id : ''
-    return { id, because: joined({ semicolon: linesOf(parsed.error.issues, candidate, `events[${index}]`).map(faultLine) }) }
+    return { id: idOf(candidate), because: joined({ semicolon: linesOf(parsed.error.issues, candidate, `events[${index}]`).map(faultLine) }) }
   }
   const event = parsed.data
   const refuse = (field: string, what: Message, allowed: Sentence = '') => ({

@@ -10,7 +10,7 @@ import { together } from '../db/together.ts'
 import { Job } from '../db/models.ts'
 import { serverOf } from '../http/serve.ts'
 import { openStream } from '../http/streams.ts'
-import { storeEvents } from './doings.ts'
+import { storeEach } from './doings.ts'
 import { eventOf, eventsAfter, logLengths } from './queries.ts'
 
 /** Between two looks; two phones see each other within two seconds. */
@@ -31,10 +31,10 @@ function seenBefore(header: string | string[] | undefined): number | undefined {
 export const eventRoutes =
   (house: Db) =>
   async (app: FastifyInstance): Promise<void> => {
-    const { changes, serves } = serverOf(app, house)
+    const { serves } = serverOf(app, house)
     const lengthOf = together((ids) => logLengths(house, ids), joinMs)
 
-    changes(endpoints.storeEvents, async ({ db, params, body, user }) => storeEvents(db, params.id, user, body.events))
+    serves(endpoints.storeEvents, ({ db, params, body, user }) => storeEach(db, params.id, user, body.events))
 
     serves(endpoints.jobStream, async ({ db, params, query, user, request, reply }) => {
       const job = await findOwn(db, Job, 'job', params.id, user.firmId)

@@ -23,10 +23,10 @@ it('takes a few kB from whoever has not signed in', async () => {
 })
 
 it.each([
-  ['values beyond count', { ...site, more: Array.from({ length: 70_000 }, () => 0) }],
-  ['values too deep within one another', { ...site, more: nested(60) }],
-])('turns down %s before any of it is looked at', async (_, body) => {
-  const answer = await owner('POST', '/api/sites', body)
+  ['values beyond count', { ...site, more: Array.from({ length: 70_000 }, () => 0) }, '/api/stores'],
+  ['values too deep within one another', { ...site, more: nested(60) }, '/api/stores'],
+])('turns down %s before any of it is looked at', async (_, body, path) => {
+  const answer = await owner('PUT', path, body)
   expect([answer.statusCode, answer.json().lines]).toMatchObject([
     413,
     [{ where: 'the body', allowed: 'at most 60000 values, 40 within one another' }],

@@ -5,7 +5,7 @@ import { says } from '@yastik/core/words'
 import type { FastifyInstance } from 'fastify'
 import { inEnglish } from '../words.ts'
 import { plainError } from './log.ts'
-import { isAway, isFull, isTurnedDown } from '../db/retry.ts'
+import { isAway, isFull, isTurnedDown, isUnstorable } from '../db/retry.ts'
 
 /** What is said of an error where an answer has begun already, and can only say it as its last line. */
 export const bodyOf = (error: Error): FaultBody => faultBodyOf(asFault(error), inEnglish)
@@ -16,6 +16,7 @@ export function asFault(error: Error & { code?: string; statusCode?: number }): 
   if (isAway(error)) return new Fault('database-away')
   if (isTurnedDown(error)) return new Fault('busy')
   if (isFull(error)) return new Fault('disk-full')
+  if (isUnstorable(error)) return new Fault('does-not-hold-up', { sentence: says('fault.call.unstorable') })
   if (error.code === 'FST_ERR_CTP_BODY_TOO_LARGE') return new Fault('too-large')
   if (error.code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE')
     return new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.call.kind'), allowed: 'application/json' }] })
@@ -32,6 +33,8 @@ export function handleErrors(app: FastifyInstance): void {
   app.setErrorHandler((error: Error, request, reply) => {
     const fault = asFault(error)
     if (fault.code === 'internal') request.log.error(error)
+    // Something was let through that should have been bounded where it was read.
+    if (isUnstorable(error)) request.log.warn(`it could not be stored: ${plainError(error).message}`)
     if (fault.code === 'database-away') request.log.warn(`the database does not answer: ${plainError(error).message}`)
     return reply.status(fault.status).send(faultBodyOf(fault, inEnglish))
   })

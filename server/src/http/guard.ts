@@ -2,13 +2,14 @@
 import { says, type Message } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import { LRUCache } from 'lru-cache'
-import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import type { FastifyContextConfig, FastifyInstance, FastifyRequest } from 'fastify'
 import type { Firm, User } from '../db/models.ts'
 import { holds, whoComes } from '../tokens/queries.ts'
 import { note, type Actor } from '../audit/doings.ts'
 import { doorkeeper, isOpen, type Doorkeeper } from '../auth/queries.ts'
 import { secondFactorOf } from '../auth/secondFactor.ts'
 import { cookieName } from '../auth/sessions.ts'
+import { endConnection } from './endConnection.ts'
 import { homeOf } from './home.ts'
 import type { Db } from '../db/database.ts'
 import type { HasRoom } from '../running/room.ts'
@@ -36,28 +37,6 @@ function checkOrigin(request: FastifyRequest): void {
   const own = homeOf(request)
   if (origin && URL.canParse(origin) && URL.canParse(own) && new URL(origin).origin === new URL(own).origin) return
   throw new Fault('wrong-origin')
-}
-
-/** So much of a body is still taken from whoever was turned down, bytes: their connection stays usable. */
-const mostDrained = 300_000
-/** So long whoever sends more has to read the answer, while what they send is thrown away, ms. */
-const lingerMs = 500
-
-/**
- * What becomes of the connection of whoever is turned down while a body is still coming? A short one is thrown away as it comes, and the connection
- * goes on. Of a long one, or one that does not say how long it is, nobody waits for the end: the answer says that the connection closes, and it does
- * once the answer was read. Closed with unread data in it, as it would be by itself, it would be torn down before.
- */
-function endConnection({ raw }: FastifyRequest, reply: FastifyReply): void {
-  const { socket, headers } = raw
-  const isShort = headers['transfer-encoding'] === undefined && Number(headers['content-length'] ?? 0) <= mostDrained
-  if (isShort) return
-  void reply.header('connection', 'close')
-  socket.destroySoon = () => {
-    socket.end()
-    raw.resume()
-    setTimeout(() => socket.destroy(), lingerMs).unref()
-  }
 }
 
 /** Every route is closed but to the audience that it declares. @param secure whether cookies are for TLS only */

@@ -7,6 +7,7 @@ import type { Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
 import { beyondBudget } from './budget.ts'
+import { largeBytes, oneLargeBody } from './largeBodies.ts'
 import { schemaOf } from './openapi.ts'
 
 /** Whoever calls, where the endpoint is not for anyone. */
@@ -50,6 +51,7 @@ export function serverOf(app: FastifyInstance, db: Db): Server {
     config: { audience: own.who, onlyPeople: own.onlyPeople === true, withoutFactor: own.withoutFactor === true },
     schema: schemaOf(own),
     ...(own.most === undefined ? {} : { bodyLimit: own.most }),
+    ...((own.most ?? 0) > largeBytes && own.who !== 'anyone' ? { onRequest: oneLargeBody } : {}),
     handler: (request, reply) => {
       const { params, query, body, user, firm, sessionId, actor } = request
       if (own.status !== undefined) reply.status(own.status)

@@ -6,7 +6,7 @@ import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import type { Db, Doing } from '../db/database.ts'
 import { dayMs, dayOf, type Zoned } from '../days.ts'
-import { findOwn, holdOwn } from '../db/find.ts'
+import { holdOwn } from '../db/find.ts'
 import { Job, JobUnit, Site, Unit, User } from '../db/models.ts'
 
 /** @throws Fault `not-there` without the site, `does-not-hold-up` where units or people are not the firm's own, once each. */
@@ -16,18 +16,32 @@ export async function makeJob(
   firmId: number,
 ): Promise<Job> {
   const { transaction } = db
-  await findOwn(db, Site, 'site', siteId, firmId)
+  // Held, so that the same visit that is sent twice at once is there once.
+  await holdOwn(db, Site, 'site', siteId, firmId)
   await checkInUse(db, siteId, unitIds)
   const units = await Unit.count({ where: { id: { [Op.in]: unitIds }, siteId }, transaction })
   if (units !== new Set(unitIds).size || units !== unitIds.length)
     throw doesNotHoldUp('unitIds', says('fault.visits.units'), says('fault.visits.units-allowed'))
   await checkCrew(db, crewIds, firmId)
+  const there = await sameVisit(db, { siteId, unitIds, onDate, crewIds, startMin, calendarUid })
+  if (there) return there
   const job = await Job.create({ id: newId(), firmId, siteId, onDate, crewIds, startMin, calendarUid }, { transaction })
   await JobUnit.bulkCreate(
     unitIds.map((unitId, position) => ({ jobId: job.id, unitId, firmId, position })),
     { transaction },
   )
   return job
+}
+
+/** A visit that is planned already exactly so: the same units on the same day and time, by the same people, from the same entry of a calendar. */
+async function sameVisit(
+  { transaction }: Doing,
+  { siteId, unitIds, onDate, crewIds, startMin, calendarUid }: Required<JobForm> & { readonly calendarUid: string | null },
+): Promise<Job | undefined> {
+  const where = { siteId, onDate, startMin, calendarUid, closed: false, logLength: 0 }
+  const jobs = await Job.findAll({ where, include: ['jobUnits'], transaction })
+  const asList = (ids: readonly (string | number)[]) => [...ids].sort().join()
+  return jobs.find((job) => asList(job.crewIds) === asList(crewIds) && asList((job.jobUnits ?? []).map(({ unitId }) => unitId)) === asList(unitIds))
 }
 
 /** @throws Fault `in-use` where the site or one of these units is retired: nobody is sent there. */

@@ -6,7 +6,7 @@ import type { MessageRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import type { Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'
-import { Message, type Site, type User } from '../db/models.ts'
+import { Message, Site, type User } from '../db/models.ts'
 import { holdSentences } from './hold.ts'
 import { sayToCustomer } from '../words.ts'
 import { holdOf, messageRecord } from './queries.ts'
@@ -21,6 +21,13 @@ export async function queueMessage(
 ): Promise<MessageRecord> {
   if (!isSetUp) throw new Fault('in-use', { sentence: says('fault.messages.no-gateway') })
   const at = new Date()
+  // Held, so that the same letter that is sent twice at once is there once.
+  await holdOwn(db, Site, 'site', site.id, site.firmId)
+  const body = `${message.body}\n${(await sayToCustomer(site))(stopLine)}`
+  const same = { siteId: site.id, kind: message.kind, quoteId: message.quoteId ?? null, state: 'waiting', body } as const
+  // A second reminder is turned down all the same.
+  const there = message.kind === 'reminder' ? null : await Message.findOne({ where: same, transaction: db.transaction })
+  if (there) return messageRecord(db, there.id, site.firmId)
   const hold = await holdOf(db, site, at.getTime())
   const { reminders } = site.form
   // Who asked for a price, or waits for somebody, is written to, reminded lately or not.
@@ -35,7 +42,7 @@ export async function queueMessage(
       kind: message.kind,
       channel: reminders.channel,
       address: reminders.to,
-      body: `${message.body}\n${(await sayToCustomer(site))(stopLine)}`,
+      body,
       nextAt: at,
       madeAt: at,
       changedAt: at,

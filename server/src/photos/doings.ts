@@ -1,6 +1,7 @@
 // A photograph is kept: its files lie there before its record counts, so that no record speaks of a file that is not there.
 import { says } from '@yastik/core/words'
 import { createHash } from 'node:crypto'
+import { setImmediate as nextTurn } from 'node:timers/promises'
 import { Fault } from '@yastik/core/faults'
 import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
@@ -8,6 +9,9 @@ import { Job, JobUnit, Photo, type User } from '../db/models.ts'
 import type { FileStore } from '../files/store.ts'
 import { inLine } from '../threads/inThread.ts'
 import { pictureOf } from './picture.ts'
+
+/** So much is hashed before others have their turn, bytes. */
+const pieceBytes = 1_000_000
 
 export const keyOf = ({ id, firmId, kind }: Pick<Photo, 'id' | 'firmId' | 'kind'>): string => `${firmId}/${id}.${kind}`
 export const previewKeyOf = ({ id, firmId }: Pick<Photo, 'id' | 'firmId'>): string => `${firmId}/${id}-small.webp`
@@ -25,7 +29,7 @@ export async function keepPhoto(
 ): Promise<Photo> {
   await findOwn(db, Job, 'job', jobId, user.firmId)
   if (!(await JobUnit.findOne({ where: { jobId, unitId } }))) throw new Fault('not-there')
-  const sentSha256 = createHash('sha256').update(sent).digest('hex')
+  const sentSha256 = await sha256Of(sent)
   const there = await known(db, photoId, jobId, sentSha256)
   if (there) return there
   const { kind, width, height, bytes, preview } = await inLine(user.firmId, () => pictureOf(sent))
@@ -41,6 +45,16 @@ export async function keepPhoto(
     await files.put(previewKeyOf(place), preview)
     return photo
   })
+}
+
+/** Piece by piece, so that nobody waits for the whole of it. */
+async function sha256Of(bytes: Buffer): Promise<string> {
+  const hash = createHash('sha256')
+  for (let at = 0; at < bytes.length; at += pieceBytes) {
+    hash.update(bytes.subarray(at, at + pieceBytes))
+    await nextTurn()
+  }
+  return hash.digest('hex')
 }
 
 async function known({ transaction }: Db, photoId: string, jobId: string, sentSha256: string): Promise<Photo | undefined> {

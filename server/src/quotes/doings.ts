@@ -3,6 +3,7 @@ import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import type { QuoteOption } from '@yastik/core/plan'
 import type { Happening } from '@yastik/core/run'
 import { payable, type MessageRecord, type QuoteAccept, type QuoteBody, type QuoteChange, type QuoteForm } from '@yastik/core/wire'
+import { isDeepStrictEqual } from 'node:util'
 import { v7 as newId } from 'uuid'
 import type { Doing } from '../db/database.ts'
 import { findOwn, holdOwn } from '../db/find.ts'
@@ -15,14 +16,21 @@ import { quoteBody } from './body.ts'
 import { says, type Say } from '@yastik/core/words'
 import { sayFor } from '../words.ts'
 
+/** As it is when it was read again: what is undefined is not there. */
+const asStored = (body: QuoteBody): unknown => JSON.parse(JSON.stringify(body))
+
 /** So long prices stand, where nobody says otherwise. */
 const validDays = 30
 
 /** @throws Fault `not-there` without the site, `does-not-hold-up` where a unit is not of it */
 export async function makeQuote(db: Doing, form: QuoteForm, firm: Firm, user: User): Promise<Quote> {
-  const site = await findOwn(db, Site, 'site', form.siteId, firm.id)
+  // Held, so that the same quote that is asked for twice at once is there once.
+  const site = await holdOwn(db, Site, 'site', form.siteId, firm.id)
   const nowMs = Date.now()
   const body = await quoteBody(db, firm, site, form, nowMs)
+  const same = { siteId: site.id, state: 'open', version: 1, madeOn: dayOf(nowMs, firm), savedBy: user.name } as const
+  const there = (await Quote.findAll({ where: same, transaction: db.transaction })).find((own) => isDeepStrictEqual(own.body, asStored(body)))
+  if (there) return there
   const quote = await Quote.create(
     {
       id: newId(),

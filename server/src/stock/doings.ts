@@ -15,9 +15,13 @@ import { lotOf } from './queries.ts'
 /** Amounts are kept to the millilitre. */
 const toMl = (litres: number) => Math.round(litres * 1000) / 1000
 
-/** Lots of some products, held until the transaction ends, in one order so that two never wait for each other. */
-const held = async ({ transaction }: Doing, firmId: number, productIds: readonly string[]): Promise<Map<string, StockLot[]>> =>
-  groupBy(
+/**
+ * Lots of some products, held until the transaction ends. The firm itself is held first: a lot that is not there yet cannot be held, and of several
+ * that would make it at once all but one would be turned down.
+ */
+async function held({ transaction }: Doing, firmId: number, productIds: readonly string[]): Promise<Map<string, StockLot[]>> {
+  await Firm.findByPk(firmId, { attributes: ['id'], lock: transaction.LOCK.UPDATE, transaction })
+  return groupBy(
     await StockLot.findAll({
       where: { firmId, productId: { [Op.in]: [...productIds] } },
       order: [
@@ -29,6 +33,7 @@ const held = async ({ transaction }: Doing, firmId: number, productIds: readonly
     }),
     ({ productId }) => productId,
   )
+}
 
 /**
  * Notes what was bought, counted or thrown out.

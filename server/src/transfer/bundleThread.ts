@@ -2,9 +2,11 @@
 import type { Firm } from '../db/models.ts'
 import { note, type Actor } from '../audit/doings.ts'
 import type { Config } from '../config.ts'
+import { checkBudget } from '../http/budget.ts'
 import { answering } from '../threads/answer.ts'
 import { withDb } from '../threads/ownDb.ts'
 import { readBundle, takeIn } from './bundle.ts'
+import { largeBudget } from './largeBudget.ts'
 
 export interface BundleGiven {
   readonly bytes: Uint8Array
@@ -14,6 +16,7 @@ export interface BundleGiven {
 }
 
 export default answering(async ({ bytes, database, firm, actor }: BundleGiven) => {
+  checkBudget(bytes, largeBudget)
   const bundle = readBundle(new TextDecoder().decode(bytes))
   const receipt = await withDb(database, (db) =>
     db.change(async (doing) => {

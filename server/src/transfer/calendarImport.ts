@@ -7,7 +7,7 @@ import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import type { Db, Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
-import { Import, Job, Site, Unit, type Firm, type User } from '../db/models.ts'
+import { Firm, Import, Job, Site, Unit, type User } from '../db/models.ts'
 import type { VisitBefore } from '../db/trustModels.ts'
 import { threadsOf } from '../threads/inThread.ts'
 import type { Entry } from './calendarText.ts'
@@ -135,6 +135,8 @@ export const previewCalendar = async (db: Db, entries: readonly Entry[], firm: F
  * @throws Fault `does-not-hold-up` where rows are faulty that nobody has seen and set aside; nothing is changed then.
  */
 export async function takeCalendar(db: Doing, entries: readonly Entry[], setAside: number, user: User, firm: Firm): Promise<CalendarReceipt> {
+  // Held, so that of a calendar that is sent twice at once the other finds its visits here already.
+  await Firm.findByPk(firm.id, { attributes: ['id'], lock: db.transaction.LOCK.UPDATE, transaction: db.transaction })
   const { rows, units } = await wishes(db, entries, firm)
   const faulty = rows.filter(({ faults }) => faults.length > 0)
   if (faulty.length !== setAside)

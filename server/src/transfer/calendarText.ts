@@ -3,7 +3,7 @@
 import { says, type Message } from '@yastik/core/words'
 import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import { dayIn, isTimeZone, minuteIn, momentAt } from '@yastik/core/quantities'
-import { daySchema, type CalendarRow } from '@yastik/core/wire'
+import { daySchema, mostRevision, type CalendarRow } from '@yastik/core/wire'
 import ICAL from 'ical.js'
 import { groupBy } from '../db/groupBy.ts'
 
@@ -62,7 +62,15 @@ export function entriesOf(text: string, timeZone: string | undefined): Entry[] {
         faults.push({ where: name.toUpperCase(), what: says('fault.ics.repeats'), allowed: says('fault.ics.repeats-allowed') })
     const { day, startMin = null, fault } = beginOf(event.getFirstProperty('dtstart'), zones, timeZone)
     if (fault) faults.push(fault)
-    const sequence = Number(event.getFirstPropertyValue('sequence') ?? 0)
+    const numbered = Number(event.getFirstPropertyValue('sequence') ?? 0)
+    const isCounted = Number.isInteger(numbered) && numbered >= 0 && numbered <= mostRevision
+    if (!isCounted)
+      faults.push({
+        where: 'SEQUENCE',
+        what: says('fault.schema.not-allowed', { value: text('sequence').slice(0, 40) }),
+        allowed: says('fault.schema.bound', { is: 'most', figure: { n: mostRevision } }),
+      })
+    const sequence = isCounted ? numbered : 0
     return {
       uid,
       summary: text('summary'),

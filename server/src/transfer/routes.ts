@@ -37,7 +37,9 @@ const takingSites = threadsOf<SitesGiven, SiteImportReceipt, { rows: number; of:
 function sent(body: unknown, media: string): { bytes: Uint8Array } {
   if (!Buffer.isBuffer(body))
     throw new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.bundle.no-bundle'), allowed: media }] })
-  return { bytes: new Uint8Array(body) }
+  // Handed over as it is; copied where it is a piece of something larger.
+  const isWhole = body.byteOffset === 0 && body.buffer.byteLength === body.length
+  return { bytes: isWhole ? new Uint8Array(body.buffer as ArrayBuffer) : new Uint8Array(body) }
 }
 /** Who does it, and on which database, as a thread can be told. */
 const plainly = (db: Db, { id, firmId, name }: User, { address }: Actor) => ({

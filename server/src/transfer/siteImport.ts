@@ -5,7 +5,7 @@ import type { SiteImport, SiteImportReceipt } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'
-import { Import, Site, Unit, type User } from '../db/models.ts'
+import { Firm, Import, Site, Unit, type User } from '../db/models.ts'
 import { unitValues } from '../sites/records.ts'
 
 /** Rows that are written in one statement. */
@@ -25,6 +25,8 @@ export function takeInSites(
 ): Promise<SiteImportReceipt> {
   return db.change(async (doing) => {
     const { transaction } = doing
+    // Held, so that of a table that is sent twice at once one is taken, and the other finds its sites here already.
+    await Firm.findByPk(user.firmId, { attributes: ['id'], lock: transaction.LOCK.UPDATE, transaction })
     const here = new Set((await Site.findAll({ where: { firmId: user.firmId }, transaction })).map(({ form }) => keyOf(form)))
     const double = sites.filter(({ form }) => here.has(keyOf(form)))
     if (double.length > 0)

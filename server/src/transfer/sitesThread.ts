@@ -3,8 +3,10 @@ import { Fault, readBy } from '@yastik/core/faults'
 import { endpoints } from '@yastik/core/wire'
 import type { Actor } from '../audit/doings.ts'
 import type { Config } from '../config.ts'
+import { checkBudget } from '../http/budget.ts'
 import { answering } from '../threads/answer.ts'
 import { withDb } from '../threads/ownDb.ts'
+import { largeBudget } from './largeBudget.ts'
 import { takeInSites, type Importer } from './siteImport.ts'
 
 export interface SitesGiven {
@@ -15,6 +17,7 @@ export interface SitesGiven {
 }
 
 function parsed(bytes: Uint8Array): unknown {
+  checkBudget(bytes, largeBudget)
   try {
     return JSON.parse(new TextDecoder().decode(bytes))
   } catch {

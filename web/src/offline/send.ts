@@ -11,6 +11,8 @@ import { dropPhoto, photosWaiting, sendPhoto } from './photos.ts'
 
 /** Events in one batch; the server takes no more. */
 const mostAtOnce = 1000
+/** And so much of them, characters of JSON: half of what the server takes. */
+const mostCharacters = 1_000_000
 
 /** What an open job is told while its events are sent. */
 export interface Watcher {
@@ -35,12 +37,19 @@ export async function sendAll(jobId: string, by: number, watcher?: Watcher): Pro
     const events = await own()
     const photos = await photosOf(jobId, events)
     const held = new Set(photos.map(({ photoId }) => photoId))
-    const batch = events.filter(({ happening }) => !held.has(photoIdOf(happening) ?? '')).slice(0, mostAtOnce)
+    const batch = fitting(events.filter(({ happening }) => !held.has(photoIdOf(happening) ?? '')))
     // Steps go before pictures, which are large.
     if (batch.length > 0) reasons.push(...(await sendBatch(jobId, batch, watcher)))
     else if (photos.length > 0) reasons.push(...(await sendOnePhoto(photos[0], events, watcher)))
     else return reasons
   }
+}
+
+/** The first events, as many as go at once; one at the least. */
+function fitting(events: readonly JobEvent[]): JobEvent[] {
+  let characters = 0
+  const end = events.findIndex((event, at) => (characters += JSON.stringify(event).length) > mostCharacters && at > 0)
+  return events.slice(0, Math.min(mostAtOnce, end < 0 ? events.length : end))
 }
 
 /** Photographs that wait and that these events speak of. */

@@ -32,6 +32,7 @@ export const houseEndpoints = {
     who: 'owner',
     says: 'Sets the firm’s own words over the version that was seen.',
     body: wordingRecordSchema,
+    most: 400_000,
     answer: wordingRecordSchema,
   }),
   stepTimes: endpoint({
@@ -54,6 +55,7 @@ export const houseEndpoints = {
     who: 'owner',
     says: 'Saves the stores over the version that was seen.',
     body: storesRecordSchema,
+    most: 400_000,
     answer: storesRecordSchema,
   }),
 } as const

@@ -104,7 +104,7 @@ export const visitEndpoints = {
     says: 'Stores what happened; each event is judged by itself, and sending one twice does nothing.',
     params: byId,
     body: eventBatchSchema,
-    most: 4_000_000,
+    most: 2_000_000,
     answer: eventReceiptSchema,
   }),
   jobStream: endpoint({

@@ -262,6 +262,7 @@ export const faults = {
   // Whoever calls, and what they ask for.
   'fault.call.body': 'the body',
   'fault.call.json': 'JSON text',
+  'fault.call.unstorable': 'A figure or a sign of what was sent is out of what can be stored.',
   'fault.call.many-values': 'too many values, or too many within one another',
   'fault.call.many-values-allowed': text<{ most: number; deep: number }>('at most {most} values, {deep} within one another'),
   'fault.call.kind': 'this kind is not taken',
@@ -354,6 +355,7 @@ export const faults = {
   // What is put on record at the unit.
   'fault.events.photo-missing': 'the photograph of this event was not sent before it',
   'fault.events.elsewhere': 'this id belongs to another job',
+  'fault.events.unstorable': 'this cannot be stored: a figure or a sign of it is out of what there is',
   'fault.events.not-you': text<{ by: number }>('{by} is not you'),
   'fault.events.future': 'this lies in the future',
   'fault.events.future-allowed': 'set the clock of the device right',

@@ -233,6 +233,7 @@ export const faults: Record<keyof typeof english, string> = {
 
   'fault.call.body': 'el cuerpo',
   'fault.call.json': 'texto JSON',
+  'fault.call.unstorable': 'Una cifra o un signo de lo enviado está fuera de lo que se puede guardar.',
   'fault.call.many-values': 'demasiados valores, o demasiados unos dentro de otros',
   'fault.call.many-values-allowed': 'como máximo {most} valores, {deep} unos dentro de otros',
   'fault.call.kind': 'no se acepta este tipo',
@@ -319,6 +320,7 @@ export const faults: Record<keyof typeof english, string> = {
 
   'fault.events.photo-missing': 'la fotografía de este suceso no se envió antes que él',
   'fault.events.elsewhere': 'este identificador es de otra visita',
+  'fault.events.unstorable': 'esto no se puede guardar: una cifra o un signo está fuera de lo que hay',
   'fault.events.not-you': '{by} no es usted',
   'fault.events.future': 'esto está en el futuro',
   'fault.events.future-allowed': 'ponga en hora el reloj del dispositivo',
