@@ -3,6 +3,7 @@
 import { defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { NoAnswer } from './api/client.ts'
+import { waitingForPassword } from './api/confirm.ts'
 import KeyHelp from './components/KeyHelp.vue'
 import { useKeys } from './components/keys.ts'
 import Tap from './kit/Tap.vue'
@@ -39,6 +40,7 @@ useLight()
 // Opened seldom: loaded then.
 const MeasuresDialog = defineAsyncComponent(() => import('./components/MeasuresDialog.vue'))
 const FindDialog = defineAsyncComponent(() => import('./find/FindDialog.vue'))
+const PasswordDialog = defineAsyncComponent(() => import('./components/PasswordDialog.vue'))
 const LightDialog = defineAsyncComponent(() => import('./components/LightDialog.vue'))
 
 // What an earlier visit left unsent goes as soon as it is known who is here.
@@ -110,6 +112,7 @@ async function leave() {
     <KeyHelp />
     <MeasuresDialog v-if="asked === 'units'" :model-value="true" @update:model-value="asked = undefined" />
     <FindDialog v-if="finding" v-model="finding" />
+    <PasswordDialog v-if="waitingForPassword" />
     <LightDialog v-if="asked === 'light'" :model-value="true" @update:model-value="asked = undefined" />
   </main>
 </template>

@@ -13,6 +13,7 @@ export const faultStatus = {
   'not-signed-in': 401,
   'wrong-sign-in': 401,
   'second-factor': 401,
+  'confirm-password': 403,
   'not-allowed': 403,
   'device-full': 507,
   'device-shut': 503,

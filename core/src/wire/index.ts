@@ -99,8 +99,8 @@ export {
   type RowFault,
 } from './siteTable.ts'
 export { type MoveKind, stockFormSchema, type StockForm, type StockRecord, type StockMoves, type DayLoad } from './stock.ts'
-export { type AuditKind, type AuditEntry, type AuditPage, tokenScopes, longestToken, type TokenRecord } from './trust.ts'
-export { addressOf, type Answer, type Asked, type Audience, type Endpoint, type Given, bundleMedia, endpoints } from './endpoints/index.ts'
+export { type AuditKind, type AuditEntry, type AuditPage, tokenScopes, tokenAreas, type TokenArea, longestToken, type TokenRecord } from './trust.ts'
+export { addressOf, areaOf, type Answer, type Asked, type Audience, type Endpoint, type Given, bundleMedia, endpoints } from './endpoints/index.ts'
 export { isPage, pagePaths } from './pages.ts'
 export { asRead, describeFields, jsonSchemas } from './formats/index.ts'
 export { photographListSchema, type PhotographList } from './photographs.ts'

@@ -8,6 +8,7 @@ import { daySchema } from './records.ts'
 export const auditKinds = [
   'signed-in',
   'sign-in-failed',
+  'password-wrong',
   'password-set',
   'second-factor-set',
   'second-factor-dropped',
@@ -55,9 +56,17 @@ export type AuditPage = z.infer<typeof auditPageSchema>
 
 /** What a program may do: look, or change as well. */
 export const tokenScopes = ['read', 'write'] as const
+/** What a program reaches: each endpoint that programs may call is of one of these. */
+export const tokenAreas = ['visits', 'sites', 'logbook', 'exports', 'office'] as const
+export type TokenArea = (typeof tokenAreas)[number]
 /** Longest that a token holds, days. */
 export const longestToken = 366
-export const tokenFormSchema = closed({ name: shownName, scope: z.literal(tokenScopes), endsOn: daySchema })
+export const tokenFormSchema = closed({
+  name: shownName,
+  scope: z.literal(tokenScopes),
+  areas: z.array(z.literal(tokenAreas)).min(1).max(tokenAreas.length),
+  endsOn: daySchema,
+})
 export const tokenRecordSchema = closed({
   id: z.uuid(),
   ...tokenFormSchema.shape,

@@ -10,6 +10,7 @@ import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import { Firm, Session, User } from '../db/models.ts'
+import { endAccess } from './access.ts'
 import { checkPassword } from './passwordRules.ts'
 import { hashPassword, isOutdated, verifyPassword } from './passwords.ts'
 import { hashOfCode, newRecoveryCodes, newSecret, takeCode, uriOf } from './secondFactor.ts'
@@ -117,6 +118,7 @@ export async function useCode(
     await user.update({ passwordHash, codeHash: null, codeUntil: null }, { transaction: doing.transaction })
     await note(doing, { user, address: from.address }, { what: 'password-set', about: stored.byCode })
     await endSessions(doing, user.id)
+    await endAccess(doing, user.id, { user, address: from.address })
     return inBy(doing, user, from)
   })
   await giveBack(db, key, from.address)
@@ -137,6 +139,7 @@ async function openSession({ transaction }: Doing, user: Pick<User, 'id' | 'role
       madeAt: new Date(now),
       usedAt: new Date(now),
       expiresAt: new Date(now + sessionLimits[user.role].wholeMs),
+      confirmedAt: new Date(now),
     },
     { transaction },
   )
@@ -162,17 +165,19 @@ export const setLanguage = async ({ transaction }: Doing, { id }: User, language
 /** Whoever took over a device that is signed in must not take over the person. @throws Fault `does-not-hold-up`, `too-often` */
 async function askPassword(db: Db, user: User, password: string, { address }: From): Promise<void> {
   await takeTry(db, keyOf(user), address)
-  if (!(await verifyPassword(password, user.passwordHash)))
+  if (!(await verifyPassword(password, user.passwordHash))) {
+    await note(db, { user, address }, { what: 'password-wrong' })
     throw doesNotHoldUp('password', says('fault.people.password'), says('fault.people.password-allowed'))
+  }
   await giveBack(db, keyOf(user), address)
 }
 
-/** All other sessions end. @throws Fault `does-not-hold-up`, `too-often` */
+/** All other sessions end, and other ways in unless they are kept. @throws Fault `does-not-hold-up`, `too-often` */
 export async function changePassword(
   db: Db,
   user: User,
   firm: Firm,
-  { password, next }: { password: string; next: string },
+  { password, next, keepsAccess = false }: { password: string; next: string; keepsAccess?: boolean },
   sessionId: string,
   from: From,
 ): Promise<void> {
@@ -182,6 +187,7 @@ export async function changePassword(
   await db.change(async (doing) => {
     await (await held(doing, user.id)).update({ passwordHash }, { transaction: doing.transaction })
     await endSessions(doing, user.id, sessionId)
+    if (!keepsAccess) await endAccess(doing, user.id, { user, address: from.address })
     await note(doing, { user, address: from.address }, { what: 'password-set', about: stored.own })
   })
 }
@@ -211,10 +217,26 @@ export async function confirmSecondFactor(db: Doing, actor: Actor, code: string)
   return { user: await user.update({ secondFactor }, { transaction: db.transaction }), recoveryCodes }
 }
 
-export async function dropSecondFactor(db: Db, user: User, password: string, from: From): Promise<User> {
+/** Gives the password again, for a while. @throws Fault `does-not-hold-up`, `too-often` */
+export async function confirmPassword(db: Db, user: User, password: string, sessionId: string, from: From): Promise<void> {
   await askPassword(db, user, password, from)
-  return db.change(async (doing) => {
+  await Session.update({ confirmedAt: new Date() }, { where: { id: sessionId, userId: user.id } })
+}
+
+/**
+ * Takes the second factor off: who knows the password alone, or found a device that is signed in, does not.
+ * @throws Fault `does-not-hold-up` where password or code is another, `too-often`
+ */
+export async function dropSecondFactor(db: Db, user: User, { password, code }: { password: string; code: string }, from: From): Promise<User> {
+  await askPassword(db, user, password, from)
+  await takeTry(db, keyOf(user), from.address)
+  const dropped = await db.change(async (doing) => {
+    const own = await held(doing, user.id)
+    if (own.secondFactor?.isSet && !takeCode(own.secondFactor, code, Date.now()))
+      throw doesNotHoldUp('code', says('fault.people.code'), says('fault.people.code-allowed'))
     await note(doing, { user, address: from.address }, { what: 'second-factor-dropped' })
-    return (await held(doing, user.id)).update({ secondFactor: null }, { transaction: doing.transaction })
+    return own.update({ secondFactor: null }, { transaction: doing.transaction })
   })
+  await giveBack(db, keyOf(user), from.address)
+  return dropped
 }

@@ -21,6 +21,8 @@ export interface WhoIs {
   readonly user: User
   readonly firm: Firm
   readonly sessionId: string
+  /** When the password was given last in this session. */
+  readonly confirmedAt: Date | null
 }
 
 interface SessionRow {
@@ -29,13 +31,14 @@ interface SessionRow {
   readonly sessionId: string
   readonly usedAt: Date
   readonly expiresAt: Date
+  readonly confirmedAt: Date | null
   readonly user: UserRow
   readonly firm: FirmRow
 }
 /** Sessions by the hash of their token, each with its person, who gets in, and the firm. */
 const sessionsBy = (db: Db, hashes: readonly string[]): Promise<SessionRow[]> =>
   db.readNested<SessionRow>(
-    `SELECT s.token_hash AS id, s.id AS sessionId, s.used_at AS usedAt, s.expires_at AS expiresAt, ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')}
+    `SELECT s.token_hash AS id, s.id AS sessionId, s.used_at AS usedAt, s.expires_at AS expiresAt, s.confirmed_at AS confirmedAt, ${columnsOf(User, 'user', 'u')}, ${columnsOf(Firm, 'firm', 'f')}
      FROM sessions s JOIN users u ON u.id = s.user_id JOIN firms f ON f.id = u.firm_id WHERE s.token_hash IN (:hashes) AND u.ended_at IS NULL`,
     { hashes },
   )
@@ -62,7 +65,7 @@ async function whoIs(row: SessionRow, now: number, hasRoom: HasRoom): Promise<Wh
     await Session.update({ usedAt: new Date(now) }, { where: { id: row.sessionId } })
     await User.update({ lastSeenAt: new Date(now) }, { where: { id: user.id } })
   }
-  return { user, firm: Firm.build({ ...row.firm }, asStored), sessionId: row.sessionId }
+  return { user, firm: Firm.build({ ...row.firm }, asStored), sessionId: row.sessionId, confirmedAt: row.confirmedAt }
 }
 
 /** So long whoever listens waits for others who do, ms. */

@@ -12,6 +12,7 @@ import { serverOf } from '../http/serve.ts'
 import {
   beginSecondFactor,
   changePassword,
+  confirmPassword,
   confirmSecondFactor,
   dropSecondFactor,
   endSession,
@@ -64,9 +65,14 @@ export function authRoutes(house: Db, secure: boolean, instruments: boolean) {
       await changePassword(db, user, firm, body, sessionId, fromOf(request))
       return meOf(user, firm)
     })
+    serves(endpoints.confirmPassword, async ({ db, body, user, sessionId, request, reply }) => {
+      await confirmPassword(db, user, body.password, sessionId, fromOf(request))
+      return reply.send()
+    })
+    reads(endpoints.isConfirmed, async () => undefined)
     serves(endpoints.beginSecondFactor, ({ db, body, user, request }) => beginSecondFactor(db, user, body.password, fromOf(request)))
     serves(endpoints.dropSecondFactor, async ({ db, body, user, firm, request }) =>
-      meOf(await dropSecondFactor(db, user, body.password, fromOf(request)), firm),
+      meOf(await dropSecondFactor(db, user, body, fromOf(request)), firm),
     )
     serves(endpoints.signOut, async ({ db, user, sessionId, reply }) => {
       await db.change((doing) => endSession(doing, user.id, sessionId))

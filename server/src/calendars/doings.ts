@@ -3,6 +3,7 @@ import { stored } from '@yastik/core/wire'
 import { says } from '@yastik/core/words'
 import { doesNotHoldUp, Fault } from '@yastik/core/faults'
 import { addressOf, endpoints, type CalendarForm, type CalendarRecord } from '@yastik/core/wire'
+import { Op } from 'sequelize'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
 import { hashOf, newToken } from '../auth/sessions.ts'
@@ -43,4 +44,13 @@ export async function endCalendar(db: Doing, id: string, user: User, actor: Acto
   if (!calendar) throw notThere('calendar', id)
   await calendar.destroy({ transaction })
   await note(db, actor, { what: 'calendar-ended', about: about(calendar.person) })
+}
+
+/** All of somebody whose password was set anew: those that they made, and those of their own visits. */
+export async function endCalendarsOf(db: Doing, userId: number, actor: Actor): Promise<void> {
+  const { transaction } = db
+  for (const calendar of await Calendar.findAll({ where: { [Op.or]: [{ userId }, { personId: userId }] }, include: ['person'], transaction })) {
+    await calendar.destroy({ transaction })
+    await note(db, actor, { what: 'calendar-ended', about: about(calendar.person) })
+  }
 }

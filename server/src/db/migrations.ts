@@ -296,6 +296,15 @@ export const migrations: readonly Migration[] = [
     up: ["ALTER TABLE firms ADD COLUMN wording LONGTEXT NOT NULL DEFAULT '{}', ADD COLUMN wording_version INT NOT NULL DEFAULT 1"],
     down: ['ALTER TABLE firms DROP COLUMN wording_version, DROP COLUMN wording'],
   },
+  {
+    name: '2026-11-30-passwords-asked-again-and-areas-of-tokens',
+    // Who is signed in is asked for the password before anything leaves; tokens that are there reach what they reached.
+    up: [
+      'ALTER TABLE sessions ADD COLUMN confirmed_at DATETIME(3) NULL',
+      "ALTER TABLE tokens ADD COLUMN areas VARCHAR(120) NOT NULL DEFAULT 'visits,sites,logbook,exports,office'",
+    ],
+    down: ['ALTER TABLE tokens DROP COLUMN areas', 'ALTER TABLE sessions DROP COLUMN confirmed_at'],
+  },
 ]
 
 /** All of them, in the order in which they run. */

@@ -88,6 +88,8 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
   /** When it was used last, to a few minutes. */
   declare usedAt: Date
   declare expiresAt: Date
+  /** When the password was given last by whoever holds it. */
+  declare confirmedAt: CreationOptional<Date | null>
 }
 
 /** Binds all models to a connection. */
@@ -138,6 +140,7 @@ export function defineModels(sequelize: Sequelize): void {
       madeAt: { type: DataTypes.DATE, allowNull: false },
       usedAt: { type: DataTypes.DATE, allowNull: false },
       expiresAt: { type: DataTypes.DATE, allowNull: false },
+      confirmedAt: { type: DataTypes.DATE(3), allowNull: true },
     },
     { sequelize, tableName: 'sessions' },
   )

@@ -55,6 +55,8 @@ export class Token extends Model<InferAttributes<Token>, InferCreationAttributes
   declare userId: number
   declare name: string
   declare scope: TokenRecord['scope']
+  /** What it reaches, with commas between. */
+  declare areas: string
   declare tokenHash: string
   declare madeAt: Date
   declare endsOn: string
@@ -116,6 +118,7 @@ export function defineTrustModels(sequelize: Sequelize): void {
       userId: whole(),
       name: text(120),
       scope: text(10),
+      areas: text(120),
       tokenHash: { type: DataTypes.CHAR(64), allowNull: false },
       madeAt: { type: DataTypes.DATE, allowNull: false },
       endsOn: { type: DataTypes.DATEONLY, allowNull: false },

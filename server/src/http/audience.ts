@@ -1,5 +1,5 @@
 // Who may call a route? Every route says it; one that does not keeps the server from starting.
-import type { Audience } from '@yastik/core/wire'
+import type { Audience, TokenArea } from '@yastik/core/wire'
 import type { FastifyInstance, RouteOptions } from 'fastify'
 
 declare module 'fastify' {
@@ -7,6 +7,10 @@ declare module 'fastify' {
     audience?: Audience
     /** Whether it is closed to programs that come with a token. */
     onlyPeople?: boolean
+    /** Whether people are asked for their password again. */
+    asksPassword?: boolean
+    /** What programs have to reach for it. */
+    area?: TokenArea
     /** Whether owners get in without the second factor that their firm asks of them: what leads to it. */
     withoutFactor?: boolean
   }

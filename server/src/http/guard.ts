@@ -70,6 +70,8 @@ interface Caller {
   readonly actor: Actor
   /** Asked now and then by what goes on for long. */
   stillIn(): Promise<boolean>
+  /** When they gave their password last; programs have none. */
+  readonly confirmedAt?: Date | null
   /** Why this call is not for them, where it is not. */
   refusal(config: FastifyContextConfig, isReading: boolean): Message | undefined
 }
@@ -97,24 +99,30 @@ async function person(request: FastifyRequest, whoseSession: Doorkeeper, cookie:
 async function program(request: FastifyRequest, token: string): Promise<Caller | undefined> {
   const who = await whoComes(token)
   if (!who) return undefined
-  const { user, firm, scope, tokenId, name } = who
+  const { user, firm, scope, areas, tokenId, name } = who
   return {
     user,
     firm,
     sessionId: '',
     actor: { user: { id: user.id, firmId: user.firmId, name: `${user.name}, ${name}`.slice(0, 120) }, address: addressOf(request) },
     stillIn: () => holds(tokenId),
-    refusal: (config, isReading) =>
+    refusal: (config, reads) =>
       config.onlyPeople
         ? says('fault.call.people')
-        : scope === 'read' && !isReading
+        : scope === 'read' && !reads
           ? says('fault.call.read-only')
-          : refusalFor(user, firm, config, isReading),
+          : config.area !== undefined && !areas.includes(config.area)
+            ? says('fault.call.other-area')
+            : refusalFor(user, firm, config, reads),
   }
 }
 
 /** What a program brings; a browser never sends it by itself, so that it needs no origin. */
 const bearerOf = ({ headers }: FastifyRequest): string | undefined => /^Bearer ([\w-]{20,200})$/.exec(headers.authorization ?? '')?.[1]
+
+/** So long a password that was given counts, ms. */
+const confirmedForMs = 10 * 60_000
+const isLately = (at: Date | null | undefined): boolean => at instanceof Date && Date.now() - at.getTime() < confirmedForMs
 
 /** Refusals that are on record already: who tries the same again and again fills no record of it. */
 const refused = new LRUCache<string, true>({ max: 5000, ttl: 10 * 60_000 })
@@ -145,6 +153,7 @@ async function letIn(request: FastifyRequest, db: Db, whoseSession: Doorkeeper, 
     await noteRefusal(db, who.actor, `${request.method} ${url ?? ''}`)
     throw new Fault('not-allowed', { sentence })
   }
+  if (config.asksPassword && token === undefined && !isLately(who.confirmedAt)) throw new Fault('confirm-password')
   request.user = who.user
   request.firm = who.firm
   request.sessionId = who.sessionId

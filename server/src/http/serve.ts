@@ -1,13 +1,13 @@
 // How does an endpoint become a route? As the table has it: what is read and answered, and who may call; what changes something does so in one transaction.
 import { Fault, linesOf } from '@yastik/core/faults'
-import type { Answer, Asked, Endpoint } from '@yastik/core/wire'
+import { areaOf, type Answer, type Asked, type Endpoint } from '@yastik/core/wire'
 import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchemaCompiler, RouteOptions } from 'fastify'
 import type { z } from 'zod'
 import type { Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
 import { beyondBudget } from './budget.ts'
-import { largeBytes, oneLargeBody } from './largeBodies.ts'
+import { hookFor } from './largeBodies.ts'
 import { schemaOf } from './openapi.ts'
 
 /** Whoever calls, where the endpoint is not for anyone. */
@@ -48,10 +48,16 @@ export function serverOf(app: FastifyInstance, db: Db): Server {
   ): RouteOptions => ({
     method: own.method,
     url: own.path,
-    config: { audience: own.who, onlyPeople: own.onlyPeople === true, withoutFactor: own.withoutFactor === true },
+    config: {
+      audience: own.who,
+      onlyPeople: own.onlyPeople === true,
+      withoutFactor: own.withoutFactor === true,
+      asksPassword: own.asksPassword === true,
+      area: areaOf(own),
+    },
     schema: schemaOf(own),
     ...(own.most === undefined ? {} : { bodyLimit: own.most }),
-    ...((own.most ?? 0) > largeBytes && own.who !== 'anyone' ? { onRequest: oneLargeBody } : {}),
+    ...(own.who === 'anyone' ? {} : hookFor(own.most ?? 0)),
     handler: (request, reply) => {
       const { params, query, body, user, firm, sessionId, actor } = request
       if (own.status !== undefined) reply.status(own.status)

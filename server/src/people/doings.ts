@@ -4,6 +4,7 @@ import { Fault } from '@yastik/core/faults'
 import type { PersonCode, PersonForm, PersonRecord } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import { difference, note, type Actor } from '../audit/doings.ts'
+import { endAccess } from '../auth/access.ts'
 import { endSessions } from '../auth/doings.ts'
 import { hashOfCode, newCode } from '../auth/secondFactor.ts'
 import type { Doing } from '../db/database.ts'
@@ -87,6 +88,7 @@ export async function resetPerson(db: Doing, id: number, actor: Actor): Promise<
   // Two who reset each other at once would leave nobody who gets in.
   if (user.role === 'owner') await needAnotherOwner(db, user)
   await endSessions(db, id)
+  await endAccess(db, id, actor)
   await note(db, actor, { what: 'person-reset', about: user.signIn })
   return giveCode(db, user)
 }

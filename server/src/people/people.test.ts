@@ -1,6 +1,6 @@
 import { endpoints, type PersonCode, type PersonRecord, type SessionRecord } from '@yastik/core/wire'
 import { TOTP, URI } from 'otpauth'
-import { Session, User } from '../db/models.ts'
+import { Calendar, Session, Token, User } from '../db/models.ts'
 import { addFirm, cookieOf, openHouse, origin, password, signedIn, streamAs, type Ask, type TestHouse, visitDay } from '../tests/database.ts'
 
 let house: TestHouse
@@ -211,11 +211,15 @@ describe('a second factor', () => {
     }
     expect((await signIn(`technician-${key}`, password, '000000')).statusCode).toBe(429)
   })
-  it('comes off with the password, and by an owner’s reset', async () => {
-    await confirm(at(device((await begin()).uri), 0))
+  it('comes off with the password and a code of it or for its loss, and by an owner’s reset', async () => {
+    const { uri: factorUri } = await begin()
+    await confirm(at(device(factorUri), 0))
     expect((await technician('POST', '/api/session/second-factor', { password })).statusCode).toBe(409)
-    expect((await technician('POST', '/api/session/second-factor/drop', { password: 'wrong password' })).statusCode).toBe(422)
-    expect((await technician('POST', '/api/session/second-factor/drop', { password })).json()).toMatchObject({ secondFactor: 'unset' })
+    const drop = (body: object) => technician('POST', '/api/session/second-factor/drop', body)
+    expect((await drop({ password: 'wrong password', code: '000000' })).json().lines[0].where).toBe('password')
+    expect((await drop({ password })).json().lines[0].where).toBe('code')
+    expect((await drop({ password, code: '000000' })).json().lines[0].where).toBe('code')
+    expect((await drop({ password, code: at(device(factorUri), 1) })).json()).toMatchObject({ secondFactor: 'unset' })
     await confirm(at(device((await begin()).uri), 1))
     const { code } = (await owner('POST', `/api/people/${ids.technician}/code`)).json() as PersonCode
     expect((await useCode(`technician-${key}`, code)).json()).toMatchObject({ secondFactor: 'unset' })
@@ -226,10 +230,60 @@ describe('a second factor', () => {
     const turnedDown = await owner('GET', '/api/people')
     expect([turnedDown.statusCode, turnedDown.json().sentence]).toEqual([403, expect.stringContaining('second factor')])
     expect((await owner('GET', '/api/stores')).statusCode).toBe(200)
+    // What is theirs alone, and what leads to a factor, they may still change; nothing of the firm’s.
+    expect((await owner('PUT', '/api/session/language', { language: 'en' })).statusCode).toBe(200)
+    const site = { site: { name: 'Mill', setting: 'home', waterOnSite: true, foulDrainOnSite: true }, address: '', contact: '' }
+    expect((await owner('POST', '/api/sites', site)).json().sentence).toContain('second factor')
     const { uri } = (await owner('POST', '/api/session/second-factor', { password })).json()
     expect((await owner('PUT', '/api/session/second-factor', { code: at(device(uri), 0) })).statusCode).toBe(200)
     expect((await owner('GET', '/api/people')).statusCode).toBe(200)
     expect((await technician('GET', '/api/session')).json()).toMatchObject({ secondFactor: 'unset' })
+  })
+})
+
+describe('ways in', () => {
+  const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)
+  const makeToken = (ask: Ask) => ask('POST', '/api/tokens', { name: 'A program', scope: 'read', areas: ['visits'], endsOn: inDays(30) })
+  const calendar = (ask: Ask, personId: number) => ask('POST', '/api/calendars', { personId, showsContact: false })
+  it('end with a reset: tokens and calendars of whoever’s password is set anew', async () => {
+    const second = (await owner('POST', '/api/people', { signIn: `second-${key}`, name: 'Second', role: 'owner', trained: [] })).json() as PersonCode
+    await useCode(`second-${key}`, second.code)
+    const other = await signedIn(house.app, `second-${key}`, better)
+    expect((await makeToken(other)).statusCode).toBe(201)
+    expect((await calendar(other, second.person.id)).statusCode).toBe(201)
+    expect((await owner('POST', `/api/people/${second.person.id}/code`)).statusCode).toBe(201)
+    expect([await Token.count({ where: { userId: second.person.id } }), await Calendar.count({ where: { userId: second.person.id } })]).toEqual([
+      0, 0,
+    ])
+  })
+  it('end with a changed password unless they are kept; a wrong password is on record', async () => {
+    await makeToken(owner)
+    const change = (body: object) => owner('PUT', '/api/session/password', body)
+    expect((await change({ password: 'not this one', next: 'seven slow herons wait' })).statusCode).toBe(422)
+    expect((await owner('GET', '/api/audit')).json().entries[0]).toMatchObject({ what: 'password-wrong' })
+    expect((await change({ password, next: 'seven slow herons wait', keepsAccess: true })).statusCode).toBe(200)
+    expect(await Token.count({ where: { userId: ids.owner } })).toBe(1)
+    expect((await change({ password: 'seven slow herons wait', next: password })).statusCode).toBe(200)
+    expect(await Token.count({ where: { userId: ids.owner } })).toBe(0)
+  })
+  it('names of people and firm are no passwords', async () => {
+    const answer = await owner('PUT', '/api/session/password', { password, next: `Technician${key}` })
+    expect(answer.json().lines[0].where).toBe('next')
+  })
+  it('ask for the password again before what leaves or lets others in, where it was not given lately', async () => {
+    await Session.update({ confirmedAt: new Date(Date.now() - 11 * 60_000) }, { where: { userId: ids.owner } })
+    for (const [method, path] of [
+      ['GET', '/api/bundle'],
+      ['GET', '/api/exports/sites.csv'],
+      ['GET', '/api/session/confirmed'],
+    ] as const)
+      expect([path, (await owner(method, path)).json().code]).toEqual([path, 'confirm-password'])
+    expect((await makeToken(owner)).json().code).toBe('confirm-password')
+    expect((await owner('POST', '/api/session/confirm', { password: 'not this one' })).statusCode).toBe(422)
+    expect((await makeToken(owner)).statusCode).toBe(403)
+    expect((await owner('POST', '/api/session/confirm', { password })).statusCode).toBe(204)
+    expect((await makeToken(owner)).statusCode).toBe(201)
+    expect((await owner('GET', '/api/exports/sites.csv')).statusCode).toBe(200)
   })
 })
 

@@ -17,7 +17,7 @@ const prefix = 'yastik_'
 /** @throws Fault `does-not-hold-up` for an end that is past or further off than tokens hold */
 export async function makeToken(
   db: Doing,
-  form: Pick<TokenRecord, 'name' | 'scope' | 'endsOn'>,
+  form: Pick<TokenRecord, 'name' | 'scope' | 'areas' | 'endsOn'>,
   actor: Actor,
   firm: Firm,
 ): Promise<{ record: TokenRecord; token: string }> {
@@ -31,10 +31,10 @@ export async function makeToken(
   const token = prefix + newToken()
   const { firmId, id: userId } = actor.user
   const { id } = await Token.create(
-    { id: newId(), firmId, userId, ...form, tokenHash: hashOf(token), madeAt: new Date() },
+    { id: newId(), firmId, userId, ...form, areas: form.areas.join(','), tokenHash: hashOf(token), madeAt: new Date() },
     { transaction: db.transaction },
   )
-  await note(db, actor, { what: 'token-made', about: form.name, after: { scope: form.scope, endsOn: form.endsOn } })
+  await note(db, actor, { what: 'token-made', about: form.name, after: { scope: form.scope, areas: form.areas, endsOn: form.endsOn } })
   return { record: tokenRecord(await findOwn(db, Token, 'token', id, firmId, ['user'])), token }
 }
 
@@ -43,4 +43,13 @@ export async function endToken(db: Doing, id: string, actor: Actor): Promise<voi
   const token = await holdOwn(db, Token, 'token', id, actor.user.firmId)
   await token.destroy({ transaction: db.transaction })
   await note(db, actor, { what: 'token-ended', about: token.name })
+}
+
+/** All of somebody whose password was set anew: what they made lets nobody in any more. */
+export async function endTokensOf(db: Doing, userId: number, actor: Actor): Promise<void> {
+  const { transaction } = db
+  for (const token of await Token.findAll({ where: { userId }, transaction })) {
+    await token.destroy({ transaction })
+    await note(db, actor, { what: 'token-ended', about: token.name })
+  }
 }

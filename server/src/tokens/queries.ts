@@ -1,14 +1,18 @@
 // Which programs get in, and whose word is behind a token?
-import type { TokenRecord } from '@yastik/core/wire'
+import { tokenAreas, type TokenArea, type TokenRecord } from '@yastik/core/wire'
 import { hashOf, notedEveryMs } from '../auth/sessions.ts'
 import type { Db } from '../db/database.ts'
 import { Firm, Token, type User } from '../db/models.ts'
 import { dayOf } from '../days.ts'
 
-export const tokenRecord = ({ id, name, scope, endsOn, madeAt, usedAt, user }: Token): TokenRecord => ({
+/** As they are kept: with commas between. */
+const areasOf = (text: string): TokenArea[] => tokenAreas.filter((area) => text.split(',').includes(area))
+
+export const tokenRecord = ({ id, name, scope, areas, endsOn, madeAt, usedAt, user }: Token): TokenRecord => ({
   id,
   name,
   scope,
+  areas: areasOf(areas),
   endsOn,
   madeBy: user?.name ?? '',
   madeAt: madeAt.toISOString(),
@@ -23,6 +27,7 @@ export interface Program {
   readonly user: User
   readonly firm: Firm
   readonly scope: TokenRecord['scope']
+  readonly areas: readonly TokenArea[]
   readonly tokenId: string
   readonly name: string
 }
@@ -35,6 +40,6 @@ export async function whoComes(token: string): Promise<Program | undefined> {
   const firm = user && !user.endedAt && (await Firm.findByPk(user.firmId))
   if (!firm || own.endsOn < dayOf(now, firm)) return undefined
   if (now - (own.usedAt?.getTime() ?? 0) > notedEveryMs) await Token.update({ usedAt: new Date(now) }, { where: { id: own.id } })
-  return { user, firm, scope: own.scope, tokenId: own.id, name: own.name }
+  return { user, firm, scope: own.scope, areas: areasOf(own.areas), tokenId: own.id, name: own.name }
 }
 export const holds = async (tokenId: string): Promise<boolean> => (await Token.count({ where: { id: tokenId } })) > 0

@@ -14,7 +14,14 @@ beforeAll(async () => {
 })
 afterAll(() => house.close())
 const inDays = (days: number) => utcDay(Date.now() + days * dayMs)
-const make = (form: object = {}) => owner('POST', '/api/tokens', { name: 'The bookkeeper', scope: 'read', endsOn: inDays(30), ...form })
+const make = (form: object = {}) =>
+  owner('POST', '/api/tokens', {
+    name: 'The bookkeeper',
+    scope: 'read',
+    areas: ['visits', 'sites', 'logbook', 'exports', 'office'],
+    endsOn: inDays(30),
+    ...form,
+  })
 const tokenOf = async (form: object = {}) => (await make(form)).json() as { token: string; record: { id: string } }
 const by =
   (token: string) =>
@@ -39,6 +46,13 @@ describe('a token', () => {
     expect((await by(write)('POST', '/api/sites', site)).statusCode).toBe(201)
     const { entries } = (await owner('GET', '/api/audit')).json()
     expect(entries[0]).toMatchObject({ what: 'refused', by: 'Owner a, The bookkeeper', about: 'POST /api/sites' })
+  })
+  it('reaches the areas that it was made for, and no other', async () => {
+    const ask = by((await tokenOf({ scope: 'write', areas: ['sites'] })).token)
+    expect((await ask('GET', '/api/sites')).statusCode).toBe(200)
+    for (const path of ['/api/today?day=2026-05-01', '/api/logbook', '/api/exports/sites.csv', '/api/bundle', '/api/stock', '/api/quotes'])
+      expect([path, (await ask('GET', path)).json().sentence]).toEqual([path, 'This token does not reach that: it was made for other areas.'])
+    expect((await make({ areas: [] })).json().lines[0].where).toBe('areas')
   })
   it('opens nothing that is for people', async () => {
     const ask = by((await tokenOf({ scope: 'write' })).token)

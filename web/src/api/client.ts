@@ -3,6 +3,7 @@
 import { Fault, linesOf } from '@yastik/core/faults'
 import { addressOf, faultFrom, type Answer, type Endpoint, type FaultBody, type Given } from '@yastik/core/wire'
 import { says } from '@yastik/core/words'
+import { passwordGiven } from './confirm.ts'
 
 /** Thrown when nobody answers: no signal, or the server is down. */
 export class NoAnswer extends Error {
@@ -42,7 +43,10 @@ async function send(own: Endpoint, { params, query, body }: Parts): Promise<Resp
   })
   if (response.ok) return response
   const answer: unknown = await response.json().catch(() => undefined)
-  throw isFaultBody(answer) ? faultFrom(answer) : new Fault('internal')
+  const fault = isFaultBody(answer) ? faultFrom(answer) : new Fault('internal')
+  // Asked again once the password was given; where it was not, that is what is said.
+  if (fault.code === 'confirm-password' && (await passwordGiven())) return send(own, { params, query, body })
+  throw fault
 }
 
 /** What was answered, held against the table. @throws Fault `other-version` where server and page, or whoever answers in between, do not speak alike */

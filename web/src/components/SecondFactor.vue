@@ -33,7 +33,8 @@ const confirm = () =>
     ;[recoveryCodes.value, begun.value] = [codes, undefined]
     await session.became(me)
   })
-const drop = () => attempt(async () => session.became(await ask(endpoints.dropSecondFactor, { body: { password: password.value } })))
+const drop = () =>
+  attempt(async () => session.became(await ask(endpoints.dropSecondFactor, { body: { password: password.value, code: code.value } })))
 /** In groups, as it is typed by hand. */
 const spaced = (text: string) => text.replace(/(.{4})/g, '$1 ').trim()
 </script>
@@ -78,7 +79,20 @@ const spaced = (text: string) => text.replace(/(.{4})/g, '$1 ').trim()
       <Field :label="t('screen.house.your-password')"
         ><TextField v-model="password" name="factor-password" type="password" autocomplete="current-password"
       /></Field>
-      <Tap type="submit" :off="password === '' ? t('screen.house.enter-your-password') : ''" data-factor>
+      <Field v-if="session.me?.secondFactor === 'set'" :label="t('screen.house.code-of-factor')"
+        ><TextField v-model="code" name="drop-code" autocomplete="one-time-code"
+      /></Field>
+      <Tap
+        type="submit"
+        :off="
+          password === ''
+            ? t('screen.house.enter-your-password')
+            : session.me?.secondFactor === 'set' && code === ''
+              ? t('screen.frame.enter-code')
+              : ''
+        "
+        data-factor
+      >
         {{ session.me?.secondFactor === 'set' ? t('screen.house.take-off') : t('screen.house.set-one-up') }}
       </Tap>
     </Form>

@@ -2,7 +2,7 @@
 // The firm's data, out and in: open formats, nothing held back.
 import { bundleMedia, endpoints, type BundleReceipt } from '@yastik/core/wire'
 import { computed, ref, shallowRef } from 'vue'
-import { sendFile } from '../api/client.ts'
+import { ask, sendFile } from '../api/client.ts'
 import { useDoing } from '../api/useServer.ts'
 import FaultNote from '../kit/FaultNote.vue'
 import FileTap from '../kit/FileTap.vue'
@@ -27,6 +27,19 @@ const outs = [
   { href: endpoints.photographs.path, name: t('screen.data.photographs'), says: t('screen.data.zip-pictures-list') },
   { href: endpoints.bundle.path, name: t('screen.data.everything'), says: t('screen.data.one-json-bundle-checksum-all') },
 ] as const
+const outError = ref<unknown>()
+/** A link fetches by itself what the server would answer: the password is asked for before. */
+async function takeOut(event: MouseEvent, href: string) {
+  event.preventDefault()
+  outError.value = undefined
+  try {
+    await ask(endpoints.isConfirmed)
+  } catch (error) {
+    outError.value = error
+    return
+  }
+  location.assign(href)
+}
 const taken = ref(0)
 const { busy, error, run } = useDoing()
 const receipt = shallowRef<BundleReceipt>()
@@ -43,9 +56,10 @@ const takeBundle = ([file]: File[]) =>
     <section class="stack">
       <h2>{{ t('screen.data.out') }}</h2>
       <p v-if="!isOwner" data-owner-takes-out>{{ t('screen.data.leaves-house-holds-customers-owner') }}</p>
-      <ul v-else class="plain outs">
+      <FaultNote :error="outError" />
+      <ul v-if="isOwner" class="plain outs">
         <li v-for="{ href, name, says } in outs" :key="href">
-          <Tap :href="href" download>{{ name }}</Tap> <small>{{ says }}</small>
+          <Tap :href="href" download @click="takeOut($event, href)">{{ name }}</Tap> <small>{{ says }}</small>
         </li>
       </ul>
     </section>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Other programs that get in by a token, for owners.
-import { endpoints, tokenScopes, type TokenRecord } from '@yastik/core/wire'
+import { endpoints, tokenAreas, tokenScopes, type TokenArea, type TokenRecord } from '@yastik/core/wire'
 import dayjs from 'dayjs'
 import { computed, ref } from 'vue'
 import { ask } from '../api/client.ts'
@@ -14,6 +14,7 @@ import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Form from '../kit/Form.vue'
 import Choice from '../kit/Choice.vue'
+import Ticks from '../kit/Ticks.vue'
 import DayField from '../kit/DayField.vue'
 import { usePlace } from '../measures/usePlace.ts'
 import { t } from '../words/words.ts'
@@ -27,13 +28,22 @@ const doing = useDoing()
 const error = computed(() => doing.error.value ?? list.error.value)
 const made = ref<{ name: string; token: string }>()
 const sure = ref<string>()
-const blank = (): { name: string; scope: TokenRecord['scope']; endsOn: string } => ({
+const blank = (): { name: string; scope: TokenRecord['scope']; areas: TokenArea[]; endsOn: string } => ({
   name: '',
   scope: 'read',
+  areas: ['visits'],
   endsOn: dayjs(place.today()).add(90, 'day').format('YYYY-MM-DD'),
 })
 const form = ref(blank())
 const scopeWords: Record<TokenRecord['scope'], string> = { read: t('screen.house.reads'), write: t('screen.house.reads-writes') }
+
+const areaWords: Record<TokenArea, string> = {
+  visits: t('screen.house.area.visits'),
+  sites: t('screen.house.area.sites'),
+  logbook: t('screen.house.area.logbook'),
+  exports: t('screen.house.area.exports'),
+  office: t('screen.house.area.office'),
+}
 
 const attempt = (work: () => Promise<void>) => {
   sure.value = undefined
@@ -71,6 +81,7 @@ const end = (id: string) => attempt(() => ask(endpoints.endToken, { params: { id
       <li v-for="token in tokens" :key="token.id" :data-program="token.name">
         <div class="which">
           <b>{{ token.name }}</b> {{ t('screen.house.until', { scope: scopeWords[token.scope], endsOn: dayWords(token.endsOn) }) }}
+          <span data-areas>{{ token.areas.map((area) => areaWords[area]).join(', ') }}</span>
           <small>{{
             t('screen.house.made', {
               madeBy: token.madeBy,
@@ -87,6 +98,9 @@ const end = (id: string) => attempt(() => ask(endpoints.endToken, { params: { id
       <div class="row inline">
         <Field where="name" :label="t('screen.house.program')"><TextField v-model="form.name" name="token-name" maxlength="120" /></Field>
         <Choice v-model="form.scope" :label="t('screen.house.may-do')" mark="scope" :options="optionsOf(tokenScopes, (scope) => scopeWords[scope])" />
+        <Field where="areas" :label="t('screen.house.reaches')"
+          ><Ticks v-model="form.areas" mark="area" :options="optionsOf(tokenAreas, (area) => areaWords[area])"
+        /></Field>
         <Field where="endsOn" :label="t('screen.house.until-2')" :hint="t('screen.house.year-most')"
           ><DayField v-model="form.endsOn" name="token-ends"
         /></Field>

@@ -11,6 +11,7 @@ import { useSession } from '../stores/session.ts'
 import Field from '../kit/Field.vue'
 import TextField from '../kit/TextField.vue'
 import Tap from '../kit/Tap.vue'
+import Tick from '../kit/Tick.vue'
 import Form from '../kit/Form.vue'
 import { say, t } from '../words/words.ts'
 import { dayAndTimeWords } from '../words/when.ts'
@@ -19,6 +20,7 @@ useJob().close()
 const session = useSession()
 const password = ref('')
 const next = ref('')
+const keepsAccess = ref(false)
 const { error, run } = useDoing()
 const ending = useDoing()
 const said = ref('')
@@ -29,7 +31,9 @@ const sessionError = computed(() => ending.error.value ?? list.error.value)
 await list.ready()
 async function change() {
   said.value = ''
-  const isChanged = await run(() => ask(endpoints.changePassword, { body: { password: password.value, next: next.value } }))
+  const isChanged = await run(() =>
+    ask(endpoints.changePassword, { body: { password: password.value, next: next.value, keepsAccess: keepsAccess.value } }),
+  )
   if (!isChanged) return
   ;[password.value, next.value] = ['', '']
   said.value = t('screen.house.changed-wherever-else-you-signed')
@@ -56,6 +60,7 @@ const day = (at: string) => dayAndTimeWords(at)
         <Field where="next" :label="t('screen.house.new-one')" :hint="t('screen.house.least-characters-four-words-say', { leastPassword })"
           ><TextField v-model="next" name="next-password" type="password" autocomplete="new-password"
         /></Field>
+        <Tick v-model="keepsAccess" name="keeps-access">{{ t('screen.house.keeps-access') }}</Tick>
         <Tap type="submit" :off="password === '' ? t('screen.house.enter-password-now') : next === '' ? t('screen.house.enter-new-one') : ''">{{
           t('screen.house.change-2')
         }}</Tap>

@@ -14,6 +14,8 @@ export interface Endpoint {
   readonly onlyPeople?: true
   /** Whether owners may call it without the second factor that their firm asks of them: what leads to it, and what is theirs alone. */
   readonly withoutFactor?: true
+  /** Whether people are asked for their password again, where they gave it some time ago: what takes customers out, lets others in, or cannot be undone. */
+  readonly asksPassword?: true
   /** What it is for, in a sentence. */
   readonly says: string
   readonly params?: z.ZodObject

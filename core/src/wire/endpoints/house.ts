@@ -32,7 +32,7 @@ export const houseEndpoints = {
     who: 'owner',
     says: 'Sets the firm’s own words over the version that was seen.',
     body: wordingRecordSchema,
-    most: 400_000,
+    most: 200_000,
     answer: wordingRecordSchema,
   }),
   stepTimes: endpoint({

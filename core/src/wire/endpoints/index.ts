@@ -12,6 +12,7 @@ import { upkeepEndpoints } from './upkeep.ts'
 import { visitEndpoints } from './visits.ts'
 
 export { addressOf, audiences, type Answer, type Asked, type Audience, type Endpoint, type Given } from './endpoint.ts'
+export { areaOf } from './areas.ts'
 export { bundleMedia } from './transfer.ts'
 export const endpoints = {
   ...sessionEndpoints,

@@ -13,7 +13,14 @@ export const trustEndpoints = {
     query: paged,
     answer: auditPageSchema,
   }),
-  auditTable: endpoint({ method: 'GET', path: '/api/exports/audit.csv', who: 'owner', says: 'The same as a table, all of it.', gives: ['text/csv'] }),
+  auditTable: endpoint({
+    method: 'GET',
+    path: '/api/exports/audit.csv',
+    who: 'owner',
+    asksPassword: true,
+    says: 'The same as a table, all of it.',
+    gives: ['text/csv'],
+  }),
   tokens: forPeople({
     method: 'GET',
     path: '/api/tokens',
@@ -25,6 +32,7 @@ export const trustEndpoints = {
     method: 'POST',
     path: '/api/tokens',
     who: 'owner',
+    asksPassword: true,
     says: 'Makes a token for a program; it is shown this once, and does what its maker may, within its scope.',
     body: tokenFormSchema,
     answer: tokenMadeSchema,

@@ -17,6 +17,7 @@ export const faults = {
   'fault.not-signed-in': 'Sign in first.',
   'fault.wrong-sign-in': 'This name and password do not go together.',
   'fault.second-factor': 'Enter the code of your second factor as well.',
+  'fault.confirm-password': 'Please enter your password again.',
   'fault.not-allowed': 'Your role does not allow this.',
   'fault.disk-full': 'The disk of the server is full. What is there can be read; nothing can be saved until there is room again.',
   'fault.device-full': 'This device has no room left: this was not kept. Send what waits, or make room, and enter it again.',
@@ -293,6 +294,7 @@ export const faults = {
   'fault.call.second-factor': 'Your firm asks its owners for a second factor. Set one up first: under your name.',
   'fault.call.people': 'This is for people, not for programs.',
   'fault.call.read-only': 'This token may read only.',
+  'fault.call.other-area': 'This token does not reach that: it was made for other areas.',
   'fault.call.wait': text<{ seconds: number }>('Too many tries. Wait {seconds, plural, one {a second} other {# seconds}}.'),
 
   // People and how they get in.

@@ -19,6 +19,7 @@ export const faults: Record<keyof typeof english, string> = {
   'fault.not-signed-in': 'Primero inicie sesión.',
   'fault.wrong-sign-in': 'Este nombre y esta contraseña no van juntos.',
   'fault.second-factor': 'Escriba también el código de su segundo factor.',
+  'fault.confirm-password': 'Escriba otra vez su contraseña.',
   'fault.not-allowed': 'Su función no permite esto.',
   'fault.disk-full': 'El disco del servidor está lleno. Lo que hay se puede leer; no se puede guardar nada hasta que haya espacio.',
   'fault.device-full': 'A este dispositivo no le queda espacio: esto no se guardó. Envíe lo que espera, o haga lugar, y escríbalo otra vez.',
@@ -263,6 +264,7 @@ export const faults: Record<keyof typeof english, string> = {
   'fault.call.second-factor': 'Su empresa pide un segundo factor a sus dueños. Configure uno primero: bajo su nombre.',
   'fault.call.people': 'Esto es para personas, no para programas.',
   'fault.call.read-only': 'Esta llave solo puede leer.',
+  'fault.call.other-area': 'Esta llave no alcanza eso: se creó para otras áreas.',
   'fault.call.wait': 'Demasiados intentos. Espere {seconds, plural, one {un segundo} other {# segundos}}.',
 
   'fault.people.session': 'allí ya no tiene una sesión abierta',
