@@ -64,7 +64,7 @@ try {
   const readIn = async (connection) => {
     say('reading the database in')
     const { args, name, env } = clientOf(connection)
-    const client = spawn('mariadb', [...args, name], { env, stdio: ['pipe', 'inherit', 'inherit'] })
+    const client = spawn('mariadb', [...args, '--sandbox', '--skip-local-infile', name], { env, stdio: ['pipe', 'inherit', 'inherit'] })
     const ended = new Promise((done) => client.once('close', done))
     await pipeline(createReadStream(dump), client.stdin)
     if ((await ended) !== 0) throw new Ending('The database could not be read in.')

@@ -2,11 +2,26 @@
 import { By } from 'selenium-webdriver'
 import { TOTP } from 'otpauth'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, exists, expectText, find, fitsPhone, gone, openBrowser, signInByForm, textOf, type, type Sheet } from './support/browser.ts'
+import {
+  click,
+  clickText,
+  exists,
+  expectText,
+  find,
+  fitsPhone,
+  gone,
+  openBrowser,
+  signInByForm,
+  textOf,
+  type,
+  type Sheet,
+} from './support/browser.ts'
 import { go } from './support/places.ts'
 
 jest.setTimeout(180_000)
 let app: RunningApp
+/** For the loss of a second factor. */
+let codes: string[] = []
 let owner: Sheet
 let person: Sheet
 beforeAll(async () => {
@@ -74,7 +89,7 @@ describe('somebody new', () => {
     await type(person, '[name="factor-code"]', totp.generate())
     await click(person, '[data-confirm-factor]')
     await find(person, '[data-recovery-codes]')
-    const codes = (await textOf(person, '[data-recovery-codes]')).split(/\s+/)
+    codes = (await textOf(person, '[data-recovery-codes]')).split(/\s+/)
     expect(codes).toHaveLength(10)
     await fitsPhone(person)
     await clickText(person, 'Sign out')
@@ -86,6 +101,19 @@ describe('somebody new', () => {
     await type(person, '[name="second-factor"]', codes[0])
     await clickText(person, 'Sign in')
     await expectText(person, '[data-yourself]', 'Rana Quill')
+  })
+  it('takes it off with the password and a code, not with the password alone', async () => {
+    await go(person, 'yourself')
+    await type(person, '[name="factor-password"]', better)
+    await expectText(person, '[data-factor]', 'Take it off')
+    expect(await (await find(person, '[data-factor]')).isEnabled()).toBe(false)
+    await type(person, '[name="drop-code"]', '000000')
+    await click(person, '[data-factor]')
+    await expectText(person, '[data-second-factor] [role="alert"]', 'does not fit')
+    await type(person, '[name="factor-password"]', better)
+    await type(person, '[name="drop-code"]', codes[1])
+    await click(person, '[data-factor]')
+    await expectText(person, '[data-factor]', 'Set one up')
   })
   it('sees where else they are signed in, and signs out there', async () => {
     await go(person, 'yourself')
@@ -132,12 +160,21 @@ describe('another program', () => {
     await expectText(owner, '[role="alert"]', '1 Jan 2020 is no end')
     await owner.driver.navigate().refresh()
     await type(owner, '[name="token-name"]', 'The bookkeeper')
+    await click(owner, '[data-area="sites"]')
+    // Signed in some time ago: the password is asked for again.
+    await app.moveClock(11)
     await click(owner, '[data-make-token]')
+    await type(owner, '[name="confirm-password"]', 'not the one')
+    await click(owner, '[data-confirm-password] button[type="submit"]')
+    await expectText(owner, '[data-confirm-password] [role="alert"]', 'not your password')
+    await type(owner, '[name="confirm-password"]', 'clear-to-the-fins')
+    await click(owner, '[data-confirm-password] button[type="submit"]')
     const token = await textOf(owner, '[data-shown-itself]')
     await expectText(owner, '[data-program="The bookkeeper"]', 'reads until')
     await fitsPhone(owner)
     const asked = async () => (await fetch(`${app.base}/api/sites`, { headers: { authorization: `Bearer ${token}` } })).status
     expect(await asked()).toBe(200)
+    expect((await fetch(`${app.base}/api/quotes`, { headers: { authorization: `Bearer ${token}` } })).status).toBe(403)
     await click(owner, '[data-end-token]')
     await click(owner, '[data-end-token-sure]')
     await gone(owner, '[data-program]')

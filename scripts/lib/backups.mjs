@@ -20,6 +20,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
+import { createInterface } from 'node:readline'
 import { pipeline } from 'node:stream/promises'
 import { clientOf, withDatabase } from './database.mjs'
 import { changeLog } from './mariadb.mjs'
@@ -172,6 +173,42 @@ function isWhole(path) {
   return bytes.toString('utf8').includes('-- Dump completed')
 }
 
+/** What a backup holds is files and folders: a link would lead out of it. @throws Ending */
+async function checkArchive(packed, file) {
+  const { status, output } = await runQuietly('tar', ['-tvf', packed])
+  if (status !== 0) throw new Ending(`${file} is no backup of Yastik, or it is cut off.`, 2)
+  const odd = output.split('\n').find((line) => line !== '' && !/^[-d]/.test(line))
+  if (odd) throw new Ending(`${file} holds something that is neither a file nor a folder: ${odd.slice(0, 200)}. Nothing of it was read.`, 2)
+}
+
+/**
+ * Lines of a dump as MariaDB writes it: tables and their rows. Texts have no line breaks of their own in it, so that every line begins something.
+ * Whatever else would be done (commands of the client, triggers, other databases) is no part of a backup.
+ */
+const dumpLines = [
+  /^$/,
+  /^--/,
+  /^\/\*M?!\d+\\- enable the sandbox mode \*\/ ?$/,
+  /^\/\*!\d+ (SET [^;]*|ALTER TABLE `\w+` (DISABLE|ENABLE) KEYS) ?\*\/;$/,
+  /^(DROP TABLE IF EXISTS `\w+`|LOCK TABLES `\w+` WRITE|UNLOCK TABLES);$/,
+  /^CREATE TABLE `\w+` \($/,
+  /^ {2}(`\w+` |(PRIMARY|UNIQUE|FULLTEXT)? ?KEY |CONSTRAINT `)/,
+  /^\) ENGINE=\w+[^;]*;$/,
+  /^INSERT INTO `\w+` VALUES$/,
+  /^INSERT INTO `\w+` VALUES \(/,
+  /^\(/,
+  /^(commit|COMMIT|SET autocommit\s?=\s?[01]|SET AUTOCOMMIT\s?=\s?[01]);$/,
+]
+/** @throws Ending where a dump would do something else */
+export async function checkDump(dump) {
+  let number = 0
+  for await (const line of createInterface({ input: createReadStream(dump), crlfDelay: Infinity })) {
+    number++
+    if (!dumpLines.some((own) => own.test(line)))
+      throw new Ending(`Line ${number} of the database in this backup is no part of one: “${line.slice(0, 80)}”. Nothing of it was read in.`, 2)
+  }
+}
+
 /**
  * Unpacks a backup. @throws Ending where it is none, is cut off, or does not open with the key
  * @returns what it says of itself; those of earlier versions say nothing
@@ -181,11 +218,13 @@ export async function openBackup(file, draft, keyFile) {
   if (isSealed && !keyFile) throw new Ending(`${file} is sealed: name its key, --key FILE.`, 2)
   const packed = isSealed ? join(draft, 'packed.tar') : file
   if (isSealed) await openSealed(file, keyFile, packed)
-  const { status } = await runQuietly('tar', ['-xf', packed, '-C', draft])
+  await checkArchive(packed, file)
+  const { status } = await runQuietly('tar', ['-xf', packed, '-C', draft, '--no-same-owner', '--no-same-permissions'])
   if (isSealed) rmSync(packed)
   const dump = join(draft, 'database.sql')
   if (status !== 0 || !existsSync(dump) || !existsSync(join(draft, 'files'))) throw new Ending(`${file} is no backup of Yastik, or it is cut off.`, 2)
   if (!isWhole(dump)) throw new Ending(`The database in ${file} breaks off in the middle.`, 2)
+  await checkDump(dump)
   const about = join(draft, 'backup.json')
   return { dump, files: join(draft, 'files'), about: existsSync(about) ? JSON.parse(readFileSync(about, 'utf8')) : undefined }
 }

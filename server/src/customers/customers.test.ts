@@ -100,6 +100,66 @@ describe('what is kept of a customer', () => {
     const { entries } = (await owner('GET', '/api/audit')).json() as AuditPage
     expect(entries.find(({ what }) => what === 'customer-erased')).toMatchObject({ about: `site ${siteId}`, after: { photographs: 2, messages: 1 } })
   })
+  it('leaves no word of it in any table, whichever field it was written in', async () => {
+    const word = 'quibblefrost'
+    const site = { name: word, setting: 'home', waterOnSite: true, foulDrainOnSite: true }
+    const reminders = { channel: 'mail', to: `${word}@example.com`, agreedOn: '2026-01-10' }
+    const { id: siteId } = (await owner('POST', '/api/sites', { site, address: word, contact: word, access: word, reminders })).json()
+    const plate = { maker: word, model: word, serialNumber: word }
+    const { id: unitId } = (await owner('POST', `/api/sites/${siteId}/units`, { name: word, family: 'wall-head', design: {}, plate })).json()
+    const { id: jobId } = (await owner('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [by] })).json()
+    await Job.update({ calendarUid: word }, { where: { id: jobId } })
+    const quote = (await owner('POST', '/api/quotes', { siteId, units: [{ unitId, coilGrade: 3 }] })).json()
+    const change = { offered: quote.offered, adjustments: [{ what: word, amount: -5 }], validUntil: quote.validUntil, version: quote.version }
+    expect((await owner('PUT', `/api/quotes/${quote.id}`, change)).statusCode).toBe(200)
+    await owner('POST', `/api/sites/${siteId}/reminder`, { body: word })
+    const step = {
+      id: 'isolate',
+      phase: 'isolate',
+      title: `${word} it`,
+      handsMin: 1,
+      after: [],
+      people: 1,
+      equipment: [],
+      cautions: [`${word} here`],
+    }
+    const happenings = [
+      { type: 'school-chosen', school: 'rinseSchool', value: 'rinse', because: word },
+      { type: 'choice-made', topic: 'scope', choice: 'open-clean', because: word },
+      { type: 'method-agreed', decisions: [{ topic: 'scope', choice: 'open-clean', rule: 'r' }], steps: [step] },
+      { type: 'step-skipped', stepId: 'isolate', because: word },
+      { type: 'paused', because: word },
+      { type: 'wait-shortened', stepId: 'isolate', text: word },
+      { type: 'photo-left-out', stepId: 'isolate', because: word },
+      { type: 'part-noted', item: word, need: 'changed' },
+      { type: 'note', text: word },
+      { type: 'exception-written', item: 'cover', kind: 'screw', short: 1, text: word },
+      { type: 'handed-over', verdict: 'partly', customerText: word },
+    ].map((happening, at) => ({ id: newId(), atMs: Date.now() + at, by, happening: { ...happening, unitId } }))
+    expect((await owner('POST', `/api/jobs/${jobId}/events`, { events: happenings })).json().refused).toEqual([])
+    /** Tables and columns in which the word stands; the record of who did what is kept as short as the firm says. */
+    const standsIn = async () => {
+      const [columns] = await house.sequelize.query(
+        `SELECT table_name AS t, column_name AS c FROM information_schema.columns
+         WHERE table_schema = DATABASE() AND table_name <> 'audit' AND data_type IN ('char', 'varchar', 'text', 'longtext')`,
+      )
+      const found: string[] = []
+      for (const { t, c } of columns as { t: string; c: string }[]) {
+        const [[{ n }]] = (await house.sequelize.query(`SELECT COUNT(*) AS n FROM \`${t}\` WHERE \`${c}\` LIKE '%${word}%'`)) as [
+          [{ n: number }],
+          unknown,
+        ]
+        if (Number(n) > 0) found.push(`${t}.${c}`)
+      }
+      return found.sort()
+    }
+    expect(await standsIn()).toEqual([
+      ...['events.happening', 'job_units.seen', 'jobs.calendar_uid', 'messages.address', 'messages.body', 'quotes.body'],
+      ...['sites.form', 'sites.name', 'units.name', 'units.plate'],
+    ])
+    expect((await owner('POST', `/api/sites/${siteId}/erase`, { version: 1 })).statusCode).toBe(200)
+    expect(await standsIn()).toEqual([])
+  })
   it('who ended being written to stays so where another site has the address', async () => {
     const [one, other] = [await customer('2026-11-27', '+00 555 9903'), await customer('2026-11-27', '+00 555 99-03')]
     const stops = () => Stop.count({ where: { address: '+005559903' } })

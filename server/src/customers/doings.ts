@@ -1,17 +1,18 @@
 // A customer is erased on request; what was kept long enough goes by itself. Readings stay, without a name.
 import { inEnglish } from '../words.ts'
 import { says } from '@yastik/core/words'
-import type { JobEvent } from '@yastik/core/run'
 import { plainAddress, type Retention } from '@yastik/core/wire'
+import { isDeepStrictEqual } from 'node:util'
 import { Op } from 'sequelize'
 import { difference, note, type Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import { holdOwn } from '../db/find.ts'
-import { Audit, Firm, Job, Message, Photo, Reply, Site, Stop, StoredEvent, Unit, UnitRun } from '../db/models.ts'
+import { Audit, Firm, Job, JobUnit, Message, Photo, Quote, Reply, Site, Stop, StoredEvent, Unit, UnitRun } from '../db/models.ts'
 import { dayOf } from '../days.ts'
 import type { FileStore } from '../files/store.ts'
 import { keyOf, previewKeyOf } from '../photos/doings.ts'
 import { checkVersion } from '../sites/doings.ts'
+import { erasedWord, withoutNames, withoutWords } from './erasing.ts'
 import { retentionOf } from './queries.ts'
 
 /** Files go once the doing is committed: a record never speaks of a file that is not there. */
@@ -39,15 +40,6 @@ async function dropStops({ transaction }: Doing, { id, firmId }: Site, addresses
   await Stop.destroy({ where: { firmId, address: gone }, transaction })
 }
 
-const erasedWord = 'erased'
-/** What of a happening is a person's; undefined where nothing is. */
-function erased(happening: JobEvent['happening']): JobEvent['happening'] | undefined {
-  if (happening.type === 'signed') return { ...happening, name: erasedWord }
-  if (happening.type === 'note') return { ...happening, text: erasedWord }
-  if (happening.type === 'handed-over' && happening.customerText !== undefined) return { ...happening, customerText: erasedWord }
-  return undefined
-}
-
 /** @returns photographs whose files are to go @throws Fault `not-there`, `changed-meanwhile` */
 export async function eraseCustomer(db: Doing, siteId: string, version: number, actor: Actor): Promise<Photo[]> {
   const { transaction } = db
@@ -60,9 +52,15 @@ export async function eraseCustomer(db: Doing, siteId: string, version: number, 
   await site.update({ name, form: anonymous, version: version + 1, savedBy: actor.user.name }, { transaction })
   const jobIds = (await Job.findAll({ where: { siteId }, attributes: ['id'], transaction })).map(({ id }) => id)
   for (const stored of await StoredEvent.findAll({ where: { jobId: jobIds }, transaction })) {
-    const happening = erased(stored.happening)
-    if (happening) await stored.update({ happening }, { transaction })
+    const happening = withoutWords(stored.happening)
+    if (!isDeepStrictEqual(happening, stored.happening)) await stored.update({ happening }, { transaction })
   }
+  await eraseUnits(db, siteId, actor)
+  await eraseQuotes(db, siteId)
+  await Job.update({ calendarUid: null }, { where: { siteId }, transaction })
+  for (const seen of await JobUnit.findAll({ where: { jobId: jobIds }, transaction }))
+    if (seen.seen)
+      await seen.update({ seen: { ...seen.seen, parts: seen.seen.parts.map((part) => ({ ...part, item: erasedWord })) } }, { transaction })
   // What was kept of states holds the same words: it is made anew from the log.
   await UnitRun.destroy({ where: { jobId: jobIds }, transaction })
   const messages = await Message.findAll({ where: { siteId }, attributes: ['id', 'address'], transaction })
@@ -75,6 +73,24 @@ export async function eraseCustomer(db: Doing, siteId: string, version: number, 
   await dropPhotos(db, photos)
   await note(db, actor, { what: 'customer-erased', about: `site ${siteId}`, after: { photographs: photos.length, messages: messages.length } })
   return photos
+}
+
+/** Units keep what they are; how they are called and what stands on their nameplates goes. */
+async function eraseUnits({ transaction }: Doing, siteId: string, { user }: Actor): Promise<void> {
+  const units = await Unit.findAll({ where: { siteId }, order: [['id', 'ASC']], transaction })
+  for (const [at, unit] of units.entries()) {
+    const name = inEnglish(says('server.erased-unit', { number: at + 1 }))
+    await unit.update({ name, plate: null, version: unit.version + 1, savedBy: user.name }, { transaction })
+  }
+}
+
+/** Prices stay; names of units, and what was written beside a price, go. */
+async function eraseQuotes({ transaction }: Doing, siteId: string): Promise<void> {
+  for (const quote of await Quote.findAll({ where: { siteId }, transaction })) {
+    const named = new Set(quote.body.units.map(({ name }) => name))
+    const body = withoutNames(quote.body, named)
+    await quote.update({ body: { ...body, adjustments: body.adjustments.map((own) => ({ ...own, what: erasedWord })) } }, { transaction })
+  }
 }
 
 export async function saveRetention(db: Doing, firm: Firm, retention: Retention, actor: Actor): Promise<Retention> {

@@ -17,6 +17,7 @@ export const server = {
   'stored.consentGone': 'the consent for this address is gone',
   'stored.waitedElsewhere': 'it waited in the instance that it came from',
   'server.erased-customer': text<{ id: string }>('Erased customer {id}'),
+  'server.erased-unit': text<{ number: number }>('Unit {number}'),
 
   // Calendars that other programs read.
   'server.calendar.handed-over': 'Handed over.',

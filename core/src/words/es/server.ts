@@ -14,6 +14,7 @@ export const server: Record<keyof typeof english, string> = {
   'stored.consentGone': 'ya no hay consentimiento para esta dirección',
   'stored.waitedElsewhere': 'esperaba en la instalación de la que vino',
   'server.erased-customer': 'Cliente borrado {id}',
+  'server.erased-unit': 'Unidad {number}',
 
   'server.calendar.handed-over': 'Entregada.',
   'server.calendar.with': 'Con {people}',
