@@ -57,7 +57,12 @@ async function furnish(firm) {
 const ids = { ours: await furnish('ours'), theirs: await furnish('theirs') }
 const document = await ask(owners.ours, 'GET', '/api/openapi.json')
 const token = (
-  await ask(owners.ours, 'POST', '/api/tokens', { name: 'x', scope: 'write', areas: ['visits', 'sites', 'logbook', 'exports', 'office'], endsOn: new Date(Date.now() + 864e5).toISOString().slice(0, 10) })
+  await ask(owners.ours, 'POST', '/api/tokens', {
+    name: 'x',
+    scope: 'write',
+    areas: ['visits', 'sites', 'logbook', 'exports', 'office'],
+    endsOn: new Date(Date.now() + 864e5).toISOString().slice(0, 10),
+  })
 ).token
 /** Whoever sends is of our firm, or of none. */
 const senders = {

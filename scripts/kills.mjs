@@ -1,4 +1,4 @@
-// npm run kills -- [--kills 100] [--seed 1]: kills the app or the database in the middle of work, again and again: events, hand-overs, uploads, imports,
+// npm run kills -- [--kills 100] [--seed 1]: kills the app or the database in the middle of work, again and again; one time in five within migrations: events, hand-overs, uploads, imports,
 // saves, quotes that become visits, counts of the stock. Afterwards what was acknowledged is there once, and nothing is there in part.
 import { randomBytes, randomUUID } from 'node:crypto'
 import { existsSync } from 'node:fs'
@@ -8,6 +8,7 @@ import { readArguments, wholeNumber } from './lib/arguments.mjs'
 import mariadb from 'mariadb'
 import sharp from 'sharp'
 import { startMariadb } from './lib/mariadb.mjs'
+import { migrationsKilled } from './lib/migrationKills.mjs'
 import { addFirms, startOwnApp } from './lib/ownApp.mjs'
 import { prepareServer } from './lib/prepare.mjs'
 import { say } from './lib/say.mjs'
@@ -235,9 +236,16 @@ const victims = {
   },
 }
 
-const wrong = []
+const migrations = await migrationsKilled({
+  count: Math.round(wanted / 5),
+  random,
+  env: process.env,
+  database: () => database,
+  revive: victims.database,
+})
+const wrong = migrations.wrong
 const tally = { app: 0, database: 0, acknowledged: 0, unheard: 0 }
-for (let kill = 1; kill <= wanted; kill++) {
+for (let kill = 1; kill <= wanted - migrations.killed; kill++) {
   const names = Object.keys(scenes)
   const name = names[kill % names.length]
   const victim = random() < 0.6 ? 'app' : 'database'
@@ -265,6 +273,7 @@ for (let kill = 1; kill <= wanted; kill++) {
 console.log(
   `${wanted} kills, seed ${seed}: ${tally.app} of the app, ${tally.database} of the database; ${tally.acknowledged} acknowledged, ${tally.unheard} not`,
 )
+console.log(`${migrations.killed} of them within migrations, on data of the first version`)
 console.log(`lost, doubled or half: ${wrong.length}`)
 for (const what of wrong) console.log(`  ${what}`)
 await app.close()

@@ -1,18 +1,64 @@
-// npm test: sets itself up, then types, lint, unit, server and interface tests; ends with one line over all of them. `-- core|web|server|interface` runs one suite.
+// npm test: sets itself up, then types, lint, unit, server and interface tests; ends with one line over all of them. `-- core|web|server|interface` runs
+// one suite, `-- --changed` what the changes since the last commit can reach, `-- --changed --since REV` those since another one.
+import { execFileSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { needPrograms } from './lib/debian.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
-import { inRoot } from './lib/paths.mjs'
+import { readArguments } from './lib/arguments.mjs'
+import { inRoot, root } from './lib/paths.mjs'
 import { prepareAll } from './lib/prepare.mjs'
 import { run } from './lib/run.mjs'
-import { giveUp, say } from './lib/say.mjs'
+import { say } from './lib/say.mjs'
 import { openScratch } from './lib/scratch.mjs'
 import { makeTemplates } from './lib/templates.mjs'
 
 const suites = ['core', 'web', 'server', 'interface']
-const wanted = process.argv.slice(2)
-if (wanted.some((name) => !suites.includes(name))) giveUp(`usage: npm test [-- ${suites.join('|')}]`, 2)
+const {
+  positionals: wanted,
+  values,
+  wrong,
+} = readArguments({
+  usage: `usage: npm test [-- [${suites.join('|')}] [--changed [--since REV]]]`,
+  about: 'Types, lint, and all tests; or one suite; or what the changes since a commit can reach. Ends with one line over all of them.',
+  options: { changed: { type: 'boolean', default: false }, since: { type: 'string' } },
+  positionals: [0, 1, 2, 3, 4],
+})
+const odd = wanted.find((name) => !suites.includes(name))
+if (odd) wrong(`There is no suite “${odd}”.`)
+if (values.since !== undefined && !values.changed) wrong('--since goes with --changed.')
 const chosen = wanted.length > 0 ? wanted : suites
+
+/** Files that differ from a commit, those that git does not know yet among them. */
+function changedFiles() {
+  const git = (...args) => execFileSync('git', args, { cwd: root, encoding: 'utf8' }).split('\n').filter(Boolean)
+  try {
+    return [...git('diff', '--name-only', '--diff-filter=d', values.since ?? 'HEAD'), ...git('ls-files', '--others', '--exclude-standard')]
+  } catch {
+    return wrong(`--since ${values.since}: git knows no such commit.`)
+  }
+}
+const changed = values.changed ? changedFiles() : undefined
+const isOf =
+  (...folders) =>
+  (file) =>
+    folders.some((folder) => file.startsWith(folder))
+/** Which of a suite's files a change can reach, as arguments of the runner; undefined for none of them. */
+function reached(project) {
+  if (!changed) return []
+  // What every test rests on.
+  if (changed.some((file) => /^(package(-lock)?\.json|jest\.config\.mjs|tsconfig.*|scripts\/(test|lib|jest)\b)/.test(file))) return []
+  if (project === 'interface') {
+    if (changed.some(isOf('core/src', 'server/src', 'stand-ins/src', 'web/src', 'web/public', 'scripts', 'e2e/src/support', 'docs/examples')))
+      return changed.every((file) => /\.test\.ts$/.test(file)) ? own('e2e/src') : []
+    return own('e2e/src')
+  }
+  const code = changed.filter((file) => /\.(ts|vue)$/.test(file) && !file.startsWith('e2e/'))
+  return code.length === 0 ? undefined : ['--findRelatedTests', ...code, '--passWithNoTests']
+}
+const own = (folder) => {
+  const files = changed.filter((file) => file.startsWith(folder) && file.endsWith('.test.ts'))
+  return files.length === 0 ? undefined : files
+}
 
 let passed = 0
 let failed = 0
@@ -25,6 +71,8 @@ async function check(what, program, args) {
 }
 
 async function jest(project, env) {
+  const which = reached(project)
+  if (!which) return say(`${project} tests: nothing that changed reaches them`)
   say(`${project} tests`)
   const resultFile = inRoot('.test-data', `${project}.json`)
   rmSync(resultFile, { force: true })
@@ -39,6 +87,7 @@ async function jest(project, env) {
       `--outputFile=${resultFile}`,
       // Every file of server and interface tests has a database of its own; more than two browsers at once would starve each other.
       ...(project === 'core' ? ['--maxWorkers=100%'] : ['--maxWorkers=2', '--forceExit']),
+      ...which,
     ],
     {
       // Some packages import others on demand, which the runner allows only so.

@@ -9,7 +9,7 @@ import { measureImport } from './importBench.mjs'
 import { measureLoad, measureStreams, residentMb } from './loadBench.mjs'
 import { inRoot } from './paths.mjs'
 
-const many = { jobs: 20_000, eventsPerJob: 25, units: 1000, seed: 7 }
+const usual = { jobs: 20_000, eventsPerJob: 25, units: 1000, seed: 7 }
 const password = 'a long enough password'
 const connections = 50
 /** Each of them asks about four times a second, at moments of its own: nobody does that for long. */
@@ -30,7 +30,7 @@ const timeOf = (url, agent, cookie) =>
   })
 
 /** The 95th percentile over all connections. */
-async function p95(url, cookie) {
+async function p95(url, cookie, turns) {
   const agent = new Agent({ keepAlive: true, maxSockets: connections })
   const times = []
   await Promise.all(
@@ -69,20 +69,20 @@ export async function loadOf(base, cookie, unitId, jobId) {
     ...[`/api/today?day=${day}`, '/api/sites', `/api/jobs/${jobs[0].jobId}`, '/api/due', `/api/jobs/${jobId}`, '/api/session', '/api/logbook'],
     ...[`/api/units/${unitId}/life`, '/api/house-rules', '/api/stores', '/api/stock', '/api/quotes', `/api/sites/${entries[0].id}`, '/api/crew'],
   ]
-  return async (print, pid) => {
+  return async (print, pid, small = false) => {
     for (const [connections, least, most] of [
       [50, 600, 120],
       [500, 300, 1500],
     ]) {
-      const { perSecond, readMs, writeMs, errors, statuses } = await measureLoad(base, cookie, reads, jobs, me, connections)
+      const { perSecond, readMs, writeMs, errors, statuses } = await measureLoad(base, cookie, reads, jobs, me, connections, small)
       const what = `mixed load, 20 % writes, ${connections} connections`
       print(`${what}: requests a second`, perSecond, '/s', least, true)
       print(`${what}: reads, p95`, readMs, 'ms', most)
       print(`${what}: writes, p95`, writeMs, 'ms', most)
       print(`${what}: errors ${errors > 0 ? JSON.stringify(statuses) : ''}`.trim(), errors, 'answers', 0)
     }
-    const { open, delayMs } = await measureStreams(base, cookie, jobs, me, 1000)
-    print('1,000 streams: open', open, 'streams', 1000, true)
+    const { open, delayMs } = await measureStreams(base, cookie, jobs, me, small ? 20 : 1000)
+    print('1,000 streams: open', open, 'streams', small ? 20 : 1000, true)
     print('1,000 streams: longest from storing an event to hearing it', delayMs, 'ms', 2000)
     print('memory after the load', residentMb(pid), 'MB', 400)
   }
@@ -93,7 +93,8 @@ export async function loadOf(base, cookie, unitId, jobId) {
  * @param {Record<string, string>} env what is needed to connect
  * @param {(name: string, value: number, unit: string, budget: number) => void} print
  */
-export async function measureApi(env, print) {
+export async function measureApi(env, print, small) {
+  const many = small ? { ...usual, jobs: 200, units: 100 } : usual
   Object.assign(process.env, env)
   const { connect } = await import('../../server/dist/db/connection.js')
   const { databaseFrom, ownerFrom } = await import('../../server/dist/config.js')
@@ -161,17 +162,17 @@ export async function measureApi(env, print) {
       'the ledger of the stock': '/api/stock/moves',
     }
     const measured = Object.fromEntries(Object.keys(reads).map((what) => [what, []]))
-    for (let round = 0; round <= rounds; round++)
+    for (let round = 0; round <= (small ? 1 : rounds); round++)
       for (const [what, path] of Object.entries(reads)) {
-        const ms = await p95(base + path, cookie)
+        const ms = await p95(base + path, cookie, small ? 1 : turns)
         if (round > 0) measured[what].push(ms)
       }
     const middle = (values) => values.sort((x, y) => x - y)[Math.floor(values.length / 2)]
-    for (const [what, values] of Object.entries(measured)) print(`read ${what}, p95, ${connections} connections`, middle(values), 'ms', 30)
+    for (const [what, values] of Object.entries(measured)) print(`read ${what}, p95, ${connections} connections`, middle(values), 'ms', 20)
     const load = await loadOf(base, cookie, unitId, jobId)
-    await load(print, server.pid)
+    await load(print, server.pid, small)
     // Last, for it changes how much there is.
-    await measureImport(base, cookie, print)
+    await measureImport(base, cookie, print, small)
   } finally {
     const ended = new Promise((done) => server.once('exit', done))
     server.kill('SIGTERM')

@@ -41,7 +41,7 @@ export const residentMb = (pid) => Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(
  * @param {readonly { jobId: string, unitId: string }[]} jobs on which is written, in turn
  * @param {number} by id of whoever writes
  */
-export async function measureLoad(base, cookie, reads, jobs, by, connections) {
+export async function measureLoad(base, cookie, reads, jobs, by, connections, small = false) {
   const agent = new Agent({ keepAlive: true, maxSockets: connections })
   const [readMs, writeMs] = [[], []]
   let [asked, errors, measuring, going] = [0, 0, false, true]
@@ -65,10 +65,10 @@ export async function measureLoad(base, cookie, reads, jobs, by, connections) {
   }
   const all = Promise.all(Array.from({ length: connections }, (_, own) => one(own)))
   const pause = (ms) => new Promise((done) => setTimeout(done, ms))
-  await pause(warmMs)
+  await pause(small ? 200 : warmMs)
   measuring = true
   const startedMs = performance.now()
-  await pause(measuredMs)
+  await pause(small ? 800 : measuredMs)
   const perSecond = (1000 * asked) / (performance.now() - startedMs)
   measuring = false
   going = false
@@ -106,7 +106,7 @@ export async function measureStreams(base, cookie, jobs, by, count) {
   await new Promise((done) => setTimeout(done, 5000))
   const delays = []
   for (let round = 0; round < 10; round++) {
-    const { jobId, unitId } = jobs[round]
+    const { jobId, unitId } = jobs[round % jobs.length]
     const id = randomUUID()
     const arrived = new Promise((done) => heard.set(id, done))
     const startedMs = performance.now()

@@ -13,11 +13,11 @@ const generators = { scenes: 'scenes', samples: 'sample photographs' }
  * @returns per surface and generator: errors of the covered share and of straight fins in points, how many of the truths lay within the band,
  *   how many nearly clean parts got their grade, or had it named beside another, and how many photographs were refused
  */
-export async function photoErrors({ measurePhoto, proposedGrade, Fault }) {
+export async function photoErrors({ measurePhoto, proposedGrade, Fault }, small) {
   const results = []
   for (const [surface, byGenerator] of Object.entries(counts))
     for (const [generator, count] of Object.entries(byGenerator)) {
-      const trials = trialsFrom(generator, surface, firstSeed, count)
+      const trials = trialsFrom(generator, surface, firstSeed, small ? 2 : count)
       await drawAll(trials)
       const result = { surface, of: generators[generator], errors: [], straight: [], held: 0, clean: 0, cleanRight: 0, cleanNamed: 0, refused: 0 }
       for (const trial of trials) {
@@ -48,12 +48,12 @@ const pairs = { fins: 14, blades: 10 }
 const pairSize = { width: 960, height: 720 }
 
 /** @returns per surface and generator: how far the worst corner of each second photograph was put, px of 960, those that were not found, and ms each */
-export async function alignErrors({ alignedRegion }) {
+export async function alignErrors({ alignedRegion }, small) {
   const { farthestOff, pairBy } = await import('../../core/dist/tests/photoPairs.js')
   return Object.entries(pairs).flatMap(([surface, count]) =>
     Object.keys(generators).map((generator) => {
       const result = { surface, of: generators[generator], offs: [], refused: 0, ms: [] }
-      for (let at = 0; at < count; at++) {
+      for (let at = 0; at < (small ? 1 : count); at++) {
         const [before, after] = pairBy[generator](firstSeed + at, surface, pairSize)
         const start = performance.now()
         const found = alignedRegion(before.raster, before.truth.region, after.raster, surface)
