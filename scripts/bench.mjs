@@ -1,6 +1,6 @@
 // npm run bench -- [--small]: measures against the budgets and prints a JSON line for each figure, {name, value, unit, budget, here, within}: `here` is the
 // budget of a time as it is for this machine. With --small everything is measured on little of it: whether the bench works, and no figure.
-import { mkdirSync, readdirSync, readFileSync } from 'node:fs'
+import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 import { alignErrors, photoErrors } from './lib/photoBench.mjs'
 import { readArguments } from './lib/arguments.mjs'
@@ -145,6 +145,8 @@ await group('photographs', async (print) => {
 
 // A phone that comes back: a real browser with a full outbox, the real server and database.
 await run(process.execPath, [compiler, '-b', 'e2e'])
+// The demo is of the day on which it is loaded: it is loaded anew.
+rmSync(inRoot('.test-data', 'bench-database'), { recursive: true, force: true })
 const database = await startMariadb(inRoot('.test-data', 'bench-database'), { log: console.error })
 mkdirSync(inRoot('.test-data', 'bench'), { recursive: true })
 Object.assign(process.env, database.env, await makeTemplates(database.env, inRoot('.test-data', 'bench'), true))

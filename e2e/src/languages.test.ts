@@ -3,7 +3,20 @@ import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, devtools, expectText, find, openBrowser, signIn, signInByForm, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import {
+  click,
+  clickText,
+  devtools,
+  expectText,
+  find,
+  openBrowser,
+  signIn,
+  signInByForm,
+  textOf,
+  type,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
 import { goTo, sights, unitsOfDemo } from './support/everywhere.ts'
 import { doStep, grade, sent, workUntil } from './support/moves.ts'

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { root, startApp } from './support/app.ts'
 import { click, find, openBrowser, setSize, signIn } from './support/browser.ts'
 
-const folder = join(root, 'docs/screenshots')
+const folder = process.env.SCREENSHOTS_INTO ?? join(root, 'docs/screenshots')
 const app = await startApp()
 const sheet = await openBrowser(app.base)
 

@@ -5,7 +5,20 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { root, startApp, type RunningApp } from './support/app.ts'
-import { click, clickText, devtools, expectText, find, gone, openBrowser, signInByForm, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import {
+  click,
+  clickText,
+  devtools,
+  expectText,
+  find,
+  gone,
+  openBrowser,
+  signInByForm,
+  textOf,
+  type,
+  waitUntil,
+  type Sheet,
+} from './support/browser.ts'
 import { follow, isAt } from './support/places.ts'
 import { makeClockMovable, moveClock } from './support/clock.ts'
 import { countAllBack, doStep, followSchool, grade, openDecision, sent, stepId, workUntil } from './support/moves.ts'
