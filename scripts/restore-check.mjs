@@ -10,7 +10,7 @@ import { backupsIn, dumpTo, openBackup } from './lib/backups.mjs'
 import { withDatabase } from './lib/database.mjs'
 import { inRoot } from './lib/paths.mjs'
 import { runQuietly } from './lib/run.mjs'
-import { Ending, giveUp, say, sayEnding } from './lib/say.mjs'
+import { Ending, say, sayEnding } from './lib/say.mjs'
 
 const usage = 'usage: npm run restore-check -- FILE|FOLDER [--key FILE]'
 const { positionals, values } = readArguments({

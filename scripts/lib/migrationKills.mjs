@@ -47,7 +47,7 @@ const seeds = [
 ]
 
 /** @returns how many kills there were, and what was found wrong */
-export async function migrationsKilled({ count, random, env, database, revive }) {
+export async function migrationsKilled({ count, random, env, revive }) {
   const { migrations } = await import('../../server/dist/db/migrations.js')
   const connect = (name) =>
     mariadb.createConnection({
