@@ -240,7 +240,6 @@ const migrations = await migrationsKilled({
   count: Math.round(wanted / 5),
   random,
   env: process.env,
-  database: () => database,
   revive: victims.database,
 })
 const wrong = migrations.wrong

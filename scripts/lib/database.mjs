@@ -25,6 +25,12 @@ export async function withDatabase(dataDir, work) {
   }
 }
 
+/** TLS to the database, as the app has it: `1`, or a file of certificates. */
+const tlsOf = (text = '') => {
+  if (text === '' || text === '0') return []
+  return ['--ssl', '--ssl-verify-server-cert', ...(text === '1' ? [] : [`--ssl-ca=${text}`])]
+}
+
 /** Arguments and environment of MariaDB's own clients, which read and make whole tables: by the account that owns them. */
 export const clientOf = (env) => ({
   args: [
@@ -33,6 +39,7 @@ export const clientOf = (env) => ({
     `--port=${env.YASTIK_DB_PORT}`,
     '--protocol=TCP',
     `--user=${env.YASTIK_DB_OWNER ?? env.YASTIK_DB_USER}`,
+    ...tlsOf(env.YASTIK_DB_TLS),
   ],
   name: env.YASTIK_DB_NAME,
   env: { ...process.env, MYSQL_PWD: env.YASTIK_DB_OWNER_PASSWORD ?? env.YASTIK_DB_PASSWORD },

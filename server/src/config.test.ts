@@ -10,6 +10,15 @@ const good = {
 }
 
 describe('the configuration', () => {
+  it('reaches the database by TLS where it is asked to, by the system’s certificates or a file of one’s own', () => {
+    expect(configFrom(good).database.tls).toBeUndefined()
+    expect(configFrom({ ...good, YASTIK_DB_TLS: '1' }).database.tls).toEqual({})
+    expect(configFrom({ ...good, YASTIK_DB_TLS: '/etc/ssl/db.pem' }).database.tls).toEqual({ caFile: '/etc/ssl/db.pem' })
+  })
+  it('watches the disks that are named, else that of its files', () => {
+    expect(configFrom({ ...good, YASTIK_DISKS: '/a:/b' }).disks).toEqual(['/a', '/b'])
+    expect(configFrom({ ...good, YASTIK_FILES: 's3://pictures/ours' }).disks).toEqual([])
+  })
   it('comes from the environment, loopback and safe where it is silent', () => {
     expect(configFrom(good)).toEqual({
       port: 4180,

@@ -5,7 +5,15 @@ import { logKinds, type LogKind } from './http/log.ts'
 export interface Config {
   readonly port: number
   readonly host: string
-  readonly database: { readonly host: string; readonly port: number; readonly user: string; readonly password: string; readonly name: string }
+  readonly database: {
+    readonly host: string
+    readonly port: number
+    readonly user: string
+    readonly password: string
+    readonly name: string
+    /** Whether the way there is TLS, and whose word it is that the other end is the right one: a file of certificates, else the system’s. */
+    readonly tls?: { readonly caFile?: string }
+  }
   /** Where files lie, for several app processes alike: a folder, or `s3://bucket/prefix` at the endpoint, where the store has one of its own. */
   readonly files: { readonly place: string; readonly endpoint?: string }
   /** Folders on the disks that files and database lie on: where one is full, nothing new is taken. */
@@ -37,6 +45,9 @@ function portOf(env: NodeJS.ProcessEnv, name: string): number {
   return value
 }
 
+/** `1`, or the path of a file of certificates. */
+const tlsOf = (text = ''): Pick<Config['database'], 'tls'> => (text === '' || text === '0' ? {} : { tls: text === '1' ? {} : { caFile: text } })
+
 /** The app's account: it reads and writes rows. @throws Error naming the variable that is missing or no number. */
 export const databaseFrom = (env: NodeJS.ProcessEnv): Config['database'] => ({
   host: env.YASTIK_DB_HOST ?? '127.0.0.1',
@@ -44,6 +55,7 @@ export const databaseFrom = (env: NodeJS.ProcessEnv): Config['database'] => ({
   user: need(env, 'YASTIK_DB_USER'),
   password: need(env, 'YASTIK_DB_PASSWORD'),
   name: need(env, 'YASTIK_DB_NAME'),
+  ...tlsOf(env.YASTIK_DB_TLS),
 })
 
 /** Nothing, or `none`, for no module. */

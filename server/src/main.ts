@@ -24,7 +24,11 @@ const learnEveryMs = 3_600_000
 
 const config = configFrom(process.env)
 const { modules } = config
-await migrateAs(ownerFrom(process.env))
+const unknown = await migrateAs(ownerFrom(process.env))
+if (unknown.length > 0)
+  console.warn(
+    `This database was brought to a newer shape by a newer version (${unknown.join(', ')}): start that version, or restore a backup of this one.`,
+  )
 const sequelize = connect(config.database)
 const db = new Db(sequelize)
 defineModels(sequelize)

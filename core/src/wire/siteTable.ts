@@ -191,7 +191,7 @@ export function readSiteTable(rows: readonly (readonly string[])[], mapping: rea
     let hasUnit = false
     columns.forEach((column, at) => {
       // An apostrophe before what would be a formula was put there when the table was written.
-      const text = (cells[at]?.trim() ?? '').replace(/^'(?=[=+\-@])/, '')
+      const text = (cells[at]?.trim() ?? '').replace(/^'(?=[=+\-@＝＋－＠])/, '')
       if (!column || text === '') return
       const read = readCell(text, column)
       if ('issues' in read) {

@@ -1,7 +1,7 @@
 // What is on record, newest first; and all of it as a table.
-import papa from 'papaparse'
 import { Op } from 'sequelize'
 import type { AuditEntry, AuditPage } from '@yastik/core/wire'
+import { csvOf } from '../csv.ts'
 import type { Db } from '../db/database.ts'
 import { Audit } from '../db/models.ts'
 import { markOf, pageLimit, pageOf, readMark } from '../db/paging.ts'
@@ -43,7 +43,7 @@ export async function* auditTable(firmId: number): AsyncGenerator<string> {
     const cells = rows
       .map(entryOf)
       .map((entry) => columns.map((name) => (typeof entry[name] === 'string' ? entry[name] : JSON.stringify(entry[name]))))
-    yield `${papa.unparse(cells, { escapeFormulae: true, newline: '\r\n' })}\r\n`
+    yield `${csvOf(cells)}\r\n`
     before = Number(last.id)
   }
 }

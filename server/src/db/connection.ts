@@ -1,4 +1,5 @@
 // How is the database reached?
+import { readFileSync } from 'node:fs'
 import mariadb from 'mariadb'
 import { Sequelize } from 'sequelize'
 import type { Config } from '../config.ts'
@@ -22,8 +23,15 @@ const connections = 10
  */
 export const mostShared = 3
 
-export const connect = ({ host, port, user, password, name }: Config['database']): Sequelize =>
-  new Sequelize(name, user, password, {
+/** What the driver takes: whoever cannot show a certificate for its name is not spoken to. */
+const sslOf = (tls: Config['database']['tls']) =>
+  tls ? { ssl: { rejectUnauthorized: true, ...(tls.caFile === undefined ? {} : { ca: readFileSync(tls.caFile) }) } } : {}
+
+/** By which TLS a connection was made: the library keeps it to itself. */
+export const tlsTo = new WeakMap<Sequelize, NonNullable<Config['database']['tls']>>()
+
+export function connect({ host, port, user, password, name, tls }: Config['database']): Sequelize {
+  const sequelize = new Sequelize(name, user, password, {
     host,
     port,
     dialect: 'mariadb',
@@ -33,5 +41,8 @@ export const connect = ({ host, port, user, password, name }: Config['database']
     pool: { max: connections, acquire: 20_000 },
     define: { timestamps: false, underscored: true },
     // A machine that stands still for a moment is no database that is away.
-    dialectOptions: { charset: 'utf8mb4', connectTimeout: 10_000, initSql: session },
+    dialectOptions: { charset: 'utf8mb4', connectTimeout: 10_000, initSql: session, ...sslOf(tls) },
   })
+  if (tls) tlsTo.set(sequelize, tls)
+  return sequelize
+}

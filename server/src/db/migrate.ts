@@ -3,7 +3,7 @@ import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import type { Config } from '../config.ts'
 import { connect } from './connection.ts'
-import { migrations } from './migrations.ts'
+import { migrationNames, migrations } from './migrations.ts'
 import { makeMigrationSteps, runSteps, undoSteps } from './migrationSteps.ts'
 import { inTurn, makeTurns } from './turns.ts'
 
@@ -27,11 +27,18 @@ export async function migrate(sequelize: Sequelize): Promise<string[]> {
   })
 }
 
-/** By an account of its own, which is let go afterwards. */
-export async function migrateAs(owner: Config['database']): Promise<void> {
+/** What has run on this database and is not known here: a newer version was at work on it. */
+export async function unknownMigrations(sequelize: Sequelize): Promise<string[]> {
+  const ran = await migrator(sequelize).executed()
+  return ran.map(({ name }) => name).filter((name) => !migrationNames.includes(name))
+}
+
+/** By an account of its own, which is let go afterwards. @returns what {@link unknownMigrations} says */
+export async function migrateAs(owner: Config['database']): Promise<string[]> {
   const sequelize = connect(owner)
   try {
     await migrate(sequelize)
+    return await unknownMigrations(sequelize)
   } finally {
     await sequelize.close()
   }

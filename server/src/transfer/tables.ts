@@ -1,5 +1,4 @@
 // The firm's data as tables for a spreadsheet: CSV (RFC 4180) in UTF-8 with a byte order mark; no cell starts a formula.
-import papa from 'papaparse'
 import { Op, col, where } from 'sequelize'
 import type { Readings } from '@yastik/core/lookover'
 import { timeOf } from '@yastik/core/run'
@@ -7,13 +6,14 @@ import { cellsOf, siteTableColumns } from '@yastik/core/wire'
 import { Job, Site, StoredEvent, Unit, type Firm } from '../db/models.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { eventOf } from '../events/queries.ts'
+import { csvOf } from '../csv.ts'
 import { unitForm } from '../sites/records.ts'
 
 const jobsAtOnce = 500
 const byteOrderMark = '\uFEFF'
 const lineEnd = '\r\n'
 
-const linesOf = (rows: readonly (readonly unknown[])[]) => papa.unparse(rows as unknown[][], { escapeFormulae: true, newline: lineEnd })
+const linesOf = csvOf
 
 /** Every row has as many cells as the headings. */
 const noUnit = siteTableColumns.filter(({ of }) => of === 'unit').map(() => '')
