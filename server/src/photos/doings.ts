@@ -7,9 +7,11 @@ import type { Db } from '../db/database.ts'
 import { findOwn } from '../db/find.ts'
 import { Job, JobUnit, Photo, type User } from '../db/models.ts'
 import type { FileStore } from '../files/store.ts'
-import { inLine } from '../threads/inThread.ts'
+import { lineOf } from '../threads/inLine.ts'
 import { pictureOf } from './picture.ts'
 
+/** Two at a time: more would take the threads that passwords are hashed by. A telephone that comes back sends many, and each is waited for. */
+const inLine = lineOf(2, Infinity)
 /** So much is hashed before others have their turn, bytes. */
 const pieceBytes = 1_000_000
 

@@ -1,9 +1,7 @@
-// What may take long is done beside the loop that answers everybody: in a thread of its own, with a limit of time and of memory, one at a time for each
-// firm and two in all.
+// What may take long is done beside the loop that answers everybody: in a thread of its own, with a limit of time and of memory.
 import { MessageChannel, type MessagePort, type Transferable } from 'node:worker_threads'
 import { Fault, type FaultCode, type FaultLine } from '@yastik/core/faults'
 import type { Sentence } from '@yastik/core/words'
-import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 
 /** What a thread may take. */
@@ -14,26 +12,10 @@ interface ThreadLimits {
   readonly heapMb: number
 }
 
-/** So many threads a process has at a time, and so many of one firm wait for theirs. */
+/** So many threads of a script a process has at a time. */
 const mostThreads = 2
-const mostWaiting = 4
 /** So long a thread waits for more before it ends, ms: loading what it needs takes longer than most of its work. */
 const idleMs = 30_000
-
-type Limit = ReturnType<typeof pLimit>
-const all = pLimit(mostThreads)
-const byFirm = new Map<number, Limit>()
-/** Runs one after the other for each firm, whatever others do. @throws Fault `too-often` where too many of the firm wait already */
-export async function inLine<Result>(firmId: number, work: () => Promise<Result>): Promise<Result> {
-  const own = byFirm.get(firmId) ?? pLimit(1)
-  byFirm.set(firmId, own)
-  if (own.pendingCount >= mostWaiting) throw new Fault('too-often')
-  try {
-    return await own(() => all(work))
-  } finally {
-    if (own.activeCount + own.pendingCount === 0) byFirm.delete(firmId)
-  }
-}
 
 /** What a thread says: what it found, or the fault that it threw. */
 export type ThreadAnswer<Result> =

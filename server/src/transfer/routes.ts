@@ -15,7 +15,8 @@ import { bodyOf } from '../http/errors.ts'
 import { homeOf } from '../http/home.ts'
 import { serverOf } from '../http/serve.ts'
 import { keyOf } from '../photos/doings.ts'
-import { inLine, threadsOf } from '../threads/inThread.ts'
+import { lineOf } from '../threads/inLine.ts'
+import { threadsOf } from '../threads/inThread.ts'
 import { databaseOf } from '../threads/ownDb.ts'
 import { bundleOf } from './bundle.ts'
 import type { BundleGiven } from './bundleThread.ts'
@@ -27,6 +28,8 @@ import { readingsTable, sitesTable } from './tables.ts'
 
 /** Reading in a whole firm, or tens of thousands of sites: what takes longer, or more memory, is for backup and restore. */
 const importLimits = { mostMs: 5 * 60_000, heapMb: 320 }
+/** Files of a whole firm take minutes: calendars do not wait for them. */
+const [filesInLine, calendarsInLine] = [lineOf(2), lineOf(2)]
 const takingBundle = threadsOf<BundleGiven, { receipt: Omit<BundleReceipt, 'photosWithoutPicture'>; photos: Pick<Photo, 'id' | 'kind'>[] }>(
   new URL('./bundleThread.js', import.meta.url),
   importLimits,
@@ -88,7 +91,7 @@ export const transferRoutes =
     // First without `take`: what it would do. Then with it.
     // Read before anything is changed: that takes its time.
     serves(endpoints.takeVisits, async ({ db, body: { text, take }, user, firm, actor }) => {
-      const entries = await inLine(firm.id, () => entriesIn(text, firm.houseRules.timeZone))
+      const entries = await calendarsInLine(firm.id, () => entriesIn(text, firm.houseRules.timeZone))
       if (!take) return previewCalendar(db, entries, firm)
       return db.change(async (doing) => {
         const receipt = await takeCalendar(doing, entries, take.setAside, user, firm)
@@ -106,7 +109,7 @@ export const transferRoutes =
       const lines = new PassThrough()
       const say = (line: SiteImportLine) => void lines.write(`${JSON.stringify(line)}\n`)
       const given: SitesGiven = { ...sent(request.body, 'application/json'), ...plainly(db, user, actor) }
-      inLine(user.firmId, () => takingSites(given, [given.bytes.buffer as ArrayBuffer], say))
+      filesInLine(user.firmId, () => takingSites(given, [given.bytes.buffer as ArrayBuffer], say))
         .then(
           (receipt) => say({ receipt }),
           (error: Error) => {
@@ -121,7 +124,7 @@ export const transferRoutes =
 
     serves(endpoints.takeBundle, async ({ db, firm, user, actor, request }): Promise<BundleReceipt> => {
       const given: BundleGiven = { ...sent(request.body, bundleMedia), ...plainly(db, user, actor), firm: { id: firm.id } }
-      const { receipt, photos } = await inLine(firm.id, () => takingBundle(given, [given.bytes.buffer as ArrayBuffer]))
+      const { receipt, photos } = await filesInLine(firm.id, () => takingBundle(given, [given.bytes.buffer as ArrayBuffer]))
       let photosWithoutPicture = 0
       for (const photo of photos) if ((await files.get(keyOf({ ...photo, firmId: firm.id }))) === undefined) photosWithoutPicture++
       return { ...receipt, photosWithoutPicture }

@@ -81,7 +81,7 @@ const end = (id: string) => attempt(() => ask(endpoints.endToken, { params: { id
       <li v-for="token in tokens" :key="token.id" :data-program="token.name">
         <div class="which">
           <b>{{ token.name }}</b> {{ t('screen.house.until', { scope: scopeWords[token.scope], endsOn: dayWords(token.endsOn) }) }}
-          <span data-areas>{{ token.areas.map((area) => areaWords[area]).join(', ') }}</span>
+          <span data-areas>· {{ token.areas.map((area) => areaWords[area]).join(', ') }}</span>
           <small>{{
             t('screen.house.made', {
               madeBy: token.madeBy,

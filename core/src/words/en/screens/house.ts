@@ -198,7 +198,7 @@ export const houseScreens = {
   'screen.house.reaches': 'It reaches',
   'screen.house.keeps-access': 'Keep my API tokens and calendar addresses',
   'screen.house.confirm-title': 'Your password again',
-  'screen.house.confirm-why': 'This takes customers out of the house, lets others in, or cannot be undone.',
+  'screen.house.confirm-why': 'This takes customer data out, lets others in, or cannot be undone.',
   'screen.house.go-on': 'Go on',
   'screen.house.code-of-factor': 'A code of the second factor',
   'screen.house.own-wording': 'Your own wording',
