@@ -106,8 +106,12 @@ describe('what is kept of a customer', () => {
     const reminders = { channel: 'mail', to: `${word}@example.com`, agreedOn: '2026-01-10' }
     const { id: siteId } = (await owner('POST', '/api/sites', { site, address: word, contact: word, access: word, reminders })).json()
     const plate = { maker: word, model: word, serialNumber: word }
-    const { id: unitId } = (await owner('POST', `/api/sites/${siteId}/units`, { name: word, family: 'wall-head', design: {}, plate })).json()
-    const { id: jobId } = (await owner('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [by] })).json()
+    const unit = await owner('POST', `/api/sites/${siteId}/units`, { name: word, family: 'wall-head', design: {}, ...plate })
+    expect([unit.statusCode, unit.body]).toEqual([201, expect.any(String)])
+    const unitId: string = unit.json().id
+    const visit = await owner('POST', '/api/jobs', { siteId, unitIds: [unitId], onDate: visitDay, crewIds: [by] })
+    expect([visit.statusCode, visit.json().lines]).toEqual([201, undefined])
+    const jobId: string = visit.json().id
     await Job.update({ calendarUid: word }, { where: { id: jobId } })
     const quote = (await owner('POST', '/api/quotes', { siteId, units: [{ unitId, coilGrade: 3 }] })).json()
     const change = { offered: quote.offered, adjustments: [{ what: word, amount: -5 }], validUntil: quote.validUntil, version: quote.version }
@@ -129,6 +133,8 @@ describe('what is kept of a customer', () => {
       { type: 'method-agreed', decisions: [{ topic: 'scope', choice: 'open-clean', rule: 'r' }], steps: [step] },
       { type: 'step-skipped', stepId: 'isolate', because: word },
       { type: 'paused', because: word },
+      { type: 'resumed' },
+      { type: 'step-done', stepId: 'isolate' },
       { type: 'wait-shortened', stepId: 'isolate', text: word },
       { type: 'photo-left-out', stepId: 'isolate', because: word },
       { type: 'part-noted', item: word, need: 'changed' },
