@@ -162,15 +162,24 @@ export const setMeasures = async ({ transaction }: Doing, { id }: User, measures
 export const setLanguage = async ({ transaction }: Doing, { id }: User, language: Language): Promise<void> =>
   void (await User.update({ language }, { where: { id }, transaction }))
 
-/** Whoever took over a device that is signed in must not take over the person. @throws Fault `does-not-hold-up`, `too-often` */
-async function askPassword(db: Db, user: User, password: string, { address }: From): Promise<void> {
+/** A try of somebody who is signed in, by what only they know: it counts until all of it is right. @throws Fault `too-often`; whatever `work` throws */
+async function tried<Result>(db: Db, user: User, { address }: From, work: () => Promise<Result>): Promise<Result> {
   await takeTry(db, keyOf(user), address)
-  if (!(await verifyPassword(password, user.passwordHash))) {
-    await note(db, { user, address }, { what: 'password-wrong' })
-    throw doesNotHoldUp('password', says('fault.people.password'), says('fault.people.password-allowed'))
-  }
+  const result = await work()
   await giveBack(db, keyOf(user), address)
+  return result
 }
+
+/** @throws Fault `does-not-hold-up` where it is another; that is on record */
+async function checkOwnPassword(db: Db, user: User, password: string, { address }: From): Promise<void> {
+  if (await verifyPassword(password, user.passwordHash)) return
+  await note(db, { user, address }, { what: 'password-wrong' })
+  throw doesNotHoldUp('password', says('fault.people.password'), says('fault.people.password-allowed'))
+}
+
+/** Whoever took over a device that is signed in must not take over the person. @throws Fault `does-not-hold-up`, `too-often` */
+const askPassword = (db: Db, user: User, password: string, from: From): Promise<void> =>
+  tried(db, user, from, () => checkOwnPassword(db, user, password, from))
 
 /** All other sessions end, and other ways in unless they are kept. @throws Fault `does-not-hold-up`, `too-often` */
 export async function changePassword(
@@ -227,16 +236,14 @@ export async function confirmPassword(db: Db, user: User, password: string, sess
  * Takes the second factor off: who knows the password alone, or found a device that is signed in, does not.
  * @throws Fault `does-not-hold-up` where password or code is another, `too-often`
  */
-export async function dropSecondFactor(db: Db, user: User, { password, code }: { password: string; code: string }, from: From): Promise<User> {
-  await askPassword(db, user, password, from)
-  await takeTry(db, keyOf(user), from.address)
-  const dropped = await db.change(async (doing) => {
-    const own = await held(doing, user.id)
-    if (own.secondFactor?.isSet && !takeCode(own.secondFactor, code, Date.now()))
-      throw doesNotHoldUp('code', says('fault.people.code'), says('fault.people.code-allowed'))
-    await note(doing, { user, address: from.address }, { what: 'second-factor-dropped' })
-    return own.update({ secondFactor: null }, { transaction: doing.transaction })
+export const dropSecondFactor = (db: Db, user: User, { password, code }: { password: string; code: string }, from: From): Promise<User> =>
+  tried(db, user, from, async () => {
+    await checkOwnPassword(db, user, password, from)
+    return db.change(async (doing) => {
+      const own = await held(doing, user.id)
+      if (own.secondFactor?.isSet && !takeCode(own.secondFactor, code, Date.now()))
+        throw doesNotHoldUp('code', says('fault.people.code'), says('fault.people.code-allowed'))
+      await note(doing, { user, address: from.address }, { what: 'second-factor-dropped' })
+      return own.update({ secondFactor: null }, { transaction: doing.transaction })
+    })
   })
-  await giveBack(db, keyOf(user), from.address)
-  return dropped
-}
