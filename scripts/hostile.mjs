@@ -4,6 +4,7 @@ import { Agent, request as send } from 'node:http'
 import { readArguments, wholeNumber } from './lib/arguments.mjs'
 import { readFileSync } from 'node:fs'
 import { hostileRequests, marker } from './lib/hostileRequests.mjs'
+import { slowerThanUsual } from './lib/budgets.mjs'
 import { longestWait, mostMemoryMb, mostWaitMs, worstBodies } from './lib/worstBodies.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
 import { addFirms, startOwnApp } from './lib/ownApp.mjs'
@@ -23,7 +24,10 @@ const command = readArguments({
 })
 const [wanted, seed] = ['requests', 'seed'].map((name) => wholeNumber(command, name))
 const atOnce = 3
-const slowMs = 1000
+/** Times are for the machine that the budgets are for; on a slower one they are longer. */
+const slower = slowerThanUsual()
+const slowMs = 1000 * slower
+const waitMs = mostWaitMs * slower
 /** The camera that stands in draws what it would see: a real one takes its time as well. */
 const takesItsTime = /\/instruments\/camera/
 const password = 'four ducks past the quarry'
@@ -173,7 +177,7 @@ for (const [name, own] of taking)
     if (process.env.HOSTILE_TRACE) console.error(name, what, body.length)
     const ms = await longestWait(send, read, 8)
     if (isDown) {
-      found.heldUp.push(`${name}, ${what}: the server was brought down: ${app.said().slice(-8).join(' | ')}`)
+      found.broken.push(`${name}, ${what}: the server was brought down: ${app.said().slice(-8).join(' | ')}`)
       isDown = false
       await app.start().catch(() => undefined)
     }
@@ -181,11 +185,11 @@ for (const [name, own] of taking)
     held.set(`${name}, ${what}`, ms)
     if (ms > worst.ms) worst = { ms, name, what }
     mostMb = Math.max(mostMb, mb)
-    if (ms > mostWaitMs) found.heldUp.push(`${name}, ${what}: a plain read waited ${Math.round(ms)} ms`)
+    if (ms > waitMs) found.heldUp.push(`${name}, ${what}: a plain read waited ${Math.round(ms)} ms`)
     if (mb > mostMemoryMb) found.memory.push(`${name}, ${what}: ${Math.round(mb)} MB`)
   }
 console.log(
-  `worst bodies: ${held.size} over ${taking.length} endpoints; a plain read waited ${Math.round(worst.ms)} ms at the longest (${worst.name}, ${worst.what}; at most ${mostWaitMs}); ${Math.round(mostMb)} MB at the most (at most ${mostMemoryMb})`,
+  `worst bodies: ${held.size} over ${taking.length} endpoints; a plain read waited ${Math.round(worst.ms)} ms at the longest (${worst.name}, ${worst.what}; at most ${Math.round(waitMs)}); ${Math.round(mostMb)} MB at the most (at most ${mostMemoryMb})`,
 )
 const isAlive = (await fetch(`${base}/api/session`, { headers: { cookie: owners.theirs } })).status === 200
 /** What nobody of ours may have changed. */
@@ -212,4 +216,6 @@ console.log(
 await app.close()
 await database.stop()
 scratch.close()
-process.exit(isAlive && isWhole && Object.values(found).every((list) => list.length === 0) ? 0 : 1)
+// A small run sees whether this works: what is slow on a machine that does other things besides is told, and not judged.
+const judged = Object.entries(found).filter(([what]) => !command.values.small || (what !== 'slow' && what !== 'heldUp'))
+process.exit(isAlive && isWhole && judged.every(([, list]) => list.length === 0) ? 0 : 1)

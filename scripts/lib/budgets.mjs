@@ -4,6 +4,9 @@ const additions = 3e8
 /** What the loop takes on the machine that the budgets are for, ms. */
 const usualMs = 3800
 
+/** How much slower this machine is than the one that the budgets are for, at this moment; at least as quick counts as that. */
+export const slowerThanUsual = () => Math.max(1, loopMs() / usualMs)
+
 function loopMs() {
   const startedMs = performance.now()
   let sum = 0

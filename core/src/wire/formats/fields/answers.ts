@@ -62,6 +62,8 @@ const people: FieldTexts = {
   'record.scope': 'Whether it may look, or change as well.',
   'makeToken.scope': 'Whether it may look, or change as well.',
   endsOn: 'Last day on which it holds.',
+  areas: 'What it reaches: visits, sites, logbook, exports, office.',
+  keepsAccess: 'Whether tokens and secret calendars that one made go on; they end without it.',
   madeBy: 'Who made it.',
   record: 'What is kept of it.',
   token: 'The token itself, shown this once.',
