@@ -67,6 +67,11 @@ it('reckons with zones as clocks have them', async () => {
   expect(answer.statusCode).toBe(200)
 })
 
+it('takes no file of another kind where a body of fields is asked for', async () => {
+  const answer = await owner('POST', '/api/imports/visits', Buffer.from('{"text":"x"}'), { 'content-type': 'application/vnd.yastik.bundle+json' })
+  expect([answer.statusCode, answer.json().code]).toEqual([415, 'wrong-media'])
+})
+
 it('turns down a picture that is a strip', async () => {
   const { id: siteId } = (await owner('POST', '/api/sites', site)).json()
   const { id: unitId } = (await owner('POST', `/api/sites/${siteId}/units`, { name: 'Head', family: 'wall-head', design: {} })).json()

@@ -1,5 +1,6 @@
 // How does an endpoint become a route? As the table has it: what is read and answered, and who may call; what changes something does so in one transaction.
 import { Fault, linesOf } from '@yastik/core/faults'
+import { says } from '@yastik/core/words'
 import { areaOf, type Answer, type Asked, type Endpoint } from '@yastik/core/wire'
 import type { FastifyInstance, FastifyReply, FastifyRequest, FastifySchemaCompiler, RouteOptions } from 'fastify'
 import type { z } from 'zod'
@@ -31,6 +32,7 @@ export interface Server {
 
 /** An app that leaves JSON as the bytes that were sent: a thread reads them. */
 function asBytes(app: FastifyInstance): FastifyInstance {
+  app.setValidatorCompiler(bytesAsTheyAre)
   app.removeContentTypeParser('application/json')
   app.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_, body, done) => done(null, body))
   return app
@@ -79,7 +81,9 @@ export const readByTable: FastifySchemaCompiler<z.ZodType> = ({ schema, httpPart
   return (sent: unknown) => {
     // The framework says `null` where nothing was sent.
     const input = sent ?? undefined
-    if (httpPart === 'body' && Buffer.isBuffer(input)) return { value: input }
+    // A file of another kind than the endpoint takes.
+    if (Buffer.isBuffer(input))
+      return { error: new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.call.kind'), allowed: 'application/json' }] }) }
     const beyond = httpPart === 'body' ? beyondBudget(schema, input) : undefined
     if (beyond) return { error: beyond }
     const result = schema.safeParse(input)
@@ -88,6 +92,9 @@ export const readByTable: FastifySchemaCompiler<z.ZodType> = ({ schema, httpPart
     return { error: new Fault(httpPart === 'params' ? 'not-there' : 'does-not-hold-up', { lines }) }
   }
 }
+
+/** The same where a thread reads the body: it is handed on as the bytes that were sent. */
+const bytesAsTheyAre: FastifySchemaCompiler<z.ZodType> = (route) => (route.httpPart === 'body' ? (value: unknown) => ({ value }) : readByTable(route))
 
 /** Answers leave as they are: that they are what the table says is checked by types and in the tests, not on every answer of a day's work. */
 export const writePlainly = () => (answer: unknown) => JSON.stringify(answer)
