@@ -174,7 +174,6 @@ for (const [name, own] of taking)
       const { status } = await answered({ method: own.method, path: pathOf(own), headers, body }, new Agent())
       if (status >= 500 && status !== 503) found.broken.push(`${name}, ${what} → ${status}`)
     }
-    if (process.env.HOSTILE_TRACE) console.error(name, what, body.length)
     const ms = await longestWait(send, read, 8)
     if (isDown) {
       found.broken.push(`${name}, ${what}: the server was brought down: ${app.said().slice(-8).join(' | ')}`)
