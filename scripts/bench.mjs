@@ -108,15 +108,15 @@ await group('photographs', async (print) => {
     const share = (part, all) => (100 * part) / all
     const within = (own, limit) => share(own.filter((error) => Math.abs(error) <= limit).length, own.length)
     const what = `covered share of a ${named[surface]}, ${errors.length} ${of}`
-    print(`${what}: within five points`, within(errors, 5), '%', surface === 'fins' ? 95 : 90)
+    print(`${what}: within five points`, within(errors, 5), '%', surface === 'fins' ? 95 : 90, true)
     print(`${what}: mean of the errors, signed`, errors.reduce((sum, error) => sum + error, 0) / errors.length, 'points', 0.5)
     print(`${what}: 95 of 100 errors below`, sizes[Math.floor(0.95 * sizes.length)], 'points', 5)
     print(`${what}: largest error`, sizes.at(-1), 'points', 15)
-    print(`${what}: truth in the band`, share(held, errors.length), '%', 90)
-    print(`${what}: nearly clean ones with their grade`, share(cleanRight, clean), '%', 85)
-    print(`${what}: nearly clean ones with their grade, or it named beside another`, share(cleanNamed, clean), '%', 95)
+    print(`${what}: truth in the band`, share(held, errors.length), '%', 90, true)
+    print(`${what}: nearly clean ones with their grade`, share(cleanRight, clean), '%', 85, true)
+    print(`${what}: nearly clean ones with their grade, or it named beside another`, share(cleanNamed, clean), '%', 95, true)
     print(`${what}: refused`, refused, 'photographs', Math.round(0.05 * (errors.length + refused)))
-    if (straight.length > 0) print(`straight fins, ${straight.length} ${of}: within five points`, within(straight, 5), '%', 90)
+    if (straight.length > 0) print(`straight fins, ${straight.length} ${of}: within five points`, within(straight, 5), '%', 90, true)
   }
   const large = proof.samplePhoto({
     seed: 5,
@@ -136,7 +136,7 @@ await group('photographs', async (print) => {
 
   for (const { surface, of, offs, refused, ms } of await alignErrors(proof, small)) {
     const what = `a ${named[surface]} found on a second photograph, ${offs.length + refused} ${of}`
-    print(`${what}: all corners within 25 px of 960`, (100 * offs.filter((off) => off <= 25).length) / offs.length, '%', 90)
+    print(`${what}: all corners within 25 px of 960`, (100 * offs.filter((off) => off <= 25).length) / offs.length, '%', 90, true)
     print(`${what}: farthest corner`, Math.max(...offs), 'px', 60)
     print(`${what}: not found`, refused, 'pairs', 2)
     print(`${what}: middle of the times`, ms.sort((a, b) => a - b)[ms.length >> 1], 'ms', 1000)

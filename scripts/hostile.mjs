@@ -5,7 +5,7 @@ import { readArguments, wholeNumber } from './lib/arguments.mjs'
 import { readFileSync } from 'node:fs'
 import { hostileRequests, marker } from './lib/hostileRequests.mjs'
 import { slowerThanUsual } from './lib/budgets.mjs'
-import { longestWait, mostMemoryMb, mostWaitMs, worstBodies } from './lib/worstBodies.mjs'
+import { mostMemoryMb, mostWaitMs, plainReader, worstBodies } from './lib/worstBodies.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
 import { addFirms, startOwnApp } from './lib/ownApp.mjs'
 import { prepareServer } from './lib/prepare.mjs'
@@ -151,15 +151,8 @@ const few = ['signIn', 'makeSite', 'takeVisits']
 const taking = Object.entries(endpoints).filter(
   ([name, own]) => own.method !== 'GET' && (own.body || own.takes) && (!command.values.small || few.includes(name)),
 )
-/** Something plain that the other firm reads; a server that does not answer has been brought down. */
-let isDown = false
-const read = () =>
-  fetch(`${base}/api/clock`, { headers: { cookie: owners.theirs } }).then(
-    (answer) => answer.text(),
-    () => {
-      isDown = true
-    },
-  )
+/** Something plain that the other firm reads. */
+const reader = plainReader(`${base}/api/clock`, owners.theirs)
 const held = new Map()
 for (const [name, own] of taking)
   for (const [what, { type, body }] of Object.entries(worstBodies(name, own))) {
@@ -174,10 +167,10 @@ for (const [name, own] of taking)
       const { status } = await answered({ method: own.method, path: pathOf(own), headers, body }, new Agent())
       if (status >= 500 && status !== 503) found.broken.push(`${name}, ${what} → ${status}`)
     }
-    const ms = await longestWait(send, read, 8)
+    const { longestMs: ms, isDown } = await reader.whileSending(send, 8)
+    // A server that does not answer has been brought down.
     if (isDown) {
       found.broken.push(`${name}, ${what}: the server was brought down: ${app.said().slice(-8).join(' | ')}`)
-      isDown = false
       await app.start().catch(() => undefined)
     }
     const mb = memoryMb()
@@ -187,6 +180,7 @@ for (const [name, own] of taking)
     if (ms > waitMs) found.heldUp.push(`${name}, ${what}: a plain read waited ${Math.round(ms)} ms`)
     if (mb > mostMemoryMb) found.memory.push(`${name}, ${what}: ${Math.round(mb)} MB`)
   }
+await reader.close()
 console.log(
   `worst bodies: ${held.size} over ${taking.length} endpoints; a plain read waited ${Math.round(worst.ms)} ms at the longest (${worst.name}, ${worst.what}; at most ${Math.round(waitMs)}); ${Math.round(mostMb)} MB at the most (at most ${mostMemoryMb})`,
 )

@@ -2,6 +2,8 @@
 // one suite, `-- --changed` what the changes since the last commit can reach, `-- --changed --since REV` those since another one.
 import { execFileSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
+import { writeGroups } from './jest/groups.mjs'
 import { needPrograms } from './lib/debian.mjs'
 import { startMariadb } from './lib/mariadb.mjs'
 import { readArguments } from './lib/arguments.mjs'
@@ -12,7 +14,9 @@ import { say } from './lib/say.mjs'
 import { openScratch } from './lib/scratch.mjs'
 import { makeTemplates } from './lib/templates.mjs'
 
-const suites = ['core', 'web', 'server', 'interface']
+/** Where the tests of each suite are. */
+const folders = { core: ['core/src'], web: ['web/src'], server: ['server/src', 'stand-ins/src'], interface: ['e2e/src'] }
+const suites = Object.keys(folders)
 const {
   positionals: wanted,
   values,
@@ -74,6 +78,10 @@ async function jest(project, env) {
   const which = reached(project)
   if (!which) return say(`${project} tests: nothing that changed reaches them`)
   say(`${project} tests`)
+  // Every file of server and interface tests has a database of its own; more than two browsers at once would starve each other.
+  const workers = project === 'core' ? availableParallelism() : 2
+  // Parts of a suite are found by their files.
+  const groups = which.length === 0 ? { YASTIK_TEST_GROUPS: writeGroups(project, folders[project], workers) } : {}
   const resultFile = inRoot('.test-data', `${project}.json`)
   rmSync(resultFile, { force: true })
   const status = await run(
@@ -85,13 +93,13 @@ async function jest(project, env) {
       project,
       '--json',
       `--outputFile=${resultFile}`,
-      // Every file of server and interface tests has a database of its own; more than two browsers at once would starve each other.
-      ...(project === 'core' ? ['--maxWorkers=100%'] : ['--maxWorkers=2', '--forceExit']),
+      `--maxWorkers=${workers}`,
+      ...(project === 'core' ? [] : ['--forceExit']),
       ...which,
     ],
     {
       // Some packages import others on demand, which the runner allows only so.
-      env: { ...env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+      env: { ...env, ...groups, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
     },
   )
   if (!existsSync(resultFile)) {

@@ -1,6 +1,7 @@
 // How long does a plain read wait while somebody sends the worst that an endpoint takes? Bodies as large as it allows: names that nobody knows, lists
 // of nothing, values within one another, text without an end, half a file; and of files, those that cost the most for each byte.
-import { setTimeout as pause } from 'node:timers/promises'
+import { once } from 'node:events'
+import { Worker } from 'node:worker_threads'
 import { deflateSync } from 'node:zlib'
 
 /** More than this no read may wait, ms; and no process may grow beyond, MB. */
@@ -79,22 +80,19 @@ export function worstBodies(name, { most = 100_000, takes, body }) {
 }
 
 /**
- * Sends one body, several times at once, and reads something plain meanwhile.
- * @returns the longest that a read waited, ms
+ * Whoever reads something plain meanwhile.
+ * @returns what sends one body several times at once, and says how long a read waited at the longest, ms, and whether one was not answered
  */
-export async function longestWait(send, read, times) {
-  let isSending = true
-  let longestMs = 0
-  const reading = (async () => {
-    while (isSending) {
-      const startMs = performance.now()
-      await read()
-      longestMs = Math.max(longestMs, performance.now() - startMs)
-      await pause(10)
-    }
-  })()
-  await Promise.all(Array.from({ length: times }, send))
-  isSending = false
-  await reading
-  return longestMs
+export function plainReader(url, cookie) {
+  const reader = new Worker(new URL('./plainReads.mjs', import.meta.url), { workerData: { url, cookie } })
+  return {
+    async whileSending(send, times) {
+      reader.postMessage('begin')
+      await Promise.all(Array.from({ length: times }, send))
+      reader.postMessage('end')
+      const [said] = await once(reader, 'message')
+      return said
+    },
+    close: () => reader.terminate(),
+  }
 }

@@ -24,20 +24,25 @@ it('takes a few kB from whoever has not signed in', async () => {
 
 it.each([
   ['values beyond count', { ...site, more: Array.from({ length: 70_000 }, () => 0) }, '/api/stores'],
+  [
+    'names beyond count in one object',
+    { ...site, more: Object.fromEntries(Array.from({ length: 2001 }, (_, at) => [`key${at}`, 1])) },
+    '/api/stores',
+  ],
   ['values too deep within one another', { ...site, more: nested(60) }, '/api/stores'],
 ])('turns down %s before any of it is looked at', async (_, body, path) => {
   const answer = await owner('PUT', path, body)
   expect([answer.statusCode, answer.json().lines]).toMatchObject([
     413,
-    [{ where: 'the body', allowed: 'at most 60000 values, 40 within one another' }],
+    [{ where: 'the body', allowed: 'at most 60000 values, 40 within one another, 2000 names in one object' }],
   ])
 })
 
 it('says the first hundred lines, and how many more there are', async () => {
-  const answer = await owner('POST', '/api/sites', { ...site, ...Object.fromEntries(Array.from({ length: 2500 }, (_, at) => [`key${at}`, 1])) })
+  const answer = await owner('POST', '/api/sites', { ...site, ...Object.fromEntries(Array.from({ length: 1500 }, (_, at) => [`key${at}`, 1])) })
   const { lines } = answer.json() as { lines: { where: string; what: string }[] }
   expect([answer.statusCode, lines.length]).toEqual([422, 101])
-  expect(lines.at(-1)).toMatchObject({ where: 'further on', what: '2,400 more places are wrong' })
+  expect(lines.at(-1)).toMatchObject({ where: 'further on', what: '1,400 more places are wrong' })
 })
 
 it('turns down a list that is too long without looking at what is in it', async () => {

@@ -7,8 +7,8 @@ import type { z } from 'zod'
 import type { Actor } from '../audit/doings.ts'
 import type { Db, Doing } from '../db/database.ts'
 import type { Firm, User } from '../db/models.ts'
-import { beyondBudget } from './budget.ts'
 import { hookFor } from './largeBodies.ts'
+import { longListFault } from './longLists.ts'
 import { schemaOf } from './openapi.ts'
 
 /** Whoever calls, where the endpoint is not for anyone. */
@@ -33,7 +33,7 @@ export interface Server {
 /** An app that leaves JSON as the bytes that were sent: a thread reads them. */
 function asBytes(app: FastifyInstance): FastifyInstance {
   app.setValidatorCompiler(bytesAsTheyAre)
-  app.removeContentTypeParser('application/json')
+  app.removeAllContentTypeParsers()
   app.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_, body, done) => done(null, body))
   return app
 }
@@ -84,7 +84,7 @@ export const readByTable: FastifySchemaCompiler<z.ZodType> = ({ schema, httpPart
     // A file of another kind than the endpoint takes.
     if (Buffer.isBuffer(input))
       return { error: new Fault('wrong-media', { lines: [{ where: 'content-type', what: says('fault.call.kind'), allowed: 'application/json' }] }) }
-    const beyond = httpPart === 'body' ? beyondBudget(schema, input) : undefined
+    const beyond = httpPart === 'body' ? longListFault(schema, input) : undefined
     if (beyond) return { error: beyond }
     const result = schema.safeParse(input)
     if (result.success) return { value: result.data }

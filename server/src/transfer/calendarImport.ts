@@ -9,7 +9,6 @@ import type { Db, Doing } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Firm, Import, Job, Site, Unit, type User } from '../db/models.ts'
 import type { VisitBefore } from '../db/trustModels.ts'
-import { threadsOf } from '../threads/inThread.ts'
 import type { Entry } from './calendarText.ts'
 import { cancelJob, makeJob, moveJob } from '../jobs/doings.ts'
 
@@ -94,15 +93,6 @@ function wishOf(entry: Entry, row: number, { byId, byUid, sites, byName, byAddre
   }
   return wish('plan', found.length === 1 ? found[0] : undefined)
 }
-
-/** A calendar that takes longer, or more memory, is none that anybody keeps. */
-const reading = threadsOf<{ text: string; timeZone: string | undefined }, Entry[]>(new URL('./calendarThread.js', import.meta.url), {
-  mostMs: 10_000,
-  heapMb: 192,
-})
-
-/** What a calendar says, read in a thread. @throws Fault as entriesOf does; `too-large` */
-export const entriesIn = (text: string, timeZone: string | undefined): Promise<Entry[]> => reading({ text, timeZone })
 
 async function wishes({ transaction }: Db, entries: readonly Entry[], { id: firmId }: Firm): Promise<{ rows: Wish[]; units: Known['units'] }> {
   const ids = entries.flatMap(({ uid }) => /^job-([\da-f-]{36})@yastik$/.exec(uid)?.[1] ?? [])

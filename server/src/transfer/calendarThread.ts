@@ -1,5 +1,16 @@
-// Thread: reads a calendar.
+// Thread: reads a calendar, and what whoever sent it wants done with it.
+import { readBy } from '@yastik/core/faults'
+import { endpoints } from '@yastik/core/wire'
+import { readJson, usualBudget } from '../http/budget.ts'
 import { answering } from '../threads/answer.ts'
 import { entriesOf } from './calendarText.ts'
 
-export default answering(({ text, timeZone }: { readonly text: string; readonly timeZone: string | undefined }) => entriesOf(text, timeZone))
+export interface CalendarGiven {
+  readonly bytes: Uint8Array
+  readonly timeZone: string | undefined
+}
+
+export default answering(({ bytes, timeZone }: CalendarGiven) => {
+  const { text, take } = readBy(endpoints.takeVisits.body, readJson(bytes, usualBudget))
+  return { entries: entriesOf(text, timeZone), take }
+})

@@ -20,7 +20,9 @@ import { threadsOf } from '../threads/inThread.ts'
 import { databaseOf } from '../threads/ownDb.ts'
 import { bundleOf } from './bundle.ts'
 import type { BundleGiven } from './bundleThread.ts'
-import { entriesIn, previewCalendar, takeCalendar } from './calendarImport.ts'
+import { previewCalendar, takeCalendar } from './calendarImport.ts'
+import type { Entry } from './calendarText.ts'
+import type { CalendarGiven } from './calendarThread.ts'
 import { importsOf, takeBack } from './imports.ts'
 import { photographsOf } from './photographs.ts'
 import type { SitesGiven } from './sitesThread.ts'
@@ -28,6 +30,11 @@ import { readingsTable, sitesTable } from './tables.ts'
 
 /** Reading in a whole firm, or tens of thousands of sites: what takes longer, or more memory, is for backup and restore. */
 const importLimits = { mostMs: 5 * 60_000, heapMb: 320 }
+/** A calendar that takes longer, or more memory, is none that anybody keeps. */
+const readingCalendar = threadsOf<CalendarGiven, { entries: Entry[]; take?: { setAside: number } }>(new URL('./calendarThread.js', import.meta.url), {
+  mostMs: 10_000,
+  heapMb: 192,
+})
 /** Files of a whole firm take minutes: calendars do not wait for them. */
 const [filesInLine, calendarsInLine] = [lineOf(2), lineOf(2)]
 const takingBundle = threadsOf<BundleGiven, { receipt: Omit<BundleReceipt, 'photosWithoutPicture'>; photos: Pick<Photo, 'id' | 'kind'>[] }>(
@@ -90,8 +97,9 @@ export const transferRoutes =
 
     // First without `take`: what it would do. Then with it.
     // Read before anything is changed: that takes its time.
-    serves(endpoints.takeVisits, async ({ db, body: { text, take }, user, firm, actor }) => {
-      const entries = await calendarsInLine(firm.id, () => entriesIn(text, firm.houseRules.timeZone))
+    serves(endpoints.takeVisits, async ({ db, user, firm, actor, request }) => {
+      const given: CalendarGiven = { ...sent(request.body, 'application/json'), timeZone: firm.houseRules.timeZone }
+      const { entries, take } = await calendarsInLine(firm.id, () => readingCalendar(given, [given.bytes.buffer as ArrayBuffer]))
       if (!take) return previewCalendar(db, entries, firm)
       return db.change(async (doing) => {
         const receipt = await takeCalendar(doing, entries, take.setAside, user, firm)

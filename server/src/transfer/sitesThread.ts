@@ -1,9 +1,9 @@
 // Thread: reads a table of sites in, and says how far it is.
-import { Fault, readBy } from '@yastik/core/faults'
+import { readBy } from '@yastik/core/faults'
 import { endpoints } from '@yastik/core/wire'
 import type { Actor } from '../audit/doings.ts'
 import type { Config } from '../config.ts'
-import { checkBudget } from '../http/budget.ts'
+import { readJson } from '../http/budget.ts'
 import { answering } from '../threads/answer.ts'
 import { withDb } from '../threads/ownDb.ts'
 import { largeBudget } from './largeBudget.ts'
@@ -16,16 +16,7 @@ export interface SitesGiven {
   readonly actor: Actor
 }
 
-function parsed(bytes: Uint8Array): unknown {
-  checkBudget(bytes, largeBudget)
-  try {
-    return JSON.parse(new TextDecoder().decode(bytes))
-  } catch {
-    throw new Fault('not-json')
-  }
-}
-
 export default answering(({ bytes, database, user, actor }: SitesGiven, progress) => {
-  const { sites } = readBy(endpoints.takeSites.body, parsed(bytes))
+  const { sites } = readBy(endpoints.takeSites.body, readJson(bytes, largeBudget))
   return withDb(database, (db) => takeInSites(db, user, actor, sites, (rows, of) => progress({ rows, of })))
 })

@@ -30,6 +30,18 @@ export async function askOrKept<Own extends Kept>(own: Own, given?: Given<Own>):
   }
 }
 
+/** What the server said to this last, where that is no older than so; undefined else, and where this page cannot read it. */
+export async function keptSince<Own extends Kept>(own: Own, given: Given<Own>, oldestMs: number): Promise<Answer<Own> | undefined> {
+  const found = await onThisDevice((database) => database.get('shelf', addressOf(own, given)))
+  if (!found || found.atMs < oldestMs) return undefined
+  try {
+    return keptAnswer(own, found.answer)
+  } catch (error) {
+    if (isOfOtherVersion(error)) return undefined
+    throw error
+  }
+}
+
 const isOfOtherVersion = (error: unknown) => error instanceof Fault && error.code === 'other-version'
 function keptAnswer<Own extends Kept>(own: Own, said: unknown): Answer<Own> {
   try {

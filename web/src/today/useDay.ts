@@ -4,12 +4,17 @@ import { endpoints, type DayOutlook, type JobCard } from '@yastik/core/wire'
 import { computed, onBeforeUnmount, ref, shallowRef, type ComputedRef, type Ref } from 'vue'
 import { useNow } from '../components/useNow.ts'
 import { usePlace } from '../measures/usePlace.ts'
-import { askOrKept } from '../offline/shelf.ts'
+import { askOrKept, keptSince } from '../offline/shelf.ts'
 import { visitOf, type Outlook } from './reckon.ts'
 
 /** Others work meanwhile: so often is asked how far they are. */
 const againMs = 60_000
 const minuteMs = 60_000
+/** Times that are younger stand until newer ones are there: a page that opens with them does not jump. */
+const youngMs = 10 * minuteMs
+/** Nobody waits longer for times before the page opens without. */
+const patienceMs = 1000
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
 /** A visit of the day, with what is known of it so far. */
 export interface DayCard {
@@ -53,13 +58,18 @@ export function useDay(): Day {
     error.value = undefined
     const query = { day: day.value }
     try {
-      const { answer, kept } = await askOrKept(endpoints.today, { query })
-      ;[jobs.value, fromDevice.value] = [answer, kept]
-      // Who goes where is there at once; when, follows.
-      void askOrKept(endpoints.dayOutlook, { query }).then(
-        (told) => (outlook.value = told.answer),
-        (caught: unknown) => (error.value = caught),
+      const told = askOrKept(endpoints.dayOutlook, { query }).then(
+        (said) => void (outlook.value = said.answer),
+        (caught: unknown) => void (error.value = caught),
       )
+      const { answer, kept } = await askOrKept(endpoints.today, { query })
+      if (!outlook.value) {
+        const before = await keptSince(endpoints.dayOutlook, { query }, Date.now() - youngMs)
+        const known = new Set(before?.visits.map(({ jobId }) => jobId))
+        if (before && answer.today.every(({ id, onDate, cancelled }) => known.has(id) || cancelled || onDate < query.day)) outlook.value ??= before
+        else await Promise.race([told, pause(patienceMs)])
+      }
+      ;[jobs.value, fromDevice.value] = [answer, kept]
       return kept ? [] : answer.today.map(({ id }) => id)
     } catch (caught) {
       error.value = caught

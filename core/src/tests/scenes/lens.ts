@@ -14,23 +14,31 @@ export interface Light3 {
 export function blurred({ width, height, values }: Light3, sigma: number): Float32Array {
   if (sigma < 0.15) return values.slice()
   const reach = ceil(2.5 * sigma)
-  const weights = Array.from({ length: 2 * reach + 1 }, (_, at) => exp(-((at - reach) ** 2) / (2 * sigma * sigma)))
+  const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, at) => exp(-((at - reach) ** 2) / (2 * sigma * sigma)))
   const sum = weights.reduce((all, weight) => all + weight, 0)
+  for (let at = 0; at < weights.length; at++) weights[at] /= sum
   let from = values
   for (const step of [3, 3 * width]) {
     const out = new Float32Array(values.length)
-    const along = step === 3 ? width : height
+    const last = (step === 3 ? width : height) - 1
     for (let y = 0; y < height; y++)
       for (let x = 0; x < width; x++) {
         const place = step === 3 ? x : y
+        const isInside = place >= reach && place <= last - reach
         const at = (y * width + x) * 3
+        let r = 0
+        let g = 0
+        let b = 0
         for (let by = -reach; by <= reach; by++) {
-          const source = at + (min(along - 1, max(0, place + by)) - place) * step
-          const weight = weights[by + reach] / sum
-          out[at] += from[source] * weight
-          out[at + 1] += from[source + 1] * weight
-          out[at + 2] += from[source + 2] * weight
+          const source = at + (isInside ? by : min(last, max(0, place + by)) - place) * step
+          const weight = weights[by + reach]
+          r += from[source] * weight
+          g += from[source + 1] * weight
+          b += from[source + 2] * weight
         }
+        out[at] = r
+        out[at + 1] = g
+        out[at + 2] = b
       }
     from = out
   }
@@ -60,6 +68,13 @@ function sharpened(light: Light3, amount: number, sigma: number): Float32Array {
   return light.values.map((value, at) => value + amount * (value - soft[at]))
 }
 
+/** So many steps of brightness are told apart: a quarter of a step of 8 bits where those are narrowest. */
+const shades = 16_384
+const srgb = Float64Array.from({ length: shades + 1 }, (_, at) => {
+  const value = at / shades
+  return value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055
+})
+
 /** The picture as the camera stores it: 8 bits of sRGB (IEC 61966-2-1), after softness, shake, grain, sharpening and the maker's contrast. */
 export function developed(light: Light3, camera: SceneWish['camera'], shakePx: number, random: () => number): Uint8ClampedArray<ArrayBuffer> {
   const { width, height } = light
@@ -72,13 +87,13 @@ export function developed(light: Light3, camera: SceneWish['camera'], shakePx: n
   if (camera === 'night') values = sharpened({ width, height, values: blurred({ width, height, values }, 0.8) }, 1 + 1.2 * random(), 1.6)
   if (camera === 'sharpened') values = sharpened({ width, height, values }, 0.5 + 0.9 * random(), 0.8 + 0.5 * random())
   const contrast = random() * 0.5
+  const code = Float64Array.from({ length: shades + 1 }, (_, at) => {
+    const own = srgb[at]
+    return 255 * (own + contrast * (own * own * (3 - 2 * own) - own))
+  })
   const data = new Uint8ClampedArray(width * height * 4)
   for (let pixel = 0; pixel < width * height; pixel++) {
-    for (let channel = 0; channel < 3; channel++) {
-      const value = min(1, max(0, values[pixel * 3 + channel]))
-      const code = value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055
-      data[pixel * 4 + channel] = 255 * (code + contrast * (code * code * (3 - 2 * code) - code))
-    }
+    for (let channel = 0; channel < 3; channel++) data[pixel * 4 + channel] = code[round(shades * min(1, max(0, values[pixel * 3 + channel])))]
     data[pixel * 4 + 3] = 255
   }
   return data

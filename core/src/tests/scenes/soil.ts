@@ -46,22 +46,32 @@ function paintPatches({ columns, rows, opacity }: Cover, share: number, seed: nu
   for (let at = 0; at < height.length; at++) opacity[at] = max(opacity[at], min(1, max(0, 0.5 + (height[at] - limit) / soft)))
 }
 
-const coveredOf = ({ opacity }: Cover) => opacity.reduce((sum, value) => sum + (value > 0.5 ? 1 : 0), 0) / opacity.length
+/** How many places are covered. */
+function coveredIn(opacity: Float32Array): number {
+  let count = 0
+  for (let at = 0; at < opacity.length; at++) if (opacity[at] > 0.5) count++
+  return count
+}
 
-/** A round dab of a brush. */
-function dab({ columns, rows, opacity }: Cover, x: number, y: number, radius: number): void {
+/** A round dab of a brush. @returns how many more places are covered by it */
+function dab({ columns, rows, opacity }: Cover, x: number, y: number, radius: number): number {
+  let more = 0
   const reach = ceil(radius + 1)
   for (let row = max(0, floor(y - reach)); row <= min(rows - 1, y + reach); row++)
     for (let column = max(0, floor(x - reach)); column <= min(columns - 1, x + reach); column++) {
       const at = row * columns + column
-      opacity[at] = max(opacity[at], min(1, max(0, radius + 0.5 - hypot(column - x, row - y))))
+      const before = opacity[at]
+      opacity[at] = max(before, min(1, max(0, radius + 0.5 - hypot(column - x, row - y))))
+      if (before <= 0.5 && opacity[at] > 0.5) more++
     }
+  return more
 }
 
 /** Threads of lint and dust that wander over the part, thicker and thinner, with knots. */
 function paintStrands(cover: Cover, share: number, random: () => number): void {
-  const goal = coveredOf(cover) + share
-  for (let strand = 0; strand < 4000 && (strand % 8 > 0 || coveredOf(cover) < goal); strand++) {
+  let covered = coveredIn(cover.opacity)
+  const goal = covered + share * cover.opacity.length
+  for (let strand = 0; strand < 4000 && (strand % 8 > 0 || covered < goal); strand++) {
     let [x, y, direction] = [random() * cover.columns, random() * cover.rows, random() * 2 * PI]
     const radius = 2.5 + 9 * random() ** 2
     const length = (0.1 + 0.5 * random()) * cover.rows
@@ -69,17 +79,18 @@ function paintStrands(cover: Cover, share: number, random: () => number): void {
       direction += (random() - 0.5) * 0.7
       x += cos(direction) * radius * 0.7
       y += sin(direction) * radius * 0.7
-      dab(cover, x, y, radius * (0.7 + 0.6 * random()))
+      covered += dab(cover, x, y, radius * (0.7 + 0.6 * random()))
     }
-    if (random() < 0.5) dab(cover, x, y, radius * 2)
+    if (random() < 0.5) covered += dab(cover, x, y, radius * 2)
   }
 }
 
 /** Leaves: lens shapes with a stalk, any way round. */
 function paintLeaves(cover: Cover, share: number, random: () => number): void {
-  const goal = coveredOf(cover) + share
   const { columns, rows, opacity } = cover
-  for (let leaf = 0; leaf < 300 && coveredOf(cover) < goal; leaf++) {
+  let covered = coveredIn(opacity)
+  const goal = covered + share * opacity.length
+  for (let leaf = 0; leaf < 300 && covered < goal; leaf++) {
     const [x, y, direction] = [random() * columns, random() * rows, random() * 2 * PI]
     const half = (0.03 + 0.07 * random()) * rows
     const slim = 0.25 + 0.3 * random()
@@ -87,9 +98,12 @@ function paintLeaves(cover: Cover, share: number, random: () => number): void {
       for (let column = max(0, floor(x - half)); column < min(columns, x + half); column++) {
         const along = ((column - x) * cos(direction) + (row - y) * sin(direction)) / half
         const across = (-(column - x) * sin(direction) + (row - y) * cos(direction)) / half
-        if (abs(along) < 1 && abs(across) < slim * (1 - along * along)) opacity[row * columns + column] = 1
+        if (abs(along) >= 1 || abs(across) >= slim * (1 - along * along)) continue
+        if (opacity[row * columns + column] <= 0.5) covered++
+        opacity[row * columns + column] = 1
       }
-    for (let stalk = 0; stalk < half * 0.6; stalk++) dab(cover, x + cos(direction) * (half + stalk), y + sin(direction) * (half + stalk), 1.2)
+    for (let stalk = 0; stalk < half * 0.6; stalk++)
+      covered += dab(cover, x + cos(direction) * (half + stalk), y + sin(direction) * (half + stalk), 1.2)
   }
 }
 

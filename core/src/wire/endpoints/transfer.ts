@@ -71,6 +71,7 @@ export const transferEndpoints = {
     says: 'Says what a calendar would do here; with `take` does it.',
     body: calendarImportSchema,
     most: largestCalendar,
+    readInThread: true,
     answer: calendarReceiptSchema,
   }),
   imports: endpoint({
