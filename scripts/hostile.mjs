@@ -28,8 +28,8 @@ const atOnce = 3
 const slower = slowerThanUsual()
 const slowMs = 1000 * slower
 const waitMs = mostWaitMs * slower
-/** The camera that stands in draws what it would see: a real one takes its time as well. */
-const takesItsTime = /\/instruments\/camera/
+/** The camera that stands in draws what it would see: a real one takes its time as well. And a thread that is begun loads what it needs first. */
+const takesItsTime = /\/instruments\/camera|\/api\/(imports|bundle)/
 const password = 'four ducks past the quarry'
 
 await prepareServer()

@@ -34,7 +34,7 @@ it.each([
   const answer = await owner('PUT', path, body)
   expect([answer.statusCode, answer.json().lines]).toMatchObject([
     413,
-    [{ where: 'the body', allowed: 'at most 60000 values, 40 within one another, 2000 names in one object' }],
+    [{ where: 'the body', allowed: 'at most 60000 values, 40 within one another, 2000 names in one object, texts of 2.5 MB' }],
   ])
 })
 

@@ -4,16 +4,10 @@ import { Fault, type FaultCode, type FaultLine } from '@yastik/core/faults'
 import type { Sentence } from '@yastik/core/words'
 import { Piscina } from 'piscina'
 
-/** What a thread may take. */
-interface ThreadLimits {
-  /** Longer it does not work at one thing, ms. */
-  readonly mostMs: number
-  /** More memory it does not get, MB. */
-  readonly heapMb: number
-}
-
-/** So many threads of a script a process has at a time. */
+/** So many threads a process has at a time, whatever they do: each holds what its scripts load, tens of MB. */
 const mostThreads = 2
+/** More memory a thread does not get, MB. */
+const heapMb = 320
 /** So long a thread waits for more before it ends, ms: loading what it needs takes longer than most of its work. */
 const idleMs = 30_000
 
@@ -30,25 +24,25 @@ export interface Asked<Given> {
   readonly progress: MessagePort
 }
 
+let pool: Piscina | undefined
+const open = () =>
+  new Piscina({
+    minThreads: 0,
+    maxThreads: mostThreads,
+    idleTimeout: idleMs,
+    resourceLimits: { maxOldGenerationSizeMb: heapMb, maxYoungGenerationSizeMb: 32 },
+    // What the process was started with, such as the loader of a test, is no concern of a thread.
+    execArgv: [],
+    env: {},
+  })
+
 /**
- * Threads of one script.
+ * What runs a script in a thread, and hands over what it answers.
  * @param script of this package, next to whoever asks, by its built name
- * @returns what runs it: hands over what it answers
+ * @param mostMs longer it does not work at one thing
  * @throws the fault that the thread threw; `too-large` where it took more time or memory than it may; Error where it failed
  */
-export function threadsOf<Given, Result, Progress = never>(script: URL, { mostMs, heapMb }: ThreadLimits) {
-  let pool: Piscina | undefined
-  const open = () =>
-    new Piscina({
-      filename: builtAt(script),
-      minThreads: 0,
-      maxThreads: mostThreads,
-      idleTimeout: idleMs,
-      resourceLimits: { maxOldGenerationSizeMb: heapMb, maxYoungGenerationSizeMb: 32 },
-      // What the process was started with, such as the loader of a test, is no concern of a thread.
-      execArgv: [],
-      env: {},
-    })
+export function threadOf<Given, Result, Progress = never>(script: URL, mostMs: number) {
   return async (given: Given, transfer: readonly Transferable[] = [], hear?: (progress: Progress) => void): Promise<Result> => {
     const { port1, port2 } = new MessageChannel()
     port1.on('message', (progress: Progress) => hear?.(progress))
@@ -56,6 +50,7 @@ export function threadsOf<Given, Result, Progress = never>(script: URL, { mostMs
       const answer = (await (pool ??= open()).run(
         { given, progress: port2 },
         {
+          filename: builtAt(script),
           transferList: [port2, ...transfer],
           signal: AbortSignal.timeout(mostMs),
         },

@@ -2,4 +2,4 @@
 import type { Budget } from '../http/budget.ts'
 
 /** Files as they are written hold a value every 15 to 20 bytes: this many are in the largest that is taken. */
-export const largeBudget: Budget = { values: 2_000_000, depth: 60, names: 20_000 }
+export const largeBudget: Budget = { values: 2_000_000, depth: 60, names: 20_000, text: 1_000_000 }

@@ -16,7 +16,7 @@ import { homeOf } from '../http/home.ts'
 import { serverOf } from '../http/serve.ts'
 import { keyOf } from '../photos/doings.ts'
 import { lineOf } from '../threads/inLine.ts'
-import { threadsOf } from '../threads/inThread.ts'
+import { threadOf } from '../threads/inThread.ts'
 import { databaseOf } from '../threads/ownDb.ts'
 import { bundleOf } from './bundle.ts'
 import type { BundleGiven } from './bundleThread.ts'
@@ -28,20 +28,21 @@ import { photographsOf } from './photographs.ts'
 import type { SitesGiven } from './sitesThread.ts'
 import { readingsTable, sitesTable } from './tables.ts'
 
-/** Reading in a whole firm, or tens of thousands of sites: what takes longer, or more memory, is for backup and restore. */
-const importLimits = { mostMs: 5 * 60_000, heapMb: 320 }
-/** A calendar that takes longer, or more memory, is none that anybody keeps. */
-const readingCalendar = threadsOf<CalendarGiven, { entries: Entry[]; take?: { setAside: number } }>(new URL('./calendarThread.js', import.meta.url), {
-  mostMs: 10_000,
-  heapMb: 192,
-})
-/** Files of a whole firm take minutes: calendars do not wait for them. */
-const [filesInLine, calendarsInLine] = [lineOf(2), lineOf(2)]
-const takingBundle = threadsOf<BundleGiven, { receipt: Omit<BundleReceipt, 'photosWithoutPicture'>; photos: Pick<Photo, 'id' | 'kind'>[] }>(
-  new URL('./bundleThread.js', import.meta.url),
-  importLimits,
+/** Reading in a whole firm, or tens of thousands of sites: what takes longer is for backup and restore. */
+const mostImportMs = 5 * 60_000
+/** A calendar that takes longer is none that anybody keeps. */
+const mostCalendarMs = 10_000
+const readingCalendar = threadOf<CalendarGiven, { entries: Entry[]; take?: { setAside: number } }>(
+  new URL('./calendarThread.js', import.meta.url),
+  mostCalendarMs,
 )
-const takingSites = threadsOf<SitesGiven, SiteImportReceipt, { rows: number; of: number }>(new URL('./sitesThread.js', import.meta.url), importLimits)
+/** Files of a whole firm take minutes, and come one by one: calendars do not wait for them, for there are two threads. */
+const [filesInLine, calendarsInLine] = [lineOf(1), lineOf(2)]
+const takingBundle = threadOf<BundleGiven, { receipt: Omit<BundleReceipt, 'photosWithoutPicture'>; photos: Pick<Photo, 'id' | 'kind'>[] }>(
+  new URL('./bundleThread.js', import.meta.url),
+  mostImportMs,
+)
+const takingSites = threadOf<SitesGiven, SiteImportReceipt, { rows: number; of: number }>(new URL('./sitesThread.js', import.meta.url), mostImportMs)
 
 /** What was sent, as bytes that may be handed over to a thread. @throws Fault `wrong-media` where it is of another kind */
 function sent(body: unknown, media: string): { bytes: Uint8Array } {

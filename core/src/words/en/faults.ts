@@ -264,9 +264,9 @@ export const faults = {
   'fault.call.body': 'the body',
   'fault.call.json': 'JSON text',
   'fault.call.unstorable': 'A figure or a sign of what was sent is out of what can be stored.',
-  'fault.call.many-values': 'too many values, too many within one another, or too many names in one object',
-  'fault.call.many-values-allowed': text<{ most: number; deep: number; names: number }>(
-    'at most {most} values, {deep} within one another, {names} names in one object',
+  'fault.call.many-values': 'too many values, too many within one another, too many names in one object, or too long a text',
+  'fault.call.many-values-allowed': text<{ most: number; deep: number; names: number; mb: number }>(
+    'at most {most} values, {deep} within one another, {names} names in one object, texts of {mb} MB',
   ),
   'fault.call.kind': 'this kind is not taken',
   'fault.call.no-picture': 'this is no picture',
