@@ -65,21 +65,37 @@ export function totalsOf({ steps, mixes, washL }: Sums, rules: KnownHouseRules):
 /** Totals of a unit's plan, as the comparisons count them. */
 export const planTotals = (plan: UnitPlan, rules: KnownHouseRules): Totals => totalsOf({ ...plan, washL: plan.washWater?.litres ?? 0 }, rules)
 
-/** Adds to every choice that was turned down, and is possible, what it would change. */
+/**
+ * Adds to every choice that was turned down, and is possible, what it would change. Each is worked out when it is read for the first time: that takes
+ * about as long as all the rest of a plan, and while somebody taps, nobody reads any of them.
+ */
 export function withComparisons({ plan, alternative }: PlannedUnit, { houseRules }: UnitContext): UnitPlan {
-  const own = planTotals(plan, houseRules)
+  let ownTotals: Totals | undefined
+  const own = () => (ownTotals ??= planTotals(plan, houseRules))
+  const compared = (topic: Topic, choice: Choice): Comparison | undefined => {
+    const instead = alternative(topic, choice)
+    return instead.facts.decided[topic] === choice ? comparison(topic, choice, plan, own(), instead, totalsOf(instead, houseRules)) : undefined
+  }
   const decisions = plan.decisions.map((decision) => ({
     ...decision,
-    turnedDown: decision.turnedDown.map((other) => {
-      if (other.standing !== 'possible') return other
-      const instead = alternative(decision.topic, other.choice)
-      const taken = instead.facts.decided[decision.topic] === other.choice
-      return taken
-        ? { ...other, instead: comparison(decision.topic, other.choice as Choice, plan, own, instead, totalsOf(instead, houseRules)) }
-        : other
-    }),
+    turnedDown: decision.turnedDown.map((other) =>
+      other.standing === 'possible' ? whenRead(other, () => compared(decision.topic, other.choice as Choice)) : other,
+    ),
   }))
   return { ...plan, decisions }
+}
+
+type TurnedDown = UnitPlan['decisions'][number]['turnedDown'][number]
+/** A choice with its comparison, which is worked out once, when it is read. */
+function whenRead(other: TurnedDown, compared: () => Comparison | undefined): TurnedDown {
+  let read: { readonly instead: Comparison | undefined } | undefined
+  return {
+    ...other,
+    get instead() {
+      read ??= { instead: compared() }
+      return read.instead
+    },
+  }
 }
 
 /** What one choice by hand would change in the plan of a unit; undefined where a bar or a safety rule keeps it out. */

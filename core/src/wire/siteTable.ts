@@ -92,21 +92,26 @@ const words = new Map<string, boolean>([
 ])
 const numberOf = (text: string) => (/^[-+]?\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : undefined)
 
+/** What cells of a column were read as, by their text: most texts of a large table come again and again. */
+type ReadCells = Map<string, ReturnType<typeof readCell>>
+/** So many texts of a column are remembered. */
+const mostRemembered = 500
+function readAgain(text: string, column: Column, read: ReadCells): ReturnType<typeof readCell> {
+  const known = read.get(text) ?? readCell(text, column)
+  if (read.size < mostRemembered) read.set(text, known)
+  return known
+}
+
 /** What a cell may mean: as text, number, yes or no, or several of them with spaces or bars between. The first that the column takes counts. */
 function readCell(text: string, { schema }: Column): { value: unknown } | { issues: z.core.$ZodIssue[]; tried: unknown } {
+  const asText = schema.safeParse(text)
+  if (asText.success) return { value: asText.data }
   const several = text.split(/[\s|]+/).filter(Boolean)
   const own = elementOf(schema)
   const chosen = own && text.split(/[|,;]+/).map((part) => choiceOf(part, own))
-  const candidates: unknown[] = [
-    text,
-    choiceOf(text, schema),
-    numberOf(text),
-    words.get(text.toLowerCase()),
-    several,
-    several.map(numberOf),
-    chosen,
-  ].filter((candidate) => candidate !== undefined)
+  const candidates: unknown[] = [choiceOf(text, schema), numberOf(text), words.get(text.toLowerCase()), several, several.map(numberOf), chosen]
   for (const candidate of candidates) {
+    if (candidate === undefined) continue
     const result = schema.safeParse(candidate)
     if (result.success) return { value: result.data }
   }
@@ -167,6 +172,7 @@ const shownOfCell = 40
  */
 export function readSiteTable(rows: readonly (readonly string[])[], mapping: readonly (string | undefined)[]): SiteTable {
   const columns = mapping.map((name) => siteTableColumns.find((column) => column.name === name))
+  const readBefore = columns.map((): ReadCells => new Map())
   const faults: RowFault[] = []
   const sites = new Map<string, SiteTable['sites'][number] & { row: number }>()
   rows.forEach((cells, index) => {
@@ -193,7 +199,7 @@ export function readSiteTable(rows: readonly (readonly string[])[], mapping: rea
       // An apostrophe before what would be a formula was put there when the table was written.
       const text = (cells[at]?.trim() ?? '').replace(/^'(?=[=+\-@＝＋－＠])/, '')
       if (!column || text === '') return
-      const read = readCell(text, column)
+      const read = readAgain(text, column, readBefore[at])
       if ('issues' in read) {
         wrong.push(...linesOf(read.issues, read.tried, column.name).map((line) => ({ ...line, row })))
         return
