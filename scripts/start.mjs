@@ -68,6 +68,8 @@ const environment = {
   YASTIK_INSTRUMENTS: process.env.YASTIK_INSTRUMENTS ?? standIn('instruments'),
   YASTIK_MESSAGES: process.env.YASTIK_MESSAGES ?? standIn('messages'),
   YASTIK_WEATHER: process.env.YASTIK_WEATHER ?? standIn('weather'),
+  // Threads share two heaps of the system's: with one for each of them, what a large picture took was not handed back.
+  MALLOC_ARENA_MAX: process.env.MALLOC_ARENA_MAX ?? '2',
   YASTIK_LOG: process.env.YASTIK_LOG ?? 'faults',
   // The database lies there as well: where it is full, nothing is taken that could not be kept.
   YASTIK_DISKS: process.env.YASTIK_DISKS ?? dataDir,

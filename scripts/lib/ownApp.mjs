@@ -44,7 +44,7 @@ export async function startOwnApp({ env = {}, files: shared } = {}) {
   async function start() {
     child = fork(inRoot('server/dist/main.js'), {
       silent: true,
-      env: { ...process.env, ...standIns, ...env, YASTIK_PORT: String(port), YASTIK_FILES: files },
+      env: { ...process.env, MALLOC_ARENA_MAX: '2', ...standIns, ...env, YASTIK_PORT: String(port), YASTIK_FILES: files },
     })
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => said.push(String(text)))
     port = await new Promise((done, failed) => {

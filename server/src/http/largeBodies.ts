@@ -9,7 +9,7 @@ const largeBytes = 8_000_000
 const wholeBytes = 30_000_000
 /** So many are held at a time, by all firms together. */
 const mostWhole = 2
-const mostLarge = 3
+const mostLarge = 2
 
 const whole = new Set<number>()
 async function oneOfEachFirm(request: FastifyRequest, reply: FastifyReply): Promise<void> {

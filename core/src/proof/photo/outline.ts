@@ -18,8 +18,8 @@ const halfLight = estimate(0.3, 'deviations')
 const halfGrain = estimate(0.45, 'deviations')
 const tells = (step: number, half: number): number => step / (step + half)
 /** Places along each side that are looked at, and the share of them that counts, the best ones: something may lie over the rest. */
-const places = 22
-const counted = 0.8
+const places = 24
+const counted = 0.95
 /** Cells from an edge at which both of its sides are looked at. */
 const reach = 1.6
 /** The same where many outlines are tried on few and large cells. */
