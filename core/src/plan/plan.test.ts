@@ -3,7 +3,19 @@ import { join } from 'node:path'
 import { ruleBookInWords, schools, type Choice, type SchoolName, type Topic } from '../method/index.ts'
 import { builtInProducts } from '../products/index.ts'
 import { jobWith, openUnits } from '../tests/jobs.ts'
-import { compareSchool, planTotals, compareChoice, consequencesOf, contextOf, planFileSchema, planUnit, readJobFile, type UnitJob } from './index.ts'
+import {
+  compareChoice,
+  compareSchool,
+  consequencesOf,
+  contextOf,
+  planFileSchema,
+  planJob,
+  planTotals,
+  planUnit,
+  readJobFile,
+  type Plan,
+  type UnitJob,
+} from './index.ts'
 import { inEnglish, planInEnglish, told } from '../tests/inEnglish.ts'
 
 type Rest = Parameters<typeof jobWith>[1]
@@ -208,6 +220,15 @@ describe('comparisons', () => {
       if (value !== context.houseRules.wheelSchool) expect(said.minutes).not.toBe(0)
     }
     expect(told(compareSchool(unit, context, plan, 'wheelSchool', context.houseRules.wheelSchool))).toEqual({ minutes: 0, money: 0, waterL: 0 })
+  })
+  it('are worked out once, when they are read, and stand in the plan as it is written out', () => {
+    const plan = planJob(jobWith(coat))
+    const possible = plan.units[0].decisions.flatMap(({ turnedDown }) => turnedDown.filter(({ standing }) => standing === 'possible'))
+    const compared = possible.filter(({ instead }) => instead !== undefined)
+    expect(compared.length).toBeGreaterThan(3)
+    for (const other of compared) expect(other.instead).toBe(other.instead)
+    const written = JSON.parse(JSON.stringify(planJob(jobWith(coat)))) as Plan
+    expect(written.units[0].decisions).toEqual(JSON.parse(JSON.stringify(plan.units[0].decisions)))
   })
   it('are none for what is barred', () => {
     for (const { turnedDown } of planOf(coat).units[0].decisions) {

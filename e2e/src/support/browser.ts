@@ -93,6 +93,20 @@ export async function fitsPhone(sheet: Sheet): Promise<void> {
   if (width > phone) throw new Error(`the page is ${width} wide on a phone of ${phone}`)
 }
 
+/** How far things moved that nobody had touched, since this was asked last on the page: the browser's own sum of layout shifts. */
+export const shiftsSince = ({ driver }: Sheet): Promise<number> =>
+  driver.executeScript(`
+    const own = (window.ownShifts ??= { sum: 0 })
+    const count = (entries) => { for (const { value, hadRecentInput } of entries) if (!hadRecentInput) own.sum += value }
+    if (!own.watch) {
+      own.watch = new PerformanceObserver((list) => count(list.getEntries()))
+      own.watch.observe({ type: 'layout-shift', buffered: true })
+    }
+    count(own.watch.takeRecords())
+    const { sum } = own
+    own.sum = 0
+    return sum`)
+
 /** What is open, for whoever reads why a wait was given up. */
 const whatIsOpen = ({ driver }: Sheet): Promise<string> =>
   driver.executeScript(

@@ -3,7 +3,7 @@ import { Fault } from '@yastik/core/faults'
 import { endpoints, type JobRecord } from '@yastik/core/wire'
 import { NoAnswer } from '../api/client.ts'
 import { onThisDevice } from './database.ts'
-import { askOrKept, clearShelf, fetchAhead } from './shelf.ts'
+import { askOrKept, clearShelf, fetchAhead, keptSince } from './shelf.ts'
 
 /** What the server answers at each address; `undefined` is no signal. */
 let server: Record<string, { status: number; body: unknown } | undefined> = {}
@@ -67,6 +67,15 @@ describe('the shelf', () => {
     server = {}
     await onThisDevice((database) => database.put('shelf', { path, answer: { time: 'noon' }, atMs: Date.now() }))
     await expect(askOrKept(clock)).rejects.toMatchObject({ sentence: { key: 'fault.device.kept-by-other' } })
+  })
+  it('hands out what was said not too long ago without asking anybody, and only what this page can read', async () => {
+    await onThisDevice((database) => database.put('shelf', { path, answer: { nowMs: 7 }, atMs: 5000 }))
+    server = {}
+    expect(await keptSince(clock, {}, 5000)).toEqual({ nowMs: 7 })
+    expect(await keptSince(clock, {}, 5001)).toBeUndefined()
+    expect(await keptSince(job, { params: { id: idOf(8) } }, 0)).toBeUndefined()
+    await onThisDevice((database) => database.put('shelf', { path, answer: { time: 'noon' }, atMs: 5000 }))
+    expect(await keptSince(clock, {}, 0)).toBeUndefined()
   })
   it('fetches ahead until the signal goes, and throws nothing for that', async () => {
     const [first, second, third] = [1, 2, 3].map(idOf)
