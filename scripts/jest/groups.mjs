@@ -1,6 +1,6 @@
 // Test files in groups: within one group what they import is loaded once, not once for each file. That was a third of what the server's tests cost.
 // Each file keeps a block of its own by its path; by itself it runs as ever.
-import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { inRoot } from '../lib/paths.mjs'
 
@@ -31,6 +31,20 @@ const testsIn = (folder) =>
     .map((name) => `${folder}/${name}`)
     .sort()
 
+/** What a file runs in, as it says in its first lines: those of a group run in the same. */
+const environmentOf = (file) => /@jest-environment (\w+)/.exec(readFileSync(inRoot(file), 'utf8').slice(0, 400))?.[1] ?? 'node'
+
+/** As many groups as there are to be, each about as long as the others. */
+function divided(files, count) {
+  const groups = Array.from({ length: count }, () => ({ files: [], seconds: 0 }))
+  for (const file of files.toSorted((one, other) => secondsOf(other) - secondsOf(one))) {
+    const shortest = groups.reduce((least, own) => (own.seconds < least.seconds ? own : least))
+    shortest.files.push(file)
+    shortest.seconds += secondsOf(file)
+  }
+  return groups.flatMap(({ files: own }) => (own.length > 0 ? [own] : []))
+}
+
 /**
  * Writes down the groups of a suite, which the runner takes instead of its files where it is told to by `YASTIK_TEST_GROUPS`.
  * @param {string} project name of the suite
@@ -38,20 +52,16 @@ const testsIn = (folder) =>
  * @returns {string} folder of the groups
  */
 export function writeGroups(project, folders, workers) {
-  const groups = Array.from({ length: groupsAWorker * workers }, () => ({ files: [], seconds: 0 }))
-  const files = folders.flatMap(testsIn).sort((one, other) => secondsOf(other) - secondsOf(one))
-  for (const file of files) {
-    const shortest = groups.reduce((least, own) => (own.seconds < least.seconds ? own : least))
-    shortest.files.push(file)
-    shortest.seconds += secondsOf(file)
-  }
+  const files = folders.flatMap(testsIn)
   const folder = inRoot('.test-data', 'groups', project)
   rmSync(folder, { recursive: true, force: true })
   mkdirSync(folder, { recursive: true })
-  for (const [at, { files: own }] of groups.entries()) {
-    if (own.length === 0) continue
-    const blocks = own.map((file) => `describe(${JSON.stringify(file)}, () => {\n  require(${JSON.stringify(inRoot(file))})\n})\n`)
-    writeFileSync(join(folder, `group-${at + 1}.test.cjs`), blocks.join(''))
+  for (const environment of new Set(files.map(environmentOf))) {
+    const own = files.filter((file) => environmentOf(file) === environment)
+    for (const [at, group] of divided(own, groupsAWorker * workers).entries()) {
+      const blocks = group.map((file) => `describe(${JSON.stringify(file)}, () => {\n  require(${JSON.stringify(inRoot(file))})\n})\n`)
+      writeFileSync(join(folder, `${environment}-${at + 1}.test.cjs`), [`/** @jest-environment ${environment} */\n`, ...blocks].join(''))
+    }
   }
   return folder
 }
