@@ -4,7 +4,7 @@ import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { join } from 'node:path'
 import { inRoot } from '../lib/paths.mjs'
 
-/** Seconds of those that take long, about; any other takes a few. Groups are as long as each other by these. */
+/** Seconds of those that take long, about. Groups are as long as each other by these. */
 const seconds = {
   'photo/photo': 90,
   'judge/judge': 70,
@@ -18,9 +18,22 @@ const seconds = {
   'auth/auth': 30,
   'people/people': 25,
   'photos/photos': 20,
+  'src/everyone': 200,
+  'src/commands': 150,
+  'src/languages': 110,
+  'src/families': 100,
+  'src/report': 90,
+  'src/long-words': 85,
+  'src/clocks': 80,
+  'src/tray': 70,
+  'src/sheets': 70,
+  'src/taps': 65,
+  'src/whole-path': 65,
+  'src/data': 65,
 }
-const usual = 4
-const secondsOf = (file) => Object.entries(seconds).find(([name]) => file.endsWith(`/${name}.test.ts`))?.[1] ?? usual
+/** Any other: a browser takes longer. */
+const usual = (file) => (file.startsWith('e2e/') ? 40 : 4)
+const secondsOf = (file) => Object.entries(seconds).find(([name]) => file.endsWith(`/${name}.test.ts`))?.[1] ?? usual(file)
 
 /** Two groups a worker: whoever is done first takes the next. */
 const groupsAWorker = 2
@@ -59,8 +72,13 @@ export function writeGroups(project, folders, workers) {
   for (const environment of new Set(files.map(environmentOf))) {
     const own = files.filter((file) => environmentOf(file) === environment)
     for (const [at, group] of divided(own, groupsAWorker * workers).entries()) {
-      const blocks = group.map((file) => `describe(${JSON.stringify(file)}, () => {\n  require(${JSON.stringify(inRoot(file))})\n})\n`)
-      writeFileSync(join(folder, `${environment}-${at + 1}.test.cjs`), [`/** @jest-environment ${environment} */\n`, ...blocks].join(''))
+      const blocks = group.map((file) => `block(${JSON.stringify(file)}, () => require(${JSON.stringify(inRoot(file))}))\n`)
+      writeFileSync(
+        join(folder, `${environment}-${at + 1}.test.cjs`),
+        [`/** @jest-environment ${environment} */\n`, `const block = require(${JSON.stringify(inRoot('scripts/jest/block.cjs'))})\n`, ...blocks].join(
+          '',
+        ),
+      )
     }
   }
   return folder
