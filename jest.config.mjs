@@ -17,7 +17,6 @@ const groups = process.env.YASTIK_TEST_GROUPS
 const testsOf = (...patterns) => ({ testMatch: groups ? [`${groups}/*.test.cjs`] : patterns.map((pattern) => `<rootDir>/${pattern}`) })
 
 export default {
-  testSequencer: '<rootDir>/scripts/jest/longestFirst.mjs',
   projects: [
     { ...common, displayName: 'core', ...testsOf('core/src/**/*.test.ts') },
     {
