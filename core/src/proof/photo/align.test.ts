@@ -12,7 +12,7 @@ describe('a part on a second photograph', () => {
     ['samples', 'fins', 2],
     ['samples', 'blades', 1],
     ['scenes', 'fins', 2],
-    ['scenes', 'blades', 1],
+    ['scenes', 'blades', 2],
   ])('is found again: %s of %s', (generator, surface, count) => {
     const offs = Array.from({ length: count }, (_, at) => {
       const [before, after] = pairBy[generator](judgedFrom + at, surface, size)
@@ -20,7 +20,7 @@ describe('a part on a second photograph', () => {
       return found ? farthestOff(found.region, after.truth.region, size) : 1
     })
     // As near as a thumb sets them; a drum's sides bulge, and leave its corners less clear.
-    expect(Math.max(...offs)).toBeLessThan(surface === 'fins' ? 0.02 : 0.06)
+    expect(Math.max(...offs)).toBeLessThan(surface === 'fins' ? 0.02 : 0.03)
   })
   it('is found where the person set the corners a little within its edge: as far within again', () => {
     const [before, after] = pairBy.samples(judgedFrom, 'fins', size)

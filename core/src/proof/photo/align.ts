@@ -22,6 +22,8 @@ const ownStages = [
   { columns: 256, steps: [4, 0.25] },
   { columns: 448, steps: [4, 0.25] },
 ] as const
+/** Share of the places of each side that counts: nearly all of them tell where its corners are, fewer find it where something lies over a side. */
+const [nearlyAll, mostOfThem] = [0.95, 0.8]
 /** A person sets corners no farther from the edge than this, shares of the picture. */
 const mostOff = 0.05
 /** Large plates run along the upper and the lower side of a wheel; fins are too fine to be taken for a side. */
@@ -100,7 +102,15 @@ function edgeNear(picture: Raster, region: Region, surface: Surface): Found {
   const settledFrom = (bulge: number) =>
     pictures.reduce<Found>(
       ({ outline }, { coarse, steps }) =>
-        settledOn(coarse, outline, { steps, tall: picture.height / picture.width, bulging: bulge > 0, marks: [], alongPlates: [], most: mostOff }),
+        settledOn(coarse, outline, {
+          steps,
+          counted: nearlyAll,
+          tall: picture.height / picture.width,
+          bulging: bulge > 0,
+          marks: [],
+          alongPlates: [],
+          most: mostOff,
+        }),
       { outline: { quad: region, bulges: [bulge, bulge] }, fit: 0 },
     )
   const straight = settledFrom(0)
@@ -111,6 +121,9 @@ function edgeNear(picture: Raster, region: Region, surface: Surface): Found {
 
 /** Where an outline like this one lies on a picture; undefined where it does not. */
 function foundOn(picture: Raster, like: Outline, marks: readonly Mark[], surface: Surface): Found | undefined {
+  return soughtOn(picture, like, marks, surface, nearlyAll) ?? soughtOn(picture, like, marks, surface, mostOfThem)
+}
+function soughtOn(picture: Raster, like: Outline, marks: readonly Mark[], surface: Surface, counted: number): Found | undefined {
   const bulging = bulges(like)
   const settling = { tall: picture.height / picture.width, bulging, marks, alongPlates: surface === 'blades' && !bulging ? bladeSides : [] }
   let found = searched(picture, like.quad).map((quad): Found => ({ outline: { quad, bulges: like.bulges }, fit: 0 }))
@@ -118,7 +131,7 @@ function foundOn(picture: Raster, like: Outline, marks: readonly Mark[], surface
     const coarse = coarseOf(picture, columns)
     const settled = found
       .slice(0, from)
-      .map(({ outline }) => settledOn(coarse, outline, { ...settling, steps }))
+      .map(({ outline }) => settledOn(coarse, outline, { ...settling, steps, counted }))
       .sort((a, b) => b.fit - a.fit)
     // Several end in the same place: one of them goes on.
     found = settled.filter(({ outline }, at) => settled.slice(0, at).every((better) => between(better.outline.quad, outline.quad) > same))

@@ -17,9 +17,8 @@ export interface Outline {
 const halfLight = estimate(0.3, 'deviations')
 const halfGrain = estimate(0.45, 'deviations')
 const tells = (step: number, half: number): number => step / (step + half)
-/** Places along each side that are looked at, and the share of them that counts, the best ones: something may lie over the rest. */
+/** Places along each side that are looked at. */
 const places = 24
-const counted = 0.95
 /** Cells from an edge at which both of its sides are looked at. */
 const reach = 1.6
 /** The same where many outlines are tried on few and large cells. */
@@ -64,8 +63,11 @@ export function marksAround({ columns, rows, light }: Coarse, { quad }: Outline)
   return marks.sort((a, b) => b.strength - a.strength).slice(0, mostMarks)
 }
 
-/** How well the outline lies there, 0..2, and up to one more for the marks beside it. */
-export function lies(picture: Coarse, { quad, bulges }: Outline, marks: readonly Mark[]): number {
+/**
+ * How well the outline lies there, 0..2, and up to one more for the marks beside it.
+ * @param counted the share of the places of a side that counts, the best ones: something may lie over the rest
+ */
+export function lies(picture: Coarse, { quad, bulges }: Outline, marks: readonly Mark[], counted: number): number {
   const { columns, rows, light, grain } = picture
   const kept = floor(counted * places)
   let sum = 0
@@ -203,6 +205,8 @@ export interface Settling {
   readonly steps: readonly [number, number]
   /** Height against width of the picture. */
   readonly tall: number
+  /** Share of the places of each side that counts: fewer while the part is looked for, nearly all of them for its corners. */
+  readonly counted: number
   /** Whether sides may bulge. */
   readonly bulging: boolean
   readonly marks: readonly Mark[]
@@ -216,14 +220,14 @@ export interface Settling {
 export function settledOn(
   picture: Coarse,
   start: Outline,
-  { steps: [first, last], tall, bulging, marks, alongPlates, most = 1 }: Settling,
+  { steps: [first, last], tall, counted, bulging, marks, alongPlates, most = 1 }: Settling,
 ): { outline: Outline; fit: number } {
   const isNear = ({ quad }: Outline) => quad.every(({ x, y }, at) => hypot(x - start.quad[at].x, y - start.quad[at].y) <= most)
-  let [outline, fit] = [start, lies(picture, start, marks)]
+  let [outline, fit] = [start, lies(picture, start, marks, counted)]
   const takeBetter = (others: Iterable<Outline>): boolean => {
     let better = false
     for (const next of others) {
-      const own = lies(picture, next, marks)
+      const own = lies(picture, next, marks, counted)
       if (own > fit + leastGain && isNear(next)) [outline, fit, better] = [next, own, true]
     }
     return better
