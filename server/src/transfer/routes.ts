@@ -36,8 +36,8 @@ const readingCalendar = threadOf<CalendarGiven, { entries: Entry[]; take?: { set
   new URL('./calendarThread.js', import.meta.url),
   mostCalendarMs,
 )
-/** Files of a whole firm take minutes, and come one by one: calendars do not wait for them, for there are two threads. */
-const [filesInLine, calendarsInLine] = [lineOf(1), lineOf(2)]
+/** Files of a whole firm take minutes: calendars have a line of their own, and there is a thread for each of the two. */
+const [filesInLine, calendarsInLine] = [lineOf(1), lineOf(1)]
 const takingBundle = threadOf<BundleGiven, { receipt: Omit<BundleReceipt, 'photosWithoutPicture'>; photos: Pick<Photo, 'id' | 'kind'>[] }>(
   new URL('./bundleThread.js', import.meta.url),
   mostImportMs,
