@@ -56,9 +56,10 @@ it.each(sights)('$name keeps nobody out, on a desk or on a phone, speaks in chos
   await goTo(sheet, sight, units)
   expect(await sheet.driver.executeScript<string>('return document.body.innerText')).not.toMatch(unsaid)
   expect(await metricIn()).toEqual([])
-  expect(await findings(sheet)).toEqual([])
+  expect(await findings(sheet, 'as it is')).toEqual([])
   // What comes late has come by now.
   expect(await shiftsSince(sheet)).toBeLessThanOrEqual(mostShift)
+  expect(await findings(sheet, 'in the other lights')).toEqual([])
   await setSize(sheet, 390, 844)
   expect(await findings(sheet, 'as it is')).toEqual([])
   await fitsPhone(sheet)

@@ -25,7 +25,12 @@ const endMin = computed(() => Math.max(props.day.timeline.finishMin, props.day.t
 const box = useTemplateRef<HTMLElement>('box')
 const width = ref(0)
 const watcher = new ResizeObserver(([{ contentRect }]) => (width.value = Math.floor(contentRect.width)))
-onMounted(() => box.value && watcher.observe(box.value))
+// Measured at once: drawn a frame later it would push down what stands below.
+onMounted(() => {
+  if (!box.value) return
+  width.value = Math.floor(box.value.clientWidth)
+  watcher.observe(box.value)
+})
 onBeforeUnmount(() => watcher.disconnect())
 
 const shown = shallowRef<DayWindow>()

@@ -19,8 +19,9 @@ import { useMeasures } from '../measures/useMeasures.ts'
 import { usePlace } from '../measures/usePlace.ts'
 import { t } from '../words/words.ts'
 
-// Fetched once there is a day to draw.
-const CrewChart = defineAsyncComponent(() => import('../crewDay/CrewChart.vue'))
+// Fetched while the day is put in order: it is drawn with its figures, and pushes nothing down.
+const chart = import('../crewDay/CrewChart.vue')
+const CrewChart = defineAsyncComponent(() => chart)
 
 defineProps<{ jobId: string; unitId: string }>()
 const job = useJob()
@@ -44,6 +45,8 @@ async function compute() {
   fromMin.value = place.minuteOf(serverNow())
   units.value = own
   if (own.length === 0) return
+  await chart
+  if (units.value !== own) return
   try {
     const found = await askDay(own, crew.value, job.record?.equipment ?? [], (whole) => {
       if (units.value === own) day.value = whole
