@@ -2,7 +2,6 @@
 import { says } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import type { SiteImport, SiteImportReceipt } from '@yastik/core/wire'
-import pLimit from 'p-limit'
 import { v7 as newId } from 'uuid'
 import { note, type Actor } from '../audit/doings.ts'
 import type { Db } from '../db/database.ts'
@@ -43,28 +42,18 @@ export function takeInSites(
     const rows = sites.map(({ form, units }) => ({ id: newId(), form, units }))
     const units = rows.flatMap(({ id, units: own }) => own.map((form) => ({ id: newId(), siteId: id, ...by, ...unitValues(form) })))
     const all = rows.length + units.length
-    let written = 0
-    /** Writes all of them, some at a time: the next are made ready while the database is still at work on those before. */
-    const write = <Row>(of: readonly Row[], some: (rows: readonly Row[]) => Promise<unknown>) => {
-      const twoAtATime = pLimit(2)
-      const batches = Array.from({ length: Math.ceil(of.length / rowsAtOnce) }, (_, at) => of.slice(at * rowsAtOnce, (at + 1) * rowsAtOnce))
-      return Promise.all(
-        batches.map((batch) =>
-          twoAtATime(async () => {
-            await some(batch)
-            written += batch.length
-            progress(written, all)
-          }),
-        ),
-      )
-    }
-    await write(rows, (some) =>
-      Site.bulkCreate(
-        some.map(({ id, form }) => ({ id, ...by, name: form.site.name, form })),
+    // One after the other: where the database gives a transaction up, a statement that was sent already would be kept by itself.
+    for (let at = 0; at < rows.length; at += rowsAtOnce) {
+      await Site.bulkCreate(
+        rows.slice(at, at + rowsAtOnce).map(({ id, form }) => ({ id, ...by, name: form.site.name, form })),
         { transaction },
-      ),
-    )
-    await write(units, (some) => Unit.bulkCreate([...some], { transaction }))
+      )
+      progress(Math.min(rows.length, at + rowsAtOnce), all)
+    }
+    for (let at = 0; at < units.length; at += rowsAtOnce) {
+      await Unit.bulkCreate(units.slice(at, at + rowsAtOnce), { transaction })
+      progress(rows.length + Math.min(units.length, at + rowsAtOnce), all)
+    }
     const counts = { sites: rows.length, units: units.length }
     await Import.create({ id: importId, firmId: user.firmId, kind: 'sites', madeAt: new Date(), madeBy: user.name, counts }, { transaction })
     await note(doing, actor, { what: 'imported', about: 'sites', after: counts })
