@@ -77,6 +77,16 @@ it('takes no file of another kind where a body of fields is asked for', async ()
   expect([answer.statusCode, answer.json().code]).toEqual([415, 'wrong-media'])
 })
 
+it('turns down a text without an end in a file of the firm, before it is taken apart', async () => {
+  const bundle = (name: string) => Buffer.from(JSON.stringify({ format: 'yastik.bundle/1', firm: { name } }))
+  const send = (body: Buffer) => owner('POST', '/api/bundle', body, { 'content-type': 'application/vnd.yastik.bundle+json' })
+  const long = await send(bundle('a'.repeat(1_000_100)))
+  expect([long.statusCode, long.json().code]).toEqual([413, 'too-large'])
+  expect(long.json().lines[0].allowed).toContain('texts of 1 MB')
+  // What is just within is taken apart, and told of by its schema.
+  expect((await send(bundle('a'.repeat(999_000)))).statusCode).toBe(422)
+})
+
 it('turns down a picture that is a strip', async () => {
   const { id: siteId } = (await owner('POST', '/api/sites', site)).json()
   const { id: unitId } = (await owner('POST', `/api/sites/${siteId}/units`, { name: 'Head', family: 'wall-head', design: {} })).json()

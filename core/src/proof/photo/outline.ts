@@ -205,7 +205,7 @@ export interface Settling {
   readonly steps: readonly [number, number]
   /** Height against width of the picture. */
   readonly tall: number
-  /** Share of the places of each side that counts: fewer while the part is looked for, nearly all of them for its corners. */
+  /** Share of the places of each side that counts, the best ones. */
   readonly counted: number
   /** Whether sides may bulge. */
   readonly bulging: boolean

@@ -68,7 +68,7 @@ function sharpened(light: Light3, amount: number, sigma: number): Float32Array {
   return light.values.map((value, at) => value + amount * (value - soft[at]))
 }
 
-/** So many steps of brightness are told apart: a quarter of a step of 8 bits where those are narrowest. */
+/** So many steps of brightness are told apart: a fifth of a step of 8 bits in the darkest tones, where the curve is steepest. */
 const shades = 16_384
 const srgb = Float64Array.from({ length: shades + 1 }, (_, at) => {
   const value = at / shades
