@@ -38,6 +38,11 @@ export default {
       ...testsOf('server/src/**/*.test.ts', 'stand-ins/src/**/*.test.ts'),
       setupFilesAfterEnv: ['<rootDir>/server/src/tests/setup.ts'],
     },
-    { ...common, displayName: 'interface', ...testsOf('e2e/src/**/*.test.ts') },
+    {
+      ...common,
+      displayName: 'interface',
+      ...testsOf('e2e/src/**/*.test.ts'),
+      setupFilesAfterEnv: ['<rootDir>/e2e/src/support/atTheEnd.ts'],
+    },
   ],
 }

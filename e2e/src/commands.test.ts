@@ -77,13 +77,8 @@ describe('the start command', () => {
     for (const child of started) child.kill('SIGKILL')
     rmSync(data, { recursive: true, force: true })
   })
-  const freePort = () =>
-    new Promise<number>((resolve) => {
-      const probe = createServer().listen(0, '127.0.0.1', () => {
-        const { port } = probe.address() as AddressInfo
-        probe.close(() => resolve(port))
-      })
-    })
+  const portSource = "import { freePort } from './scripts/lib/ports.mjs'; console.log(await freePort())"
+  const freePort = () => Number(execFileSync(process.execPath, ['--input-type=module', '--eval', portSource], { cwd: root, env, encoding: 'utf8' }))
   const start = (port: number, ...more: string[]) => {
     const child = spawn(process.execPath, [join(root, 'scripts/start.mjs'), '--port', String(port), '--data', data, ...more], {
       env,
@@ -118,7 +113,7 @@ describe('the start command', () => {
     expect((await runScript('start.mjs', ['--colour', 'red'])).status).toBe(2)
   })
   it('prints one URL and the demo sign-ins, keeps its password to itself, and stops cleanly', async () => {
-    const port = await freePort()
+    const port = freePort()
     const { child, ready } = start(port)
     const output = await ready
     expect(output.match(/http:\S+/g)).toEqual([`http://127.0.0.1:${port}/`])
@@ -144,7 +139,7 @@ describe('the start command', () => {
     throw new Error(`${what} does not come`)
   }
   it('starts what died again, and ends with whoever started it, however that is ended', async () => {
-    const port = await freePort()
+    const port = freePort()
     // As npm does it: a shell between.
     const script = [process.execPath, join(root, 'scripts/start.mjs'), '--port', String(port), '--data', data].join(' ')
     const shell = spawn('sh', ['-c', `${script}; true`], { env: { ...env, npm_lifecycle_event: 'start' }, stdio: 'ignore' })
@@ -163,7 +158,7 @@ describe('the start command', () => {
     await expect(answers(port)).rejects.toThrow()
   })
   it('starts again after a launcher that was killed, on the same data', async () => {
-    const port = await freePort()
+    const port = freePort()
     const first = start(port)
     await first.ready
     const end = ended(first.child)
@@ -194,7 +189,7 @@ describe('the start command', () => {
       stderr: expect.stringContaining('--role is missing'),
     })
     expect((await runScript('person.mjs', person, 'long enough to pass')).stdout).toContain('Ada Rowan signs in as ada, owner of Our firm.')
-    const port = await freePort()
+    const port = freePort()
     const { child, ready } = start(port)
     await ready
     const origin = `http://127.0.0.1:${port}`
@@ -217,7 +212,7 @@ describe('the start command', () => {
       mkdirSync(join(data, 'files', '1'), { recursive: true })
       writeFileSync(join(data, 'files', '1', 'photo.jpg'), 'as it is')
       const daily = join(folder, 'daily')
-      const { child, ready } = start(await freePort(), '--backup', daily)
+      const { child, ready } = start(freePort(), '--backup', daily)
       await ready
       expect(await runScript('backup.mjs', [file, '--data', data])).toMatchObject({ status: 0 })
       // And once a day by itself.
@@ -254,7 +249,7 @@ describe('the start command', () => {
     const [backups, key, other, then] = ['backups', 'key', 'other', 'then'].map((name) => join(folder, name))
     const person = (name: string) => ['--firm', 'Our firm', '--name', name, '--sign-in', name, '--role', 'owner', '--data', data]
     const daysAgo = (days: number) => `yastik-${new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)}T01-00-00Z.tar.gpg`
-    const { child, ready } = start(await freePort())
+    const { child, ready } = start(freePort())
     try {
       await ready
       writeFileSync(key, 'a key that nobody guesses')
@@ -306,7 +301,7 @@ describe('the start command', () => {
   })
   it('does not touch a process that is not its own', async () => {
     writeFileSync(join(data, 'app.pid'), String(process.pid))
-    const port = await freePort()
+    const port = freePort()
     const { child, ready } = start(port)
     expect(await ready).not.toContain('left behind')
     const end = ended(child)

@@ -2,31 +2,15 @@
 import { execFileSync, fork, spawn, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { chmodSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
-import { createConnection, createServer } from 'node:net'
+import { createConnection } from 'node:net'
 import { dirname, join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { holdDirectory } from './dataDirectory.mjs'
 import { needPrograms } from './debian.mjs'
+import { freePort } from './ports.mjs'
 import { endProcess, runsWith } from './processes.mjs'
 import { runQuietly } from './run.mjs'
 import { giveUp, say } from './say.mjs'
-
-/** A port of loopback that nobody listens on: the one asked for, or any. */
-const listenOnce = (wanted) =>
-  new Promise((resolve, reject) => {
-    const probe = createServer()
-      .once('error', reject)
-      .listen(wanted, '127.0.0.1', () => {
-        const { port } = probe.address()
-        probe.close(() => resolve(port))
-      })
-  })
-export const freePort = () => listenOnce(0)
-export const isFreePort = (port) =>
-  listenOnce(port).then(
-    () => true,
-    () => false,
-  )
 
 /** The argument by which a server is known to run on this data directory. */
 const dataArgument = (dataDir) => `--datadir=${join(dataDir, 'mariadb')}`

@@ -1,82 +1,21 @@
-// Starts one app process: connects, migrates, loads the demo when asked to, listens.
-import { buildApp } from './app.ts'
-import { configFrom, ownerFrom } from './config.ts'
-import { keepClearing } from './customers/doings.ts'
-import { connect } from './db/connection.ts'
-import { Db } from './db/database.ts'
-import { migrateAs } from './db/migrate.ts'
-import { defineModels } from './db/models.ts'
-import { inTurn } from './db/turns.ts'
-import { storeAt } from './files/place.ts'
-import type { InstrumentSource } from './instruments/source.ts'
-import type { MessageGateway } from './messages/gateway.ts'
-import { keepRunning } from './messages/outbox.ts'
-import { adapterOf, functionOf } from './modules.ts'
-import { watchDisks } from './running/room.ts'
-import { keepLearning } from './upkeep/doings.ts'
-import type { WeatherSource } from './weather/source.ts'
-
-const outboxEveryMs = 1500
-/** What is kept no longer is cleared so often. */
-const clearEveryMs = 6 * 3_600_000
-/** Firms that have something to learn from for the first time are looked for so often. */
-const learnEveryMs = 3_600_000
-
-const config = configFrom(process.env)
-const { modules } = config
-const unknown = await migrateAs(ownerFrom(process.env))
-if (unknown.length > 0)
-  console.warn(
-    `This database was brought to a newer shape by a newer version (${unknown.join(', ')}): start that version, or restore a backup of this one.`,
-  )
-const sequelize = connect(config.database)
-const db = new Db(sequelize)
-defineModels(sequelize)
-const loadDemo = await functionOf<[Db]>('YASTIK_DEMO', modules.demo)
-// One process at a time: two that find the database empty would fill it twice.
-if (loadDemo) await inTurn(sequelize, 'demo', () => loadDemo(db))
-const files = await storeAt(config.files.place, config.files.endpoint)
-const gateway = await adapterOf<MessageGateway>('YASTIK_MESSAGES', modules.messages, ['send', 'ask'])
-const app = await buildApp({
-  sequelize,
-  files,
-  instruments: await adapterOf<InstrumentSource>('YASTIK_INSTRUMENTS', modules.instruments, ['read', 'photograph']),
-  gateway,
-  weather: await adapterOf<WeatherSource>('YASTIK_WEATHER', modules.weather, ['forecast', 'climate']),
-  hasRoom: watchDisks(config.disks),
-  webRoot: config.webRoot,
-  secureCookies: config.secureCookies,
-  trustProxy: config.trustProxy,
-  graceMs: config.graceMs,
-  log: config.log,
-  ...(config.metricsToken === undefined ? {} : { metricsToken: config.metricsToken }),
-})
-
-const stopOutbox = gateway && keepRunning(db, gateway, outboxEveryMs, (error) => app.log.error(error))
-
-const stopClearing = keepClearing(db, files, clearEveryMs, (error) => app.log.error(error))
-
-const stopLearning = keepLearning(db, learnEveryMs, (error) => app.log.error(error))
-
-const stop = async () => {
-  stopLearning()
-  stopClearing()
-  await stopOutbox?.()
-  await app.close()
-  await sequelize.close()
-  process.exit(0)
-}
-process.once('SIGTERM', () => void stop())
-process.once('SIGINT', () => void stop())
-// Started by a launcher, it ends with it, however that is ended.
-process.once('disconnect', () => void stop())
+// The process of one app: told where it is by its environment, ended by a signal or with its launcher.
+import { startServer } from './start.ts'
 
 try {
-  await app.listen({ port: config.port, host: config.host })
-  process.send?.({ listening: app.server.address() })
+  const server = await startServer(process.env)
+  const end = async () => {
+    await server.stop()
+    process.exit(0)
+  }
+  process.once('SIGTERM', () => void end())
+  process.once('SIGINT', () => void end())
+  // Started by a launcher, it ends with it, however that is ended.
+  process.once('disconnect', () => void end())
+  if (process.send && !process.connected) await end()
+  process.send?.({ listening: server.address })
 } catch (error) {
-  const taken = error instanceof Error && 'code' in error && error.code === 'EADDRINUSE'
-  if (!taken) throw error
-  console.error(`Port ${config.port} is taken by another program. Choose another one: npm start -- --port ${config.port + 1}`)
+  const taken = error instanceof Error && 'code' in error && error.code === 'EADDRINUSE' && 'port' in error ? String(error.port) : undefined
+  if (taken === undefined) throw error
+  console.error(`Port ${taken} is taken by another program. Choose another one: npm start -- --port ${Number(taken) + 1}`)
   process.exit(3)
 }

@@ -1,13 +1,11 @@
 // The real server on a database of its own, with the demo, started for a test file.
-import { fork, type ChildProcess } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import type { AddressInfo } from 'node:net'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { createInterface } from 'node:readline'
-import { pathToFileURL } from 'node:url'
 import mariadb from 'mariadb'
+import { isGroup } from './group.ts'
+import { hostOfServers, type ServerHost } from './serverHost.ts'
 
 export const root = process.cwd()
 
@@ -65,45 +63,11 @@ async function select<Row>(query: string, value: string): Promise<Row[]> {
   return rows
 }
 
-/** Starts the server on a port (0 takes one that is free) and waits until it listens. */
-async function launch(
-  database: string,
-  files: string,
-  pages: string,
-  port: number,
-  hear: (line: string) => void,
-  shiftMs = 0,
-): Promise<{ child: ChildProcess; port: number }> {
-  const child: ChildProcess = fork(join(root, 'server/dist/main.js'), {
-    silent: true,
-    execArgv: ['--import', pathToFileURL(join(root, 'e2e/src/support/serverClock.mjs')).href],
-    env: {
-      ...process.env,
-      NODE_OPTIONS: '',
-      TEST_CLOCK_SHIFT_MS: String(shiftMs),
-      YASTIK_PORT: String(port),
-      YASTIK_DB_NAME: database,
-      YASTIK_FILES: files,
-      YASTIK_WEB_ROOT: pages,
-      YASTIK_INSTRUMENTS: '@yastik/stand-ins/instruments',
-      YASTIK_MESSAGES: '@yastik/stand-ins/messages',
-      YASTIK_WEATHER: '@yastik/stand-ins/weather',
-    },
-  })
-  for (const stream of [child.stdout, child.stderr]) if (stream) createInterface(stream).on('line', hear)
-  const address = await new Promise<AddressInfo>((resolve, reject) => {
-    child.once('message', (message: { listening: AddressInfo }) => resolve(message.listening))
-    child.once('exit', (status) => reject(new Error(`the server ended with status ${status}`)))
-  })
-  return { child, port: address.port }
-}
-
-const ended = (child: ChildProcess, signal: NodeJS.Signals): Promise<unknown> => {
-  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve()
-  const exit = new Promise((resolve) => child.once('exit', resolve))
-  child.kill(signal)
-  return exit
-}
+/**
+ * What the next test file goes on with: a process that has loaded the server, and the port it was at, so that a browser knows the pages. Database,
+ * files and the server itself are made anew.
+ */
+const kept: { host?: ServerHost; port: number } = { port: 0 }
 
 export const builtPages = join(root, 'web/dist')
 
@@ -117,25 +81,46 @@ export async function startApp(pages = builtPages): Promise<RunningApp> {
   const hear = (line: string) => {
     if (isTrouble(line)) trouble.push(line)
   }
-  let running = await launch(name, files, pages, 0, hear)
-  const { port } = running
+  // Pages that are not those that were built are not to be taken for them by a browser that kept those.
+  let port = pages === builtPages ? kept.port : 0
   let shiftMs = 0
+  let host = kept.host ?? hostOfServers()
+  kept.host = undefined
+  const start = async () => {
+    host.hear(hear)
+    await host.moveClock(shiftMs)
+    port = await host.start({
+      YASTIK_PORT: String(port),
+      YASTIK_DB_NAME: name,
+      YASTIK_FILES: files,
+      YASTIK_WEB_ROOT: pages,
+      YASTIK_INSTRUMENTS: '@yastik/stand-ins/instruments',
+      YASTIK_MESSAGES: '@yastik/stand-ins/messages',
+      YASTIK_WEATHER: '@yastik/stand-ins/weather',
+    })
+  }
+  await start()
   const app: RunningApp = {
     base: `http://127.0.0.1:${port}`,
-    kill: async () => void (await ended(running.child, 'SIGKILL')),
-    revive: async () => void (running = await launch(name, files, pages, port, hear, shiftMs)),
+    kill: () => host.kill(),
+    revive: () => {
+      host = hostOfServers()
+      return start()
+    },
     moveClock: async (minutes) => {
       shiftMs += minutes * 60_000
-      const moved = new Promise((resolve) => running.child.once('message', resolve))
-      running.child.send({ shiftMs })
-      await moved
+      await host.moveClock(shiftMs)
     },
     userId: async (signIn) => (await select<{ id: number }>(`SELECT id FROM ${name}.users WHERE sign_in = ?`, signIn))[0].id,
     storedIds: async (jobId) =>
       (await select<{ id: string }>(`SELECT id FROM ${name}.events WHERE job_id = ? ORDER BY seq`, jobId)).map(({ id }) => id),
     expectTrouble: (...patterns) => void expected.push(...patterns),
     close: async () => {
-      await ended(running.child, 'SIGTERM')
+      if (host.runs()) {
+        await host.stop()
+        if (kept.host || !isGroup) await host.kill()
+        else [kept.host, kept.port] = [host, pages === builtPages ? port : kept.port]
+      }
       await inDatabase(`DROP DATABASE ${name}`)
       rmSync(files, { recursive: true, force: true })
       apps.delete(app.base)
@@ -149,10 +134,18 @@ export async function startApp(pages = builtPages): Promise<RunningApp> {
   return app
 }
 
+/** Ends the process that is kept for the next test file: there is none. */
+export async function endServers(): Promise<void> {
+  await kept.host?.kill()
+  kept.host = undefined
+}
+
 /** Warnings and errors of the log, and whatever is no line of the log. */
 const warningLevel = 40
+/** Of a page that was closed the server does not know that nobody waits any more; a process of its own would have ended here. */
+const isAfterItsEnd = /was called after the connection manager was closed/
 function isTrouble(line: string): boolean {
-  if (line.trim() === '') return false
+  if (line.trim() === '' || isAfterItsEnd.test(line)) return false
   if (!line.startsWith('{')) return true
   const { level } = JSON.parse(line) as { level?: number }
   return level === undefined || level >= warningLevel

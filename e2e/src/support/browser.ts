@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
+import { isGroup } from './group.ts'
 
 export interface Sheet {
   readonly driver: WebDriver
@@ -20,11 +21,8 @@ const leastLooks = 60
 /** Pages on which the application does not install itself: it would fetch and keep all of its program in the background of every test. */
 const installsNothing = "Object.defineProperty(Navigator.prototype, 'serviceWorker', { value: undefined }); delete Navigator.prototype.serviceWorker"
 
-/**
- * Opens headless Chromium with a profile of its own.
- * @param installs whether the application installs itself, as it has to where pages are opened without a server
- */
-export async function openBrowser(base: string, { width = 1280, height = 800, installs = false } = {}): Promise<Sheet> {
+/** Starts headless Chromium with a profile of its own. */
+async function startBrowser(): Promise<WebDriver> {
   const profile = mkdtempSync(join(tmpdir(), 'yastik-browser-'))
   const options = new Options()
   options.setBinaryPath('/usr/bin/chromium')
@@ -43,7 +41,7 @@ export async function openBrowser(base: string, { width = 1280, height = 800, in
     '--force-prefers-reduced-motion',
     '--hide-scrollbars',
     `--user-data-dir=${profile}`,
-    `--window-size=${width},${height}`,
+    '--window-size=1280,800',
   )
   const preferences = new logging.Preferences()
   preferences.setLevel(logging.Type.BROWSER, logging.Level.SEVERE)
@@ -53,14 +51,55 @@ export async function openBrowser(base: string, { width = 1280, height = 800, in
     .setLoggingPrefs(preferences)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()
+  profiles.set(driver, profile)
+  return driver
+}
+
+const profiles = new WeakMap<WebDriver, string>()
+/** A browser that the next test file goes on with, in a page of its own, with nothing of what was kept in it. */
+let keptBrowser: WebDriver | undefined
+/** What a page keeps; but for the program itself, which a browser has read already. */
+const keptByPages = 'cookies,indexeddb,local_storage,service_workers,cache_storage,websql,file_systems,shader_cache'
+
+/** Ends a browser for good. */
+async function endBrowser(driver: WebDriver): Promise<void> {
+  await driver.quit()
+  const profile = profiles.get(driver)
+  if (profile !== undefined) rmSync(profile, { recursive: true, force: true })
+}
+
+/** Opens an empty page and closes all others: what was put into those by the devtools is gone with them. */
+async function startAfresh(driver: WebDriver): Promise<void> {
+  const before = await driver.getAllWindowHandles()
+  await driver.switchTo().newWindow('tab')
+  const own = await driver.getWindowHandle()
+  for (const page of before) {
+    await driver.switchTo().window(page)
+    await driver.close()
+  }
+  await driver.switchTo().window(own)
+}
+
+/**
+ * Opens an empty page in a browser that keeps nothing of anybody else's.
+ * @param installs whether the application installs itself, as it has to where pages are opened without a server
+ */
+export async function openBrowser(base: string, { width = 1280, height = 800, installs = false } = {}): Promise<Sheet> {
+  const driver = keptBrowser ?? (await startBrowser())
+  keptBrowser = undefined
   const sheet: Sheet = {
     driver,
     base,
     // Whatever a test looked at, the pages kept to what the server allows them.
     close: async () => {
       const complaints = await driver.manage().logs().get(logging.Type.BROWSER)
-      await driver.quit()
-      rmSync(profile, { recursive: true, force: true })
+      if (keptBrowser || !isGroup) await endBrowser(driver)
+      else {
+        await startAfresh(driver)
+        await devtools(sheet, 'Network.clearBrowserCookies', {})
+        await devtools(sheet, 'Storage.clearDataForOrigin', { origin: base, storageTypes: keptByPages })
+        keptBrowser = driver
+      }
       const broken = complaints.filter(({ message }) => message.includes('Content Security Policy'))
       if (broken.length > 0) throw new Error(`a page did what it may not: ${broken.map(({ message }) => message).join('\n')}`)
     },
@@ -68,6 +107,13 @@ export async function openBrowser(base: string, { width = 1280, height = 800, in
   if (!installs) await devtools(sheet, 'Page.addScriptToEvaluateOnNewDocument', { source: installsNothing })
   await setSize(sheet, width, height)
   return sheet
+}
+
+/** Ends the browser that is kept for the next test file: there is none. */
+export async function endBrowsers(): Promise<void> {
+  const driver = keptBrowser
+  keptBrowser = undefined
+  if (driver) await endBrowser(driver)
 }
 
 /** A command of the browser's own devtools protocol. */

@@ -1,5 +1,5 @@
 // Loaded before the server's own code: its clock stands where the test puts it. The server itself is untouched.
-let shiftMs = Number(process.env.TEST_CLOCK_SHIFT_MS ?? 0)
+let shiftMs = 0
 const RealDate = Date
 globalThis.Date = class extends RealDate {
   constructor(...given) {
@@ -10,10 +10,7 @@ globalThis.Date = class extends RealDate {
     return RealDate.now() + shiftMs
   }
 }
-process.on('message', (message) => {
-  if (message.shiftMs === undefined) return
-  shiftMs = message.shiftMs
-  process.send?.({ shifted: shiftMs })
-})
-// Listening for messages must not keep the process from ending.
-process.channel?.unref()
+/** Puts the clock so far off the real one. */
+export const moveClock = (ms) => {
+  shiftMs = ms
+}

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One visit of a day: when, where, who, how one gets in, what is special and missing, and where each of its units stands.
 import { clockWords, durationWords } from '@yastik/core/quantities'
+import type { JobCard } from '@yastik/core/wire'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { stageWords } from '../components/stages.ts'
@@ -41,6 +42,8 @@ const missing = computed(() =>
     ({ item, quantity: much, unit }) => `${say(item)} ${unit === 'L' ? quantity(much, 'L') : `${much} ${say(unit)}`}`,
   ),
 )
+/** Tenths of a unit's steps that are done. */
+const tenthsOf = ({ steps, done }: JobCard['units'][number]) => (steps > 0 ? Math.floor((10 * done) / steps + 0.01) : 0)
 const how = computed(() => [job.value.contact, job.value.access].filter((text) => text !== ''))
 </script>
 
@@ -81,9 +84,7 @@ const how = computed(() => [job.value.contact, job.value.access].filter((text) =
               ><b>{{ unit.name }}</b
               ><small>{{ t(`names.family.${unit.family}`) }}</small></span
             >
-            <span class="bar" aria-hidden="true"
-              ><i v-for="n in 10" :key="n" :class="{ full: unit.steps > 0 && unit.done / unit.steps >= n / 10 - 0.001 }"
-            /></span>
+            <span class="bar" aria-hidden="true" :style="{ '--tenths': tenthsOf(unit) }" />
             <span class="stage">{{ stageWords(unit) }}</span>
             <span class="go" aria-hidden="true">→</span>
           </RouterLink>
@@ -173,16 +174,11 @@ const how = computed(() => [job.value.contact, job.value.access].filter((text) =
   line-height: 1.2;
 }
 .bar {
-  display: flex;
-  gap: 2px;
-}
-.bar i {
-  flex: 1;
   height: 12px;
   border: var(--rule-width) solid var(--ink);
-}
-.bar i.full {
-  background: var(--ink);
+  background:
+    repeating-linear-gradient(to right, transparent 0 calc(10% - 2px), var(--paper) calc(10% - 2px) calc(10% - 1px), var(--ink) calc(10% - 1px) 10%),
+    linear-gradient(var(--ink), var(--ink)) left / calc(var(--tenths) * 10%) 100% no-repeat;
 }
 .go {
   font-size: 1.4rem;
