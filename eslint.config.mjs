@@ -215,13 +215,6 @@ export default ts.config(
     ],
     rules: { 'no-restricted-syntax': ['error', ...sentencesBy(serverSentence)] },
   },
-  // A message is no text: whoever puts one into a text without saying it writes [object Object].
-  {
-    files: ['{core,server,stand-ins}/src/**/*.ts'],
-    ignores: ['**/*.test.ts', 'server/src/tests/**'],
-    languageOptions: { parserOptions: { projectService: true } },
-    rules: { '@typescript-eslint/no-base-to-string': 'error' },
-  },
   { files: ['e2e/**/*.ts'], languageOptions: { globals: { ...globals.browser, ...globals.jest } } },
   { files: ['**/*.test.ts'], languageOptions: { globals: { ...globals.jest } } },
   prettier,

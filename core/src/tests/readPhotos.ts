@@ -1,6 +1,6 @@
 // Photographs with known truth that reading is tried on; drawn once in a test file, however often they are asked for.
 import { soilKinds, type Region } from '../lookover/index.ts'
-import { measurePhoto, samplePhoto, type Raster, type Surface } from '../proof/index.ts'
+import { measurePhoto, samplePhoto, type PhotoMeasured, type Raster, type Surface } from '../proof/index.ts'
 import { seeded } from '../quantities/index.ts'
 import { sceneOf, wishOf, type Scene, type SceneWish } from './scenes/index.ts'
 
@@ -28,7 +28,12 @@ export const samplesOf = kept((surface: Surface, count: number): { truth: Return
 export const scenesOf = kept((surface: Surface, count: number, fixed: Partial<SceneWish> = {}): Scene[] =>
   Array.from({ length: count }, (_, index) => sceneOf(wishOf(judgedFrom + index, surface, { ...size, ...fixed }))),
 )
-export const measured = ({ raster, truth }: { raster: Raster; truth: { region: Region } }, surface: Surface) =>
-  measurePhoto(raster, truth.region, surface)
+const reads = new WeakMap<Raster, PhotoMeasured>()
+/** What is read of a photograph within its own corners; read once, as the same pixels are read the same. @throws Fault as {@link measurePhoto} */
+export function measured({ raster, truth }: { raster: Raster; truth: { region: Region } }, surface: Surface): PhotoMeasured {
+  const read = reads.get(raster) ?? measurePhoto(raster, truth.region, surface)
+  reads.set(raster, read)
+  return read
+}
 export const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
 export const within = (errors: readonly number[], limit: number) => errors.filter((error) => Math.abs(error) <= limit).length / errors.length
