@@ -58,11 +58,12 @@ export function useDay(): Day {
     error.value = undefined
     const query = { day: day.value }
     try {
+      const asked = askOrKept(endpoints.today, { query })
       const told = askOrKept(endpoints.dayOutlook, { query }).then(
         (said) => void (outlook.value = said.answer),
         (caught: unknown) => void (error.value = caught),
       )
-      const { answer, kept } = await askOrKept(endpoints.today, { query })
+      const { answer, kept } = await asked
       if (!outlook.value) {
         const before = await keptSince(endpoints.dayOutlook, { query }, Date.now() - youngMs)
         const known = new Set(before?.visits.map(({ jobId }) => jobId))
