@@ -59,6 +59,19 @@ describe('the owner', () => {
   })
 })
 
+describe('a house rule that holds or does not', () => {
+  const isTicked = async () => (await find(sheet, '.tick:has(input[name="leaveToDry"]) .el-checkbox__input')).getAttribute('class')
+  it('is kept as it was ticked', async () => {
+    expect(await isTicked()).toMatch(/is-checked/)
+    await click(sheet, '.tick:has(input[name="leaveToDry"])')
+    await expectText(sheet, '[role="status"]', 'Saved')
+    await sheet.driver.navigate().refresh()
+    expect(await isTicked()).not.toMatch(/is-checked/)
+    await click(sheet, '.tick:has(input[name="leaveToDry"])')
+    await expectText(sheet, '[role="status"]', 'Saved')
+  })
+})
+
 describe('a choice by hand', () => {
   it('is made with a reason, changes what follows, and goes back to the rule', async () => {
     await openUnit(sheet, 'Room 5, window wall', 'look-over')

@@ -1,8 +1,8 @@
 // Less common taps: how much of a finding there is, work ordered besides, and a wait that somebody ends.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, expectText, find, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
+import { click, clickText, expectText, find, gone, openBrowser, signIn, textOf, type, waitUntil, type Sheet } from './support/browser.ts'
 import { makeClockMovable } from './support/clock.ts'
-import { doStep, sent, workUntil } from './support/moves.ts'
+import { doStep, followSchool, sent, workUntil } from './support/moves.ts'
 import { follow, goToStation, isAt, openUnit } from './support/places.ts'
 
 jest.setTimeout(300_000)
@@ -63,8 +63,14 @@ describe('a unit that is looked over', () => {
 
 describe('a drying wait', () => {
   it('is ended by the hand that feels it dry', async () => {
-    await openUnit(imre, 'Room 3, over the door', 'at-the-unit')
-    await workUntil(imre, (id) => id === 'dry-parts')
+    await openUnit(imre, 'Room 5, window wall', 'method')
+    await followSchool(imre, 'drying', 'dryingSchool', 'long-air-dry')
+    await type(imre, 'input[name="school-because"]', 'nobody sleeps here before Thursday')
+    await clickText(imre, 'Decide so')
+    await find(imre, '[data-topic="drying"][data-choice="long-air-dry"]')
+    await click(imre, '[data-agree]')
+    await isAt(imre, 'at-the-unit')
+    await workUntil(imre, (id) => id === 'open-to-dry')
     await doStep(imre)
     await expectText(imre, '[data-wait-end]', 'It is dry to the touch')
     await click(imre, '[data-dry-to-the-touch]')
@@ -84,7 +90,7 @@ describe('a drying wait', () => {
     await openUnit(mira, 'Keeper’s den', 'at-the-unit')
     await click(mira, '[data-shorten]')
     await find(mira, '[data-wait-end] button[type="submit"]:disabled')
-    await type(mira, 'input[name="shorten"]', 'the maker’s manual asks for ten minutes only')
+    await type(mira, 'input[name="shorten"]', 'it was never tipped')
     await click(mira, '[data-wait-end] button[type="submit"]')
     await gone(mira, '[data-shorten]')
     await sent(mira)

@@ -181,9 +181,9 @@ describe('one wall head, from sign-in to logbook', () => {
     await countAllBack(sheet, 'on-cover')
   })
 
-  it('ends the steps with the run test and asks for proof', async () => {
+  it('is cleared up while it cools, left running to dry, and asks for proof', async () => {
     const done = await workUntil(sheet, () => false)
-    expect(done.slice(-4)).toEqual(['run-fan', 'run-unit', 'run-test', 'clear-up'])
+    expect(done.slice(-4)).toEqual(['run-unit', 'clear-up', 'run-test', 'leave-to-dry'])
     expect(done.indexOf('power-on')).toBeGreaterThan(done.indexOf('check-ledger'))
     expect(await stepId(sheet)).toBeUndefined()
     await follow(sheet, 'Prove it')

@@ -1,6 +1,7 @@
 // Who does which step of which unit, and when?
 import { mayDo, skillName, type Step } from '../procedure/index.ts'
 import { Fault } from '../faults/index.ts'
+import { round } from '../quantities/index.ts'
 import { says } from '../words/index.ts'
 import type { Activity, Hold, Lag, Problem, ScheduleOptions } from './problem.ts'
 import { schedule } from './schedule.ts'
@@ -23,6 +24,8 @@ export interface TimelineTask {
 export interface Timeline {
   finishMin: number
   lowerBoundMin: number
+  /** Share of the time until the finish in which somebody works, 0..1; 1 where there is nothing to do. */
+  busyShare: number
   tasks: TimelineTask[]
 }
 
@@ -159,7 +162,17 @@ export function timeline(
       equipment: step.equipment,
     }))
     .sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin)
-  return { finishMin, lowerBoundMin, tasks }
+  return { finishMin, lowerBoundMin, busyShare: busyShareOf(tasks, finishMin), tasks }
+}
+
+/** @param tasks by their start */
+function busyShareOf(tasks: readonly TimelineTask[], finishMin: number): number {
+  let [busyMin, untilMin] = [0, 0]
+  for (const { startMin, endMin } of tasks) {
+    busyMin += Math.max(0, endMin - Math.max(startMin, untilMin))
+    untilMin = Math.max(untilMin, endMin)
+  }
+  return finishMin > 0 ? round(busyMin / finishMin, 3) : 1
 }
 
 /** A step cannot be given to somebody who is not trained for it. */

@@ -31,6 +31,8 @@ export const houseRulesSchema = closed({
   taxShare: share.optional(),
   /** Whom a customer calls, as it stands in a report. */
   callUs: z.string().trim().max(120).optional(),
+  /** Whether units are left running when people go, until they are dry inside. */
+  leaveToDry: z.boolean().optional(),
   /** What an hour of a person costs the firm itself. */
   hourCost: amountUpTo(10_000).optional(),
   /** Corrections of step times from the firm's own runs: by step, times the start value. */
@@ -57,6 +59,7 @@ export const startHouseRules: KnownHouseRules = {
   minimumCharge: 80,
   travelCharge: 25,
   furtherUnitDiscount: 0.1,
+  leaveToDry: true,
   hourCost: 30,
   stepTimes: {},
 }

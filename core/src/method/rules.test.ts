@@ -316,6 +316,7 @@ const bars: Case[] = [
   ['wheel-cracked-remove', 'remove-and-wash', both(graded('wheel', 3), finding('cracked-wheel'))],
   ['wheel-in-wall-brush', 'brush-through-outlet', window(inWall, graded('wheel', 3))],
   ['wheel-no-water', 'wash-in-place', graded('wheel', 2), site({ waterOnSite: false, carriedWaterL: 0 })],
+  ['drying-not-flooded', 'long-air-dry', film],
   ['drying-wet-board', 'fan-run', both(coat, finding('wet-electronics'))],
   ['drying-cracked', 'fan-run', both(coat, finding('cracked-wheel'))],
 ]

@@ -1,6 +1,7 @@
 // What is the customer told in writing about one unit? Drafted in plain words from the decisions, to be sent or read aloud.
 import { named, ungraded, type Finding } from '../lookover/index.ts'
 import { refereeName, staysOff, type ChoiceOf, type Decision, type Facts, type NotReached, type Referral, type Topic } from '../method/index.ts'
+import type { AfterRun } from '../procedure/index.ts'
 import { familyName, partName } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { UnitJob } from './jobFile.ts'
@@ -82,6 +83,10 @@ export function offerSentences(decided: Agreed, renewsFilters = false): Message[
 export const speckSentence = says('plan.speckSentence.few-specks-first-start')
 export const throwsSpecks = (agreed: Agreed): boolean => agreed.wheel === 'remove-and-wash' || agreed.wheel === 'wash-in-place'
 
+/** How the unit dries after people have left, or that it is still wet. */
+export const dryingSentence = ({ how, minutes }: Pick<AfterRun, 'how' | 'minutes'>): Message =>
+  says(how === 'none' ? 'plan.customerText.stays-wet' : 'plan.customerText.dries-by-itself', { time: { min: minutes } })
+
 /** Rules that keep everybody off a roof: the customer reads why. */
 export const keptOffRoof: readonly string[] = ['scope-weather', 'scope-untrained-roof']
 
@@ -95,6 +100,7 @@ interface Told {
   readonly mixes: readonly PlannedMix[]
   readonly findings: readonly { finding: Finding; leadsTo: readonly Sentence[] }[]
   readonly complaints: readonly { answer: Message }[]
+  readonly afterRun?: AfterRun
   /** The day so many weeks on, as 2027-03-01; without it weeks alone are told. */
   readonly dayAfter?: (weeks: number) => string
 }
@@ -113,7 +119,7 @@ export const findingMessage = (finding: Finding, leadsTo: readonly Sentence[]): 
   says('plan.customerText.finding', { finding: named(finding), leadsTo: { semicolon: leadsTo.map(findingForCustomer) } })
 
 /** Sentences of one unit, ending with whom to call and what is due; the same for work done and for work declined. */
-export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes, findings, complaints, dayAfter }: Told): Message {
+export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes, findings, complaints, afterRun, dayAfter }: Told): Message {
   const scope = decisions.find(({ topic }) => topic === 'scope')
   const calls = referrals.map(({ to, because }) => says('plan.customerText.please-call', { whom: refereeName(to), because }))
   const answers = complaints.map(({ answer }) => answer)
@@ -150,6 +156,7 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
     ...calls,
     ...(throwsSpecks(facts.decided) && !staysOff(facts) ? [speckSentence] : []),
     ...(staysOff(facts) ? [says('plan.customerText.handed-back-switched-off')] : []),
+    ...(afterRun ? [dryingSentence(afterRun)] : []),
     ...(reentryMin > 0 ? [says('plan.customerText.please-use-room-again', { after: { min: reentryMin } })] : []),
     ...(due.length > 0 ? [says('plan.customerText.next', { due: { comma: due.map((one) => dueMessage(one, dayAfter)) } })] : []),
   ])

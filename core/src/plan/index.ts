@@ -2,7 +2,7 @@
 export { compareChoice, compareSchool, planTotals, type Totals } from './compare.ts'
 export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, type JobFile, type Site, type UnitJob } from './jobFile.ts'
 export { planFileOf, planFileSchema, type Comparison, type Plan, type PlannedDecision, type UnitPlan } from './planFile.ts'
-export { dueMessage, findingForCustomer, findingMessage, speckSentence, throwsSpecks, workSentences } from './customerText.ts'
+export { dryingSentence, dueMessage, findingForCustomer, findingMessage, speckSentence, throwsSpecks, workSentences } from './customerText.ts'
 export { contextOf, planJob } from './planJob.ts'
 export { planUnit, type PlanMemory, type PlannedUnit, type UnitContext } from './planUnit.ts'
 export { consequencesOf, type Consequence } from './referenceRound.ts'

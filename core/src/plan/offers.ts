@@ -29,6 +29,8 @@ interface Offered {
   readonly combMinutes: number
   /** Weather or training kept everybody off the roof. */
   readonly keptDown: boolean
+  /** It is wet when people leave, and nothing is left running. */
+  readonly staysWet: boolean
   readonly instead: Instead
   readonly context: UnitContext
 }
@@ -38,10 +40,22 @@ export function offersFor(input: Offered): Offer[] {
   const { facts } = input
   if (facts.decided.scope === 'decline') return []
   if (isOnRoof(facts.lookOver.family) && input.keptDown) return notUpToday(input)
-  return [...secondPerson(input), ...trainedPerson(input), ...bought(input), ...secondVisit(input), ...finWork(input), ...outdoorUnit(input)]
+  return [
+    ...secondPerson(input),
+    ...trainedPerson(input),
+    ...bought(input),
+    ...secondVisit(input),
+    ...laterLook(input),
+    ...finWork(input),
+    ...outdoorUnit(input),
+  ]
 }
 
 const sums = ({ minutes, money }: { minutes: number; money: number }) => ({ minutes: round(minutes), money: round(money, 2) })
+
+/** Nothing is left running: somebody sees on another day whether it dried. */
+const laterLook = ({ staysWet }: Offered): Offer[] =>
+  staysWet ? [{ what: says('plan.laterLook.what'), because: says('plan.laterLook.because') }] : []
 
 /** Too heavy for who is coming: with a second person it goes to the bench. */
 function secondPerson({ facts, context, instead }: Offered): Offer[] {

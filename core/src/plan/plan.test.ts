@@ -173,6 +173,32 @@ describe('drying', () => {
   })
 })
 
+describe('a unit that is wet when people leave', () => {
+  const wet: Partial<UnitJob> = { grades: { coilFace: { grade: 2 } } }
+  it('dries by itself, for as long as its own fan takes, and the customer reads it', () => {
+    const [own] = planOf(wet).units
+    const byFan = own.drying.find(({ part, how }) => part === 'coilFace' && how === 'unit-fan')?.minutes ?? NaN
+    expect(own.afterRun?.how).toBe('own-programme')
+    expect((own.afterRun?.minutes ?? NaN) - byFan).toBeGreaterThanOrEqual(0)
+    expect((own.afterRun?.minutes ?? NaN) - byFan).toBeLessThan(5)
+    expect(own.customerText).toMatch(/left running for about .* to dry inside/)
+    expect(own.steps.find(({ id }) => id === 'hand-over')?.gate).toMatch(/goes on running for about/)
+    expect(planOf({ ...wet, family: 'window' }).units[0].afterRun?.how).toBe('fan-alone')
+  })
+  it('stays wet where the firm leaves nothing running: said, and looked at again on another day', () => {
+    const [own] = planOf(wet, { houseRules: { leaveToDry: false } }).units
+    expect(own.afterRun?.how).toBe('none')
+    expect(own.steps.some(({ id }) => id === 'leave-to-dry')).toBe(false)
+    expect(own.customerText).toMatch(/still wet/)
+    expect(own.offers.map(({ what }) => what)).toContain('A later look, once it is dry inside')
+  })
+  it('is none whose filters alone were washed, that stood open to dry, or that must not run', () => {
+    expect(planOf({ grades: { filter: { grade: 2 } } }).units[0].afterRun).toBeUndefined()
+    expect(planOf(wet, { houseRules: { dryingSchool: 'long-air-dry' } }).units[0].afterRun).toBeUndefined()
+    expect(planOf({ ...wet, findings: ['cracked-wheel'] }).units[0].afterRun).toBeUndefined()
+  })
+})
+
 describe('a round of two units of each family', () => {
   const by = (school: SchoolName) => Object.fromEntries(consequencesOf(school, {}).map((entry) => [entry.value, entry]))
   it('shows what each school costs: dry saves water and reaches less', () => {

@@ -46,6 +46,8 @@ export const unitPlanSchema = closed({
   mixes: z.array(
     closed({ productId: z.string(), part: partSchema, dilution: amount, productL: amount, waterL: amount, passes: z.int(), cost: amount.optional() }),
   ),
+  /** How it dries by itself after people have left. */
+  afterRun: closed({ minutes: amount, how: z.literal(['own-programme', 'fan-alone', 'none']), because: words }).optional(),
   washWater: closed({
     /** All water that is used at the unit; and what of it comes down where the unit hangs. */
     litres: amount,
@@ -99,6 +101,8 @@ const planSchema = closed({
   timeline: closed({
     finishMin: amount,
     lowerBoundMin: amount,
+    /** Share of the time until the finish in which somebody works, 0 to 1. */
+    busyShare: amount.optional(),
     tasks: z.array(
       closed({ unitId: z.string(), step: z.string(), startMin: amount, endMin: amount, who: z.array(z.string()), equipment: z.array(z.string()) }),
     ),

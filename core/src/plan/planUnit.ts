@@ -23,6 +23,7 @@ import {
 } from '../method/index.ts'
 import { findEquipment, type Equipment, type EquipmentKind, type Product } from '../products/index.ts'
 import {
+  afterRunOf,
   draftSteps,
   flowTestL,
   hasLiftPump,
@@ -32,6 +33,7 @@ import {
   whatComesOff,
   wheelTool,
   withUses,
+  type AfterRun,
   type Drafting,
   type Step,
 } from '../procedure/index.ts'
@@ -110,6 +112,7 @@ export interface WorkedOut {
   readonly steps: readonly Step[]
   readonly washL: number
   readonly notReached: NotReached[]
+  readonly afterRun?: AfterRun
 }
 
 export interface PlannedUnit {
@@ -217,7 +220,7 @@ function workOut(
     rinseMin: rinseMinutes(washJob),
     washWater: washWater?.(washJob, catchers[decided.containment as string]),
   })
-  return { facts, mixes, steps, washL: washLitres(washJob), notReached: notReached(facts) }
+  return { facts, mixes, steps, washL: washLitres(washJob), notReached: notReached(facts), afterRun: afterRunOf(basic) }
 }
 
 /** What falls due after this visit: by the one forecast, with the unit's own history where there is one. */
@@ -263,6 +266,7 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
     steps: drafted,
     washL,
     notReached: left,
+    afterRun,
   } = workOut(settled, facts, stepsFor, (job, catcher) => {
     if (washLitres(job) <= 0) return undefined
     washRun = catcher && caughtLitres(job) > 0 ? washRunOf(job, catcher) : undefined
@@ -290,7 +294,19 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
     diagnosis,
     decisions,
     referrals,
-    customerText: customerText({ unit, facts, decisions, referrals, notReached: left, due, mixes, findings, complaints, dayAfter: memory?.dayAfter }),
+    customerText: customerText({
+      unit,
+      facts,
+      decisions,
+      referrals,
+      notReached: left,
+      due,
+      mixes,
+      findings,
+      complaints,
+      afterRun,
+      dayAfter: memory?.dayAfter,
+    }),
     steps,
     mixes: mixes.map(({ product, part, dilution, productL, waterL, passes, cost }) => ({
       productId: product.id,
@@ -302,6 +318,7 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
       ...(cost === undefined ? {} : { cost }),
     })),
     ...(washWater ? { washWater } : {}),
+    ...(afterRun ? { afterRun } : {}),
     drying: dryingTimes(facts, room),
     expected: expectedOf(facts, room),
     notReached: left,
@@ -313,6 +330,7 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
       facts,
       context,
       instead,
+      staysWet: afterRun?.how === 'none',
       leftDirty: isLeftDirty(lookOver, left),
       combMinutes: steps.reduce((sum, { id, handsMin }) => sum + (id.startsWith('comb-fins') ? handsMin : 0), 0),
       keptDown: keptOffRoof.includes(decisions[0].rule),

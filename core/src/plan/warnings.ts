@@ -3,7 +3,7 @@ import { doubtfulReadings, named, ungraded, type SoilKind } from '../lookover/in
 import { byHand, choiceName, powerBars, topicName, usualCarriedL, type Choice, type Decision, type Facts, type Topic } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { equipmentName, type EquipmentKind } from '../products/index.ts'
-import { round } from '../quantities/index.ts'
+import { estimate, round } from '../quantities/index.ts'
 import { isOnRoof, partName, type Part } from '../units/index.ts'
 import { extentsToAsk } from './answers.ts'
 import type { Site, UnitJob } from './jobFile.ts'
@@ -51,10 +51,27 @@ export function warningsFor({ unit, assumed, facts, decisions, steps, washWater 
           }),
         ]
       : []),
+    ...longWaits(steps),
     ...(facts.site.foulDrainOnSite ? [] : [says('plan.warningsFor.foul-drain-site-wash')]),
   ]
   return said.map((warning) => says('plan.warningsFor.text', { unit: unit.name ?? unit.id, warning }))
 }
+
+/** Longer than this nobody waits without a word. */
+const longWait = estimate(15, 'min')
+/** Waits in which nobody works, with what would shorten them. */
+const longWaits = (steps: readonly Step[]): Message[] =>
+  steps.flatMap(({ phase, title, wait }) => {
+    if (!wait || wait.leastMin <= longWait.value) return []
+    const shorter = phase === 'apply' || phase === 'dwell' ? 'dwell' : phase === 'dry' ? 'drying' : 'other'
+    return [
+      says('plan.warningsFor.long-wait', {
+        step: joined({ comma: [title] }),
+        time: { min: wait.leastMin },
+        shorter: says(`plan.shorter.${shorter}`),
+      }),
+    ]
+  })
 
 /** Traits that do not go together with the family or with one another: planned all the same, on the cautious side. */
 function contradictions({ family, design }: UnitJob): Message[] {

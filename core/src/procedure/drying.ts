@@ -3,14 +3,20 @@ import { partName, type Part } from '../units/index.ts'
 import { dryingMinutes } from '../wash/index.ts'
 import { ids, onTheBench, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { longAirDryMin, mostDryMin, stepMin, uprightMin } from './stepTimes.ts'
+import { carriedUprightMin, longAirDryMin, mostDryMin, stepMin, tippedUprightMin } from './stepTimes.ts'
 import { says } from '../words/index.ts'
 
 /** Minutes that a part is reckoned to dry, whole ones; past the most that is reckoned only a hand can tell. */
 export const reckonedDryMin = (part: Part, way: Parameters<typeof dryingMinutes>[1], { room, facts }: Pick<Drafting, 'room' | 'facts'>): number =>
   Math.ceil(Math.min(mostDryMin.value, dryingMinutes(part, way, room, facts.design.filter)))
 
-/** Parts that were washed off the unit and dry beside it. */
+const dryPartsId = 'dry-parts'
+/** Steps at what was taken off to be washed, and what each of them washes. */
+const apartIds: Readonly<Record<string, Part>> = { 'wash-filters': 'filter', 'renew-filters': 'filter', 'wash-wheel': 'wheel', 'wash-pan': 'pan' }
+/** Whether a step is done away from the unit, so that only what was washed in it waits for it. */
+export const isApart = (drafting: Pick<Drafting, 'decided' | 'facts'>, { id }: Step): boolean =>
+  id === dryPartsId || (id in apartIds && (apartIds[id] === 'filter' || washedApart(drafting).includes(apartIds[id])))
+/** Parts that were washed off the unit. Shaken, wiped and blown off they go back, and nobody waits for them. */
 export const washedApart = ({ decided, facts }: Pick<Drafting, 'decided' | 'facts'>): Part[] => [
   ...(decided.scope !== 'decline' && facts.design.filter !== 'disposable' ? ['filter' as const] : []),
   ...(decided.wheel === 'remove-and-wash' ? ['wheel' as const] : []),
@@ -22,17 +28,14 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
   const washed = washedApart(drafting)
   const steps: Step[] = []
   if (washed.length > 0) {
-    const leastMin = Math.max(...washed.map((part) => reckonedDryMin(part, 'fan', drafting)))
     const washedIn = before.filter(({ id }) => ['wash-filters', 'wash-wheel', 'wash-pan'].includes(id)).map(({ id }) => id)
     steps.push(
       step({
-        id: 'dry-parts',
+        id: dryPartsId,
         phase: 'dry',
         title: says('procedure.dry-parts.title', { parts: { comma: washed.map(partName) } }),
         handsMin: stepMin.dryParts.value,
         after: washedIn,
-        wait: { leastMin, for: says('procedure.dry-parts.wait') },
-        mayEndEarly: 'dry-to-the-touch',
         cautions: [],
       }),
     )
@@ -60,7 +63,7 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
   return steps
 }
 
-/** A unit that was tipped or carried stands upright before its compressor runs; power waits for it, rebuilding does not. */
+/** A unit that was carried stands upright before its compressor runs; power waits for it, rebuilding does not. */
 export function uprightStep(drafting: Drafting, before: readonly Step[]): Step[] {
   if (!onTheBench(drafting)) return []
   return [
@@ -70,7 +73,8 @@ export function uprightStep(drafting: Drafting, before: readonly Step[]): Step[]
       title: says('procedure.stand-upright.title'),
       handsMin: stepMin.standUpright.value,
       after: ids(before),
-      wait: { leastMin: uprightMin.value, for: says('procedure.stand-upright.wait') },
+      wait: { leastMin: carriedUprightMin.value, for: says('procedure.stand-upright.wait') },
+      how: says('procedure.stand-upright.how', { time: { h: tippedUprightMin.value / 60 } }),
       mayEndEarly: 'owner',
       cautions: [],
     }),

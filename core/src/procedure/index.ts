@@ -1,4 +1,5 @@
 // Procedure: steps, precedence, gates, fasteners.
+export { afterRunOf, type AfterRun } from './afterRun.ts'
 export type { Drafting, MixFor } from './drafting.ts'
 export { reckonedDryMin, washedApart } from './drying.ts'
 export { wheelTool } from './washing.ts'

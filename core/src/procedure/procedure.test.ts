@@ -48,10 +48,23 @@ describe('a strip-down', () => {
     expect(find(steps, 'wash-filters').phase).toBe('dwell')
   })
   it('puts nothing back wet', () => {
-    expect(find(steps, 'dry-parts').wait!.leastMin).toBeGreaterThan(10)
+    expect(find(steps, 'dry-parts').title).toMatch(/^Shake, wipe and blow off: .*wheel/)
+    expect(find(steps, 'dry-parts').wait).toBeUndefined()
     expect(waitsFor(steps, 'on-wheel', 'dry-parts')).toBe(true)
     expect(waitsFor(steps, 'on-filters', 'dry-parts')).toBe(true)
-    expect(find(steps, 'on-filters').gate).toMatch(/dry to the touch/)
+    expect(find(steps, 'on-filters').gate).toMatch(/drips from the filters/)
+  })
+  it('waits for what was washed apart with what was washed apart alone', () => {
+    const uncovered = stepsOf(open)
+    expect(waitsFor(uncovered, 'on-filters', 'dry-parts')).toBe(true)
+    expect(waitsFor(uncovered, 'on-cover', 'wash-filters')).toBe(false)
+  })
+  it('runs on low while containment hangs, and is cleared up while it cools', () => {
+    expect(waitsFor(steps, 'take-down', 'first-spin')).toBe(true)
+    expect(waitsFor(steps, 'run-unit', 'take-down')).toBe(true)
+    expect(waitsFor(steps, 'clear-up', 'take-down')).toBe(true)
+    expect(waitsFor(steps, 'clear-up', 'run-unit')).toBe(false)
+    expect(waitsFor(steps, 'hand-over', 'run-test')).toBe(true)
   })
   it('makes balance clips, louvre seats and the thermistor a gate on the way back', () => {
     expect(find(steps, 'on-wheel').gate).toMatch(/balance clip/)

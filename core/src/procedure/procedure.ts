@@ -5,7 +5,7 @@ import { caution } from './cautions.ts'
 import { comesOff, ids, lastOf, type Drafting } from './drafting.ts'
 import { drainProof, flushDrainSteps, levelSteps } from './drain.ts'
 import { combSteps, dryCleanSteps } from './dryClean.ts'
-import { drySteps, uprightStep } from './drying.ts'
+import { drySteps, isApart, uprightStep } from './drying.ts'
 import { isolateSteps, lookOverSteps } from './isolate.ts'
 import { clearCondenserSteps, condenserAgentSteps, washOutdoorSteps } from './outdoorSide.ts'
 import { outdoorUnitSteps } from './outdoorUnit.ts'
@@ -67,9 +67,11 @@ function draft(drafting: Drafting, lastOf: (steps: readonly Step[]) => readonly 
   const [mixing, applying] = [[...agent, ...outdoorAgent].filter(({ part }) => !part), [...agent, ...outdoorAgent].filter(({ part }) => part)]
   const worked = [...dryCleaned, ...mixing, ...applying, ...filters, ...wet, ...provedInPlace]
   const dried = drySteps(drafting, worked)
+  const apart = [...worked, ...dried].filter((one) => isApart(drafting, one))
   const upright = uprightStep(drafting, worked)
-  const rebuilt = rebuildSteps(drafting, lastOf([...worked, ...dried]), (back) =>
-    provedLater ? drainProof(drafting, 'rebuild', [...ids(lastOf([...worked, ...dried])), ...ids(back)]) : [],
+  const atUnit = lastOf([...worked, ...dried].filter((one) => !apart.includes(one)))
+  const rebuilt = rebuildSteps(drafting, atUnit, lastOf(apart), (back) =>
+    provedLater ? drainProof(drafting, 'rebuild', [...ids(atUnit), ...ids(back)]) : [],
   )
   const all = [...seen, ...isolated, ...protectedBy, ...stripped, ...worked, ...dried, ...rebuilt]
   return corrected(

@@ -2,10 +2,10 @@
 import { drainState, named, isOffLevel } from '../lookover/index.ts'
 import { powerBars, staysOff } from '../method/index.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
+import { afterRunOf } from './afterRun.ts'
 import { caution } from './cautions.ts'
 import { pumpTestSteps } from './drain.ts'
 import { hangsAtUnit, ids, isWet, isWheelWashed, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
-import { reckonedDryMin } from './drying.ts'
 import { outdoorCheckSteps } from './outdoorUnit.ts'
 import { steadyCoolingMin, stepMin } from './stepTimes.ts'
 import type { Step } from './step.ts'
@@ -35,7 +35,7 @@ const wiringBars = (drafting: Drafting) => powerBars(drafting.facts).filter((fin
 
 /** `alsoBeforePower`: what power waits for although the count does not. */
 export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBeforePower: readonly Step[]): Step[] {
-  const { facts } = drafting
+  const { decided, facts } = drafting
   const closes = before.filter(({ phase }) => phase === 'rebuild')
   const ledger = step({
     id: 'check-ledger',
@@ -91,7 +91,8 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
     cautions: [caution.electricity, caution.wheel],
   })
   const steps = [ledger, ...wiring, ...battery, ...cover, power]
-  if (isWheelWashed(drafting)) {
+  // On low until nothing is thrown any more, while what catches it still hangs; the coil itself is dried by nobody before it cools.
+  if (isWheelWashed(drafting) || decided.drying === 'fan-run') {
     steps.push(
       step({
         id: 'first-spin',
@@ -107,32 +108,20 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
   }
   steps.push(...pumpTestSteps(drafting, ids(steps.slice(-1))))
   steps.push(...takeDown(ids(steps.slice(-1))))
-  steps.push(...runSteps(drafting, ids(steps.slice(-1))))
-  return [...steps, ...handOver(drafting, steps.slice(-1))]
+  const down = steps.slice(-1)
+  steps.push(...runSteps(drafting, ids(down)))
+  // While it cools steadily, people clear up.
+  return [...steps, ...handOver(drafting, down, steps.slice(-1))]
 }
 
 function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
-  const { decided, facts } = drafting
-  const steps: Step[] = []
-  if (decided.drying === 'fan-run')
-    steps.push(
-      step({
-        id: 'run-fan',
-        phase: 'prove',
-        title: says('procedure.run-fan.title'),
-        handsMin: stepMin.runFan.value,
-        after: [...after],
-        wait: { leastMin: reckonedDryMin('coilFace', 'unit-fan', drafting), for: says('procedure.run-fan.wait') },
-        mayEndEarly: 'dry-to-the-touch',
-        cautions: [caution.wheel],
-      }),
-    )
+  const { facts } = drafting
   const run = step({
     id: 'run-unit',
     phase: 'prove',
     title: facts.design.heatsOnly ? says('procedure.run-unit.heat') : says('procedure.run-unit.cool'),
     handsMin: stepMin.runUnit.value,
-    after: steps.length > 0 ? ids(steps) : [...after],
+    after: [...after],
     wait: {
       leastMin: steadyCoolingMin.value,
       for: facts.design.heatsOnly ? says('procedure.run-unit.wait-heating') : says('procedure.run-unit.wait'),
@@ -164,7 +153,7 @@ function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
   })
   const outdoors = outdoorCheckSteps(drafting, [run.id])
   test.after.push(...ids(outdoors))
-  return [...steps, run, ...vents, ...outdoors, test]
+  return [run, ...vents, ...outdoors, test]
 }
 
 /** Power waits for people: loose wiring or a damaged plug is put right, by whoever may, before any power. */
@@ -196,7 +185,7 @@ function handedBackOff(drafting: Drafting, after: readonly string[], takeDown: (
     gate: says('procedure.keep-off.gate'),
     cautions: [caution.electricity, caution.wheel],
   })
-  return [...down, off, ...handOver(drafting, [off])]
+  return [...down, off, ...handOver(drafting, [off], [off])]
 }
 
 function joinBattery(after: string[]): Step {
@@ -212,7 +201,8 @@ function joinBattery(after: string[]): Step {
   })
 }
 
-function handOver(drafting: Drafting, before: readonly Step[]): Step[] {
+/** @param down after which it is cleared up @param proved after which it is handed over */
+function handOver(drafting: Drafting, down: readonly Step[], proved: readonly Step[]): Step[] {
   const { facts, decided } = drafting
   const steps: Step[] = []
   if (isWet(drafting)) {
@@ -223,7 +213,7 @@ function handOver(drafting: Drafting, before: readonly Step[]): Step[] {
         phase: 'hand-over',
         title: facts.lookOver.family === 'wall-head' ? says('procedure.clear-up.and-wall', { cleared }) : cleared,
         handsMin: stepMin.clearUp.value,
-        after: ids(before),
+        after: ids(down),
         cautions: [caution.wasteWater],
       }),
     )
@@ -236,8 +226,22 @@ function handOver(drafting: Drafting, before: readonly Step[]): Step[] {
         phase: 'hand-over',
         title: says('procedure.put-things-back.title'),
         handsMin: stepMin.putThingsBack.value,
-        after: [...ids(before), ...ids(steps)],
+        after: [...ids(down), ...ids(steps)],
         gate: says('procedure.put-things-back.gate'),
+        cautions: [],
+      }),
+    )
+  const dries = afterRunOf(drafting)
+  if (dries && dries.how !== 'none')
+    steps.push(
+      step({
+        id: 'leave-to-dry',
+        phase: 'hand-over',
+        title: dries.how === 'own-programme' ? says('procedure.leave-to-dry.title.own-programme') : says('procedure.leave-to-dry.title.fan-alone'),
+        handsMin: stepMin.leaveToDry.value,
+        after: ids(proved),
+        how: says('procedure.leave-to-dry.how', { time: { min: dries.minutes } }),
+        gate: says('procedure.leave-to-dry.gate'),
         cautions: [],
       }),
     )
@@ -247,6 +251,13 @@ function handOver(drafting: Drafting, before: readonly Step[]): Step[] {
     ...(staysOff(facts) ? [says('procedure.handOver.stays-off-until-new')] : [says('procedure.handOver.done')]),
     says('procedure.handOver.reached'),
     says('procedure.handOver.due-next'),
+    ...(dries
+      ? [
+          dries.how === 'none'
+            ? says('procedure.handOver.stays-wet', { time: { min: dries.minutes } })
+            : says('procedure.handOver.dries-itself', { time: { min: dries.minutes } }),
+        ]
+      : []),
     ...(drainState(facts.lookOver) === 'failed' && isWet(drafting) ? [says('procedure.handOver.drain-passed')] : []),
   ]
   steps.push(
@@ -255,7 +266,7 @@ function handOver(drafting: Drafting, before: readonly Step[]): Step[] {
       phase: 'hand-over',
       title: says('procedure.hand-over.title'),
       handsMin: stepMin.handOver.value,
-      after: [...ids(before), ...ids(steps)],
+      after: [...ids(proved), ...ids(steps)],
       gate: says('procedure.hand-over.gate', { told: { semicolon: told } }),
       doneBy: 'hand-over',
       cautions: [],

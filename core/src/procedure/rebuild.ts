@@ -9,12 +9,21 @@ import { says } from '../words/index.ts'
 
 const seatedOn = 'end-plate'
 
+/** What may have been washed away from the unit. */
+const washedApart: readonly string[] = ['filters', 'louvres', 'fine-filter', 'wheel', 'pan']
+
 /**
- * Puts back what came off: what sat behind goes back before what sits in front. `before` are the steps that end the wet work;
- * `whileOpen` makes the steps that must come before the unit is closed (the flow test), given what is back by then.
+ * Puts back what came off: what sat behind goes back before what sits in front. `before` are the steps that end the wet work, `apart` those that end
+ * the washing away from it; `whileOpen` makes the steps that must come before the unit is closed (the flow test), given what is back by then.
  */
-export function rebuildSteps(drafting: Drafting, before: readonly Step[], whileOpen: (back: readonly Step[]) => Step[]): Step[] {
+export function rebuildSteps(
+  drafting: Drafting,
+  before: readonly Step[],
+  apart: readonly Step[],
+  whileOpen: (back: readonly Step[]) => Step[],
+): Step[] {
   const { strip } = drafting
+  const washed = ({ id }: Component) => (washedApart.includes(id) ? ids(apart) : [])
   const steps: Step[] = []
   const worked = ids(before)
   const closer = closerOf(drafting)
@@ -26,7 +35,12 @@ export function rebuildSteps(drafting: Drafting, before: readonly Step[], whileO
 
   const putBack = (component: Component, after: readonly string[]) => {
     steps.push(
-      onStep(drafting, component, [...after, ...(behindOf.get(component.id) ?? []), ...(waitsForSpin(component.id) ? ['spin-by-hand'] : [])]),
+      onStep(drafting, component, [
+        ...after,
+        ...washed(component),
+        ...(behindOf.get(component.id) ?? []),
+        ...(waitsForSpin(component.id) ? ['spin-by-hand'] : []),
+      ]),
     )
     const spins = wheel && component.id === (comesOff(drafting, seatedOn) ? seatedOn : 'wheel')
     if (spins) steps.push(...wheelChecks(wheel, onId(component)))

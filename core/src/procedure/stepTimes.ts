@@ -19,7 +19,6 @@ export const stepMin = {
   putThingsBack: min(4),
   renewFilters: min(1),
   rinseDegreaser: min(4),
-  runFan: min(1),
   wiringGate: min(1),
   outdoorOff: min(3),
   outdoorWash: min(16),
@@ -76,6 +75,7 @@ export const stepMin = {
   runTest: min(6),
   clearUp: min(6),
   handOver: min(5),
+  leaveToDry: min(1),
   referral: min(6),
 } as const satisfies Record<string, StartValue>
 
@@ -101,5 +101,6 @@ export const tightCoverMin = min(4)
 export const storedChargeMin = estimate(5, 'min')
 /** Steady cooling before a reading counts. */
 export const steadyCoolingMin = estimate(10, 'min')
-/** Upright again before a compressor runs, so that its oil is back. */
-export const uprightMin = estimate(60, 'min')
+/** Upright again before a compressor runs, so that its oil is back: after it was carried upright, and after it was laid over. */
+export const carriedUprightMin = estimate(10, 'min')
+export const tippedUprightMin = estimate(60, 'min')

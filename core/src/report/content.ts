@@ -1,6 +1,6 @@
 // What does a customer read in the report on one unit? Everything in words and in the customer's units; how it is laid out is for paper and screen.
 import { flowLMin, named, settledShare, type Grades } from '../lookover/index.ts'
-import { dueMessage, findingForCustomer, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '../plan/index.ts'
+import { dryingSentence, dueMessage, findingForCustomer, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '../plan/index.ts'
 import { refereeName } from '../method/index.ts'
 import { isLimited, proofOf, type Proof } from '../proof/index.ts'
 import {
@@ -249,6 +249,7 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
   const reentryMin = Math.max(0, ...plan.mixes.map(({ productId }) => product(productId)?.label.reentryMin ?? 0))
   const notes = [
     ...(throwsSpecks(state.agreed) ? [says('report.sectionsOf.let-run-until-they', { specks: speckSentence })] : []),
+    ...dryingNow(state, plan),
     ...(state.agreed.rinse === 'condensate' ? [says('report.sectionsOf.let-unit-cool-today')] : []),
     ...(reentryMin > 0 ? [says('report.sectionsOf.please-use-room-again', { after: { min: reentryMin } })] : []),
   ]
@@ -293,6 +294,13 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
     },
   ]
   return all.filter(({ sentences }) => sentences.length > 0)
+}
+
+/** How it dries, as it was left: a log of an earlier version was dried before the people went, and has no such step. */
+function dryingNow({ progress, steps }: UnitState, { afterRun }: UnitPlan): Message[] {
+  if (!afterRun) return []
+  const isLeft = afterRun.how === 'none' ? steps?.every(({ id }) => id !== 'run-fan') : progress['leave-to-dry']?.doneAtMs !== undefined
+  return isLeft ? [dryingSentence(afterRun)] : []
 }
 
 /** How the drain runs now: as it was measured, else as its flow test showed. */

@@ -297,7 +297,7 @@ describe('gates', () => {
     const log = new Log().agree().upTo('run-test')
     log.add({ type: 'handed-over', verdict: 'proved' })
     expect(log.state.handedOver).toBeUndefined()
-    for (const id of ['run-test', 'clear-up', 'put-things-back']) log.do(stepOf(id))
+    for (const id of ['run-test', 'clear-up', 'put-things-back', 'leave-to-dry']) log.do(stepOf(id))
     expect(stageOf(log.state)).toBe('proof')
     // It is no tick: handing over does it.
     log.do(stepOf('hand-over'))
@@ -318,14 +318,21 @@ describe('gates', () => {
 
 describe('waits that somebody ends', () => {
   it('are those of drying, by a hand that says so; nothing is dried before it was set to dry', () => {
-    const log = new Log().agree().upTo('dry-parts')
-    log.add({ type: 'wait-ended', stepId: 'dry-parts', said: 'dry-to-the-touch' })
+    const flooded = jobWith({ grades: { coilFace: { grade: 2 } } }, { houseRules: { dryingSchool: 'long-air-dry' } })
+    const planned = planJob(flooded).units[0].steps
+    const [leave, close] = ['open-to-dry', 'on-cover'].map((id, at) => ({
+      ...planned.find((one) => one.id === id)!,
+      after: at > 0 ? ['open-to-dry'] : [],
+    }))
+    const log = new Log()
+    log.add({ type: 'method-agreed', decisions: [], steps: [leave, close] })
+    log.add({ type: 'wait-ended', stepId: 'open-to-dry', said: 'dry-to-the-touch' })
     expect(told(log.state.held.at(-1)?.because)).toEqual(['this wait runs its time'])
-    log.do(stepOf('dry-parts'))
-    expect(told(reasonsToHold(log.state, stepOf('on-wheel'), log.nowMs + minute)).join()).toMatch(/left for parts to dry/)
-    log.add({ type: 'wait-ended', stepId: 'dry-parts', said: 'dry-to-the-touch' }, 1, 2)
-    expect(log.state.progress['dry-parts'].waitEnded).toEqual({ by: 2, atMs: log.nowMs })
-    expect(told(reasonsToHold(log.state, stepOf('on-wheel'), log.nowMs)).join()).not.toMatch(/left for parts to dry/)
+    log.add({ type: 'step-done', stepId: 'open-to-dry' })
+    expect(told(reasonsToHold(log.state, close, log.nowMs + minute)).join()).toMatch(/left for the unit to dry open/)
+    log.add({ type: 'wait-ended', stepId: 'open-to-dry', said: 'dry-to-the-touch' }, 1, 2)
+    expect(log.state.progress['open-to-dry'].waitEnded).toEqual({ by: 2, atMs: log.nowMs })
+    expect(told(reasonsToHold(log.state, close, log.nowMs)).join()).not.toMatch(/left for the unit to dry/)
   })
   it('are not those of an agent, whoever asks', () => {
     const log = new Log().agree().upTo('apply-coil')

@@ -18,5 +18,4 @@ export {
   type WashWater,
 } from './water.ts'
 export { washPlanSchema, type WashPlan } from './washPlan.ts'
-export { dryingAdvice } from './dryingAdvice.ts'
 export { finsStandKPa, jetOnFins, usualPumpBar, type Jet, type JetOnFins } from './jet.ts'

@@ -4,7 +4,6 @@ import { airOf, pressureAt } from '../air/index.ts'
 import { builtInVan, type Equipment } from '../products/index.ts'
 import {
   caughtLitres,
-  dryingAdvice,
   dryingMinutes,
   jetOnFins,
   longestWashOf,
@@ -153,14 +152,5 @@ describe('a jet on fins', () => {
     expect(jetOnFins({ ...fan, distanceCm: 12 }).reasons.map(inEnglish)).toContain('nearer than 20 cm')
     expect(jetOnFins({ pressureBar: 100, flowLMin: 6, distanceCm: 20, fanDegrees: 15 }).stands).toBe(false)
     expect(() => jetOnFins({ ...fan, distanceCm: 0 })).toThrow('distanceCm 0 is not above zero')
-  })
-})
-
-describe('advice on drying', () => {
-  it('is to wait, to let a fan run, or to come again', () => {
-    expect(inEnglish(dryingAdvice([]).advice)).toBe('Nothing has to dry.')
-    expect(inEnglish(dryingAdvice([12, 30]).advice)).toMatch(/^Dry in about 30 min: wait for it.*no power for 24 h/)
-    expect(inEnglish(dryingAdvice([90]).advice)).toMatch(/a fan on it/)
-    expect(inEnglish(dryingAdvice([90, 300]).advice)).toMatch(/second visit/)
   })
 })

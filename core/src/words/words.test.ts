@@ -87,7 +87,11 @@ describe('keys', () => {
   it('are said somewhere, each', () => {
     const begun = [...code.matchAll(/`([a-z]+\.[\w.-]*)\$\{/g)].map(([, start]) => start)
     const named = ['component', 'fastener', 'cause', 'item', 'surroundings', 'school', 'choice'].map((group) => `names.${group}.`)
-    const unsaid = keys.filter((key) => !code.includes(`'${key}'`) && ![...begun, ...named].some((start) => key.startsWith(start)))
+    // Steps in logs of earlier versions still have them.
+    const ofEarlierLogs = ['procedure.dry-parts.wait', 'procedure.run-fan.title', 'procedure.run-fan.wait']
+    const unsaid = keys.filter(
+      (key) => !ofEarlierLogs.includes(key) && !code.includes(`'${key}'`) && ![...begun, ...named].some((start) => key.startsWith(start)),
+    )
     expect(unsaid).toEqual([])
   })
   it('are there for whatever goes by an id of its own', () => {

@@ -169,7 +169,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     const half = new Diary('today/half', demoId(guests.units[1].key), imre.id, nowMs - 20 * 60_000)
     half.lookOver(openGrades.half.complaints, openGrades.half.grades)
     await storeEvents(db, job.id, imre, half.events)
-    await open('today/halvmark', office, office.units, nowMs, ['sanna'], 285)
+    await open('today/halvmark', office, office.units, nowMs, ['sanna'], 150)
     const looked = async (
       key: string,
       site: DemoSite,

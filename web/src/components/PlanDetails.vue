@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // How long a unit dries in this air, what to bear in mind, and its steps.
-import type { UnitPlan } from '@yastik/core/plan'
-import { dryingAdvice, dryingWays, type DryingWay } from '@yastik/core/wash'
+import { dryingSentence, type UnitPlan } from '@yastik/core/plan'
+import { dryingWays, type DryingWay } from '@yastik/core/wash'
 import { computed } from 'vue'
 import Fold from '../kit/Fold.vue'
 import Ledger from '../kit/Ledger.vue'
@@ -18,7 +18,6 @@ const drying = computed(() => {
     return { part, minutes: Object.fromEntries(own.map(({ how, minutes }) => [how, minutes])) as Partial<Record<DryingWay, number>> }
   })
 })
-const dryingSays = computed(() => dryingAdvice(drying.value.map(({ minutes }) => Math.min(...Object.values(minutes)))).advice)
 const wayNames: Record<DryingWay, string> = {
   'still-air': t('screen.method.still-air'),
   fan: t('screen.method.fan'),
@@ -35,7 +34,7 @@ const columns = [{ key: 'part', says: t('screen.method.part') }, ...dryingWays.m
         row.minutes[how] === undefined ? '–' : `${row.minutes[how]} min`
       }}</template>
     </Ledger>
-    <p class="small">{{ dryingSays }}</p>
+    <p v-if="plan.afterRun" class="small" data-after-run>{{ say(dryingSentence(plan.afterRun)) }}</p>
   </Fold>
   <h3>{{ t('screen.method.bear-mind') }}</h3>
   <ul class="small">

@@ -167,11 +167,13 @@ onMounted(bindWindow)
 watch([shown, () => props.endMin, () => props.width], bindWindow, { flush: 'post' })
 watch(bars, bindBars, { flush: 'post' })
 const shortEnough = (text: string, room: number) => text.length * 6 < room
-/** As much of what a bar is as stands in it. */
+/** As many whole words of what a bar is as stand in it: half a word is not what it is called. */
 function label({ letter, title, width }: Bar): string {
   const room = Math.floor((width - 8) / 6.6)
   const whole = `${letter} ${title}`
-  return room >= whole.length ? whole : room >= 8 ? `${whole.slice(0, room - 1)}…` : letter
+  if (room >= whole.length) return whole
+  const words = whole.slice(0, room).split(' ').slice(0, -1)
+  return words.length > 1 ? `${words.join(' ')}…` : letter
 }
 </script>
 

@@ -177,7 +177,7 @@ const how = computed(() => [job.value.contact, job.value.access].filter((text) =
   height: 12px;
   border: var(--rule-width) solid var(--ink);
   background:
-    repeating-linear-gradient(to right, transparent 0 calc(10% - 2px), var(--paper) calc(10% - 2px) calc(10% - 1px), var(--ink) calc(10% - 1px) 10%),
+    linear-gradient(to left, var(--ink) 1px, var(--paper) 1px 2px, transparent 2px) left / 10% 100%,
     linear-gradient(var(--ink), var(--ink)) left / calc(var(--tenths) * 10%) 100% no-repeat;
 }
 .go {

@@ -156,6 +156,11 @@ const first = computed(() =>
         </div>
         <div>
           <span class="figure"
+            >{{ Math.round(100 * day.timeline.busyShare) }} %<small>{{ t('screen.crew.somebody-works') }}</small></span
+          >
+        </div>
+        <div>
+          <span class="figure"
             >{{ units.length }}<small>{{ t('screen.crew.units-2') }}</small></span
           >
         </div>

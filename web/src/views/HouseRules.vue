@@ -20,6 +20,7 @@ import Field from '../kit/Field.vue'
 import Form from '../kit/Form.vue'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
+import Tick from '../kit/Tick.vue'
 import { t } from '../words/words.ts'
 
 const { figure, quantity, unit } = useMeasures()
@@ -149,6 +150,9 @@ async function set(change: Partial<HouseRules>) {
           />
         </Field>
       </div>
+      <Tick name="leaveToDry" :model-value="rules.leaveToDry" :disabled="!isOwner" @update:model-value="set({ leaveToDry: $event })">{{
+        t('screen.house.leave-to-dry')
+      }}</Tick>
     </Form>
     <Form v-if="painted" class="ruled-top" :fault="error" data-place>
       <h2>{{ t('screen.house.firm') }}</h2>

@@ -217,9 +217,12 @@ export const electrics: RuleSet = {
 }
 
 const onDrying = rulesOn('drying')
+/** Opened, and washed with running water: what was misted and is closed again is never left open for a day. */
+const flooded = all(chosen('scope', 'open-clean', 'strip-down', 'bench-clean'), chosen('rinse', 'pump-wand', 'hose'))
 export const drying: RuleSet = {
   bars: [
     onDrying.bar('drying-wet-board', 'fan-run', found('wet-electronics'), says('method.drying-wet-board')),
+    onDrying.bar('drying-not-flooded', 'long-air-dry', not(any(flooded, found('wet-electronics'))), says('method.drying-not-flooded')),
     onDrying.bar('drying-cracked', 'fan-run', found('cracked-wheel'), says('method.drying-cracked')),
   ],
   rules: [
@@ -235,7 +238,7 @@ export const drying: RuleSet = {
     onDrying.rule(
       'drying-long-school',
       'school',
-      follows('dryingSchool', 'long-air-dry'),
+      all(follows('dryingSchool', 'long-air-dry'), flooded),
       'long-air-dry',
       says('method.drying-long-school'),
       'dryingSchool',

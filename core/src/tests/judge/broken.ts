@@ -83,7 +83,7 @@ export const brokenPlans = (): Broken[] => [
     own.steps.push({ ...own.steps[0], id: 'off-cover', takesOff: 'front cover' })
   }),
   broken('power-waits', { ...coat, findings: ['loose-wiring'] }, (own) => drop(own, 'wiring-put-right')),
-  broken('cracked-wheel', { ...strip, findings: ['cracked-wheel'] }, (own) => own.steps.push({ ...own.steps[0], id: 'run-fan' })),
+  broken('cracked-wheel', { ...strip, findings: ['cracked-wheel'] }, (own) => own.steps.push({ ...own.steps[0], id: 'run-unit' })),
   broken('isolated', strip, (own) => drop(own, 'prove-dead')),
   broken('stored-charge', strip, (own) => delete find(own, 'prove-dead').wait),
   broken('no-meter', coat, (_, plan) => (plan.warnings = plan.warnings.filter((words) => !/no meter/.test(words))), {
@@ -113,7 +113,7 @@ export const brokenPlans = (): Broken[] => [
     (own) => (find(own, 'vacuum-coil').equipment = ['air-line']),
   ),
   broken('dwell', coat, (own) => (find(own, 'apply-coil').wait = { leastMin: 1, mostMin: 90, for: 'Rinse-off coil foam to work' })),
-  broken('upright', window, (own) => (find(own, 'stand-upright').wait = { leastMin: 10, for: 'oil' })),
+  broken('upright', window, (own) => (find(own, 'stand-upright').wait = { leastMin: 5, for: 'oil' })),
   broken('secured', window, (own) => drop(own, 'secure-unit')),
   broken('ledger-power', coat, (own) => delete find(own, 'power-on').needsLedger),
   broken('hands', coat, (own) => delete find(own, 'power-on').gate),
@@ -160,7 +160,17 @@ export const brokenPlans = (): Broken[] => [
   broken('long-air-dry', coat, (own) => (find(own, 'open-to-dry').wait = { leastMin: 141, for: 'the coil to dry' }), {
     houseRules: { dryingSchool: 'long-air-dry' },
   }),
-  broken('dry-to-touch', coat, (own) => delete find(own, 'dry-parts').mayEndEarly),
+  broken('dry-to-touch', coat, (own) => delete find(own, 'open-to-dry').mayEndEarly, { houseRules: { dryingSchool: 'long-air-dry' } }),
+  broken('wet-coil', coat, (own) => (find(own, 'first-spin').wait = { leastMin: 40, for: 'the coil to dry' })),
+  broken('needed-waits', coat, (own) => (find(own, 'on-cover').wait = { leastMin: 20, for: 'the cover' })),
+  broken('thrown', coat, (own) => (find(own, 'take-down').after = ['check-ledger'])),
+  broken('clear-up-meanwhile', coat, (own) => (find(own, 'clear-up').after = ['run-test'])),
+  broken('dries-by-itself', coat, (own) => delete own.afterRun),
+  broken('left-open', coat, (own) => {
+    choose(own, 'drying', 'long-air-dry')
+    choose(own, 'rinse', 'spray-bottle')
+  }),
+  broken('long-waits-said', coat, (_, plan) => (plan.warnings = []), { houseRules: { dryingSchool: 'long-air-dry' } }),
   broken('told-before', strip, (own) => drop(own, 'tell-before')),
   broken('things-back', coat, (own) => drop(own, 'put-things-back')),
   broken('dry-school-dry-coil', coat, (own) => drop(own, 'coil-dry-first'), { houseRules: { rinseSchool: 'dry' } }),

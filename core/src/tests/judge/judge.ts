@@ -4,10 +4,17 @@ import { arithmeticPredicates } from './arithmetic.ts'
 import { judgementPredicates } from './judgement.ts'
 import { Case, type Predicate } from './predicate.ts'
 import { safetyPredicates } from './safety.ts'
+import { waitPredicates } from './waits.ts'
 import { wordPredicates } from './words.ts'
 import { planInEnglish, type ToldPlan } from '../inEnglish.ts'
 
-export const predicates: readonly Predicate[] = [...safetyPredicates, ...judgementPredicates, ...arithmeticPredicates, ...wordPredicates]
+export const predicates: readonly Predicate[] = [
+  ...safetyPredicates,
+  ...judgementPredicates,
+  ...waitPredicates,
+  ...arithmeticPredicates,
+  ...wordPredicates,
+]
 
 export interface FoundFault {
   readonly predicate: string

@@ -85,6 +85,6 @@ export const choices = {
   'names.schoolSentence.household': 'A mild household detergent is good enough, with a rinse.',
   'names.schoolSentence.vacuum-first': 'Draw a slow drain clear from its outside end first.',
   'names.schoolSentence.flush-first': 'Flush a slow drain from the pan first.',
-  'names.schoolSentence.fan-run': 'Dry the unit with its own fan at the end.',
+  'names.schoolSentence.fan-run': 'Let the unit dry by its own fan after people have left.',
   'names.schoolSentence.long-air-dry': 'Leave the unit open to dry before it runs.',
 }

@@ -80,6 +80,10 @@ export const plan = {
   'plan.customerText.opened-once-put-right': 'Nothing was opened. Once this is put right, it can be cleaned.',
   'plan.customerText.reached-clean': text<{ parts: Joined }>('Not reached or not clean: {parts}.'),
   'plan.customerText.looked': text<{ parts: Joined }>('Not looked at: {parts}.'),
+  'plan.customerText.dries-by-itself': text<{ time: Of<'min'> }>(
+    'It is left running for about {time} to dry inside: its timer switches it off, or please switch it off yourself then.',
+  ),
+  'plan.customerText.stays-wet': text<{ time: Of<'min'> }>('Its coil is still wet: please let its fan alone run for about {time} today.'),
   'plan.customerText.handed-back-switched-off': 'It is handed back switched off: please leave it so until the new wheel is in.',
   'plan.customerText.please-use-room-again': text<{ after: Of<'min'> }>('Please use the room again {after} after the work at the earliest.'),
   'plan.customerText.next': text<{ due: Joined }>('Next: {due}.'),
@@ -116,6 +120,12 @@ export const plan = {
   'plan.warningsFor.findingextent-noted-whether-little': text<{ findings: Joined }>(
     '{findings}: not noted whether little, much or alive (allowed: little, much, alive); taken as much',
   ),
+  'plan.warningsFor.long-wait': text<{ step: Message; time: Of<'min'>; shorter: Message }>('{time} of waiting after “{step}”: {shorter}'),
+  'plan.laterLook.what': 'A later look, once it is dry inside',
+  'plan.laterLook.because': 'nothing is left running, and soil that stays damp smells',
+  'plan.shorter.dwell': 'a product with a shorter dwell, or other work meanwhile',
+  'plan.shorter.drying': 'house rules that let it dry by its own fan after people have left',
+  'plan.shorter.other': 'other work meanwhile',
   'plan.warningsFor.would-overflow-after-stop': text<{ catcher: Message; after: Of<'min'>; every: Of<'min'> }>(
     'the {catcher} would overflow after {after}: stop and clear its outlet every {every}',
   ),

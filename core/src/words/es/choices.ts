@@ -87,6 +87,6 @@ export const choices: Record<keyof typeof english, string> = {
   'names.schoolSentence.household': 'Un detergente doméstico suave alcanza, con enjuague.',
   'names.schoolSentence.vacuum-first': 'Succionar primero el drenaje lento desde su extremo exterior.',
   'names.schoolSentence.flush-first': 'Enjuagar primero el drenaje lento desde la bandeja.',
-  'names.schoolSentence.fan-run': 'Secar la unidad al final con su propio ventilador.',
+  'names.schoolSentence.fan-run': 'Dejar que la unidad seque con su propio ventilador cuando la gente se ha ido.',
   'names.schoolSentence.long-air-dry': 'Dejar la unidad abierta para que seque antes de que funcione.',
 }

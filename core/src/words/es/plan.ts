@@ -79,6 +79,9 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.customerText.opened-once-put-right': 'No se abrió nada. Una vez arreglado esto, se puede limpiar.',
   'plan.customerText.reached-clean': 'No alcanzado o no limpio: {parts}.',
   'plan.customerText.looked': 'No revisado: {parts}.',
+  'plan.customerText.dries-by-itself':
+    'Queda funcionando unos {time} para secar por dentro: la apaga su temporizador, o por favor apáguela usted entonces.',
+  'plan.customerText.stays-wet': 'Su serpentín sigue mojado: por favor, deje hoy funcionar solo el ventilador unos {time}.',
   'plan.customerText.handed-back-switched-off': 'Se devuelve apagada: por favor, déjela así hasta que esté la turbina nueva.',
   'plan.customerText.please-use-room-again': 'Por favor, vuelva a usar el cuarto no antes de {after} después del trabajo.',
   'plan.customerText.next': 'Próximo: {due}.',
@@ -114,6 +117,12 @@ export const plan: Record<keyof typeof english, string> = {
     'no hay multímetro en la camioneta: nadie comprueba la ausencia de tensión, así que no se abren partes eléctricas',
   'plan.warningsFor.findingextent-noted-whether-little':
     '{findings}: no se anotó si es poco, mucho o vivo (permitido: little, much, alive); se toma como mucho',
+  'plan.warningsFor.long-wait': '{time} de espera después de «{step}»: {shorter}',
+  'plan.laterLook.what': 'Una revisión posterior, cuando esté seca por dentro',
+  'plan.laterLook.because': 'nada queda funcionando, y la suciedad que sigue húmeda huele',
+  'plan.shorter.dwell': 'un producto que actúe en menos tiempo, o mientras tanto otro trabajo',
+  'plan.shorter.drying': 'reglas de la casa que la dejen secar con su propio ventilador cuando la gente se ha ido',
+  'plan.shorter.other': 'mientras tanto otro trabajo',
   'plan.warningsFor.would-overflow-after-stop': '{catcher}: se desbordaría a los {after}; deténgase y destape su salida cada {every}',
   'plan.warningsFor.foul-drain-site-wash': 'sin drenaje sanitario en el sitio: el agua de lavado se lleva en bidones cerrados',
   'plan.warningsFor.text': '{unit}: {warning}',

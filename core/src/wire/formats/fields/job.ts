@@ -150,6 +150,7 @@ const houseRules: FieldTexts = {
   timeZone: 'Time zone by which days and times of day are meant, by the IANA database.',
   taxShare: 'Tax on top of prices, 0 to 1.',
   callUs: 'Telephone number that customers call.',
+  leaveToDry: 'Whether units are left running when people go, until they are dry inside.',
   hourCost: 'What an hour of one person costs the firm, in its currency.',
   stepTimes: 'How much longer the own people take for a kind of step than its start value says, as a factor by kind.',
 }

@@ -9,6 +9,7 @@ export const crewScreens = {
   'screen.crew.putting-order': text<{ units: number }>('Putting {units, plural, one {one unit} other {# units}} in order …'),
   'screen.crew.these-people-until': text<{ fromMin: string }>('by these people, until {fromMin}'),
   'screen.crew.no-order-shorter': 'no order is shorter',
+  'screen.crew.somebody-works': 'of it somebody works',
   'screen.crew.units-2': 'units',
   'screen.crew.longer-than-day-leave-unit': 'Longer than a day: leave a unit for another visit, or take somebody along.',
   'screen.crew.given': ', given',

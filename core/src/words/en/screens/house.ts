@@ -27,6 +27,7 @@ export const houseScreens = {
   'screen.house.off-further-units': 'Off further units',
   'screen.house.nobody-roof-wind-above': 'Nobody on a roof in wind above',
   'screen.house.one-person-lifts-up': 'One person lifts up to',
+  'screen.house.leave-to-dry': 'Units are left running to dry inside when people go',
   'screen.house.work-product-2': text<{ money: string }>('{money} for work and product'),
   'screen.house.water': text<{ unit: string }>('{unit} water'),
   'screen.house.more-soiled-parts-not-reached': text<{ left: number }>('{left} more soiled parts not reached'),

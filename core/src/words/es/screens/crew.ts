@@ -9,6 +9,7 @@ export const crewScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.crew.putting-order': 'Ordenando {units, plural, one {una unidad} other {# unidades}}…',
   'screen.crew.these-people-until': 'por estas personas, hasta las {fromMin}',
   'screen.crew.no-order-shorter': 'ningún orden es más corto',
+  'screen.crew.somebody-works': 'del tiempo alguien trabaja',
   'screen.crew.units-2': 'unidades',
   'screen.crew.longer-than-day-leave-unit': 'Más largo que un día: deje una unidad para otra visita o lleve a alguien más.',
   'screen.crew.given': ', asignado',

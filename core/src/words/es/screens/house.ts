@@ -27,6 +27,7 @@ export const houseScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.house.off-further-units': 'Descuento en las demás unidades',
   'screen.house.nobody-roof-wind-above': 'Nadie sube a un techo con viento de más de',
   'screen.house.one-person-lifts-up': 'Una persona levanta hasta',
+  'screen.house.leave-to-dry': 'Al irse la gente, las unidades quedan funcionando hasta secar por dentro',
   'screen.house.work-product-2': '{money} de trabajo y producto',
   'screen.house.water': '{unit} de agua',
   'screen.house.more-soiled-parts-not-reached': '{left} partes sucias más sin alcanzar',
