@@ -28,11 +28,11 @@ export const samplesOf = kept((surface: Surface, count: number): { truth: Return
 export const scenesOf = kept((surface: Surface, count: number, fixed: Partial<SceneWish> = {}): Scene[] =>
   Array.from({ length: count }, (_, index) => sceneOf(wishOf(judgedFrom + index, surface, { ...size, ...fixed }))),
 )
-const reads = new WeakMap<Raster, PhotoMeasured>()
+const reads: Readonly<Record<Surface, WeakMap<Raster, PhotoMeasured>>> = { fins: new WeakMap(), blades: new WeakMap() }
 /** What is read of a photograph within its own corners; read once, as the same pixels are read the same. @throws Fault as {@link measurePhoto} */
 export function measured({ raster, truth }: { raster: Raster; truth: { region: Region } }, surface: Surface): PhotoMeasured {
-  const read = reads.get(raster) ?? measurePhoto(raster, truth.region, surface)
-  reads.set(raster, read)
+  const read = reads[surface].get(raster) ?? measurePhoto(raster, truth.region, surface)
+  reads[surface].set(raster, read)
   return read
 }
 export const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
