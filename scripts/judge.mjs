@@ -7,13 +7,15 @@ import { prepareCore } from './lib/prepare.mjs'
 
 const judgeRoom = new URL('../core/dist/tests/judge/index.js', import.meta.url)
 const perMessage = 20
+/** Somebody works for this share of the time on site. */
+const leastBusy = 0.85
 
 if (isMainThread) await lead()
 else await work()
 
 /** Judges every seed of its share, a few at a time, so that the leader sees how far it is. */
 async function work() {
-  const { jobOf, judgeJob, senseOf } = await import(judgeRoom.href)
+  const { jobOf, judgeVisit, senseOf } = await import(judgeRoom.href)
   const { from, step, jobs, pairs, seed } = workerData
   let batch = []
   const times = []
@@ -26,7 +28,8 @@ async function work() {
     if (entry.judged) {
       const job = jobOf(entry.seed)
       const startMs = performance.now()
-      entry.faults = judgeJob(job)
+      const { faults, busyShare } = judgeVisit(job)
+      Object.assign(entry, { faults, busyShare })
       times.push({ ms: performance.now() - startMs, units: job.units.length })
     }
     if (index < pairs) {
@@ -88,12 +91,18 @@ async function lead() {
   const judged = entries.filter((entry) => entry.judged)
   const clean = judged.filter(({ faults }) => faults.length === 0).length
   const safe = judged.filter(({ faults }) => faults.every(({ kind }) => kind !== 'safety' && kind !== 'crash')).length
+  const idle = judged.flatMap(({ busyShare, seed: own }) => (busyShare !== undefined && busyShare < leastBusy ? [{ busyShare, seed: own }] : []))
+  idle.sort((a, b) => a.busyShare - b.busyShare)
   const single = times
     .filter(({ units }) => units === 1)
     .map(({ ms }) => ms)
     .sort((a, b) => a - b)
   const share = (part) => single[Math.min(single.length - 1, Math.floor(single.length * part))] ?? 0
   console.log(`\n${safe} of ${judged.length} jobs without a fault of safety`)
+  console.log(
+    `${judged.length - idle.length} of ${judged.length} visits in which somebody works for at least ${leastBusy * 100} % of the time on site`,
+  )
+  for (const { busyShare, seed: own } of idle.slice(0, 3)) console.log(`  such as seed ${own}: ${Math.round(busyShare * 100)} %`)
   if (pairs > 0)
     console.log(
       `${entries.reduce((sum, entry) => sum + entry.compared, 0) - senseless.length} of ${entries.reduce((sum, entry) => sum + entry.compared, 0)} comparisons make sense`,

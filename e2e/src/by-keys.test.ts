@@ -51,7 +51,7 @@ async function doStepByKeys(): Promise<string> {
   const id = await stepId(sheet)
   if (!id) throw new Error('no step is shown')
   const here = (css: string) => `[data-step="${id}"] ${css}`
-  if (id === 'read-before') {
+  if (id === 'read-before' || id === 'start-unit') {
     await enter(here('[data-leave-out]'))
     await write('input[name="left-out-because"]', 'no time for it today')
     await press(Key.ENTER)

@@ -36,7 +36,7 @@ const write = async (css: string, text: string) => {
 /** As few taps as the step allows: photograph left out or taken, everything counted, its gate confirmed. */
 async function doStep(): Promise<string> {
   const id = (await stepId(sheet)) ?? ''
-  if (id === 'read-before') {
+  if (id === 'read-before' || id === 'start-unit') {
     await click(sheet, '[data-leave-out]')
     await write('input[name="left-out-because"]', 'the unit is off')
     await click(sheet, '[data-step] form button[type="submit"]')

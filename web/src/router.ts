@@ -21,6 +21,7 @@ export const router = createRouter({
         { path: 'method', name: 'method', component: () => import('./views/Method.vue') },
         { path: 'at-the-unit', name: 'at-the-unit', component: () => import('./views/AtTheUnit.vue') },
         { path: 'proof', name: 'proof', component: () => import('./views/Proof.vue') },
+        { path: 'visit', name: 'visit', component: () => import('./views/Visit.vue') },
         { path: 'crew', name: 'crew', component: () => import('./views/CrewDay.vue') },
         { path: 'report', name: 'report', component: () => import('./views/Report.vue') },
         { path: 'record', name: 'record', component: () => import('./views/Record.vue') },

@@ -1,4 +1,5 @@
 // Which tasks set the finish? A chain from the last one back to the beginning, each held by the one before.
+import { partsOfRef, refOf } from '../procedure/index.ts'
 import type { TimelineTask, UnitSteps } from './timeline.ts'
 
 const touches = (end: number, start: number) => Math.abs(end - start) < 1e-6
@@ -11,7 +12,10 @@ export function criticalChain(tasks: readonly TimelineTask[], units: readonly Un
   const stepOf = new Map(units.flatMap(({ id, steps }) => steps.map((step) => [`${id}/${step.id}`, step] as const)))
   const taskOf = new Map(tasks.map((task) => [`${task.unitId}/${task.step}`, task]))
   const heldBy = (task: TimelineTask): TimelineTask | undefined => {
-    const waited = (stepOf.get(`${task.unitId}/${task.step}`)?.after ?? []).flatMap((id) => taskOf.get(`${task.unitId}/${id}`) ?? [])
+    const waited = (stepOf.get(`${task.unitId}/${task.step}`)?.after ?? []).flatMap((ref) => {
+      const to = partsOfRef(ref, task.unitId)
+      return taskOf.get(refOf(to.list, to.step)) ?? []
+    })
     const byLag = waited.find((before) =>
       touches(before.endMin + (stepOf.get(`${before.unitId}/${before.step}`)?.wait?.leastMin ?? 0), task.startMin),
     )

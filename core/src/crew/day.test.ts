@@ -1,4 +1,4 @@
-import { inEnglish } from '../tests/inEnglish.ts'
+import { asOnePlan, inEnglish } from '../tests/inEnglish.ts'
 import { planJob } from '../plan/index.ts'
 import { stateOf, stepsLeft, type Happening, type JobEvent } from '../run/index.ts'
 import { jobWith } from '../tests/jobs.ts'
@@ -6,7 +6,7 @@ import { crewDay, type CrewDay, type UnitSteps } from './index.ts'
 
 const soiled = { complaints: ['smell' as const], grades: { wheel: { grade: 3 as const }, coilFace: { grade: 2 as const } } }
 const unitsOf = (count: number): UnitSteps[] =>
-  Array.from({ length: count }, (_, index) => ({ id: `u${index}`, steps: planJob(jobWith(soiled)).units[0].steps }))
+  Array.from({ length: count }, (_, index) => ({ id: `u${index}`, steps: asOnePlan(planJob(jobWith(soiled))).units[0].steps }))
 const imre = { name: 'Imre', trained: ['wheel-removal', 'electrics'] }
 const plenty = () => 3
 /** The day once all of it is known. */
@@ -45,13 +45,13 @@ describe('the day of a crew', () => {
     expect([...savings].sort((a, b) => b - a)).toEqual(savings)
   })
   it('says that nothing helps one unit whose waits set the end', () => {
-    const alone = whole(crewDay(unitsOf(1), [imre, { name: 'Sanna' }, { name: 'Ole' }], plenty))
-    expect(alone.gains).toEqual([])
+    const crew = [imre, { name: 'Sanna' }, { name: 'Ole' }, { name: 'Imke' }]
+    expect(whole(crewDay(unitsOf(1), crew, plenty)).gains).toEqual([])
   })
 })
 
 describe('what is left of a unit', () => {
-  const [{ steps, decisions }] = planJob(jobWith(soiled)).units
+  const [{ steps, decisions }] = asOnePlan(planJob(jobWith(soiled))).units
   const minute = 60_000
   /** Between two events: long enough for the wait for stored charge. */
   const waitMs = 6 * minute

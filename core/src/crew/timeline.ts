@@ -1,7 +1,7 @@
 // Who does which step of which unit, and when?
-import { mayDo, skillName, type Step } from '../procedure/index.ts'
+import { mayDo, partsOfRef, refOf, skillName, visitId, type Step } from '../procedure/index.ts'
 import { Fault } from '../faults/index.ts'
-import { round } from '../quantities/index.ts'
+import { estimate, round } from '../quantities/index.ts'
 import { says } from '../words/index.ts'
 import type { Activity, Hold, Lag, Problem, ScheduleOptions } from './problem.ts'
 import { schedule } from './schedule.ts'
@@ -24,7 +24,9 @@ export interface TimelineTask {
 export interface Timeline {
   finishMin: number
   lowerBoundMin: number
-  /** Share of the time until the finish in which somebody works, 0..1; 1 where there is nothing to do. */
+  /** Time until the finish without what nobody stays for. */
+  onSiteMin: number
+  /** Share of the time on site in which somebody works, 0..1; 1 where there is nothing to do. */
   busyShare: number
   tasks: TimelineTask[]
 }
@@ -42,7 +44,7 @@ export interface UnitSteps {
 const effortForOne = 250
 const effortForMany = 30_000
 
-const key = (unitId: string, stepId: string) => `${unitId}/${stepId}`
+const key = refOf
 const person = (index: number) => `person ${index}`
 
 interface Put {
@@ -66,6 +68,7 @@ function problemOf(
   const lags: Lag[] = []
   const holds: Hold[] = []
   const putOf = new Map<string, Put>()
+  const stepOf = new Map(units.flatMap(({ id, steps }) => steps.map((step) => [key(id, step.id), step] as const)))
   for (const { id: unitId, steps, given, held = [] } of units) {
     const byId = new Map(steps.map((step) => [step.id, step]))
     for (const { equipment, until } of held)
@@ -88,9 +91,13 @@ function problemOf(
       const of = whose < 0 ? may : named ? may.filter((other) => other !== person(whose)) : [person(whose)]
       activities.push({ id, minutes: step.handsMin, needs, anyOf: { of, count: named ? count - 1 : count }, place: unitId })
       for (const before of step.after) {
-        const wait = byId.get(before)?.wait
+        const to = partsOfRef(before, unitId)
+        const from = key(to.list, to.step)
+        // What is done already, or belongs to a unit that is not planned, holds nothing up.
+        if (to.list !== unitId && !stepOf.has(from)) continue
+        const wait = stepOf.get(from)?.wait
         lags.push({
-          from: key(unitId, before),
+          from,
           to: id,
           leastMin: wait?.leastMin ?? 0,
           ...(wait?.mostMin === undefined ? {} : { mostMin: wait.mostMin }),
@@ -135,7 +142,7 @@ export function timeline(
   options: ScheduleOptions = {},
 ): Timeline {
   refuseGifts(units, crew)
-  const tried = { effort: units.length === 1 ? effortForOne : effortForMany, ...options }
+  const tried = { effort: units.filter(({ id }) => id !== visitId).length === 1 ? effortForOne : effortForMany, ...options }
   const { problem, putOf } = problemOf(
     units,
     crew,
@@ -162,17 +169,23 @@ export function timeline(
       equipment: step.equipment,
     }))
     .sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin)
-  return { finishMin, lowerBoundMin, busyShare: busyShareOf(tasks, finishMin), tasks }
+  const { busyMin, awayMin } = busyOf(tasks)
+  const onSiteMin = finishMin - awayMin
+  return { finishMin, lowerBoundMin, onSiteMin, busyShare: onSiteMin > 0 ? round(busyMin / onSiteMin, 3) : 1, tasks }
 }
 
-/** @param tasks by their start */
-function busyShareOf(tasks: readonly TimelineTask[], finishMin: number): number {
-  let [busyMin, untilMin] = [0, 0]
+/** Nobody stays to watch something dry for so long: people go, and come again. */
+const stayFor = estimate(120, 'min')
+
+/** Minutes in which somebody works, and in which nobody is there. @param tasks by their start */
+function busyOf(tasks: readonly TimelineTask[]): { busyMin: number; awayMin: number } {
+  let [busyMin, awayMin, untilMin] = [0, 0, 0]
   for (const { startMin, endMin } of tasks) {
     busyMin += Math.max(0, endMin - Math.max(startMin, untilMin))
+    if (startMin - untilMin >= stayFor.value) awayMin += startMin - untilMin
     untilMin = Math.max(untilMin, endMin)
   }
-  return finishMin > 0 ? round(busyMin / finishMin, 3) : 1
+  return { busyMin, awayMin }
 }
 
 /** A step cannot be given to somebody who is not trained for it. */

@@ -12,7 +12,7 @@ import {
   type UseConditions,
   type UseWay,
 } from '../products/index.ts'
-import { estimate } from '../quantities/index.ts'
+import { estimate, type Grade } from '../quantities/index.ts'
 import { coilAreaM2, isCarried, isOnRoof, type Family, type KnownDesign, type Part, type Trait } from '../units/index.ts'
 import type { KnownHouseRules } from './houseRules.ts'
 import type { Choice, ChoiceOf, Topic } from './topics.ts'
@@ -70,13 +70,13 @@ export interface FactsInput {
 export interface SettledFacts extends FactsInput {
   readonly use: UseConditions
   readonly areaM2: number
-  readonly coilGrade: number
+  readonly coilGrade: Grade
   /** Condensate in the next 24 h (L) and per m² of coil face (L/m²), with the coil clean again. */
   readonly condensateLDay: number
   readonly condensateLM2Day: number
   /** Whether the air that the condensate comes from is known at all. */
   readonly airKnown: boolean
-  readonly condenserGrade: number
+  readonly condenserGrade: Grade
   /** Everything that somebody of the crew is trained for. */
   readonly trained: ReadonlySet<string>
   /** People who carry the unit out; undefined where it cannot be carried, or not by this crew. */
@@ -113,7 +113,7 @@ export function factsOf(input: FactsInput): SettledFacts {
     use,
     areaM2,
     condensateLDay,
-    coilGrade: Math.max(gradeOf(lookOver, 'coilFace'), gradeOf(lookOver, 'coilBack')),
+    coilGrade: worstOf(lookOver, 'coilFace', 'coilBack'),
     condensateLM2Day: condensateLDay / areaM2,
     airKnown: site.outdoorAir !== undefined || lookOver.readings !== undefined,
     condenserGrade: worstOf(lookOver, 'condenserFace', 'condenserInside'),

@@ -42,7 +42,7 @@ describe('a finding', () => {
     expect(scopeOf(unit) === 'decline').toBe(ends)
     const { customerText, steps } = unitOf(unit)
     if (ends) {
-      expect(steps.map(({ id }) => id)).toEqual(['leave-off', 'hand-over'])
+      expect(steps.map(({ id }) => id)).toEqual(['arrive', 'ask', 'leave-off', 'hand-over'])
       expect(customerText).toMatch(/Not cleaned on this visit/)
     } else expect(customerText).toMatch(/Found: /)
     if (to) expect(customerText).toMatch(/Please call /)

@@ -15,6 +15,8 @@ export interface KitItem {
 export interface KitUnit {
   readonly id: string
   readonly steps: readonly Step[]
+  /** What it asks of its visit, where that is not listed by itself. */
+  readonly visitSteps?: readonly Step[]
   readonly mixes: readonly { productId: string; productL: number }[]
 }
 
@@ -51,9 +53,9 @@ export function kitFor(units: readonly KitUnit[], productName: (id: string) => s
       why: known?.why ?? why,
     })
   }
-  for (const { steps, mixes } of units) {
+  for (const { steps, visitSteps = [], mixes } of units) {
     for (const { productId, productL } of mixes) add(productName(productId), productL, 'L', says('plan.kitFor.mixed-site'), true)
-    for (const { id, equipment, title, fasteners, takesOff } of steps) {
+    for (const { id, equipment, title, fasteners, takesOff } of [...steps, ...visitSteps]) {
       if (id in besides) add(besides[id].item, 1, besides[id].unit, besides[id].why, false)
       for (const kind of equipment) add(equipmentName(kind as EquipmentKind), 1, piece, title, false)
       for (const { kind, count } of fasteners ?? [])

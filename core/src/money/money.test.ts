@@ -15,13 +15,14 @@ describe('price', () => {
           { name: 'B', handsMin: 60, productCost: 2 },
         ],
         rules,
+        { handsMin: 20 },
       ),
     )
-    expect(lines.map(({ amount }) => amount)).toEqual([90, 60, 5, -6, 25])
-    expect(total).toBe(174)
+    expect(lines.map(({ amount }) => amount)).toEqual([90, 60, 20, 5, -6, 25])
+    expect(total).toBe(194)
   })
   it('comes up to the minimum charge', () =>
-    expect(told(priceOf([{ name: 'A', handsMin: 10, productCost: 0 }], rules))).toMatchObject({
+    expect(told(priceOf([{ name: 'A', handsMin: 10, productCost: 0 }], rules, { handsMin: 0 }))).toMatchObject({
       total: 80,
       lines: expect.arrayContaining([{ what: 'up to the minimum charge', amount: 45 }]),
     }))

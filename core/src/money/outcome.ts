@@ -1,6 +1,7 @@
 // What did a visit really take and earn, beside what was quoted?
 import { z } from 'zod'
 import { closed } from '../schemas/index.ts'
+import { plainId } from '../procedure/index.ts'
 import { round } from '../quantities/index.ts'
 import { durationsOf, type UnitState } from '../run/index.ts'
 
@@ -30,8 +31,8 @@ export function realMinutes(state: UnitState): { minutes: number; measuredMin: n
   const done = (state.steps ?? []).filter(({ id }) => state.progress[id]?.skippedBecause === undefined)
   const sum = (minutes: (step: (typeof done)[number]) => number) => done.reduce((all, step) => all + minutes(step) * step.people, 0)
   return {
-    minutes: sum(({ id, handsMin }) => real.get(id) ?? handsMin),
-    measuredMin: sum(({ id, handsMin }) => (real.has(id) ? handsMin : 0)),
+    minutes: sum(({ id, handsMin }) => real.get(plainId(id)) ?? handsMin),
+    measuredMin: sum(({ id, handsMin }) => (real.has(plainId(id)) ? handsMin : 0)),
     plannedMin: sum(({ handsMin }) => handsMin),
   }
 }

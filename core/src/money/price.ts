@@ -16,8 +16,14 @@ export interface Price {
   total: number
 }
 
-/** Minutes × rate and products per unit, a discount on further units' work, travel, and the minimum charge. Amounts in the firm's money. @param visits how often somebody travels there */
-export function priceOf(units: readonly PricedUnit[], rules: KnownHouseRules, visits = 1): Price {
+/** What is done once a visit, and how often somebody travels there. */
+export interface PricedVisit {
+  readonly handsMin: number
+  readonly visits?: number
+}
+
+/** Minutes × rate and products per unit, what is done once a visit, a discount on further units' work, travel, and the minimum charge. Amounts in the firm's money. */
+export function priceOf(units: readonly PricedUnit[], rules: KnownHouseRules, { handsMin: visitMin, visits = 1 }: PricedVisit): Price {
   const lines: Price['lines'] = []
   const add = (what: Sentence, amount: number) => lines.push({ what, amount: round(amount, 2) })
   const work = units.map(({ handsMin }) => (handsMin / 60) * rules.hourlyRate)
@@ -30,6 +36,13 @@ export function priceOf(units: readonly PricedUnit[], rules: KnownHouseRules, vi
       work[index],
     ),
   )
+  if (visitMin > 0)
+    add(
+      units.some(({ work: words }) => words !== undefined)
+        ? says('plan.priceOf.visit')
+        : says('plan.priceOf.visit-minutes', { time: { n: round(visitMin) } }),
+      (visitMin / 60) * rules.hourlyRate,
+    )
   const products = units.reduce((sum, { productCost }) => sum + productCost, 0)
   if (products > 0) add(says('plan.priceOf.cleaning-products'), products)
   const further = work.slice(1).reduce((sum, amount) => sum + amount, 0) * rules.furtherUnitDiscount

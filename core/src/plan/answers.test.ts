@@ -88,7 +88,7 @@ describe('offers', () => {
   })
   it('hold the outdoor unit of a split ready, and plan it where it is ordered', () => {
     const plain = unitOf({ grades: soiled })
-    expect(plain.offers.at(-1)).toMatchObject({ what: expect.stringContaining('outdoor unit'), minutes: 23 })
+    expect(plain.offers.at(-1)).toMatchObject({ what: expect.stringContaining('outdoor unit'), minutes: 22 })
     const ordered = unitOf({ grades: soiled, extras: ['outdoor-unit'] })
     expect(ordered.steps.map(({ id }) => id)).toEqual(expect.arrayContaining(['outdoor-off', 'outdoor-wash', 'outdoor-check']))
     expect(ordered.offers.some(({ what }) => what.includes('outdoor unit'))).toBe(false)

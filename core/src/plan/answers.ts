@@ -18,7 +18,7 @@ const stepsOf: Partial<Record<Finding, readonly string[]>> = {
   'drain-slow': ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'flush-drain', 'flow-test'],
   'drain-blocked': ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'flush-drain', 'flow-test'],
   'off-level': ['set-level'],
-  'bent-fins': ['comb-fins', 'comb-fins-after'],
+  'bent-fins': ['comb-fins'],
   'insect-nest': ['clear-insect-nest', 'look-for-nests'],
   'rodent-droppings': ['clear-rodent-droppings'],
   'loose-wiring': ['wiring-put-right'],

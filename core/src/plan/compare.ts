@@ -62,16 +62,18 @@ export function totalsOf({ steps, mixes, washL }: Sums, rules: KnownHouseRules):
   }
 }
 
-/** Totals of a unit's plan, as the comparisons count them. */
-export const planTotals = (plan: UnitPlan, rules: KnownHouseRules): Totals => totalsOf({ ...plan, washL: plan.washWater?.litres ?? 0 }, rules)
+/** Totals of a unit's plan, what it asks of the visit included, as the comparisons count them. */
+export const planTotals = ({ plan, allSteps }: Pick<PlannedUnit, 'plan' | 'allSteps'>, rules: KnownHouseRules): Totals =>
+  totalsOf({ mixes: plan.mixes, steps: allSteps, washL: plan.washWater?.litres ?? 0 }, rules)
 
 /**
  * Adds to every choice that was turned down, and is possible, what it would change. Each is worked out when it is read for the first time: that takes
  * about as long as all the rest of a plan, and while somebody taps, nobody reads any of them.
  */
-export function withComparisons({ plan, alternative }: PlannedUnit, { houseRules }: UnitContext): UnitPlan {
+export function withComparisons(planned: PlannedUnit, { houseRules }: UnitContext): UnitPlan {
   let ownTotals: Totals | undefined
-  const own = () => (ownTotals ??= planTotals(plan, houseRules))
+  const { plan, alternative } = planned
+  const own = () => (ownTotals ??= planTotals(planned, houseRules))
   const compared = (topic: Topic, choice: Choice): Comparison | undefined => {
     const instead = alternative(topic, choice)
     return instead.facts.decided[topic] === choice ? comparison(topic, choice, plan, own(), instead, totalsOf(instead, houseRules)) : undefined
@@ -99,18 +101,19 @@ function whenRead(other: TurnedDown, compared: () => Comparison | undefined): Tu
 }
 
 /** What one choice by hand would change in the plan of a unit; undefined where a bar or a safety rule keeps it out. */
-export function compareChoice({ plan, alternative }: PlannedUnit, houseRules: KnownHouseRules, topic: Topic, choice: Choice): Comparison | undefined {
+export function compareChoice(planned: PlannedUnit, houseRules: KnownHouseRules, topic: Topic, choice: Choice): Comparison | undefined {
+  const { plan, alternative } = planned
   const instead = alternative(topic, choice)
   if (instead.facts.decided[topic] !== choice) return undefined
-  return comparison(topic, choice, plan, planTotals(plan, houseRules), instead, totalsOf(instead, houseRules))
+  return comparison(topic, choice, plan, planTotals(planned, houseRules), instead, totalsOf(instead, houseRules))
 }
 
 /** What it would change at a unit to follow another school: minutes, money, water and reach against the plan. */
-export function compareSchool(unit: UnitJob, context: UnitContext, plan: UnitPlan, school: SchoolName, value: string): Comparison {
+export function compareSchool(unit: UnitJob, context: UnitContext, planned: PlannedUnit, school: SchoolName, value: string): Comparison {
   const houseRules = { ...context.houseRules, [school]: value } as KnownHouseRules
-  const { plan: other } = planUnit(unit, { ...context, houseRules })
-  const [own, totals] = [planTotals(plan, context.houseRules), planTotals(other, houseRules)]
-  const reach = reachDifference(plan, other)
+  const other = planUnit(unit, { ...context, houseRules })
+  const [own, totals] = [planTotals(planned, context.houseRules), planTotals(other, houseRules)]
+  const reach = reachDifference(planned.plan, other.plan)
   return { ...differenceOf(own, totals), ...(reach ? { reach } : {}) }
 }
 

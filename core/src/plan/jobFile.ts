@@ -67,6 +67,10 @@ export const unitJobSchema = closed({
   readings: readingsSchema.optional(),
   monthsSinceClean: amountUpTo(600).optional(),
   hoursPerDay: amountUpTo(24).optional(),
+  /** Breaker, or battery and shore lead: units with the same text are isolated and powered together. */
+  supply: shownName.optional(),
+  /** Heads on one outdoor unit are read and isolated together. */
+  outdoorUnit: shownName.optional(),
   /** Choices made by hand for this job, by topic; kept where no bar and no safety rule speaks against them. */
   choices: closed(choicesShape).optional(),
   /** Work besides that the customer ordered. */

@@ -43,6 +43,8 @@ export const unitPlanSchema = closed({
   /** What the customer is told in writing. */
   customerText: sentenceSchema(8000),
   steps: z.array(stepSchema),
+  /** Hands-on minutes of these steps; four times in five between low and high. */
+  minutes: closed({ hands: amount, low: amount, high: amount }).optional(),
   mixes: z.array(
     closed({ productId: z.string(), part: partSchema, dilution: amount, productL: amount, waterL: amount, passes: z.int(), cost: amount.optional() }),
   ),
@@ -98,9 +100,13 @@ export type UnitPlan = z.infer<typeof unitPlanSchema>
 const planSchema = closed({
   format: z.literal('yastik.plan/1'),
   units: z.array(unitPlanSchema),
+  /** What is done once a visit, or once a supply; all hands-on minutes, and from the door to the van with what it is between four times in five. */
+  visit: closed({ steps: z.array(stepSchema), hands: amount, onSite: amount, low: amount, high: amount }),
   timeline: closed({
     finishMin: amount,
     lowerBoundMin: amount,
+    /** Time until the finish without what nobody stays for. */
+    onSiteMin: amount.optional(),
     /** Share of the time until the finish in which somebody works, 0 to 1. */
     busyShare: amount.optional(),
     tasks: z.array(

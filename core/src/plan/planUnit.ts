@@ -21,7 +21,7 @@ import {
   type SettledFacts,
   type Topic,
 } from '../method/index.ts'
-import { findEquipment, type Equipment, type EquipmentKind, type Product } from '../products/index.ts'
+import { findEquipment, piecesIn, type Equipment, type EquipmentKind, type Product } from '../products/index.ts'
 import {
   afterRunOf,
   draftSteps,
@@ -29,6 +29,7 @@ import {
   hasLiftPump,
   isOpened,
   isProved,
+  partVisit,
   stepsFor,
   whatComesOff,
   wheelTool,
@@ -70,6 +71,7 @@ import { dryingTimes } from './dryingTimes.ts'
 import { expectedOf } from './expected.ts'
 import type { Site, UnitJob } from './jobFile.ts'
 import { mixesFor, type PlannedMix } from './mixes.ts'
+import { spreadOf } from './minutes.ts'
 import { offersFor, type Instead } from './offers.ts'
 import type { UnitPlan } from './planFile.ts'
 import { warningsFor } from './warnings.ts'
@@ -80,6 +82,14 @@ export interface UnitContext {
   readonly houseRules: KnownHouseRules
   readonly products: readonly Product[]
   readonly equipment: readonly Equipment[]
+  /** What each unit of the visit is isolated and powered with, by its id. */
+  readonly supplies: ReadonlyMap<string, string>
+  /** Units that are not the first of their family in the visit. */
+  readonly further: ReadonlySet<string>
+  /** Whether two of the crew work at one unit together. */
+  readonly isShared: boolean
+  /** How many units hang on the supply of each, by its id. */
+  readonly onSupply: ReadonlyMap<string, number>
 }
 
 /** What is remembered of units, and whether their grades were seen or are only expected. */
@@ -103,6 +113,10 @@ interface Settled {
   readonly facts: SettledFacts
   readonly room: AirState
   readonly washJob: (rinse: ChoiceOf<'rinse'>) => WashJob
+  readonly isFurtherOfKind: boolean
+  readonly isShared: boolean
+  /** Whether there are fewer of what catches the water than units on the supply. */
+  readonly isLentOut: (containment: string) => boolean
 }
 
 /** What follows from a set of choices: enough to compare them. */
@@ -120,13 +134,19 @@ export interface PlannedUnit {
   readonly warnings: Message[]
   readonly facts: Facts
   readonly mixes: readonly PlannedMix[]
+  /** What it asks of the visit, and all of its work as one list. */
+  readonly visitSteps: readonly Step[]
+  readonly allSteps: readonly Step[]
   /** How the wash water goes through bag or sheet, where something fills up. */
   readonly washRun?: WashRun
   /** What would follow if this topic were decided otherwise by hand. */
   readonly alternative: (topic: Topic, choice: string) => WorkedOut
 }
 
-function settle(unit: UnitJob, { site, crew, houseRules, products, equipment }: UnitContext): Settled {
+/** What fills up, for the ways of containment in which something does. */
+const catchers: Readonly<Record<string, Catcher>> = { 'wash-bag-to-bucket': 'wash-bag', 'funnel-sheet-to-bucket': 'funnel-sheet' }
+
+function settle(unit: UnitJob, { site, crew, houseRules, products, equipment, further, isShared, onSupply }: UnitContext): Settled {
   const { design, assumed, isNoted } = knownDesign(unit.family, unit.design)
   const lookOver: LookOver = {
     family: unit.family,
@@ -172,7 +192,23 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment }: 
       return known
     },
   })
-  return { site, unit, design, assumed, lookOver, facts, washJob, room: indoorAirFrom(site.outdoorAir, site.altitudeM ?? 0, unit.readings) }
+  return {
+    site,
+    unit,
+    design,
+    assumed,
+    lookOver,
+    facts,
+    washJob,
+    room: indoorAirFrom(site.outdoorAir, site.altitudeM ?? 0, unit.readings),
+    isFurtherOfKind: further.has(unit.id),
+    isShared,
+    isLentOut: (containment) => {
+      const kind = catchers[containment]
+      const many = onSupply.get(unit.id) ?? 1
+      return kind !== undefined && many > 1 && piecesIn(equipment)(kind) < many
+    },
+  }
 }
 
 /** All water that these decisions use at the unit. */
@@ -188,9 +224,6 @@ function washJobOf({ washJob }: Settled, facts: Facts, drafting: Drafting): Wash
     ...(isProved(drafting) ? { flowTestL: flowTestL(drafting), testsPump: hasLiftPump(drafting) } : {}),
   }
 }
-
-/** What fills up, for the ways of containment in which something does. */
-const catchers: Readonly<Record<string, Catcher>> = { 'wash-bag-to-bucket': 'wash-bag', 'funnel-sheet-to-bucket': 'funnel-sheet' }
 
 function workOut(
   settled: Settled,
@@ -212,6 +245,9 @@ function workOut(
     condenserMix: mixFor('condenserFace'),
     rinseMin: 0,
     extras: settled.unit.extras ?? [],
+    isFurtherOfKind: settled.isFurtherOfKind,
+    isShared: settled.isShared,
+    isLentOut: settled.isLentOut(String(decided.containment)),
     room: settled.room,
   }
   const washJob = washJobOf(settled, facts, basic)
@@ -280,15 +316,16 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
   const answered = { facts, steps, referrals, diagnosis }
   const findings = findingsAnswered(answered)
   const complaints = complaintsAnswered(answered)
-  const own = totalsOf({ steps, mixes, washL }, context.houseRules)
+  const ownTotals = totalsOf({ steps, mixes, washL }, context.houseRules)
   /** The same unit under other circumstances; offers ask it seldom. */
   const instead: Instead = (changed) => {
     const otherSettled = settle(unit, { ...context, ...changed })
     const other = workOut(otherSettled, decideAnew(otherSettled.facts), draftSteps)
     const totals = totalsOf(other, context.houseRules)
     const { scope, rinse } = other.facts.decided
-    return { minutes: totals.minutes - own.minutes, money: totals.money - own.money, scope: String(scope), reaches: rinse !== 'none' }
+    return { minutes: totals.minutes - ownTotals.minutes, money: totals.money - ownTotals.money, scope: String(scope), reaches: rinse !== 'none' }
   }
+  const { steps: own, visitSteps } = partVisit(steps, unit.id, context.supplies.get(unit.id) ?? unit.id)
   const plan: UnitPlan = {
     id: unit.id,
     diagnosis,
@@ -307,7 +344,8 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
       afterRun,
       dayAfter: memory?.dayAfter,
     }),
-    steps,
+    steps: own,
+    minutes: spreadOf(own),
     mixes: mixes.map(({ product, part, dilution, productL, waterL, passes, cost }) => ({
       productId: product.id,
       part,
@@ -341,6 +379,8 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
     plan,
     facts,
     mixes,
+    visitSteps,
+    allSteps: steps,
     ...(washRun ? { washRun } : {}),
     warnings: warningsFor({ unit, assumed, facts, decisions, steps, washWater }),
     alternative: (topic, choice) => {

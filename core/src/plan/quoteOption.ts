@@ -35,6 +35,8 @@ export const quoteOptionSchema = closed({
   total: amount,
   /** Hands-on minutes, water in litres. */
   handsMin: amount,
+  /** From the door to the van, and between what it is four times in five; missing where an earlier version reckoned it. */
+  onSiteMin: closed({ usual: amount, low: amount, high: amount }).optional(),
   waterL: amount,
   /** Weeks until the first of the units needs it again; 0 where one does at once. */
   againWeeks: amount,

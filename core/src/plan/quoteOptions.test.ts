@@ -42,8 +42,8 @@ describe('options of a quote', () => {
   it('cost so much a year as each unit comes again, by its share of the work', () => {
     const unit = (weeks: number, handsMin: number) => ({ ...usual.units[0], handsMin, due: [{ what: 'deep-clean' as const, weeks }] })
     // Three quarters of 100 once a year, a quarter twice a year.
-    expect(costPerYear({ handsMin: 120, units: [unit(52.18, 90), unit(26.09, 30)] }, 100)).toBeCloseTo(125, 5)
-    expect(costPerYear({ handsMin: 120, units: [unit(52.18, 90), unit(0, 30)] }, 100)).toBeUndefined()
+    expect(costPerYear({ units: [unit(52.18, 90), unit(26.09, 30)] }, 100)).toBeCloseTo(125, 5)
+    expect(costPerYear({ units: [unit(52.18, 90), unit(0, 30)] }, 100)).toBeUndefined()
   })
   it('put the school on record by which they differ', () => {
     const dry = offer({ grades: gradesWith('wall-head', 2, ['dust']) }).find(({ key }) => key === 'rinse-dry')

@@ -9,6 +9,7 @@ import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
 import type { JobFile, UnitJob } from './jobFile.ts'
 import { contextOf } from './planJob.ts'
 import { planUnit, type PlannedUnit } from './planUnit.ts'
+import { visitPlanOf } from './visitPlan.ts'
 import type { QuoteOption } from './quoteOption.ts'
 import { isSame, joined, says, type Message } from '../words/index.ts'
 
@@ -65,15 +66,19 @@ function deepWeeks({ due }: QuoteOption['units'][number]): number {
 }
 
 /** When each unit of a way needs it again, and its share of the price by its work; nothing for a way that does not last. */
-export function returnsOf({ units, handsMin }: Pick<QuoteOption, 'units' | 'handsMin'>): { weeks: number; share: number }[] {
+export function returnsOf({ units }: Pick<QuoteOption, 'units'>): { weeks: number; share: number }[] {
+  const handsMin = units.reduce((sum, unit) => sum + unit.handsMin, 0)
   const returns = units.map((unit) => ({ weeks: deepWeeks(unit), share: handsMin > 0 ? unit.handsMin / handsMin : 1 / units.length }))
   return returns.some(({ weeks }) => weeks <= 0) ? [] : returns
 }
 /** What a way costs a year, each unit done again when it needs it; undefined for a way that does not last. */
-export function costPerYear(option: Pick<QuoteOption, 'units' | 'handsMin'>, toPay: number): number | undefined {
+export function costPerYear(option: Pick<QuoteOption, 'units'>, toPay: number): number | undefined {
   const returns = returnsOf(option)
   return returns.length === 0 ? undefined : round(toPay * returns.reduce((sum, { weeks, share }) => sum + (share * weeksPerYear) / weeks, 0), 2)
 }
+
+/** Enough to tell five minutes apart. */
+const optionEffort = 400
 
 /**
  * Ways in which the work of a job can be offered, the usual one first; ways that come to the same are said once, ways that safety or the
@@ -94,6 +99,7 @@ export function quoteOptions(job: JobFile, memory: UnitMemory): QuoteOption[] {
     // Asked for and not possible at any unit: no way of its own.
     if (scopeFor && !planned.some(({ facts }, at) => facts.decided.scope === wanted[at].choices?.scope)) return []
     said.add(signature)
+    const visit = visitPlanOf(planned, job.crew, context.equipment, optionEffort)
     const units = planned.map((one, at) => unitOf(wanted[at], one))
     const { lines, total } = priceOf(
       units.map(({ name, handsMin, products, scope }) => ({
@@ -103,6 +109,7 @@ export function quoteOptions(job: JobFile, memory: UnitMemory): QuoteOption[] {
         productCost: products.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
       })),
       context.houseRules,
+      { handsMin: visit.visitHands },
     )
     const againWeeks = Math.min(...units.map(deepWeeks))
     const scopes = scopeFor && Object.fromEntries(units.map(({ unitId, scope }) => [unitId, scope]))
@@ -115,9 +122,10 @@ export function quoteOptions(job: JobFile, memory: UnitMemory): QuoteOption[] {
         units,
         lines,
         total,
-        handsMin: round(units.reduce((sum, { handsMin }) => sum + handsMin, 0)),
+        handsMin: round(visit.hands),
+        onSiteMin: { usual: round(visit.onSite), low: visit.low, high: visit.high },
         waterL: round(
-          planned.reduce((sum, { plan }) => sum + planTotals(plan, context.houseRules).waterL, 0),
+          planned.reduce((sum, one) => sum + planTotals(one, context.houseRules).waterL, 0),
           1,
         ),
         againWeeks: round(againWeeks),

@@ -1,6 +1,7 @@
 // Does a job file hold up? Text in, job out, or every fault with its place.
 import { Fault, linesOf, type FaultLine } from '../faults/index.ts'
 import { familyName, partsOf, type Part } from '../units/index.ts'
+import { visitId } from '../procedure/index.ts'
 import { jobFileSchema, type JobFile } from './jobFile.ts'
 import { says } from '../words/index.ts'
 
@@ -48,7 +49,7 @@ export function checkJob(input: unknown): JobFile {
   const parsed = jobFileSchema.safeParse(input)
   if (!parsed.success) throw new Fault('does-not-hold-up', { lines: linesOf(parsed.error.issues, input) })
   const job = parsed.data
-  const lines = [...doubleIds(job), ...foreignParts(job), ...contradictions(job)]
+  const lines = [...doubleIds(job), ...takenIds(job), ...foreignParts(job), ...contradictions(job)]
   if (lines.length > 0) throw new Fault('does-not-hold-up', { lines })
   return job
 }
@@ -63,6 +64,14 @@ const doubleIds = (job: JobFile): FaultLine[] =>
     )
   })
 
+/** What the visit itself goes by is no unit's. */
+const takenIds = ({ units }: JobFile): FaultLine[] =>
+  units.flatMap(({ id }, index) =>
+    id === visitId
+      ? [{ where: `units[${index}].id`, what: says('fault.file.id-of-visit', { id }), allowed: says('fault.file.id-of-visit-allowed', { id }) }]
+      : [],
+  )
+
 const foreignParts = ({ units }: JobFile): FaultLine[] =>
   units.flatMap(({ family, grades }, index) =>
     (Object.keys(grades) as Part[])
@@ -75,8 +84,17 @@ const foreignParts = ({ units }: JobFile): FaultLine[] =>
   )
 
 const contradictions = ({ units }: JobFile): FaultLine[] =>
-  units.flatMap(({ design }, index) =>
-    design.faceSlantMm && !design.faceWidthMm
+  units.flatMap(({ design }, index) => [
+    ...(design.faceSlantMm && !design.faceWidthMm
       ? [{ where: `units[${index}].design.faceWidthMm`, what: says('fault.file.slant-without-width'), allowed: says('fault.file.both-or-neither') }]
-      : [],
-  )
+      : []),
+    ...(design.slideOut === true && design.removable === false
+      ? [
+          {
+            where: `units[${index}].design.slideOut`,
+            what: says('fault.file.slides-and-fixed'),
+            allowed: says('fault.file.slides-and-fixed-allowed'),
+          },
+        ]
+      : []),
+  ])

@@ -73,7 +73,7 @@ export function consequencesOf(
       equipment: [...equipment],
     }
     const context = contextOf(job)
-    const plans = job.units.map((unit) => planUnit(unit, context).plan)
+    const plans = job.units.map((unit) => planUnit(unit, context))
     const totals = plans.map((plan) => planTotals(plan, knownHouseRules(job.houseRules)))
     const sum = (of: (entry: (typeof totals)[number]) => number) => totals.reduce((all, entry) => all + of(entry), 0)
     return {
@@ -84,7 +84,7 @@ export function consequencesOf(
         2,
       ),
       waterL: round(sum(({ waterL }) => waterL)),
-      notReached: plans.reduce((all, { notReached }) => all + notReached.length, 0),
+      notReached: plans.reduce((all, { plan }) => all + plan.notReached.length, 0),
     }
   })
 }

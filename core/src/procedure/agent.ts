@@ -3,7 +3,8 @@ import { caution } from './cautions.ts'
 import { comesOff, ids, rinseTool, step, type Drafting, type MixFor } from './drafting.ts'
 import { standsOf } from './protect.ts'
 import type { Step } from './step.ts'
-import { stepMin, stepMinPerM2 } from './stepTimes.ts'
+import { atLeast, runsFor, soilFactor, stepMin, stepMinPerM2, takes, times } from './stepTimes.ts'
+import { gradeOf } from '../lookover/index.ts'
 import { says, type Message } from '../words/index.ts'
 
 export const strengthOf = (dilution: number): Message =>
@@ -29,6 +30,10 @@ export const dwellOf = ({ product }: MixFor): readonly [number, number] => produ
 const reentry = ({ product: { label } }: MixFor): Message[] =>
   (label.reentryMin ?? 0) > 0 ? [says('procedure.reentry.room-used-again-after', { after: { min: label.reentryMin ?? 0 } })] : []
 
+/** Minutes of putting an agent on: by the face, once for each pass. */
+const applied = (facts: Drafting['facts'], { passes }: MixFor) =>
+  times(atLeast(1, times(stepMinPerM2.applyCoil, facts.areaM2 * soilFactor[facts.coilGrade])), passes)
+
 export function agentSteps(drafting: Drafting, before: readonly Step[], protectedBy: readonly Step[]): Step[] {
   const { decided, facts, coilMix, coilFirst } = drafting
   const agent = decided['coil-agent']
@@ -41,7 +46,7 @@ export function agentSteps(drafting: Drafting, before: readonly Step[], protecte
     id: 'mix-agent',
     phase: 'apply',
     title: says('procedure.mix-agent.title', { mix: amountOf(coilMix) }),
-    handsMin: stepMin.mixAgent.value,
+    ...takes(stepMin.mixAgent),
     after: ids(protectedBy),
     equipment: [sprayer(drafting, facts.coilGrade)],
     cautions: [caution.chemicals],
@@ -50,7 +55,7 @@ export function agentSteps(drafting: Drafting, before: readonly Step[], protecte
     id: 'apply-coil',
     phase: 'apply',
     part: 'coilFace',
-    handsMin: Math.max(3, stepMinPerM2.applyCoil.value * facts.areaM2) * coilMix.passes,
+    ...takes(applied(facts, coilMix)),
     title: dryWay ? says('procedure.apply-coil.title') : says('procedure.apply-coil.title.put-agent-coil-bottom'),
     after: [...ids(before), ...ids(first), mixing.id],
     equipment: mixing.equipment,
@@ -74,7 +79,7 @@ function degreaseSteps(drafting: Drafting, mix: MixFor, before: readonly Step[],
     id: 'mix-degreaser',
     phase: 'apply',
     title: says('procedure.mix-degreaser.title', { mix: amountOf(mix) }),
-    handsMin: stepMin.mixAgent.value,
+    ...takes(stepMin.mixAgent),
     after: ids(protectedBy),
     equipment: [sprayer(drafting, facts.coilGrade)],
     cautions: [caution.chemicals, caution.hotWater],
@@ -84,7 +89,7 @@ function degreaseSteps(drafting: Drafting, mix: MixFor, before: readonly Step[],
     phase: 'apply',
     title: says('procedure.apply-degreaser.title'),
     part: 'coilFace',
-    handsMin: Math.max(3, stepMinPerM2.applyCoil.value * facts.areaM2) * mix.passes,
+    ...takes(applied(facts, mix)),
     after: [...ids(before), mixing.id],
     equipment: mixing.equipment,
     gate: says('procedure.apply-degreaser.gate', {
@@ -101,7 +106,7 @@ function degreaseSteps(drafting: Drafting, mix: MixFor, before: readonly Step[],
     phase: 'apply',
     title: says('procedure.rinse-degreaser.title'),
     part: 'coilFace',
-    handsMin: Math.max(stepMin.rinseDegreaser.value, drafting.rinseMin),
+    ...takes(atLeast(stepMin.rinseDegreaser.value, runsFor(drafting.rinseMin))),
     after: [apply.id],
     equipment: [rinseTool(drafting, String(decided.rinse))],
     gate: says('procedure.rinse-degreaser.gate'),
@@ -116,8 +121,8 @@ export function filterSteps(drafting: Drafting, soaking: Step | undefined): Step
   if (off.length === 0) return []
   const louvres = comesOff(drafting, 'louvres')
   const renewed = drafting.facts.design.filter === 'disposable'
-  const handsMin = stepMin.washFilters.value
-  const fits = soaking?.wait && (soaking.wait.mostMin ?? Infinity) >= handsMin
+  const washing = times(stepMin.washFilters, soilFactor[gradeOf(drafting.facts.lookOver, 'filter')])
+  const fits = soaking?.wait && (soaking.wait.mostMin ?? Infinity) >= washing.value
   const phase = fits ? 'dwell' : soaking ? 'rinse' : 'dry-clean'
   const renew = renewed
     ? [
@@ -125,7 +130,7 @@ export function filterSteps(drafting: Drafting, soaking: Step | undefined): Step
           id: 'renew-filters',
           phase,
           part: 'filter',
-          handsMin: stepMin.renewFilters.value,
+          ...takes(stepMin.renewFilters),
           after: ['off-filters'],
           title: says('procedure.renew-filters.title'),
           cautions: [caution.dust],
@@ -147,7 +152,7 @@ export function filterSteps(drafting: Drafting, soaking: Step | undefined): Step
       id: 'wash-filters',
       phase,
       part: renewed ? 'outlet' : 'filter',
-      handsMin,
+      ...takes(washing),
       after: washed.map((id) => `off-${id}`),
       title: says('procedure.wash-filters.title', { what }),
       how: says('procedure.wash-filters.how'),

@@ -30,13 +30,24 @@ export interface Drafting {
   /** Minutes of rinsing the coil, the wheel not counted. */
   readonly rinseMin: number
   readonly extras: readonly Extra[]
+  /** Whether it is not the first of its family in this visit. */
+  readonly isFurtherOfKind: boolean
+  /** Whether what hangs here is wanted at another unit on the same supply before either has power again. */
+  readonly isLentOut: boolean
+  /** Whether two of the crew work at this unit together: there are people enough for that. */
+  readonly isShared: boolean
   readonly washWater?: WashWater
   readonly room: AirState
 }
 
-/** A step with what most steps have filled in; minutes rounded to half a minute. Takes over the object it is given. */
+/** Nobody counts less than a quarter of a minute, nor anything finer. */
+export const toQuarter = (minutes: number): number => Math.max(0.25, Math.round(minutes * 4) / 4)
+
+/** A step with what most steps have filled in; minutes rounded to a quarter of a minute. Takes over the object it is given. */
 export function step(fields: Pick<Step, 'id' | 'phase' | 'title' | 'handsMin' | 'after'> & Partial<Step>): Step {
-  fields.handsMin = Math.max(0.5, Math.round(fields.handsMin * 2) / 2)
+  fields.handsMin = toQuarter(fields.handsMin)
+  if (fields.lowMin !== undefined) fields.lowMin = Math.min(fields.handsMin, toQuarter(fields.lowMin))
+  if (fields.highMin !== undefined) fields.highMin = Math.max(fields.handsMin, toQuarter(fields.highMin))
   fields.people ??= 1
   fields.equipment ??= []
   fields.cautions ??= []

@@ -4,14 +4,17 @@ import { isCarried, isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { flowTestL, hasDrainLine, isOpened, isWet, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { stepMin } from './stepTimes.ts'
+import { stepMin, takes } from './stepTimes.ts'
 import { says, type Message } from '../words/index.ts'
 
 export const hasLiftPump = ({ facts: { lookOver, design } }: Pick<Drafting, 'facts'>): boolean =>
   lookOver.family === 'ceiling-cassette' && design.drain === 'pump'
 const drainPart = (drafting: Drafting) => (hasDrainLine(drafting) ? 'drainLine' : 'pan')
+/** Whether it holds water by design, for its rear fan to sling: nothing runs off that could be timed, its pan is rinsed and looked at. */
+const holdsWater = ({ lookOver, design }: Drafting['facts']): boolean =>
+  lookOver.family === 'window' || (lookOver.family === 'through-wall' && !design.sleeveDrain)
 /** Whether the drain is proved at the end: wherever water was used, or somebody had to see to it. */
-export const isProved = (drafting: Drafting): boolean => isOpened(drafting) && isWet(drafting)
+export const isProved = (drafting: Drafting): boolean => isOpened(drafting) && isWet(drafting) && !holdsWater(drafting.facts)
 
 export function flushDrainSteps(drafting: Drafting, after: readonly string[]): Step[] {
   const { decided } = drafting
@@ -22,7 +25,7 @@ export function flushDrainSteps(drafting: Drafting, after: readonly string[]): S
       phase: 'pan-and-drain',
       title: hasDrainLine(drafting) ? says('procedure.flush-drain.title') : says('procedure.flush-drain.title.flush-way-out-clear'),
       part: drainPart(drafting),
-      handsMin: stepMin.flushDrain.value,
+      ...takes(stepMin.flushDrain),
       after: [...after],
       cautions: [caution.wasteWater],
     }),
@@ -37,7 +40,7 @@ export function levelSteps({ facts }: Drafting, phase: 'pan-and-drain' | 'prove'
       id: 'set-level',
       phase,
       title: isCarried(facts.lookOver.family) ? says('procedure.set-level.title') : says('procedure.set-level.title.set-fall-towards-drain'),
-      handsMin: stepMin.setLevel.value,
+      ...takes(stepMin.setLevel),
       after: [...after],
       equipment: facts.has('level') ? ['level'] : [],
       gate: says('procedure.set-level.gate', { fall: { mm: leastFallMmPerM.value } }),
@@ -57,14 +60,14 @@ function pour(drafting: Drafting): Message {
 
 /** Flow test, float and pan treatment: with the pan in its place, before the unit is closed and while what catches water still hangs. */
 export function drainProof(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild', after: readonly string[]): Step[] {
-  if (!isProved(drafting)) return []
+  if (!isProved(drafting)) return treatSteps(drafting, phase, after)
   const roof = isOnRoof(drafting.facts.lookOver.family)
   const test = step({
     id: 'flow-test',
     phase,
     title: pour(drafting),
     part: drainPart(drafting),
-    handsMin: stepMin.flowTest.value,
+    ...takes(stepMin.flowTest),
     after: [...after],
     equipment: roof ? ['bucket'] : [],
     how: hasDrainLine(drafting) ? says('procedure.flow-test.how') : says('procedure.flow-test.how.run-off-once-else'),
@@ -78,7 +81,7 @@ export function drainProof(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild
           phase,
           title: says('procedure.float-test.title'),
           part: 'pan',
-          handsMin: stepMin.floatTest.value,
+          ...takes(stepMin.floatTest),
           after: [test.id],
           equipment: ['step-ladder'],
           gate: says('procedure.float-test.gate'),
@@ -86,17 +89,19 @@ export function drainProof(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild
         }),
       ]
     : []
-  if (drafting.decided['pan-treatment'] !== 'slow-release') return [test, ...float]
+  return [test, ...float, ...treatSteps(drafting, phase, [test.id, ...float.map(({ id }) => id)])]
+}
+
+function treatSteps(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild', after: readonly string[]): Step[] {
+  if (!isOpened(drafting) || drafting.decided['pan-treatment'] !== 'slow-release') return []
   return [
-    test,
-    ...float,
     step({
       id: 'treat-pan',
       phase,
       title: says('procedure.treat-pan.title'),
       part: 'pan',
-      handsMin: stepMin.treatPan.value,
-      after: [test.id, ...float.map(({ id }) => id)],
+      ...takes(stepMin.treatPan),
+      after: [...after],
       gate: says('procedure.treat-pan.gate'),
       cautions: [caution.chemicals],
     }),
@@ -112,7 +117,7 @@ export function pumpTestSteps(drafting: Drafting, after: readonly string[]): Ste
       phase: 'prove',
       title: says('procedure.pump-test.title'),
       part: 'pan',
-      handsMin: stepMin.pumpTest.value,
+      ...takes(stepMin.pumpTest),
       after: [...after],
       equipment: ['step-ladder', 'bucket'],
       how: says('procedure.pump-test.how'),

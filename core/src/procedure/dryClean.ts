@@ -1,11 +1,11 @@
 // What is taken off dry, before any liquid: loose soil on both sides, a wheel through its outlet, a drain from outside.
-import { gradeOf, drainState } from '../lookover/index.ts'
+import { drainState } from '../lookover/index.ts'
 import { reachesOutdoorSide } from '../method/index.ts'
 import { isSplit } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { comesOff, hasDrainLine, ids, isOpened, step, vacuumOf, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { combMin, stepMin, stepMinPerM2 } from './stepTimes.ts'
+import { atLeast, combMin, soilFactor, stepMin, stepMinPerM2, takes, times } from './stepTimes.ts'
 import { says } from '../words/index.ts'
 
 export function dryCleanSteps(drafting: Drafting, before: readonly Step[]): Step[] {
@@ -19,7 +19,7 @@ export function dryCleanSteps(drafting: Drafting, before: readonly Step[]): Step
         phase: 'dry-clean',
         title: says('procedure.brush-wheel.title'),
         part: 'wheel',
-        handsMin: stepMin.brushWheel.value,
+        ...takes(stepMin.brushWheel),
         after: [...ids(before), ...ids(steps)],
         equipment: vacuumOf(drafting),
         gate: says('procedure.brush-wheel.gate'),
@@ -39,7 +39,7 @@ function clearFound({ facts, decided }: Drafting, before: readonly Step[]): Step
       id: `clear-${finding}`,
       phase: 'dry-clean',
       title: finding === 'insect-nest' ? says('procedure.clearFound.take-old-nest-out') : says('procedure.clearFound.damp-few-droppings-wipe'),
-      handsMin: stepMin.clearFound.value,
+      ...takes(stepMin.clearFound),
       after: ids(before),
       gate: says('procedure.clearFound.left-air-path'),
       cautions: [caution.dust],
@@ -67,7 +67,7 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
       entry({
         id: 'draw-drain',
         title: says('procedure.draw-drain.title'),
-        handsMin: stepMin.drawDrain.value,
+        ...takes(stepMin.drawDrain),
         equipment: ['wet-vacuum'],
         how: panOff ? says('procedure.draw-drain.how') : says('procedure.draw-drain.how.two-people-one-pours'),
       }),
@@ -77,7 +77,7 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
       entry({
         id: 'part-drain',
         title: says('procedure.part-drain.title'),
-        handsMin: stepMin.partDrain.value,
+        ...takes(stepMin.partDrain),
         equipment: ['bucket'],
       }),
     ]
@@ -86,14 +86,14 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
       ? entry({
           id: 'flush-drain-first',
           title: says('procedure.flush-drain-first.title'),
-          handsMin: stepMin.flushDrain.value,
+          ...takes(stepMin.flushDrain),
           equipment: ['bucket'],
         })
-      : entry({ id: 'open-drain-holes', title: says('procedure.open-drain-holes.title'), handsMin: stepMin.flushDrain.value }),
+      : entry({ id: 'open-drain-holes', title: says('procedure.open-drain-holes.title'), ...takes(stepMin.flushDrain) }),
   ]
 }
 
-/** Bent fins are combed after the dry pass, and once more after the wash, where there is one, if soil hid them. */
+/** Bent fins are combed once: after the wash, unless so many are bent that they keep its water out; where nothing is washed, after the dry pass. */
 export function combSteps(drafting: Drafting, before: readonly Step[], when: 'dry-clean' | 'rinse'): Step[] {
   const { decided, facts } = drafting
   if (!facts.lookOver.findings.includes('bent-fins') || !isOpened(drafting)) return []
@@ -101,17 +101,16 @@ export function combSteps(drafting: Drafting, before: readonly Step[], when: 'dr
   const washed = outdoors
     ? decided['condenser-agent'] !== 'none' || decided['condenser-rinse'] !== 'none'
     : decided['coil-agent'] !== 'none' || decided.rinse !== 'none'
-  const hidden = washed && gradeOf(facts.lookOver, outdoors ? 'condenserFace' : 'coilFace') >= 3
-  if (when === 'rinse' && !hidden) return []
   const extent = facts.lookOver.extent?.['bent-fins']
-  const minutes = combMin[outdoors ? 'condenser' : 'coil'][extent === 'little' ? 'little' : extent === undefined ? 'usual' : 'much'].value
+  const keepsWaterOut = extent !== undefined && extent !== 'little'
+  if (when !== (washed && !keepsWaterOut ? 'rinse' : 'dry-clean')) return []
   return [
     step({
-      id: when === 'dry-clean' ? 'comb-fins' : 'comb-fins-after',
+      id: 'comb-fins',
       phase: when,
-      title: when === 'dry-clean' ? says('procedure.combSteps.comb-bent-fins-straight') : says('procedure.combSteps.comb-fins-soil-had'),
+      title: when === 'rinse' ? says('procedure.combSteps.comb-fins-washed') : says('procedure.combSteps.comb-bent-fins-straight'),
       part: outdoors ? 'condenserFace' : 'coilFace',
-      handsMin: hidden ? minutes / 2 : minutes,
+      ...takes(combMin[outdoors ? 'condenser' : 'coil'][extent === 'little' ? 'little' : extent === undefined ? 'usual' : 'much']),
       after: ids(before),
       equipment: facts.has('fin-comb') ? ['fin-comb'] : [],
       how: says('procedure.combSteps.brush-first-then-comb'),
@@ -134,7 +133,7 @@ function looseSoil(drafting: Drafting, before: readonly Step[]): Step[] {
         ? says('procedure.vacuum-coil.title.vacuum-brush-coil-along')
         : says('procedure.vacuum-coil.title.brush-coil-along-fins'),
     part: 'coilFace',
-    handsMin: Math.max(4, stepMinPerM2.vacuumCoil.value * facts.areaM2),
+    ...takes(atLeast(1.5, times(stepMinPerM2.vacuumCoil, facts.areaM2 * soilFactor[facts.coilGrade]))),
     after: ids(before),
     equipment,
     cautions: [caution.fins, caution.dust, ...(byAir ? [caution.air] : [])],
@@ -144,7 +143,7 @@ function looseSoil(drafting: Drafting, before: readonly Step[]): Step[] {
     phase: 'dry-clean',
     title: vacuumOf(drafting).length > 0 ? says('procedure.vacuum-rest.title') : says('procedure.vacuum-rest.title.wipe-dust-out-housing'),
     part: 'housing',
-    handsMin: stepMin.vacuumRest.value,
+    ...takes(stepMin.vacuumRest),
     after: [coil.id],
     equipment: vacuumOf(drafting),
     optional: says('procedure.vacuum-rest.optional'),

@@ -3,7 +3,7 @@ import { partName, type Part } from '../units/index.ts'
 import { dryingMinutes } from '../wash/index.ts'
 import { ids, onTheBench, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { carriedUprightMin, longAirDryMin, mostDryMin, stepMin, tippedUprightMin } from './stepTimes.ts'
+import { carriedUprightMin, longAirDryMin, mostDryMin, stepMin, takes, tippedUprightMin } from './stepTimes.ts'
 import { says } from '../words/index.ts'
 
 /** Minutes that a part is reckoned to dry, whole ones; past the most that is reckoned only a hand can tell. */
@@ -34,7 +34,7 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
         id: dryPartsId,
         phase: 'dry',
         title: says('procedure.dry-parts.title', { parts: { comma: washed.map(partName) } }),
-        handsMin: stepMin.dryParts.value,
+        ...takes(...washed.map((part) => (part === 'filter' ? stepMin.dryFilters : stepMin.dryParts))),
         after: washedIn,
         cautions: [],
       }),
@@ -48,7 +48,7 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
         phase: 'dry',
         title: says('procedure.open-to-dry.title'),
         part: 'coilFace',
-        handsMin: stepMin.openToDry.value,
+        ...takes(stepMin.openToDry),
         after: ids(before),
         wait: {
           leastMin: Math.max(longAirDryMin.value, filmMin),
@@ -71,7 +71,7 @@ export function uprightStep(drafting: Drafting, before: readonly Step[]): Step[]
       id: 'stand-upright',
       phase: 'dry',
       title: says('procedure.stand-upright.title'),
-      handsMin: stepMin.standUpright.value,
+      ...takes(stepMin.standUpright),
       after: ids(before),
       wait: { leastMin: carriedUprightMin.value, for: says('procedure.stand-upright.wait') },
       how: says('procedure.stand-upright.how', { time: { h: tippedUprightMin.value / 60 } }),

@@ -6,6 +6,20 @@ export { wheelTool } from './washing.ts'
 export { hasLiftPump, isProved } from './drain.ts'
 export { flowTestL, isOpened } from './drafting.ts'
 export { stepMin } from './stepTimes.ts'
+export {
+  asOneList,
+  isOfVisit,
+  mergeVisit,
+  partVisit,
+  partsOfRef,
+  plainId,
+  refOf,
+  suppliesOf,
+  visitId,
+  workOrder,
+  type ListedStep,
+  type UnitAndVisit,
+} from './visit.ts'
 export { draftSteps, stepsFor } from './procedure.ts'
 export { whatComesOff } from './reach.ts'
 export { extras, mayDo, phases, skillName, skills, stepSchema, type Extra, type Phase, type Skill, type Step } from './step.ts'

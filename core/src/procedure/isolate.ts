@@ -4,24 +4,52 @@ import { isCarried, isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { comesOff, ids, isOpened, isUncovered, isWheelWashed, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { coilDryMin, stepMin, storedChargeMin } from './stepTimes.ts'
+import { coilDryMin, steadyCoolingMin, stepMin, storedChargeMin, takes } from './stepTimes.ts'
 import { says, type Message } from '../words/index.ts'
+
+/** Whether the coil is cleaned without any water: then it has to be dry, and nothing may wet it first. */
+export const isCleanedDry = (drafting: Drafting): boolean => isOpened(drafting) && drafting.decided.rinse === 'none' && drafting.facts.coilGrade >= 1
 
 export function lookOverSteps(drafting: Drafting): Step[] {
   const { facts, decided } = drafting
   const steps: Step[] = []
+  const runs = powerBars(facts).length === 0
+  // Cooling wets the coil: where it is cleaned dry, air alone is read.
+  const isRead = runs && isOpened(drafting)
+  if (isRead && !isCleanedDry(drafting))
+    steps.push(
+      step({
+        id: 'start-unit',
+        phase: 'look-over',
+        title: facts.design.heatsOnly ? says('procedure.start-unit.title.heat') : says('procedure.start-unit.title'),
+        ...takes(stepMin.startUnit),
+        after: ['arrive'],
+        wait: {
+          leastMin: steadyCoolingMin.value,
+          for: facts.design.heatsOnly ? says('procedure.run-unit.wait-heating') : says('procedure.run-unit.wait'),
+        },
+        optional: says('procedure.start-unit.optional'),
+        powered: true,
+        cautions: [],
+      }),
+    )
   // Nothing runs that must not run: before readings need power.
-  if (powerBars(facts).length === 0)
+  if (isRead)
     steps.push(
       step({
         id: 'read-before',
         phase: 'look-over',
         title: says('procedure.read-before.title'),
-        handsMin: stepMin.readBefore.value,
-        after: [],
+        ...takes(stepMin.readBefore),
+        after: ['ask', ...ids(steps)],
         equipment: ['level'],
-        how: facts.design.heatsOnly ? says('procedure.read-before.how-heating') : says('procedure.read-before.how'),
+        how: isCleanedDry(drafting)
+          ? says('procedure.read-before.how-air-alone')
+          : facts.design.heatsOnly
+            ? says('procedure.read-before.how-heating')
+            : says('procedure.read-before.how'),
         optional: says('procedure.read-before.optional'),
+        powered: true,
         doneBy: 'before-readings',
         cautions: [],
       }),
@@ -32,25 +60,25 @@ export function lookOverSteps(drafting: Drafting): Step[] {
         id: 'read-vents',
         phase: 'look-over',
         title: says('procedure.read-vents.title'),
-        handsMin: stepMin.readVents.value,
-        after: ids(steps),
+        ...takes(stepMin.readVents),
+        after: ['ask', ...ids(steps)],
         how: says('procedure.read-vents.how'),
         optional: says('procedure.read-vents.optional'),
+        powered: true,
         cautions: [],
       }),
     )
-  if (isOpened(drafting) && decided.rinse === 'none' && facts.coilGrade >= 1)
+  if (isCleanedDry(drafting))
     steps.push(
       step({
         id: 'coil-dry-first',
         phase: 'look-over',
         title: says('procedure.coil-dry-first.title'),
-        handsMin: stepMin.coilDryFirst.value,
-        after: ids(steps),
-        how:
-          powerBars(facts).length === 0
-            ? says('procedure.coil-dry-first.how-or-fan', { time: { h: coilDryMin.value / 60 } })
-            : says('procedure.coil-dry-first.how', { time: { h: coilDryMin.value / 60 } }),
+        ...takes(stepMin.coilDryFirst),
+        after: ['ask', ...ids(steps)],
+        how: runs
+          ? says('procedure.coil-dry-first.how-or-fan', { time: { h: coilDryMin.value / 60 } })
+          : says('procedure.coil-dry-first.how', { time: { h: coilDryMin.value / 60 } }),
         gate: says('procedure.coil-dry-first.gate'),
         cautions: [],
       }),
@@ -61,8 +89,8 @@ export function lookOverSteps(drafting: Drafting): Step[] {
         id: 'tell-before',
         phase: 'method',
         title: says('procedure.tell-before.title'),
-        handsMin: stepMin.tell.value,
-        after: ids(steps),
+        ...takes(stepMin.tell),
+        after: ['ask', ...ids(steps)],
         cautions: [],
       }),
     )
@@ -82,6 +110,11 @@ const touchesTerminals = (drafting: Drafting) =>
   comesOff(drafting, 'supply') ||
   (comesOff(drafting, 'cover') && drafting.facts.lookOver.family === 'ceiling-cassette')
 
+const chargeId = 'drain-charge'
+const chargeIds: readonly string[] = [chargeId, 'prove-dead-again']
+/** Of the steps of isolation, those after which nothing but terminals is still barred. */
+export const provedDead = (isolated: readonly Step[]): Step[] => isolated.filter(({ id }) => !chargeIds.includes(id))
+
 /** Ends with the step after which terminals may be touched where the job asks for that. */
 export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[] {
   const { design, lookOver, has } = drafting.facts
@@ -92,8 +125,8 @@ export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[
       id: 'isolate',
       phase: 'isolate',
       title: mainsOff(drafting),
-      handsMin: stepMin.isolate.value,
-      after: ids(before),
+      ...takes(stepMin.isolate),
+      after: ['ask', ...ids(before)],
       cautions: [caution.electricity, ...flammable],
     }),
   ]
@@ -104,7 +137,7 @@ export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[
         id: 'part-battery',
         phase: 'isolate',
         title: says('procedure.part-battery.title'),
-        handsMin: stepMin.partBattery.value,
+        ...takes(stepMin.partBattery),
         after: ids(steps),
         gate: says('procedure.part-battery.gate'),
         cautions: [caution.battery],
@@ -123,22 +156,35 @@ export function isolateSteps(drafting: Drafting, before: readonly Step[]): Step[
         : roof
           ? says('procedure.prove-dead.title.prove-both-sources-dead')
           : says('procedure.prove-dead.title.prove-dead'),
-      handsMin: stepMin.proveDead.value,
+      ...takes(stepMin.proveDead),
+      furtherMin: stepMin.proveDeadFurther.value,
       after: ids(steps.slice(-1)),
       equipment: has('meter') ? ['meter'] : [],
       how: has('meter') ? says('procedure.prove-dead.how') : says('procedure.prove-dead.how.breaker-plug-sight-tagged'),
       gate: has('meter') ? says('procedure.prove-dead.gate') : says('procedure.prove-dead.gate.remote-switch-start-terminal'),
-      cautions: [caution.electricity, ...(waits ? [caution.storedCharge] : [])],
-      ...(waits ? { wait: { leastMin: storedChargeMin.value, for: says('procedure.prove-dead') } } : {}),
+      cautions: [caution.electricity],
     }),
   )
+  // Filters, panels and covers that lie before any terminal come off meanwhile.
+  if (waits)
+    steps.push(
+      step({
+        id: chargeId,
+        phase: 'isolate',
+        title: says('procedure.drain-charge.title'),
+        ...takes(stepMin.drainCharge),
+        after: ids(steps.slice(-1)),
+        wait: { leastMin: storedChargeMin.value, for: says('procedure.prove-dead') },
+        cautions: [caution.storedCharge],
+      }),
+    )
   if (touchesTerminals(drafting) && has('meter'))
     steps.push(
       step({
         id: 'prove-dead-again',
         phase: 'isolate',
         title: says('procedure.prove-dead-again.title'),
-        handsMin: stepMin.proveDead.value,
+        ...takes(stepMin.proveDead),
         after: ids(steps.slice(-1)),
         equipment: ['meter'],
         gate: says('procedure.prove-dead-again.gate'),

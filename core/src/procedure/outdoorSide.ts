@@ -7,7 +7,7 @@ import { amountOf, dwellOf, sprayer, strengthOf } from './agent.ts'
 import { caution } from './cautions.ts'
 import { ids, onTheBench, rinseTool, step, vacuumOf, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { stepMin } from './stepTimes.ts'
+import { soilFactor, stepMin, takes, times } from './stepTimes.ts'
 import { says } from '../words/index.ts'
 
 const soiled = ({ facts }: Drafting, ...parts: ('condenserFace' | 'condenserInside' | 'rearFan' | 'basePan')[]) =>
@@ -23,7 +23,7 @@ export function clearCondenserSteps(drafting: Drafting, before: readonly Step[])
       phase: 'dry-clean',
       title: says('procedure.clear-condenser.title'),
       part: 'condenserFace',
-      handsMin: stepMin.clearCondenser.value,
+      ...takes(times(stepMin.clearCondenser, soilFactor[gradeOf(drafting.facts.lookOver, 'condenserFace')])),
       after: ids(before),
       equipment: byAir ? ['air-line'] : vacuumOf(drafting),
       cautions: [caution.fins, caution.dust, ...(byAir ? [caution.air] : [])],
@@ -40,7 +40,7 @@ export function condenserAgentSteps(drafting: Drafting, before: readonly Step[],
     id: 'mix-condenser',
     phase: 'apply',
     title: says('procedure.mix-condenser.title', { mix: amountOf(condenserMix) }),
-    handsMin: stepMin.mixAgent.value,
+    ...takes(stepMin.mixAgent),
     after: ids(protectedBy),
     equipment: [sprayer(drafting, facts.condenserGrade)],
     cautions: [caution.chemicals],
@@ -50,7 +50,7 @@ export function condenserAgentSteps(drafting: Drafting, before: readonly Step[],
     phase: 'apply',
     title: says('procedure.apply-condenser.title'),
     part: 'condenserFace',
-    handsMin: stepMin.applyCondenser.value,
+    ...takes(stepMin.applyCondenser),
     after: [...ids(before), mixing.id],
     equipment: mixing.equipment,
     gate: says('procedure.apply-condenser.gate', { strength: strengthOf(dilution), least: { n: leastMin }, most: { min: mostMin } }),
@@ -72,7 +72,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         phase: 'rinse',
         title: says('procedure.rinse-condenser.title'),
         part: 'condenserFace',
-        handsMin: condenserRinseMin.value,
+        ...takes(times(condenserRinseMin, soilFactor[gradeOf(facts.lookOver, 'condenserFace')])),
         after: applied ? ['apply-condenser'] : ids(before),
         equipment: [rinseTool(drafting, String(decided['condenser-rinse']))],
         ...(onTheBench(drafting) ? {} : { how: says('procedure.rinse-condenser') }),
@@ -88,7 +88,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         phase: 'pan-and-drain',
         title: isCarried(facts.lookOver.family) ? says('procedure.wipe-rear-fan.title') : says('procedure.wipe-rear-fan.title.wipe-blades-rear-fan'),
         part: 'rearFan',
-        handsMin: stepMin.wipeRearFan.value,
+        ...takes(stepMin.wipeRearFan),
         after: done,
         gate: says('procedure.wipe-rear-fan.gate'),
         optional: says('procedure.wipe-rear-fan.optional'),
@@ -105,7 +105,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
             ? says('procedure.wash-base-pan.title')
             : says('procedure.wash-base-pan.title.take-mud-out-base'),
         part: 'basePan',
-        handsMin: stepMin.washBasePan.value,
+        ...takes(stepMin.washBasePan),
         after: done,
         gate: says('procedure.wash-base-pan.gate'),
         cautions: [caution.wasteWater],
@@ -120,7 +120,7 @@ function benchChecks({ facts }: Drafting, after: string[]): Step[] {
     id: 'check-motor',
     phase: 'pan-and-drain',
     title: says('procedure.check-motor.title'),
-    handsMin: stepMin.checkMotor.value,
+    ...takes(stepMin.checkMotor),
     after,
     gate: says('procedure.check-motor.gate'),
     optional: says('procedure.check-motor.optional'),
@@ -133,7 +133,7 @@ function benchChecks({ facts }: Drafting, after: string[]): Step[] {
       id: 'inspect-sleeve',
       phase: 'pan-and-drain',
       title: facts.design.sleeveDrain ? says('procedure.inspect-sleeve.title-drain') : says('procedure.inspect-sleeve.title'),
-      handsMin: stepMin.inspectSleeve.value,
+      ...takes(stepMin.inspectSleeve),
       after: ['off-chassis'],
       gate: says('procedure.inspect-sleeve.gate'),
       cautions: [],

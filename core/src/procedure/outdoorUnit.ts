@@ -3,7 +3,7 @@ import { isSplit } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { stepMin } from './stepTimes.ts'
+import { stepMin, takes } from './stepTimes.ts'
 import { says } from '../words/index.ts'
 
 const isOrdered = ({ extras, facts }: Drafting): boolean => extras.includes('outdoor-unit') && isSplit(facts.lookOver.family)
@@ -15,7 +15,7 @@ export function outdoorUnitSteps(drafting: Drafting, before: readonly string[]):
     id: 'outdoor-off',
     phase: 'isolate',
     title: says('procedure.outdoor-off.title'),
-    handsMin: stepMin.outdoorOff.value,
+    ...takes(stepMin.outdoorOff),
     after: [...before],
     gate: says('procedure.outdoor-off.gate'),
     cautions: [caution.electricity, caution.storedCharge],
@@ -26,7 +26,7 @@ export function outdoorUnitSteps(drafting: Drafting, before: readonly string[]):
       id: 'outdoor-wash',
       phase: 'rinse',
       title: says('procedure.outdoor-wash.title'),
-      handsMin: stepMin.outdoorWash.value,
+      ...takes(stepMin.outdoorWash),
       after: [off.id],
       equipment: drafting.facts.has('hose') ? ['hose'] : [],
       how: says('procedure.outdoor-wash.how'),
@@ -44,7 +44,7 @@ export function outdoorCheckSteps(drafting: Drafting, after: readonly string[]):
       id: 'outdoor-check',
       phase: 'prove',
       title: says('procedure.outdoor-check.title'),
-      handsMin: stepMin.outdoorCheck.value,
+      ...takes(stepMin.outdoorCheck),
       after: [...after],
       gate: says('procedure.outdoor-check.gate'),
       cautions: [caution.wheel],

@@ -2,37 +2,49 @@
 import { isOnRoof } from '../units/index.ts'
 import { agentSteps, filterSteps } from './agent.ts'
 import { caution } from './cautions.ts'
-import { comesOff, ids, lastOf, type Drafting } from './drafting.ts'
+import { comesOff, ids, isOpened, ladderFor, lastOf, step, toQuarter, type Drafting } from './drafting.ts'
 import { drainProof, flushDrainSteps, levelSteps } from './drain.ts'
 import { combSteps, dryCleanSteps } from './dryClean.ts'
 import { drySteps, isApart, uprightStep } from './drying.ts'
-import { isolateSteps, lookOverSteps } from './isolate.ts'
+import { isolateSteps, lookOverSteps, provedDead } from './isolate.ts'
 import { clearCondenserSteps, condenserAgentSteps, washOutdoorSteps } from './outdoorSide.ts'
 import { outdoorUnitSteps } from './outdoorUnit.ts'
 import { protectSteps } from './protect.ts'
 import { declineSteps, proveSteps } from './prove.ts'
 import { rebuildSteps } from './rebuild.ts'
 import { stripSteps } from './strip.ts'
-import { phases, type Phase, type Step } from './step.ts'
-import { outletStep, washSteps } from './washing.ts'
+import { mayDo, phases, type Phase, type Step } from './step.ts'
+import { furtherOfKindFactor, ladderFactor, leastSharedMin, sharedFactor, stepMin, takes } from './stepTimes.ts'
+import { isOfVisit, openingSteps } from './visit.ts'
+import { outletStep, outsideStep, washSteps } from './washing.ts'
+import { says } from '../words/index.ts'
 
 /**
- * Steps of one unit, in a workable order for one person; phases follow one another in job order, save removed parts that are
- * washed while the coil soaks. Everything that comes off goes back; `after` is acyclic and names earlier steps only.
+ * Steps of one unit and what it asks of its visit, in a workable order for one person; phases follow one another in job order, save removed parts that
+ * are washed while the coil soaks. Everything that comes off goes back; `after` is acyclic and names earlier steps only.
  */
-export const stepsFor = (drafting: Drafting): Step[] => withoutImplied(onLadders(inPhaseOrder(onTheRoof(drafting, draft(drafting, lastOf)))))
+export const stepsFor = (drafting: Drafting): Step[] =>
+  inRealMinutes(drafting, withoutImplied(onLadders(inPhaseOrder(onTheRoof(drafting, draft(drafting, lastOf))))))
 
 /** The same steps as they are drafted, in no certain order and without most of their precedence: enough for sums, and far quicker. */
-export const draftSteps = (drafting: Drafting): Step[] => draft(drafting, () => [])
+export const draftSteps = (drafting: Drafting): Step[] =>
+  inRealMinutes(
+    drafting,
+    draft(drafting, () => []),
+  )
+
+/** Minutes as this crew takes them here: from a ladder, with a second pair of hands, at the second of a kind. */
+const inRealMinutes = (drafting: Drafting, steps: Step[]): Step[] => quicker(drafting, handedTools(drafting, fromLadder(drafting, steps)))
 
 /** @param lastOf the steps of a stretch of work for which what follows has to wait */
 function draft(drafting: Drafting, lastOf: (steps: readonly Step[]) => readonly Step[]): Step[] {
   const { decided } = drafting
   if (decided.scope === 'decline') return declineSteps(drafting)
+  const arrived = openingSteps(drafting)
   const seen = lookOverSteps(drafting)
   const isolated = isolateSteps(drafting, seen)
   const protectedBy = protectSteps(drafting, isolated)
-  const stripped = stripSteps(drafting, lastOf([...isolated, ...protectedBy]))
+  const stripped = stripSteps(drafting, lastOf([...isolated, ...protectedBy]), lastOf([...provedDead(isolated), ...protectedBy]))
   const open = lastOf([...isolated, ...protectedBy, ...stripped])
   const loose = [...dryCleanSteps(drafting, open), ...clearCondenserSteps(drafting, open)]
   const dryCleaned = [...loose, ...combSteps(drafting, lastOf([...open, ...loose]), 'dry-clean')]
@@ -56,16 +68,17 @@ function draft(drafting: Drafting, lastOf: (steps: readonly Step[]) => readonly 
   )
   const outdoorUnit = outdoorUnitSteps(drafting, ids(isolated.slice(0, 1)))
   const flushed = flushDrainSteps(drafting, [...ids(rinsed), ...ids(washed.filter(({ id }) => id === 'wash-pan'))])
-  const outlet = outletStep(rinsed)
+  const outlet = outletStep(drafting, rinsed)
   // With the pan off, or its plug out, the drain is proved when they are back.
   const provedLater = comesOff(drafting, 'pan') || comesOff(drafting, 'drain-plug')
+  const outside = isOpened(drafting) ? [outsideStep(drafting, open)] : []
   const washedAll = [...washed, ...outdoors, ...combed, ...flushed, outlet]
   const level = levelSteps(drafting, 'pan-and-drain', ids(lastOf(washedAll)))
   const wet = [...washedAll, ...level]
   const provedInPlace = provedLater ? [] : drainProof(drafting, 'pan-and-drain', ids(lastOf(wet)))
   // Both are mixed before either soaks, so that no dwell runs out over a bottle.
   const [mixing, applying] = [[...agent, ...outdoorAgent].filter(({ part }) => !part), [...agent, ...outdoorAgent].filter(({ part }) => part)]
-  const worked = [...dryCleaned, ...mixing, ...applying, ...filters, ...wet, ...provedInPlace]
+  const worked = [...dryCleaned, ...mixing, ...applying, ...filters, ...outside, ...wet, ...provedInPlace]
   const dried = drySteps(drafting, worked)
   const apart = [...worked, ...dried].filter((one) => isApart(drafting, one))
   const upright = uprightStep(drafting, worked)
@@ -73,20 +86,101 @@ function draft(drafting: Drafting, lastOf: (steps: readonly Step[]) => readonly 
   const rebuilt = rebuildSteps(drafting, atUnit, lastOf(apart), (back) =>
     provedLater ? drainProof(drafting, 'rebuild', [...ids(atUnit), ...ids(back)]) : [],
   )
-  const all = [...seen, ...isolated, ...protectedBy, ...stripped, ...worked, ...dried, ...rebuilt]
+  const all = [...arrived, ...seen, ...isolated, ...protectedBy, ...stripped, ...worked, ...dried, ...rebuilt]
+  const down = comeDownStep(drafting, lastOf(all.filter((one) => isUpThere(drafting, one))))
   return corrected(
-    [...all, ...outdoorUnit, ...upright, ...proveSteps(drafting, all, [...upright, ...outdoorUnit])],
+    [...all, ...outdoorUnit, ...upright, ...down, ...proveSteps(drafting, [...all, ...down], [...upright, ...outdoorUnit, ...down])],
     drafting.facts.houseRules.stepTimes,
   )
 }
 
-/** Minutes as the firm's own runs have corrected them, to half a minute; the start value stays beside them. */
+/** Down again, with everything that went up: before there is power below. */
+function comeDownStep(drafting: Drafting, done: readonly Step[]): Step[] {
+  if (!goesUp(drafting)) return []
+  return [
+    step({
+      id: 'come-down',
+      phase: 'rebuild',
+      title: says('procedure.come-down.title'),
+      ...takes(stepMin.comeDown),
+      after: ids(done),
+      equipment: ['roof-ladder'],
+      gate: says('procedure.come-down.gate'),
+      cautions: [caution.roof],
+    }),
+  ]
+}
+
+/** Times the same minutes, spread and start value included. */
+function scale(entry: Step, factor: number): void {
+  const before = entry.handsMin
+  entry.handsMin = toQuarter(before * factor)
+  const real = entry.handsMin / before
+  if (entry.startMin !== undefined) entry.startMin *= real
+  if (entry.lowMin !== undefined) entry.lowMin = Math.min(entry.handsMin, toQuarter(entry.lowMin * real))
+  if (entry.highMin !== undefined) entry.highMin = Math.max(entry.handsMin, toQuarter(entry.highMin * real))
+}
+
+/** From a ladder everything at the unit takes longer. */
+const atTheUnit: readonly Phase[] = ['protect', 'strip', 'dry-clean', 'apply', 'rinse', 'wheel', 'pan-and-drain', 'rebuild']
+const onTheFloor: readonly string[] = ['clear-below', 'wash-filters', 'renew-filters', 'mix-agent', 'mix-degreaser', 'check-ledger']
+/** How long water runs is what it takes, wherever one stands. */
+const waterRuns: readonly string[] = ['rinse-coil', 'rinse-degreaser']
+function fromLadder(drafting: Drafting, steps: Step[]): Step[] {
+  if (ladderFor(drafting) !== 'step-ladder') return steps
+  for (const entry of steps)
+    if (
+      atTheUnit.includes(entry.phase) &&
+      !onTheFloor.includes(entry.id) &&
+      !waterRuns.includes(entry.id) &&
+      !isOfVisit(entry.id) &&
+      !isApart(drafting, entry)
+    )
+      scale(entry, ladderFactor.value)
+  return steps
+}
+
+const takenApart: readonly Phase[] = ['strip', 'rebuild']
+/** Taking apart and putting back goes quicker where a second person holds, hands tools and takes parts; both are busy with it. */
+function handedTools({ isShared, facts }: Drafting, steps: Step[]): Step[] {
+  if (!isShared) return steps
+  for (const entry of steps) {
+    if (
+      entry.people > 1 ||
+      entry.liftKg !== undefined ||
+      !takenApart.includes(entry.phase) ||
+      entry.handsMin < leastSharedMin.value ||
+      isOfVisit(entry.id)
+    )
+      continue
+    if (facts.crew.filter((person) => mayDo(entry, person)).length < 2) continue
+    entry.people = 2
+    scale(entry, sharedFactor.value)
+  }
+  return steps
+}
+
+/** The second of a kind in one visit goes quicker, and every further one as it does. What rounding takes from one step the next one gets. */
+function quicker({ isFurtherOfKind }: Drafting, steps: Step[]): Step[] {
+  if (!isFurtherOfKind) return steps
+  let left = 0
+  for (const entry of steps) {
+    if (isOfVisit(entry.id)) continue
+    const exact = entry.handsMin * furtherOfKindFactor.value
+    scale(entry, (exact + left) / entry.handsMin)
+    left += exact - entry.handsMin
+  }
+  return steps
+}
+
+/** Minutes as the firm's own runs have corrected them, to a quarter of a minute; the start value stays beside them. */
 function corrected(steps: Step[], factors: Readonly<Record<string, number>>): Step[] {
   for (const entry of steps) {
     const factor = factors[entry.id]
     if (factor === undefined || factor === 1) continue
-    entry.startMin = entry.handsMin
-    entry.handsMin = Math.max(0.5, Math.round(entry.handsMin * factor * 2) / 2)
+    const startMin = entry.handsMin
+    scale(entry, factor)
+    entry.startMin = startMin
   }
   return steps
 }
@@ -94,15 +188,18 @@ function corrected(steps: Step[], factors: Readonly<Record<string, number>>): St
 /** What of the work on a roof unit is done below: filter and grille, the count, the customer's things. */
 const indoors = ['filter', 'outlet'] as const
 const upThere: readonly Phase[] = ['strip', 'dry-clean', 'apply', 'dwell', 'rinse', 'wheel', 'pan-and-drain', 'rebuild']
-const alsoUpThere: readonly string[] = ['go-up', 'set-containment', 'take-down']
-const belowAll: readonly string[] = ['check-ledger']
+const alsoUpThere: readonly string[] = ['go-up', 'come-down']
+const belowAll: readonly string[] = ['check-ledger', 'wipe-outlet']
+
+const goesUp = ({ facts, decided }: Pick<Drafting, 'facts' | 'decided'>): boolean =>
+  isOnRoof(facts.lookOver.family) && decided.scope !== 'filter-service' && decided.scope !== 'decline'
+const isUpThere = (drafting: Drafting, { part, id, phase }: Step): boolean =>
+  goesUp(drafting) && !indoors.some((one) => one === part) && !belowAll.includes(id) && (upThere.includes(phase) || alsoUpThere.includes(id))
 
 /** On a roof whatever is done up there is for people trained for roofs, and whatever opens or closes something says what a roof is. */
-function onTheRoof({ facts, decided }: Drafting, steps: Step[]): Step[] {
-  if (!isOnRoof(facts.lookOver.family) || decided.scope === 'filter-service' || decided.scope === 'decline') return steps
+function onTheRoof(drafting: Drafting, steps: Step[]): Step[] {
   for (const entry of steps) {
-    const below = indoors.some((part) => part === entry.part) || belowAll.includes(entry.id)
-    if (below || (!upThere.includes(entry.phase) && !alsoUpThere.includes(entry.id))) continue
+    if (!isUpThere(drafting, entry)) continue
     if (entry.skill === undefined) entry.skill = 'roof'
     else if (entry.skill !== 'roof') entry.alsoSkill = 'roof'
     const opensOrCloses = entry.phase === 'strip' || entry.phase === 'rebuild' || entry.takesOff !== undefined || entry.putsBack !== undefined

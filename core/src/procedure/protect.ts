@@ -4,7 +4,8 @@ import { isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { hangsAtUnit, ids, isUncovered, isWet, ladderFor, offId, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { stepMin } from './stepTimes.ts'
+import { provedDead } from './isolate.ts'
+import { stepMin, takes } from './stepTimes.ts'
 import { says, type Message } from '../words/index.ts'
 
 const belowWords = {
@@ -22,7 +23,7 @@ const containments = {
     title: says('procedure.containments.hang-trough-below-coil'),
     equipment: ['bucket'],
     gate: says('procedure.containments.containment-stands-upper-edge'),
-    minutes: stepMin.setContainment,
+    minutes: stepMin.setTrough,
   },
   'wash-bag-to-bucket': {
     title: says('procedure.containments.hang-wash-bag-above'),
@@ -52,7 +53,7 @@ const containments = {
     title: says('procedure.containments.draw-floor-sheet-up'),
     equipment: ['floor-sheet'],
     gate: says('procedure.containments.containment-stands-sheet-taped'),
-    minutes: stepMin.setContainment,
+    minutes: stepMin.setSheet,
   },
 } as const
 
@@ -82,7 +83,7 @@ export function containmentStep(drafting: Drafting, phase: 'protect' | 'strip', 
     id: 'set-containment',
     phase,
     title: way.title,
-    handsMin: way.minutes.value,
+    ...takes(way.minutes),
     after: [...after],
     equipment: [...way.equipment],
     ...hangs(drafting, way.equipment),
@@ -95,14 +96,14 @@ export function containmentStep(drafting: Drafting, phase: 'protect' | 'strip', 
 export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Step[] {
   const { decided, facts } = drafting
   const ladder = ladderFor(drafting) === 'step-ladder'
-  const before = ids(isolated.slice(0, 1))
+  const before = ['ask']
   const moved = facts.design.below !== 'clear'
   const steps = [
     step({
       id: 'clear-below',
       phase: 'protect',
       title: says('procedure.clear-below.title', { below: belowWords[facts.design.below] }),
-      handsMin: stepMin.clearBelow.value,
+      ...takes(moved ? stepMin.moveThings : stepMin.clearBelow),
       after: before,
       equipment: ['floor-sheet', ...(ladder ? ['step-ladder'] : [])],
       ...(moved ? { photo: says('procedure.clear-below') } : {}),
@@ -117,8 +118,8 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
         id: 'go-up',
         phase: 'protect',
         title: says('procedure.go-up.title'),
-        handsMin: stepMin.goUp.value,
-        after: ids(isolated.slice(-1)),
+        ...takes(stepMin.goUp),
+        after: ids(provedDead(isolated).slice(-1)),
         equipment: ['roof-ladder'],
         how: facts.design.roof === 'membrane' ? says('procedure.go-up.how') : says('procedure.go-up.how.mats-under-knees-tools'),
         gate: says('procedure.go-up.gate', { wind: { Ms: facts.houseRules.roofWindLimitMs } }),
@@ -131,7 +132,7 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
         id: 'secure-unit',
         phase: 'protect',
         title: says('procedure.secure-unit.title'),
-        handsMin: stepMin.secureUnit.value,
+        ...takes(stepMin.secureUnit),
         after: before,
         gate: says('procedure.secure-unit.gate'),
         cautions: [caution.lifting],
@@ -145,7 +146,7 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
         id: 'cover-outlet',
         phase: 'protect',
         title: says('procedure.cover-outlet.title'),
-        handsMin: stepMin.coverOutlet.value,
+        ...takes(stepMin.coverOutlet),
         after: ['clear-below'],
         gate: says('procedure.cover-outlet.gate'),
         cautions: [],
@@ -157,7 +158,7 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
         id: 'cover-electronics',
         phase: 'protect',
         title: says('procedure.cover-electronics.title'),
-        handsMin: stepMin.coverElectronics.value,
+        ...takes(stepMin.coverInPlace),
         after: ids(steps),
         gate: says('procedure.cover-electronics.gate'),
         cautions: [],
@@ -194,7 +195,7 @@ function firstOff({ strip, facts }: Drafting, before: readonly Step[]): Step[] {
         id: offId(component),
         phase: 'protect',
         title: component.takeOff,
-        handsMin: component.offMin.value,
+        ...takes(component.offMin),
         after: ids(before),
         equipment: ['step-ladder', 'bucket'],
         takesOff: component.name,
@@ -207,7 +208,7 @@ function firstOff({ strip, facts }: Drafting, before: readonly Step[]): Step[] {
         phase: 'protect',
         title: says('procedure.empty-pan.title'),
         part: 'pan',
-        handsMin: stepMin.emptyPan.value,
+        ...takes(stepMin.emptyPan),
         after: [offId(component)],
         equipment: ['bucket'],
         gate: says('procedure.empty-pan.gate'),

@@ -5,9 +5,10 @@ import { isCarried, isOnRoof } from '../units/index.ts'
 import { afterRunOf } from './afterRun.ts'
 import { caution } from './cautions.ts'
 import { pumpTestSteps } from './drain.ts'
-import { hangsAtUnit, ids, isWet, isWheelWashed, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
+import { hangsAtUnit, ids, isOpened, isWet, isWheelWashed, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
+import { closingSteps, openingSteps } from './visit.ts'
 import { outdoorCheckSteps } from './outdoorUnit.ts'
-import { steadyCoolingMin, stepMin } from './stepTimes.ts'
+import { steadyCoolingMin, stepMin, takes } from './stepTimes.ts'
 import type { Step } from './step.ts'
 import { joined, says, type Message } from '../words/index.ts'
 
@@ -21,8 +22,14 @@ function mainsOn({ facts: { lookOver, design } }: Drafting): Message {
   return says('procedure.mainsOn.lock-tag-off-breaker')
 }
 
+/** Taking down what is quickly laid. */
+const takeDownMin = { 'trough-and-towel': stepMin.takeTrough, 'floor-sheet': stepMin.takeSheet, 'opening-plug-and-rags': stepMin.takeRags } as const
+
 /** What covers the outlet at the first spin of a wheel that was washed where nothing hangs any more. */
-const coversForSpin = (drafting: Drafting): boolean => isWheelWashed(drafting) && !hangsAtUnit(drafting) && !isOnRoof(drafting.facts.lookOver.family)
+const coversForSpin = (drafting: Drafting): boolean =>
+  (isWheelWashed(drafting) && !hangsAtUnit(drafting) && !isOnRoof(drafting.facts.lookOver.family)) || isTakenOn(drafting)
+/** What hangs goes on to the next unit before there is power: a cloth over the outlet catches what is thrown. */
+const isTakenOn = (drafting: Drafting): boolean => drafting.isLentOut && hangsAtUnit(drafting)
 
 /** What has to be true of the first spin. */
 function spinGate(drafting: Drafting): Message {
@@ -41,8 +48,9 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
     id: 'check-ledger',
     phase: 'rebuild',
     title: says('procedure.check-ledger.title'),
-    handsMin: stepMin.checkLedger.value,
+    ...takes(stepMin.checkLedger),
     after: ids(closes.length > 0 ? closes : before),
+    needsLedger: true,
     gate: says('procedure.check-ledger.gate'),
     cautions: [],
   })
@@ -56,7 +64,7 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
             title: isOnRoof(facts.lookOver.family)
               ? says('procedure.proveSteps.take-up-cloth-rags')
               : says('procedure.proveSteps.take-containment-down-upper'),
-            handsMin: stepMin.takeDown.value,
+            ...takes(takeDownMin[drafting.decided.containment as keyof typeof takeDownMin] ?? stepMin.takeDown),
             after: [...after],
             cautions: [caution.wasteWater],
             how: says('procedure.proveSteps.empty-first-stands-runs'),
@@ -66,14 +74,15 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
   if (staysOff(facts)) return [ledger, ...handedBackOff(drafting, [ledger.id, ...ids(alsoBeforePower)], takeDown)]
   const wiring = wiringGate(drafting, [ledger.id])
   const battery = before.some(({ id }) => id === 'part-battery') ? [joinBattery([ledger.id, ...ids(wiring), ...ids(alsoBeforePower)])] : []
+  const takenOn = isTakenOn(drafting) ? takeDown([ledger.id]) : []
   const cover = coversForSpin(drafting)
     ? [
         step({
           id: 'cover-for-spin',
           phase: 'prove',
           title: says('procedure.cover-for-spin.title'),
-          handsMin: stepMin.coverForSpin.value,
-          after: [ledger.id],
+          ...takes(stepMin.coverForSpin),
+          after: [ledger.id, ...ids(takenOn)],
           gate: says('procedure.cover-for-spin.gate'),
           cautions: [],
         }),
@@ -83,14 +92,14 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
     id: 'power-on',
     phase: 'prove',
     title: says('procedure.power-on.title'),
-    handsMin: stepMin.powerOn.value,
-    after: [ledger.id, ...ids(wiring), ...ids(alsoBeforePower), ...ids(battery), ...ids(cover)],
+    ...takes(stepMin.powerOn),
+    after: [ledger.id, ...ids(wiring), ...ids(alsoBeforePower), ...ids(battery), ...ids(takenOn), ...ids(cover)],
     needsLedger: true,
     how: mainsOn(drafting),
     gate: says('procedure.power-on.gate'),
     cautions: [caution.electricity, caution.wheel],
   })
-  const steps = [ledger, ...wiring, ...battery, ...cover, power]
+  const steps = [ledger, ...wiring, ...battery, ...takenOn, ...cover, power]
   // On low until nothing is thrown any more, while what catches it still hangs; the coil itself is dried by nobody before it cools.
   if (isWheelWashed(drafting) || decided.drying === 'fan-run') {
     steps.push(
@@ -99,7 +108,7 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
         phase: 'prove',
         title: says('procedure.first-spin.title'),
         part: 'wheel',
-        handsMin: stepMin.firstSpin.value,
+        ...takes(stepMin.firstSpin),
         after: [power.id],
         gate: spinGate(drafting),
         cautions: [caution.wheel],
@@ -107,7 +116,7 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
     )
   }
   steps.push(...pumpTestSteps(drafting, ids(steps.slice(-1))))
-  steps.push(...takeDown(ids(steps.slice(-1))))
+  if (takenOn.length === 0) steps.push(...takeDown(ids(steps.slice(-1))))
   const down = steps.slice(-1)
   steps.push(...runSteps(drafting, ids(down)))
   // While it cools steadily, people clear up.
@@ -116,11 +125,24 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
 
 function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
   const { facts } = drafting
+  // Where nothing but filters was seen to, it is heard and felt that it runs.
+  if (!isOpened(drafting))
+    return [
+      step({
+        id: 'run-unit',
+        phase: 'prove',
+        title: says('procedure.run-unit.filters-alone'),
+        ...takes(stepMin.runUnit),
+        after: [...after],
+        gate: says('procedure.run-test.gate.runs-without-new-noise'),
+        cautions: [caution.wheel],
+      }),
+    ]
   const run = step({
     id: 'run-unit',
     phase: 'prove',
     title: facts.design.heatsOnly ? says('procedure.run-unit.heat') : says('procedure.run-unit.cool'),
-    handsMin: stepMin.runUnit.value,
+    ...takes(stepMin.runUnit),
     after: [...after],
     wait: {
       leastMin: steadyCoolingMin.value,
@@ -134,7 +156,7 @@ function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
           id: 'read-vents-after',
           phase: 'prove',
           title: says('procedure.read-vents-after.title'),
-          handsMin: stepMin.readVents.value,
+          ...takes(stepMin.readVents),
           after: [run.id],
           optional: says('procedure.read-vents.optional'),
           cautions: [],
@@ -145,7 +167,7 @@ function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
     id: 'run-test',
     phase: 'prove',
     title: says('procedure.run-test.title'),
-    handsMin: stepMin.runTest.value,
+    ...takes(stepMin.runTest),
     after: [run.id, ...ids(vents)],
     gate: isCarried(facts.lookOver.family) ? says('procedure.run-test.gate') : says('procedure.run-test.gate.runs-without-new-noise'),
     doneBy: 'after-readings',
@@ -165,7 +187,7 @@ function wiringGate(drafting: Drafting, after: readonly string[]): Step[] {
       id: 'wiring-put-right',
       phase: 'prove',
       title: says('procedure.wiring-put-right.title', { found: { and: found.map(named) } }),
-      handsMin: stepMin.wiringGate.value,
+      ...takes(stepMin.wiringGate),
       after: [...after],
       gate: says('procedure.wiring-put-right.gate', { found: { comma: found.map(named) } }),
       cautions: [caution.electricity],
@@ -180,7 +202,7 @@ function handedBackOff(drafting: Drafting, after: readonly string[], takeDown: (
     id: 'keep-off',
     phase: 'prove',
     title: says('procedure.keep-off.title'),
-    handsMin: stepMin.keepOff.value,
+    ...takes(stepMin.keepOff),
     after: [...after, ...ids(down)],
     gate: says('procedure.keep-off.gate'),
     cautions: [caution.electricity, caution.wheel],
@@ -193,7 +215,7 @@ function joinBattery(after: string[]): Step {
     id: 'join-battery',
     phase: 'prove',
     title: says('procedure.join-battery.title'),
-    handsMin: stepMin.joinBattery.value,
+    ...takes(stepMin.joinBattery),
     after,
     needsLedger: true,
     gate: says('procedure.join-battery.gate'),
@@ -205,19 +227,6 @@ function joinBattery(after: string[]): Step {
 function handOver(drafting: Drafting, down: readonly Step[], proved: readonly Step[]): Step[] {
   const { facts, decided } = drafting
   const steps: Step[] = []
-  if (isWet(drafting)) {
-    const cleared = facts.site.foulDrainOnSite ? says('procedure.clear-up.title') : says('procedure.clear-up.title.take-wash-water-along')
-    steps.push(
-      step({
-        id: 'clear-up',
-        phase: 'hand-over',
-        title: facts.lookOver.family === 'wall-head' ? says('procedure.clear-up.and-wall', { cleared }) : cleared,
-        handsMin: stepMin.clearUp.value,
-        after: ids(down),
-        cautions: [caution.wasteWater],
-      }),
-    )
-  }
   const moved = facts.design.below !== 'clear'
   if (moved)
     steps.push(
@@ -225,8 +234,8 @@ function handOver(drafting: Drafting, down: readonly Step[], proved: readonly St
         id: 'put-things-back',
         phase: 'hand-over',
         title: says('procedure.put-things-back.title'),
-        handsMin: stepMin.putThingsBack.value,
-        after: [...ids(down), ...ids(steps)],
+        ...takes(stepMin.putThingsBack),
+        after: ids(down),
         gate: says('procedure.put-things-back.gate'),
         cautions: [],
       }),
@@ -238,7 +247,7 @@ function handOver(drafting: Drafting, down: readonly Step[], proved: readonly St
         id: 'leave-to-dry',
         phase: 'hand-over',
         title: dries.how === 'own-programme' ? says('procedure.leave-to-dry.title.own-programme') : says('procedure.leave-to-dry.title.fan-alone'),
-        handsMin: stepMin.leaveToDry.value,
+        ...takes(stepMin.leaveToDry),
         after: ids(proved),
         how: says('procedure.leave-to-dry.how', { time: { min: dries.minutes } }),
         gate: says('procedure.leave-to-dry.gate'),
@@ -260,12 +269,13 @@ function handOver(drafting: Drafting, down: readonly Step[], proved: readonly St
       : []),
     ...(drainState(facts.lookOver) === 'failed' && isWet(drafting) ? [says('procedure.handOver.drain-passed')] : []),
   ]
+  steps.push(...closingSteps(drafting, down))
   steps.push(
     step({
       id: 'hand-over',
       phase: 'hand-over',
       title: says('procedure.hand-over.title'),
-      handsMin: stepMin.handOver.value,
+      ...takes(isOpened(drafting) ? stepMin.handOver : stepMin.handOverLight),
       after: [...ids(proved), ...ids(steps)],
       gate: says('procedure.hand-over.gate', { told: { semicolon: told } }),
       doneBy: 'hand-over',
@@ -276,23 +286,25 @@ function handOver(drafting: Drafting, down: readonly Step[], proved: readonly St
 }
 
 /** A unit that is not cleaned today: made safe, recorded, referred. */
-export function declineSteps({ facts }: Drafting): Step[] {
+export function declineSteps(drafting: Drafting): Step[] {
+  const { facts } = drafting
   const safe = step({
     id: 'leave-off',
     phase: 'isolate',
     title: says('procedure.leave-off.title'),
-    handsMin: stepMin.isolate.value,
-    after: [],
+    ...takes(stepMin.isolate),
+    after: ['ask'],
     cautions: [caution.electricity],
   })
   const found = [...new Set([...facts.lookOver.findings, ...(isOffLevel(facts.lookOver) ? (['off-level'] as const) : [])])]
   return [
+    ...openingSteps(drafting),
     safe,
     step({
       id: 'hand-over',
       phase: 'hand-over',
       title: says('procedure.hand-over.title.tell-customer-found-come'),
-      handsMin: stepMin.referral.value,
+      ...takes(stepMin.referral),
       after: [safe.id],
       gate:
         found.length > 0

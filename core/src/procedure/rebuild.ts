@@ -3,8 +3,8 @@ import type { Component } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { closerOf, comesOff, ids, onId, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
-import { stepMin } from './stepTimes.ts'
-import { extraMinutes, handling } from './strip.ts'
+import { stepMin, takes } from './stepTimes.ts'
+import { handling, handlingMinutes } from './strip.ts'
 import { says } from '../words/index.ts'
 
 const seatedOn = 'end-plate'
@@ -52,7 +52,7 @@ export function rebuildSteps(
             id: 'push-tiles-back',
             phase: 'rebuild',
             title: says('procedure.push-tiles-back.title'),
-            handsMin: stepMin.pushTilesBack.value,
+            ...takes(stepMin.pushTilesBack),
             after: [...worked, ...ids(steps)],
             equipment: ['step-ladder'],
             cautions: [caution.ladder],
@@ -83,7 +83,7 @@ function uncover({ decided }: Drafting, closer: Component, after: string[]): Ste
         id: 'uncover-electronics',
         phase: 'rebuild',
         title: says('procedure.uncover-electronics.title'),
-        handsMin: stepMin.uncoverElectronics.value,
+        ...takes(stepMin.uncoverElectronics),
         after,
         gate: says('procedure.uncover-electronics.gate'),
         cautions: [caution.electricity],
@@ -95,7 +95,7 @@ function uncover({ decided }: Drafting, closer: Component, after: string[]): Ste
         id: 'unplug-opening',
         phase: 'rebuild',
         title: says('procedure.unplug-opening.title'),
-        handsMin: stepMin.unplugOpening.value,
+        ...takes(stepMin.unplugOpening),
         after,
         gate: says('procedure.unplug-opening.gate'),
         cautions: [],
@@ -117,7 +117,7 @@ function onStep(drafting: Drafting, component: Component, after: string[]): Step
     id: onId(component),
     phase: 'rebuild',
     title: drafting.facts.design.filter === 'disposable' ? (component.putBackRenewed ?? component.putBack) : component.putBack,
-    handsMin: component.onMin.value + extraMinutes(drafting, component),
+    ...takes(...handlingMinutes(drafting, component, 'on')),
     after,
     ...fields,
     putsBack: component.name,
@@ -136,7 +136,7 @@ function wheelChecks({ setScrew }: Component, seated: string): Step[] {
     phase: 'rebuild',
     title: says('procedure.tighten-set-screw.title'),
     part: 'wheel',
-    handsMin: stepMin.tightenSetScrew.value,
+    ...takes(stepMin.tightenSetScrew),
     after: ['on-wheel', seated],
     equipment: ['long-driver'],
     gate: says('procedure.tighten-set-screw.gate'),
@@ -148,7 +148,7 @@ function wheelChecks({ setScrew }: Component, seated: string): Step[] {
     phase: 'rebuild',
     title: says('procedure.spin-by-hand.title'),
     part: 'wheel',
-    handsMin: stepMin.spinByHand.value,
+    ...takes(stepMin.spinByHand),
     after: setScrew ? [tighten.id] : ['on-wheel', seated],
     gate: says('procedure.spin-by-hand.gate'),
     cautions: [],

@@ -47,8 +47,11 @@ export const stepSchema = closed({
   /** How it is done, where the title is not enough. */
   how: sentenceSchema(600).optional(),
   part: partSchema.optional(),
-  /** Hands-on minutes. */
+  /** Hands-on minutes, as they usually are. */
   handsMin: z.number(),
+  /** One in ten takes less, one in ten takes more. */
+  lowMin: z.number().optional(),
+  highMin: z.number().optional(),
   /** The start value, where the firm's own runs have corrected it. */
   startMin: z.number().optional(),
   /** Minutes that must, and may at most, pass after the hands-on part. */
@@ -84,6 +87,11 @@ export const stepSchema = closed({
   /** Whether the photograph is taken, or left out with a reason, before the step counts as done. */
   needsPhoto: z.boolean().optional(),
   cautions: z.array(sentenceSchema(600)),
+  /** Wants its unit's supply on: not between its isolation and its power-on. */
+  powered: z.boolean().optional(),
+  /** Of a step of the visit: the units it serves, and what each of them but the first adds to it, minutes. */
+  unitIds: z.array(z.string().max(80)).optional(),
+  furtherMin: z.number().optional(),
 })
 export type Step = z.infer<typeof stepSchema>
 

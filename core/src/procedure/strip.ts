@@ -6,7 +6,7 @@ import { caution } from './cautions.ts'
 import { closerOf, comesOff, ids, ladderFor, offId, step, type Drafting } from './drafting.ts'
 import { containmentStep } from './protect.ts'
 import type { Step } from './step.ts'
-import { stepMin, tightCoverMin } from './stepTimes.ts'
+import { screwMin, stepMin, storeyMin, takes, tightCoverMin, times } from './stepTimes.ts'
 import { says } from '../words/index.ts'
 
 /** What taking off and putting back a component have in common. */
@@ -29,9 +29,20 @@ export function handling(
   }
 }
 
-/** Besides what every unit of the family takes: a cover right below the ceiling is slow. */
-export const extraMinutes = ({ facts }: Drafting, component: Component): number =>
-  component.id === 'cover' && facts.design.ceilingGapCm < tightCeilingGap.value ? tightCoverMin.value : 0
+/** Pieces of work that taking off or putting back a component is made of: itself, its screws, a cover right below the ceiling, storeys to carry over. */
+export function handlingMinutes(drafting: Drafting, component: Component, way: 'off' | 'on') {
+  const { facts } = drafting
+  const screws = component
+    .fasteners(facts.design)
+    .reduce((sum, { kind, count }) => sum + (kind.includes('screw') && !kind.includes('cap') ? count : 0), 0)
+  const isTight = component.id === 'cover' && facts.design.ceilingGapCm < tightCeilingGap.value
+  return [
+    way === 'off' ? component.offMin : component.onMin,
+    ...(screws > 0 ? [times(screwMin[way], screws)] : []),
+    ...(isTight ? [tightCoverMin] : []),
+    ...(component.carried && facts.design.storey > 0 ? [times(storeyMin, facts.design.storey)] : []),
+  ]
+}
 
 /** Screw of the wheel, loosened before the wheel comes off. */
 const loosened = 'loosen-set-screw'
@@ -42,7 +53,7 @@ function loosenStep(after: string[]): Step {
     phase: 'strip',
     title: says('procedure.loosenStep.loosen-set-screw-wheel'),
     part: 'wheel',
-    handsMin: stepMin.loosenSetScrew.value,
+    ...takes(stepMin.loosenSetScrew),
     after,
     equipment: ['long-driver'],
     how: says('procedure.loosenStep.before-coil-lifted-turn'),
@@ -58,16 +69,21 @@ const lookForNests = ({ facts }: Drafting): Step =>
     id: 'look-for-nests',
     phase: 'strip',
     title: says('procedure.look-for-nests.title'),
-    handsMin: stepMin.lookForNests.value,
+    ...takes(stepMin.lookForNests),
     after: ['off-shroud'],
     gate: says('procedure.look-for-nests.gate'),
     cautions: isOnRoof(facts.lookOver.family) ? [caution.roof] : [],
   })
 
-export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] {
+/** What lies before any terminal: it comes off while stored charge drains. */
+const beforeTerminals: readonly string[] = ['filters', 'fine-filter', 'louvres', 'grille', 'front', 'shroud']
+
+/** @param before after which terminals may be touched @param dead after which whatever lies before them may come off */
+export function stripSteps(drafting: Drafting, before: readonly Step[], dead: readonly Step[]): Step[] {
   const { strip, decided } = drafting
   const steps: Step[] = []
   const ready = ids(before)
+  const readyFor = ({ id }: Component) => (beforeTerminals.includes(id) ? ids(dead) : ready)
   const present = new Set(strip.map(({ id }) => id))
   const closer = closerOf(drafting)
   /** The bag hangs above the open body, once its electronics are safe from water. */
@@ -91,8 +107,8 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
         id: offId(component),
         phase: 'strip',
         title: component.takeOff,
-        handsMin: component.offMin.value + extraMinutes(drafting, component),
-        after: [...ready, ...front, ...(component.setScrew || lifts ? [loosened] : [])],
+        ...takes(...handlingMinutes(drafting, component, 'off')),
+        after: [...readyFor(component), ...front, ...(component.setScrew || lifts ? [loosened] : [])],
         ...handling(drafting, component),
         takesOff: component.name,
         ...(component.photo ? { photo: component.photo } : {}),
@@ -111,7 +127,7 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
             decided.electrics === 'bag'
               ? says('procedure.cover-electronics.title.bag-electronics-opening-down')
               : says('procedure.cover-electronics.title.cover-electronics-against-dust'),
-          handsMin: stepMin.coverElectronics.value,
+          ...takes(stepMin.coverElectronics),
           after: [offId(component)],
           gate: says('procedure.cover-electronics.gate.electronics-shows'),
           photo: says('procedure.cover-electronics.photo'),
@@ -125,7 +141,7 @@ export function stripSteps(drafting: Drafting, before: readonly Step[]): Step[] 
           id: 'plug-opening',
           phase: 'strip',
           title: says('procedure.plug-opening.title'),
-          handsMin: stepMin.plugOpening.value,
+          ...takes(stepMin.plugOpening),
           after: [offId(component)],
           gate: says('procedure.plug-opening.gate'),
           cautions: [],

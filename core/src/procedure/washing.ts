@@ -1,10 +1,11 @@
 // How is what was loosened carried off: coil, wheel and pan?
+import { gradeOf, worstOf } from '../lookover/index.ts'
 import { amountOf } from './agent.ts'
 import { caution } from './cautions.ts'
-import { ids, rinseTool, step, type Drafting } from './drafting.ts'
+import { comesOff, ids, rinseTool, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { pauseMin } from '../wash/index.ts'
-import { stepMin, stepMinPerM2 } from './stepTimes.ts'
+import { atLeast, runsFor, soilFactor, stepMin, stepMinPerM2, takes, times, wheelMin } from './stepTimes.ts'
 import { joined, says, type Message } from '../words/index.ts'
 
 /** When to stop and clear the outlet: as somebody chose, else before it would run over. */
@@ -37,7 +38,7 @@ function coilSteps(drafting: Drafting, before: readonly Step[], applied: readonl
         phase: 'rinse',
         title: says('procedure.rinse-coil.title'),
         part: 'coilFace',
-        handsMin: Math.max(2, rinseMin + (washWater?.pausesAtMin?.length ?? 0) * pauseMin.value),
+        ...takes(atLeast(1, runsFor(rinseMin + (washWater?.pausesAtMin?.length ?? 0) * pauseMin.value))),
         after: [...applied],
         equipment: [rinseTool(drafting, decided.rinse)],
         how: joined({
@@ -59,7 +60,7 @@ function coilSteps(drafting: Drafting, before: readonly Step[], applied: readonl
         phase: 'rinse',
         title: says('procedure.draw-off.title'),
         part: 'coilFace',
-        handsMin: Math.max(4, stepMinPerM2.wipeCoil.value * facts.areaM2),
+        ...takes(atLeast(3, times(stepMinPerM2.wipeCoil, facts.areaM2 * soilFactor[facts.coilGrade]))),
         after: [...applied],
         equipment: ['wet-vacuum'],
         gate: says('procedure.draw-off.gate'),
@@ -78,7 +79,8 @@ function onWheel({ wheelMix, wheelFirst, decided }: Drafting): Message[] {
 
 function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
   const { decided, facts, wheelFirst, wheelMix } = drafting
-  const twice = wheelFirst ? stepMin.rinseDegreaser.value : 0
+  const twice = wheelFirst ? [stepMin.rinseDegreaser] : []
+  const grade = gradeOf(facts.lookOver, 'wheel')
   const chemicals = wheelMix ? [caution.chemicals] : []
   if (decided.wheel === 'remove-and-wash')
     return [
@@ -87,7 +89,7 @@ function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
         phase: 'wheel',
         title: wheelMix ? says('procedure.wash-wheel.title') : says('procedure.wash-wheel.title.wash-wheel-outside-soak'),
         part: 'wheel',
-        handsMin: stepMin.washWheelOut.value + twice,
+        ...takes(wheelMin.out[grade], ...twice),
         after: ['off-wheel'],
         equipment: facts.has('hose') && facts.site.waterOnSite ? ['hose'] : [],
         how: joined({ sentences: onWheel(drafting) }),
@@ -102,7 +104,7 @@ function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
         phase: 'wheel',
         title: says('procedure.wash-wheel.title.wash-wheel-sits-hold'),
         part: 'wheel',
-        handsMin: stepMin.washWheelInPlace.value + twice,
+        ...takes(wheelMin.inPlace[grade], ...twice),
         after: [...wetDone],
         equipment: [rinseTool(drafting, wheelTool(drafting))],
         how: joined({ sentences: [...onWheel(drafting), ...(drafting.rinseMin > 0 ? [] : bucketsIn(drafting.washWater))] }),
@@ -136,7 +138,7 @@ function panSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
       phase: 'pan-and-drain',
       title: work[0],
       part: 'pan',
-      handsMin: work[1].value,
+      ...takes(times(work[1], soilFactor[gradeOf(drafting.facts.lookOver, 'pan')])),
       after: decided.pan === 'remove-and-wash' ? ['off-pan'] : [...wetDone],
       cautions: [caution.wasteWater],
       ...(decided.pan === 'flush-in-place'
@@ -146,13 +148,28 @@ function panSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
   ]
 }
 
-export function outletStep(before: readonly Step[]): Step {
+/** The outside of what people see: while the agent works, or whenever hands are free. */
+export function outsideStep(drafting: Drafting, before: readonly Step[]): Step {
+  const off = comesOff(drafting, 'cover') || comesOff(drafting, 'front') || comesOff(drafting, 'grille')
+  return step({
+    id: 'wipe-outside',
+    phase: 'dwell',
+    title: off ? says('procedure.wipe-outside.title.off') : says('procedure.wipe-outside.title'),
+    part: 'housing',
+    ...takes(off ? stepMin.washCover : stepMin.wipeOutside),
+    after: ids(before),
+    optional: says('procedure.wipe-outside.optional'),
+    cautions: [],
+  })
+}
+
+export function outletStep({ facts }: Drafting, before: readonly Step[]): Step {
   return step({
     id: 'wipe-outlet',
     phase: 'pan-and-drain',
     title: says('procedure.wipe-outlet.title'),
     part: 'outlet',
-    handsMin: stepMin.wipeOutlet.value,
+    ...takes(times(stepMin.wipeOutlet, soilFactor[worstOf(facts.lookOver, 'outlet', 'housing')])),
     after: ids(before),
     optional: says('procedure.wipe-outlet.optional'),
     cautions: [],

@@ -1,3 +1,4 @@
+import { asOnePlan } from '../tests/inEnglish.ts'
 import { houseRulesSchema } from '../method/index.ts'
 import { planJob } from '../plan/index.ts'
 import type { UnitState } from '../run/index.ts'
@@ -11,7 +12,7 @@ import { catalogue as english } from '../words/en/index.ts'
 const id = (digit: number) => `00000000-0000-4000-8000-00000000000${digit}`
 const grades = gradesWith('wall-head', 3, ['dust'])
 const job = jobWith({ grades, complaints: ['smell'] })
-const [plan] = planJob(job).units
+const [plan] = asOnePlan(planJob(job)).units
 const unit = {
   id: id(1),
   siteId: id(2),

@@ -1,4 +1,4 @@
-import { inEnglish } from '../tests/inEnglish.ts'
+import { asOnePlan, inEnglish } from '../tests/inEnglish.ts'
 import fc from 'fast-check'
 import { planJob } from '../plan/index.ts'
 import { gradesWith } from '../upkeep/index.ts'
@@ -80,7 +80,7 @@ describe('a day of visits', () => {
 describe('what is special at a visit', () => {
   it('follows from the site and from what is done there', () => {
     const job = jobWith({ grades: gradesWith('wall-head', 3, ['dust']) })
-    const [{ steps }] = planJob(job).units
+    const [{ steps }] = asOnePlan(planJob(job)).units
     expect(specialsOf({ ...job.site, waterOnSite: true, foulDrainOnSite: true }, ['wall-head'], steps)).toContain('ladder')
     expect(specialsOf({ ...job.site, waterOnSite: false, foulDrainOnSite: true, sensitiveOccupants: true }, ['rv-rooftop'], [])).toEqual([
       'roof',

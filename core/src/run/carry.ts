@@ -6,12 +6,12 @@ import { applyInOrder, effective, inOrder } from './state.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
 
 /** Grows when the same events come to another state than before: what was kept then is not carried on. */
-export const carriedVersion = 2
+export const carriedVersion = 3
 
-/** A unit's state as it is kept: without its steps, which stand in the event that agreed them. */
+/** A unit's state as it is kept: without its steps, which stand in the event that agreed them, and without what it asks of the visit, which concerns no unit. */
 export interface Carried {
   readonly version: number
-  readonly state: Omit<UnitState, 'steps'>
+  readonly state: Omit<UnitState, 'steps' | 'visitSteps'>
   /** Id of the event that agreed the steps; missing before. */
   readonly agreedIn?: string
   /** The last event of the log, in the order in which they count. */
@@ -36,8 +36,12 @@ function sayTakenBack(state: UnitState, takenBack: Carried['takenBack']): void {
   }
 }
 
-function kept({ steps: _, ...state }: UnitState, rest: Omit<Carried, 'version' | 'state' | 'agreedIn'>, agreed: string | undefined): Carried {
-  return { version: carriedVersion, state, ...rest, ...(agreed === undefined ? {} : { agreedIn: agreed }) }
+function kept(
+  { steps: _, visitSteps: __, ...state }: UnitState,
+  rest: Omit<Carried, 'version' | 'state' | 'agreedIn'>,
+  agreed: string | undefined,
+): Carried {
+  return { version: carriedVersion, state: { ...state, visitAsked: [] }, ...rest, ...(agreed === undefined ? {} : { agreedIn: agreed }) }
 }
 
 /** State of a unit from all of its events, and how it is kept. @param events of this unit alone, all of them */

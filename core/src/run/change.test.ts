@@ -1,9 +1,9 @@
-import { inEnglish } from '../tests/inEnglish.ts'
+import { asOnePlan, inEnglish } from '../tests/inEnglish.ts'
 import { planJob, type UnitJob } from '../plan/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { changeOf, stateOf, type Happening, type UnitState } from './index.ts'
 
-const stepsOf = (unit: Partial<UnitJob>) => planJob(jobWith(unit)).units[0].steps
+const stepsOf = (unit: Partial<UnitJob>) => asOnePlan(planJob(jobWith(unit))).units[0].steps
 const open = stepsOf({ grades: { coilFace: { grade: 2 } } })
 const strip = stepsOf({ grades: { coilFace: { grade: 2 }, wheel: { grade: 4 } } })
 const stopped = stepsOf({ grades: { coilFace: { grade: 2 } }, findings: ['scorched-plug'] })

@@ -60,6 +60,8 @@ export const happeningSchema = z.discriminatedUnion('type', [
     unitId,
     decisions: z.array(closed({ topic: topicSchema, choice: z.string().max(40), rule: z.string().max(60) })).max(30),
     steps: z.array(stepSchema).min(1).max(120),
+    /** What this unit asks of its visit; an earlier version had that among its steps. */
+    visitSteps: z.array(stepSchema).max(40).optional(),
   }),
   closed({ type: z.literal('step-begun'), unitId, stepId }),
   /** Who of the crew is to do it, by user id; `null` is whoever is free. */
@@ -121,9 +123,31 @@ export const happeningSchema = z.discriminatedUnion('type', [
     customerText: z.string().max(8000).optional(),
     notReached: z.array(partSchema).max(12).optional(),
   }),
+  /** Somebody of the crew came to the visit, or went before its end. */
+  closed({ type: z.literal('came'), unitId, who: userId }),
+  closed({ type: z.literal('went'), unitId, who: userId }),
   closed({ type: z.literal('undone'), unitId, eventId: z.uuid() }),
 ])
 export type Happening = z.infer<typeof happeningSchema>
+
+/** What can happen to the visit itself, which goes by `visit` instead of a unit's id. */
+export const visitHappenings: ReadonlySet<Happening['type']> = new Set([
+  'step-begun',
+  'step-given',
+  'step-skipped',
+  'gate-confirmed',
+  'step-done',
+  'wait-ended',
+  'wait-shortened',
+  'photo-left-out',
+  'product-used',
+  'paused',
+  'resumed',
+  'note',
+  'came',
+  'went',
+  'undone',
+])
 
 /** Clocks that are farther off than ten years are no clocks. */
 const farthestMs = 10 * 366 * 86_400_000

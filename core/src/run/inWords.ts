@@ -127,6 +127,10 @@ export function happeningInWords(happening: Happening, { titleOf, gateOf, produc
     }
     case 'handed-over':
       return says('run.handed-over', { verdict: verdictName(happening.verdict) })
+    case 'came':
+      return says('run.came', { person: personName(happening.who) })
+    case 'went':
+      return says('run.went', { person: personName(happening.who) })
     case 'undone':
       return says('run.undone')
   }

@@ -1,8 +1,8 @@
 // What is left of the work at a unit, as it stands now? The same steps without those that are done; waits that run count as what is left of them.
 import type { UnitSteps } from '../crew/index.ts'
-import type { Step } from '../procedure/index.ts'
-import { waitOf } from './gates.ts'
-import type { UnitState } from './unitState.ts'
+import { mergeVisit, partsOfRef, refOf, visitId, type Step } from '../procedure/index.ts'
+import { waitOf, type OtherLists } from './gates.ts'
+import { emptyUnitState, type UnitState } from './unitState.ts'
 import { says } from '../words/index.ts'
 
 const minuteMs = 60_000
@@ -15,12 +15,12 @@ function handsLeft(unit: UnitState, step: Step, nowMs: number): number {
   return begunAtMs === undefined ? step.handsMin : Math.max(leastLeftMin, step.handsMin - (nowMs - begunAtMs) / minuteMs)
 }
 
-/** Steps still to be done, for a timeline from now on; a running wait is a step of nobody's hands that lasts as long as is left. */
-export function stepsLeft(unit: UnitState, nowMs: number): Step[] {
+/** Steps still to be done, for a timeline from now on; a running wait is a step of nobody's hands that lasts as long as is left. @param alsoWaitedFor steps that those of other lists wait for */
+export function stepsLeft(unit: UnitState, nowMs: number, alsoWaitedFor: readonly string[] = []): Step[] {
   const isDone = (id: string) => unit.progress[id]?.doneAtMs !== undefined
   const steps = unit.steps ?? []
   const left = steps.filter(({ id }) => !isDone(id))
-  const waitedFor = new Set(left.flatMap(({ after }) => after))
+  const waitedFor = new Set([...left.flatMap(({ after }) => after), ...alsoWaitedFor])
   const waits = steps.flatMap((step): Step[] => {
     const wait = isDone(step.id) && waitedFor.has(step.id) ? waitOf(unit, step) : undefined
     if (!wait) return []
@@ -82,4 +82,47 @@ export function unitStepsFrom(
     return name === undefined ? [] : [[stepId, name] as const]
   })
   return { id, steps: unit.steps ? stepsLeft(unit, nowMs) : planned, given: Object.fromEntries(given), held: heldNow(unit) }
+}
+
+/** What is planned of a unit for as long as nothing is agreed. */
+export interface PlannedLists {
+  readonly id: string
+  readonly steps: readonly Step[]
+  readonly visitSteps: readonly Step[]
+}
+
+/**
+ * A visit as the crew's timeline takes it from now on: its own steps and those of its units, as far as they are not done.
+ * @param units those that are not handed over
+ */
+export function visitLeft(
+  units: readonly PlannedLists[],
+  lists: OtherLists,
+  nameOf: (userId: number) => string | undefined,
+  nowMs: number,
+): UnitSteps[] {
+  const left = units.map(({ id, steps }) => unitStepsFrom(id, lists[id] ?? emptyUnitState(), steps, nameOf, nowMs))
+  const asked = units.map(({ id, visitSteps }) => lists[id]?.visitSteps ?? (lists[id]?.steps ? [] : visitSteps))
+  const others = Object.entries(lists).flatMap(([id, list]) => (units.some((unit) => unit.id === id) ? [] : [list.visitSteps ?? []]))
+  const visit = { ...(lists[visitId] ?? emptyUnitState()), steps: mergeVisit([...asked, ...others]) }
+  const waitedFor = left.flatMap(({ steps }) => steps.flatMap(({ after }) => after)).map((ref) => partsOfRef(ref, ''))
+  const own = stepsLeft(
+    visit,
+    nowMs,
+    waitedFor.flatMap(({ list, step }) => (list === visitId ? [step] : [])),
+  )
+  if (own.length === 0) return left
+  const running = new Set(own.map(({ id }) => id))
+  const toWait = (ref: string) => {
+    const to = partsOfRef(ref, '')
+    return to.list === visitId && running.has(`wait-${to.step}`) ? refOf(visitId, `wait-${to.step}`) : ref
+  }
+  const given = Object.entries(visit.given).flatMap(([stepId, userId]) => {
+    const name = nameOf(userId)
+    return name === undefined ? [] : [[stepId, name] as const]
+  })
+  return [
+    { id: visitId, steps: own, given: Object.fromEntries(given) },
+    ...left.map((unit) => ({ ...unit, steps: unit.steps.map((step) => ({ ...step, after: step.after.map(toWait) })) })),
+  ]
 }

@@ -1,7 +1,8 @@
 // What is the state of a unit under way? A pure function of the events, in whatever order they arrive.
-import type { Step } from '../procedure/index.ts'
+import { visitId, type Step } from '../procedure/index.ts'
 import { timeOf, type JobEvent } from './event.ts'
-import { reasonsToHold } from './gates.ts'
+import { reasonsToHold, type OtherLists } from './gates.ts'
+import { joinsOf, joinVisit } from './joinVisit.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
 import { says } from '../words/index.ts'
 
@@ -26,11 +27,32 @@ export function stateOf(events: readonly JobEvent[]): Record<string, UnitState> 
   const units: Record<string, UnitState> = {}
   const counting = effective(events)
   for (const event of counting) {
+    if (event.happening.unitId === visitId) continue
     const unit = (units[event.happening.unitId] ??= emptyUnitState())
     apply(unit, event)
   }
+  const visit = visitOf(units, counting)
+  if (visit) units[visitId] = visit
   nameTakenBack(units, events, counting)
   return units
+}
+
+/** State of the visit, from its own events and the states of its units; undefined where no unit asks anything of it. */
+function visitOf(units: Readonly<Record<string, UnitState>>, counting: readonly JobEvent[]): UnitState | undefined {
+  const events = counting.filter(({ happening }) => happening.unitId === visitId)
+  const joins = joinsOf(units)
+  if (events.length === 0 && joins.length === 0) return undefined
+  const visit = emptyUnitState()
+  let joined = 0
+  const joinUntil = (atMs: number) => {
+    for (; joined < joins.length && joins[joined].atMs <= atMs; joined++) joinVisit(visit, joins, joined)
+  }
+  for (const event of events) {
+    joinUntil(timeOf(event))
+    apply(visit, event, units)
+  }
+  joinUntil(Infinity)
+  return visit
 }
 
 /** Where two did the same step and one of them took it back, the other's stands: said with the step. */
@@ -46,14 +68,14 @@ function nameTakenBack(units: Record<string, UnitState>, events: readonly JobEve
 
 /** State of one unit, empty where nothing happened yet. */
 export const unitStateOf = (events: readonly JobEvent[], unitId: string): UnitState =>
-  stateOf(events.filter(({ happening }) => happening.unitId === unitId))[unitId] ?? emptyUnitState()
+  stateOf(unitId === visitId ? events : events.filter(({ happening }) => happening.unitId === unitId))[unitId] ?? emptyUnitState()
 
 /** Puts events on a state that is changed in place; they come after what made it, and all of them count. */
 export function applyInOrder(unit: UnitState, events: readonly JobEvent[]): void {
   for (const event of events) apply(unit, event)
 }
 
-function apply(unit: UnitState, event: JobEvent): void {
+function apply(unit: UnitState, event: JobEvent, others?: OtherLists): void {
   const { id, by, happening } = event
   const atMs = timeOf(event)
   if (worksOn.has(happening.type)) endPause(unit, by, atMs)
@@ -93,6 +115,10 @@ function apply(unit: UnitState, event: JobEvent): void {
       unit.steps = happening.steps
       unit.agreed = Object.fromEntries(happening.decisions.map(({ topic, choice }) => [topic, choice]))
       unit.agreedAtMs = atMs
+      if (happening.visitSteps) {
+        unit.visitSteps = happening.visitSteps
+        unit.visitAsked.push({ atMs, steps: happening.visitSteps })
+      }
       return
     case 'step-begun':
       unit.progress[happening.stepId] = { begunAtMs: atMs, begunBy: by, ...unit.progress[happening.stepId] }
@@ -117,7 +143,7 @@ function apply(unit: UnitState, event: JobEvent): void {
       countFasteners(unit, happening)
       return
     case 'step-done':
-      finishStep(unit, id, happening.stepId, atMs, by)
+      finishStep(unit, id, happening.stepId, atMs, by, others)
       return
     case 'wait-ended':
     case 'wait-shortened':
@@ -134,6 +160,15 @@ function apply(unit: UnitState, event: JobEvent): void {
     case 'part-noted': {
       const { item, need } = happening
       unit.partsNoted = [...unit.partsNoted.filter((other) => other.item !== item), ...(need === null ? [] : [{ item, need }])]
+      return
+    }
+    case 'came':
+      if (!unit.people.some(({ who, wentAtMs }) => who === happening.who && wentAtMs === undefined))
+        unit.people.push({ who: happening.who, cameAtMs: atMs })
+      return
+    case 'went': {
+      const there = unit.people.find(({ who, wentAtMs }) => who === happening.who && wentAtMs === undefined)
+      if (there) there.wentAtMs = atMs
       return
     }
     case 'note':
@@ -256,7 +291,7 @@ function skipStep(unit: UnitState, eventId: string, { stepId, because }: { stepI
   else unit.progress[stepId] = { ...unit.progress[stepId], by, doneAtMs: atMs, skippedBecause: because }
 }
 
-function finishStep(unit: UnitState, eventId: string, stepId: string, atMs: number, by: number): void {
+function finishStep(unit: UnitState, eventId: string, stepId: string, atMs: number, by: number, others?: OtherLists): void {
   const step = unit.steps?.find(({ id }) => id === stepId)
   if (!step) return
   const done = unit.progress[stepId]
@@ -264,7 +299,7 @@ function finishStep(unit: UnitState, eventId: string, stepId: string, atMs: numb
     if (done.by !== by) done.alsoBy = [...(done.alsoBy ?? []), { by, atMs }]
     return
   }
-  const because = reasonsToHold(unit, step, atMs)
+  const because = reasonsToHold(unit, step, atMs, others, atMs)
   if (because.length > 0) {
     unit.held.push({ eventId, because })
     return

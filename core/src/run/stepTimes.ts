@@ -1,5 +1,6 @@
 // How long do steps really take? From finished runs: a factor on the start value of each step, guarded against what was no work.
 import { clamp, estimate, round } from '../quantities/index.ts'
+import { plainId } from '../procedure/index.ts'
 import type { UnitState } from './unitState.ts'
 import type { Sentence } from '../words/index.ts'
 
@@ -40,7 +41,7 @@ export function durationsOf({ steps = [], progress, pauses }: UnitState): StepDu
     const paused = pauses
       .filter((pause) => pause.by === by)
       .reduce((sum, { fromMs, toMs = doneAtMs }) => sum + Math.max(0, Math.min(toMs, doneAtMs) - Math.max(fromMs, from)), 0)
-    return [{ stepId: step.id, title: step.title, startMin: step.startMin ?? step.handsMin, realMin: (doneAtMs - from - paused) / minuteMs }]
+    return [{ stepId: plainId(step.id), title: step.title, startMin: step.startMin ?? step.handsMin, realMin: (doneAtMs - from - paused) / minuteMs }]
   })
 }
 

@@ -2,7 +2,7 @@
 import type { JobEvent } from './event.ts'
 import { effective } from './state.ts'
 
-/** The latest event of `by` at the unit that still counts; undefined where there is none. */
-export function lastUndoable(events: readonly JobEvent[], unitId: string, by: number): JobEvent | undefined {
-  return effective(events).findLast((event) => event.by === by && event.happening.unitId === unitId)
+/** The latest event of `by` in these lists that still counts; undefined where there is none. */
+export function lastUndoable(events: readonly JobEvent[], lists: readonly string[], by: number): JobEvent | undefined {
+  return effective(events).findLast((event) => event.by === by && lists.includes(event.happening.unitId))
 }

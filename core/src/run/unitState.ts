@@ -104,6 +104,9 @@ export interface UnitState {
   /** The agreed steps; undefined before the method is agreed. */
   steps?: readonly Step[]
   agreedAtMs?: number
+  /** What the unit asks of its visit; and each time that it was agreed on, since a step that is done was done by what held then. */
+  visitSteps?: readonly Step[]
+  visitAsked: { atMs: number; steps: readonly Step[] }[]
   progress: Record<string, StepState>
   tray: TrayItem[]
   ledger: LedgerEntry[]
@@ -116,6 +119,8 @@ export interface UnitState {
   photos: TakenPhoto[]
   /** Parts that were changed, or have to be ordered. */
   partsNoted: { item: string; need: PartNeed }[]
+  /** Of the visit: who of the crew came when, and went. */
+  people: { who: number; cameAtMs: number; wentAtMs?: number }[]
   notes: { text: string; atMs: number; by: number; eventId: string }[]
   signed?: { photoId: string; name: string; atMs: number }
   handedOver?: { verdict: Verdict; atMs: number; by: number; customerText?: string; notReached?: Part[] }
@@ -143,6 +148,8 @@ export const emptyUnitState = (): UnitState => ({
   used: [],
   photos: [],
   partsNoted: [],
+  visitAsked: [],
+  people: [],
   notes: [],
   held: [],
 })

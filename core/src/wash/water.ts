@@ -11,7 +11,7 @@ const referenceAreaM2 = estimate(0.2, 'm²')
 /** Washing a wheel where it sits. */
 const wheelMin = estimate(2.5, 'min')
 /** Rinsing the condenser of a one-box unit from the fan side out. */
-export const condenserRinseMin = estimate(5, 'min')
+export const condenserRinseMin = estimate(3, 'min')
 const pumpFlow = estimate(1.6, 'L/min')
 const hoseFlow = estimate(6, 'L/min')
 const sprayBottleFlow = estimate(0.25, 'L/min')

@@ -13,6 +13,8 @@ export const customerDataSchema = closed({
   visits: z.array(
     closed({
       onDate: daySchema,
+      /** Notes on the visit itself. */
+      notes: z.array(z.string()),
       /** What the customer was told, and by whom it was signed for, unit by unit. */
       units: z.array(closed({ name: z.string(), told: z.string().nullable(), signedBy: z.string().nullable(), notes: z.array(z.string()) })),
     }),

@@ -79,6 +79,9 @@ export const plateSchema = closed({
   maker: shownName.optional(),
   model: shownName.optional(),
   serialNumber: shownName.optional(),
+  /** Not on the plate, but noted with it: what it is isolated with, and the outdoor unit that it hangs on. */
+  supply: shownName.optional(),
+  outdoorUnit: shownName.optional(),
 })
 export type Plate = z.infer<typeof plateSchema>
 /** What a person fills in about a unit. */

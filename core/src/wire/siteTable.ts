@@ -64,6 +64,8 @@ const alsoCalled: Readonly<Record<string, readonly string[]>> = {
   maker: ['brand', 'make', 'manufacturer'],
   model: ['modelnumber', 'modelno'],
   serialNumber: ['serial', 'serialno', 'sn'],
+  supply: ['breaker', 'circuit', 'powersupply'],
+  outdoorUnit: ['condenserunit', 'outdoor', 'outside'],
   volts: ['voltage'],
   family: ['type', 'unittype', 'kind', 'kindofunit'],
   hoursPerDay: ['hours a day', 'runs'].map((text) => text.replaceAll(' ', '')),

@@ -51,7 +51,7 @@ export async function doStep(sheet: Sheet): Promise<string> {
   await find(sheet, '[data-step]')
   const id = await stepId(sheet)
   if (!id) throw new Error('no step is shown')
-  if (id === 'read-before') {
+  if (id === 'read-before' || id === 'start-unit') {
     await leaveOut(sheet, id)
     await gone(sheet, `[data-step="${id}"]`)
     return id

@@ -1,4 +1,5 @@
 // All that is kept of the customer of a site.
+import { visitId } from '@yastik/core/procedure'
 import { unitStateOf } from '@yastik/core/run'
 import { keepsAll, type CustomerData, type Retention } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
@@ -31,8 +32,11 @@ export async function customerData(db: Db, siteId: string, firmId: number): Prom
   const visits: CustomerData['visits'] = []
   for (const { id, onDate, jobUnits = [] } of jobs) {
     const events = await eventsOf(db, id)
+    const notesOf = (list: string) =>
+      events.flatMap(({ happening }) => (happening.unitId === list && happening.type === 'note' ? happening.text : []))
     visits.push({
       onDate,
+      notes: notesOf(visitId),
       units: jobUnits.map(({ unitId, unit }) => {
         const state = unitStateOf(events, unitId)
         const own = events.map(({ happening }) => happening).filter((happening) => happening.unitId === unitId)
@@ -40,7 +44,7 @@ export async function customerData(db: Db, siteId: string, firmId: number): Prom
           name: unit?.name ?? '',
           told: state.handedOver?.customerText ?? null,
           signedBy: own.flatMap((happening) => (happening.type === 'signed' ? happening.name : [])).at(-1) ?? null,
-          notes: own.flatMap((happening) => (happening.type === 'note' ? happening.text : [])),
+          notes: notesOf(unitId),
         }
       }),
     })

@@ -1,7 +1,8 @@
 // How do events get into the log? All of a batch that holds up; the answer comes after the commit; sending twice does nothing.
 import { joined, says, type Message, type Sentence } from '@yastik/core/words'
 import { faultLine, linesOf } from '@yastik/core/faults'
-import { eventSchema, photoIdOf, timeOf, type JobEvent } from '@yastik/core/run'
+import { visitId } from '@yastik/core/procedure'
+import { eventSchema, photoIdOf, timeOf, visitHappenings, type JobEvent } from '@yastik/core/run'
 import type { EventReceipt } from '@yastik/core/wire'
 import { Op } from 'sequelize'
 import type { Db, Doing } from '../db/database.ts'
@@ -93,7 +94,14 @@ function checkEvent(candidate: unknown, index: number, job: HeldJob, user: User)
   })
   if (event.by !== user.id) return refuse('by', says('fault.events.not-you', { by: event.by }), String(user.id))
   if (timeOf(event) > Date.now() + clockAheadMs) return refuse('atMs', says('fault.events.future'), says('fault.events.future-allowed'))
-  if (!job.units.some(({ unitId }) => unitId === event.happening.unitId))
+  const ofVisit = event.happening.unitId === visitId
+  if (ofVisit && !visitHappenings.has(event.happening.type))
+    return refuse('happening.type', says('fault.events.not-of-visit'), [...visitHappenings].join(', '))
+  if ((event.happening.type === 'came' || event.happening.type === 'went') && !ofVisit)
+    return refuse('happening.unitId', says('fault.events.of-visit'), visitId)
+  if ((event.happening.type === 'came' || event.happening.type === 'went') && !job.crewIds.includes(event.happening.who))
+    return refuse('happening.who', says('fault.events.not-in-crew', { id: event.happening.who }), job.crewIds.join(', '))
+  if (!ofVisit && !job.units.some(({ unitId }) => unitId === event.happening.unitId))
     return refuse('happening.unitId', says('fault.events.no-unit', { id: event.happening.unitId }), says('fault.events.no-unit-allowed'))
   if (event.happening.type === 'exception-written' && user.role !== 'owner') return refuse('happening.type', says('fault.events.exception'))
   if (event.happening.type === 'wait-shortened' && user.role !== 'owner') return refuse('happening.type', says('fault.events.wait'))

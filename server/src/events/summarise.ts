@@ -1,7 +1,7 @@
 // What do lists show of a job? Kept up event by event: each unit's state is kept, later events are put on top of it, and the log is read only where
 // one of them reaches back.
 import { usualTreatmentWeeks } from '@yastik/core/method'
-import type { Step } from '@yastik/core/procedure'
+import { visitId, type Step } from '@yastik/core/procedure'
 import { carry, carryOn, photosOfPlate, type Carried, type JobEvent, type UnitState } from '@yastik/core/run'
 import { Op } from 'sequelize'
 import type { Doing } from '../db/database.ts'
@@ -41,17 +41,24 @@ interface Summed {
  * Brings what lists show of a job up to date with events that came to its log, and the due days with what was handed over.
  */
 export async function summariseAfter(db: Doing, job: HeldJob, fresh: readonly JobEvent[]): Promise<Summed> {
-  const byUnit = groupBy(fresh, ({ happening }) => happening.unitId)
+  const byUnit = ofUnits(fresh)
   const runs = await runsAfter(db, job, byUnit)
   // What was used changes by a word of it, or where something is taken back.
   const mayBeUsed = fresh.some(({ happening }) => happening.type === 'product-used' || happening.type === 'undone')
   return summarise(db, job, runs, mayBeUsed)
 }
 
+/** Events by unit; what happens to the visit itself changes no unit's state. */
+const ofUnits = (events: readonly JobEvent[]) =>
+  groupBy(
+    events.filter(({ happening }) => happening.unitId !== visitId),
+    ({ happening }) => happening.unitId,
+  )
+
 /** The same from the whole log: of a job that was read in. */
 export async function summariseJob(db: Doing, jobId: string, firmId: number): Promise<void> {
   const job = await heldJob(db, jobId, firmId, [])
-  const byUnit = groupBy(await eventsOf(db, jobId), ({ happening }) => happening.unitId)
+  const byUnit = ofUnits(await eventsOf(db, jobId))
   const runs = new Map([...byUnit].map(([unitId, events]) => [unitId, carry(events)]))
   const { closes, kept } = await summarise(db, job, runs, true)
   await growJob(db, job, job.logLength, closes, kept)

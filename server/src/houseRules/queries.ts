@@ -1,4 +1,5 @@
 // How long do steps take here? Learned from the runs that are finished.
+import { visitId } from '@yastik/core/procedure'
 import { durationsOf, learnStepTimes, unitStateOf, type JobEvent, type StepDuration } from '@yastik/core/run'
 import type { StepTimesRecord } from '@yastik/core/wire'
 import { Op } from 'sequelize'
@@ -14,9 +15,11 @@ export async function stepTimes(db: Db, firmId: number): Promise<StepTimesRecord
   const events = new Map<string, JobEvent[]>()
   const durations: StepDuration[] = []
   for (const { jobId, unitId } of rows) {
+    const isNew = !events.has(jobId)
     const own = events.get(jobId) ?? (await eventsOf(db, jobId))
     events.set(jobId, own)
-    durations.push(...durationsOf(unitStateOf(own, unitId)))
+    // Of a visit with several units, what was done once for all counts once.
+    for (const list of isNew ? [unitId, visitId] : [unitId]) durations.push(...durationsOf(unitStateOf(own, list)))
   }
   return { units: rows.length, steps: learnStepTimes(durations).sort((a, b) => b.runs - a.runs || a.stepId.localeCompare(b.stepId)) }
 }

@@ -2,7 +2,8 @@
 import { says } from '@yastik/core/words'
 import { Fault } from '@yastik/core/faults'
 import { surfaceOf } from '@yastik/core/proof'
-import { unitStateOf } from '@yastik/core/run'
+import { visitId } from '@yastik/core/procedure'
+import { emptyUnitState, stateOf } from '@yastik/core/run'
 import { partSchema } from '@yastik/core/units'
 import { endpoints } from '@yastik/core/wire'
 import type { FastifyInstance } from 'fastify'
@@ -32,12 +33,10 @@ export const instrumentRoutes =
         throw new Fault('not-there', {
           lines: [{ where: 'instruments', what: says('fault.instruments.none'), allowed: says('fault.instruments.none-allowed') }],
         })
-      const look = async (): Promise<AtUnit> => ({
-        unitId,
-        form: unit,
-        site: site.form.site,
-        state: unitStateOf(await eventsOf(db, jobId), unitId),
-      })
+      const look = async (): Promise<AtUnit> => {
+        const { [unitId]: state = emptyUnitState(), [visitId]: visit } = stateOf(await eventsOf(db, jobId))
+        return { unitId, form: unit, site: site.form.site, state, ...(visit ? { visit } : {}) }
+      }
       return { source, look }
     }
 

@@ -1,6 +1,6 @@
 // As what is a unit taken before the work begins: as it was looked over, as somebody says, as the forecast has it, or as nobody knows better?
 import { soilKinds, worstOf, type Complaint } from '@yastik/core/lookover'
-import type { JobFile } from '@yastik/core/plan'
+import { unitJobOf, unseenUnitJob, type JobFile } from '@yastik/core/plan'
 import { allGrades, type Grade } from '@yastik/core/quantities'
 import { unitStateOf, type UnitState } from '@yastik/core/run'
 import { expectedGrade, gradesWith, ratesAtFirst, unseenGrade, type UnitPast } from '@yastik/core/upkeep'
@@ -67,16 +67,9 @@ export async function expectedUnits(
       coilGrade,
       source,
       past,
-      unit: {
-        id: unit.id,
-        family: unit.family,
-        name: unit.name,
-        design: unit.design,
-        complaints: told ?? known?.complaints ?? [],
-        grades: known?.grades ?? gradesWith(unit.family, coilGrade, lastKinds),
-        ...(known ? { findings: known.findings, findingExtent: known.findingExtent, extras: known.extras, choices: known.choices } : {}),
-        ...(unit.hoursPerDay === null ? {} : { hoursPerDay: unit.hoursPerDay }),
-      },
+      unit: known
+        ? { ...unitJobOf(unit, known), ...(told ? { complaints: told } : {}) }
+        : { ...unseenUnitJob(unit), complaints: told ?? [], grades: gradesWith(unit.family, coilGrade, lastKinds) },
     }
   })
 }

@@ -2,11 +2,12 @@
 import { setImmediate as others } from 'node:timers/promises'
 import { timeline, type CrewMember } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
+import { visitId } from '@yastik/core/procedure'
 import { loadFor } from '@yastik/core/money'
 import { piecesIn } from '@yastik/core/products'
 import { estimate, momentAt, round } from '@yastik/core/quantities'
 import { specialsOf } from '@yastik/core/rounds'
-import { emptyUnitState, unitStepsFrom } from '@yastik/core/run'
+import { visitLeft } from '@yastik/core/run'
 import { crewOfPlan, type DayOutlook } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
 import { User, type Firm } from '../db/models.ts'
@@ -16,25 +17,24 @@ import { spansOf } from './queries.ts'
 
 type Visit = DayOutlook['visits'][number]
 
-/** Looking a unit over before anything is planned, and measuring and handing it over at the end: minutes a unit, shared among the crew. */
-const lookOverMin = estimate(8, 'min')
-const handOverMin = estimate(6, 'min')
+/** Looking a unit over before anything is planned: minutes a unit, shared among the crew. */
+const lookOverMin = estimate(5, 'min')
 /** Enough to tell five minutes apart; whoever works there looks closer. */
 const effort = 400
 
 function left(visit: PlannedVisit, people: readonly User[], crew: readonly CrewMember[], firm: Firm, nowMs: number) {
   const nameOf = new Map(people.map(({ id, name }) => [id, name]))
-  const work = visit.load.units.map(({ id, steps }) =>
-    unitStepsFrom(id, visit.states.get(id) ?? emptyUnitState(), steps, (userId) => nameOf.get(userId), nowMs),
-  )
+  const work = visitLeft(visit.load.units, visit.lists, (userId) => nameOf.get(userId), nowMs)
   const unseen = [...visit.states.values()].filter(({ grades }) => Object.keys(grades).length === 0).length
-  const aroundMin = (unseen * lookOverMin.value + visit.load.units.length * handOverMin.value) / Math.max(1, people.length)
+  const aroundMin = (unseen * lookOverMin.value) / Math.max(1, people.length)
   try {
     const { finishMin, tasks } = timeline(work, crew, piecesIn(firm.equipment), { effort })
     const next = people.flatMap(({ id: userId, name }) => {
       const task = tasks.find(({ who }) => who.includes(name))
-      const title = work.find(({ id }) => id === task?.unitId)?.steps.find(({ id }) => id === task?.step)?.title
-      return task && title !== undefined ? [{ userId, unitId: task.unitId, title }] : []
+      const step = work.find(({ id }) => id === task?.unitId)?.steps.find(({ id }) => id === task?.step)
+      // What is done for the whole visit is begun at one of its units.
+      const unitId = task?.unitId === visitId ? visit.load.units.find(({ id }) => step?.unitIds?.includes(id))?.id : task?.unitId
+      return step && unitId !== undefined ? [{ userId, unitId, title: step.title }] : []
     })
     return { leftMin: round(finishMin + aroundMin), unseen, next }
   } catch (error) {

@@ -1,6 +1,7 @@
 // Quotes: as a list, and one with what came of it.
 import { knownHouseRules } from '@yastik/core/method'
 import { outcomeOf } from '@yastik/core/money'
+import { visitId } from '@yastik/core/procedure'
 import { emptyUnitState, stateOf } from '@yastik/core/run'
 import { daySchema, type QuotePage, type QuoteRecord } from '@yastik/core/wire'
 import type { Db } from '../db/database.ts'
@@ -30,6 +31,7 @@ async function outcome(db: Db, quote: Quote, firm: Firm): Promise<QuoteRecord['o
   if (!quote.jobId || !option) return null
   const states = stateOf(await eventsOf(db, quote.jobId))
   const all = option.units.map(({ unitId }) => states[unitId] ?? emptyUnitState())
+  const { [visitId]: visit } = states
   const productCost = option.units.flatMap(({ products }) => products).reduce((sum, { cost }) => sum + (cost ?? 0), 0)
   const priceOf = new Map(
     firm.products.flatMap(({ id, packLitres, pricePerPack }) => (packLitres && pricePerPack !== undefined ? [[id, pricePerPack / packLitres]] : [])),
@@ -37,7 +39,7 @@ async function outcome(db: Db, quote: Quote, firm: Firm): Promise<QuoteRecord['o
   return {
     ...outcomeOf(
       { total: quote.total, handsMin: option.handsMin, productCost },
-      all,
+      visit ? [...all, visit] : all,
       (id) => priceOf.get(id),
       knownHouseRules(firm.houseRules).hourCost,
     ),

@@ -1,8 +1,8 @@
 // What does the van carry for the visits of some days? From their plans: as agreed, as looked over, or as expected.
 import { loadFor, type LoadVisit } from '@yastik/core/money'
-import { contextOf, planTotals, planUnit } from '@yastik/core/plan'
+import { contextOf, planTotals, planUnit, rulesFor, unseenUnitJob } from '@yastik/core/plan'
 import { crewKey } from '@yastik/core/rounds'
-import { unitStateOf, type UnitState } from '@yastik/core/run'
+import { stateOf, emptyUnitState, type OtherLists, type PlannedLists, type UnitState } from '@yastik/core/run'
 import type { Family } from '@yastik/core/units'
 import type { DayLoad, SiteForm } from '@yastik/core/wire'
 import { Op } from 'sequelize'
@@ -15,11 +15,13 @@ import { productsOf } from './queries.ts'
 
 export interface PlannedVisit {
   readonly job: Job
-  readonly load: LoadVisit
+  readonly load: LoadVisit & { readonly units: readonly PlannedLists[] }
   readonly units: DayLoad['visits'][number]['units']
   readonly site: SiteForm['site']
   /** Of each of its units, as their log says. */
   readonly states: ReadonlyMap<string, UnitState>
+  /** The same with the visit's own, and whatever is handed over already. */
+  readonly lists: OtherLists
   readonly families: readonly Family[]
 }
 
@@ -37,7 +39,7 @@ export async function plannedVisits(
 ): Promise<PlannedVisit[]> {
   const jobs = await Job.findAll({
     where: { firmId: firm.id, closed: false, onDate: { [Op.between]: [from, to] }, ...(only ? { id: { [Op.in]: [...only] } } : {}) },
-    include: ['site', { association: 'jobUnits', where: { handedOverAt: null }, include: ['unit'] }],
+    include: ['site', { association: 'jobUnits', include: ['unit'] }],
     order: [
       ['onDate', 'ASC'],
       ['id', 'ASC'],
@@ -48,10 +50,11 @@ export async function plannedVisits(
   const visits: PlannedVisit[] = []
   for (const job of jobs) {
     const { site, jobUnits = [] } = job
-    const own = jobUnits.flatMap(({ unit }) => unit ?? [])
+    const own = jobUnits.flatMap(({ unit, handedOverAt }) => (unit && handedOverAt === null ? [unit] : []))
     if (!site || own.length === 0) continue
     const events = await eventsOf(db, job.id)
-    const states = new Map(own.map(({ id }) => [id, unitStateOf(events, id)]))
+    const lists = stateOf(events)
+    const states = new Map(own.map(({ id }) => [id, lists[id] ?? emptyUnitState()]))
     const isSeen = (id: string) => Object.keys(states.get(id)?.grades ?? {}).length > 0
     const wanted = own.map((unit) => ({ unit, ...(isSeen(unit.id) ? { seen: states.get(unit.id) } : {}) }))
     const expected = await expectedUnits(db, firm, site, wanted, nowMs)
@@ -62,19 +65,22 @@ export async function plannedVisits(
       expected.map(({ unit }) => unit),
       job.crewIds,
     )
+    const visited = jobUnits.flatMap(({ unit }) => (unit ? [unseenUnitJob(unit)] : []))
     const planned = expected.map(({ unit, source }) => {
       const state = states.get(unit.id)
       // A school that was chosen for one unit counts for that unit.
-      const context = contextOf({ ...file, houseRules: { ...file.houseRules, ...state?.schools } as typeof file.houseRules })
-      const { plan } = planUnit(unit, context)
+      const context = contextOf({ ...file, houseRules: rulesFor(file.houseRules, state) }, visited)
+      const one = planUnit(unit, context)
+      const { plan } = one
       const left = state?.steps?.filter(({ id }) => state.progress[id]?.doneAtMs === undefined)
       const uses = left?.flatMap((step) => step.uses ?? [])
       return {
         kit: {
           id: unit.id,
-          steps: left ?? plan.steps,
+          steps: state?.steps ? (left ?? []) : plan.steps,
+          visitSteps: state?.steps ? (state.visitSteps ?? []) : one.visitSteps,
           mixes: uses ? uses.map(({ productId, litres }) => ({ productId, productL: litres })) : plan.mixes,
-          waterL: planTotals(plan, context.houseRules).waterL,
+          waterL: planTotals(one, context.houseRules).waterL,
         },
         unit: { unitId: unit.id, name: unit.name ?? '', source: left ? ('agreed' as const) : source === 'said' ? ('supposed' as const) : source },
       }
@@ -85,6 +91,7 @@ export async function plannedVisits(
       units: planned.map(({ unit }) => unit),
       site: site.form.site,
       states,
+      lists,
       families: own.map(({ family }) => family),
     })
   }

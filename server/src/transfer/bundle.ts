@@ -1,4 +1,5 @@
 // The firm's data out as one JSON file, and in again: all of it, or nothing.
+import { visitId } from '@yastik/core/procedure'
 import { faultsOfWording } from '@yastik/core/words/speech'
 import { stored } from '@yastik/core/wire'
 import { says } from '@yastik/core/words'
@@ -182,7 +183,8 @@ function checkReferences({ people, sites, units, jobs, quotes = [], messages = [
     for (const crewId of job.crewIds) if (!persons.has(crewId)) missing(`jobs[${index}].crewIds`, crewId, 'person')
     job.events.forEach(({ by, happening }, at) => {
       if (!persons.has(by)) missing(`jobs[${index}].events[${at}].by`, by, 'person')
-      if (!job.unitIds.includes(happening.unitId)) missing(`jobs[${index}].events[${at}].happening.unitId`, happening.unitId, 'unit')
+      if (happening.unitId !== visitId && !job.unitIds.includes(happening.unitId))
+        missing(`jobs[${index}].events[${at}].happening.unitId`, happening.unitId, 'unit')
     })
   })
   const visits = new Set(jobs.map(({ id }) => id))
@@ -325,6 +327,11 @@ async function peopleIn(db: Doing, firm: Firm, bundle: Bundle): Promise<{ idOf: 
 }
 
 function storedOf({ id, atMs, aheadMs, by, happening }: JobEvent, jobId: string, firmId: number, idOf: (id: number) => number, place: number) {
-  const meant = happening.type === 'step-given' && happening.to !== null ? { ...happening, to: idOf(happening.to) } : happening
+  const meant =
+    happening.type === 'step-given' && happening.to !== null
+      ? { ...happening, to: idOf(happening.to) }
+      : happening.type === 'came' || happening.type === 'went'
+        ? { ...happening, who: idOf(happening.who) }
+        : happening
   return { id, place, firmId, jobId, unitId: happening.unitId, byUser: idOf(by), atMs, aheadMs: aheadMs ?? null, happening: meant }
 }

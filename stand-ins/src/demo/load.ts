@@ -64,6 +64,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
           family: unit.family ?? 'wall-head',
           design: unit.design,
           hoursPerDay: unit.hoursPerDay,
+          ...(unit.supply === undefined ? {} : { plate: { supply: unit.supply } }),
           savedBy: demoPeople[0].name,
         },
         { transaction },
@@ -113,6 +114,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
         grades,
         ...(findings && findings.length > 0 ? { findings: [...findings] } : {}),
         hoursPerDay: unit.hoursPerDay,
+        ...(unit.supply === undefined ? {} : { supply: unit.supply }),
       },
     ],
     houseRules: firm.houseRules,
@@ -131,15 +133,16 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
         const job = await open(`${unit.key}/${visit.daysAgo}`, site, [unit], startMs, crew)
         const who = people.get(visit.by)!
         const file = jobFile(site, unit, visit.complaints, visit.grades, crew, visit.findings)
-        const [plan] = planJob(file).units
+        const whole = planJob(file)
+        const [plan] = whole.units
         const diary = new Diary(`${unit.key}/${visit.daysAgo}`, demoId(unit.key), who.id, startMs)
         const before = modelReadings(file, visit.grades, seed)
         const after = readingsAfter(file, seed)
         diary.lookOver(visit.complaints, visit.grades)
         for (const finding of visit.findings ?? []) diary.add({ type: 'finding-set', finding, present: true }, 0.2)
         diary.add({ type: 'reading-taken', when: 'before', readings: before }, 8)
-        diary.agree(plan)
-        diary.work(plan.steps, undefined, paceOf(seed), after)
+        diary.agree(whole)
+        diary.work(whole, undefined, paceOf(seed), after)
         for (const part of visit.parts ?? []) diary.add({ type: 'part-noted', ...part }, 0.5)
         diary.add({ type: 'handed-over', verdict: verdictOf(file, plan, before, after), notReached: plan.notReached.map(({ part }) => part) }, 2)
         past.push({ file, plan, diary, job, who })
@@ -162,14 +165,15 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     const diary = new Diary('today/started', demoId(started.key), imre.id, nowMs - 75 * 60_000)
     diary.lookOver(openGrades.started.complaints, openGrades.started.grades)
     diary.add({ type: 'reading-taken', when: 'before', readings: modelReadings(file, openGrades.started.grades, 4) }, 8)
-    const [plan] = planJob(file).units
+    const visited = guests.units.slice(0, 2).map((unit) => ({ id: demoId(unit.key), family: unit.family ?? ('wall-head' as const) }))
+    const plan = planJob(file, undefined, visited)
     diary.agree(plan)
-    diary.work(plan.steps, 'off-pan')
+    diary.work(plan, 'off-pan')
     await storeEvents(db, job.id, imre, diary.events)
     const half = new Diary('today/half', demoId(guests.units[1].key), imre.id, nowMs - 20 * 60_000)
     half.lookOver(openGrades.half.complaints, openGrades.half.grades)
     await storeEvents(db, job.id, imre, half.events)
-    await open('today/halvmark', office, office.units, nowMs, ['sanna'], 150)
+    await open('today/halvmark', office, office.units, nowMs, ['sanna'], 75)
     const looked = async (
       key: string,
       site: DemoSite,

@@ -221,6 +221,7 @@ export const otherSites: readonly DemoSite[] = [
         key: 'ul-b7',
         name: 'Pitch B7, above the berth',
         family: 'rv-rooftop',
+        supply: 'post and battery of B7',
         design: roofUnit,
         hoursPerDay: 6,
         past: [
@@ -236,6 +237,7 @@ export const otherSites: readonly DemoSite[] = [
         key: 'ul-c2',
         name: 'Pitch C2, over the galley',
         family: 'rv-rooftop',
+        supply: 'post and battery of C2',
         design: { ...roofUnit, below: 'worktop', roof: 'fibreglass', batteryControl: false, wheelReachable: false },
         hoursPerDay: 5,
         past: [{ daysAgo: 418, by: 'imre', complaints: ['none'], grades: seen('211111111110', { coilFace: ['dust'] }) }],

@@ -11,6 +11,8 @@ export interface DemoUnit {
   readonly family?: Family
   readonly design: Design
   readonly hoursPerDay: number
+  /** What it is isolated with, where that is said. */
+  readonly supply?: string
   /** Look-overs of past visits, oldest first: days ago, complaints, grades. */
   readonly past: readonly {
     daysAgo: number

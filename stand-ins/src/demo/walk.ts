@@ -1,8 +1,8 @@
 // How does a whole visit look as events? Plans the unit with the core and walks through its steps.
 import { airflowShare, airOf, coilAt, pressureAt } from '@yastik/core/air'
 import { gradeOf, type Complaint, type Grades, type Readings } from '@yastik/core/lookover'
-import type { JobFile, UnitPlan } from '@yastik/core/plan'
-import type { Step } from '@yastik/core/procedure'
+import type { JobFile, Plan, UnitPlan } from '@yastik/core/plan'
+import { partsOfRef, refOf, workOrder, type Step } from '@yastik/core/procedure'
 import { assess } from '@yastik/core/proof'
 import type { Happening, JobEvent } from '@yastik/core/run'
 import { knownDesign } from '@yastik/core/units'
@@ -28,13 +28,13 @@ export class Diary {
     this.nowMs = Math.round(startMs)
   }
 
-  add(happening: DistributiveOmit<Happening, 'unitId'>, afterMin = 0): void {
+  add(happening: DistributiveOmit<Happening, 'unitId'>, afterMin = 0, list = this.unitId): void {
     this.nowMs += Math.round(afterMin * minuteMs) + 1
     this.events.push({
       id: demoId(`${this.key}/${this.events.length}`),
       atMs: this.nowMs,
       by: this.by,
-      happening: { ...happening, unitId: this.unitId } as Happening,
+      happening: { ...happening, unitId: list } as Happening,
     })
   }
 
@@ -44,26 +44,32 @@ export class Diary {
       this.add({ type: 'grade-set', part: part as keyof Grades & string as never, grade: entry.grade, kinds: entry.kinds ?? [] }, 0.3)
   }
 
-  /** Agrees what was planned for the unit. */
-  agree({ decisions, steps }: UnitPlan): void {
-    this.add({ type: 'method-agreed', decisions: decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule })), steps }, 3)
+  /** Agrees what was planned for the unit, and what that asks of the visit. */
+  agree({ units: [{ decisions, steps }], visit }: Plan): void {
+    const decided = decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule }))
+    this.add({ type: 'method-agreed', decisions: decided, steps, visitSteps: visit.steps }, 3)
   }
 
-  /** Does steps until `stopBefore` (or all), gates confirmed, fasteners counted out and in, waits waited; `pace` is how slow each goes. */
-  work(steps: readonly Step[], stopBefore?: string, pace: (step: Step) => number = () => 1, after?: Readings): void {
+  /** Does the steps of a plan until `stopBefore` (or all), gates confirmed, fasteners counted out and in, waits waited; `pace` is how slow each goes. */
+  work({ units: [unit], visit }: Plan, stopBefore?: string, pace: (step: Step) => number = () => 1, after?: Readings): void {
     const endsAt = new Map<string, number>()
-    for (const step of steps) {
+    for (const { list, step } of workOrder(unit.id, unit.steps, visit.steps)) {
       if (step.id === stopBefore || step.doneBy === 'hand-over') return
-      this.nowMs = Math.max(this.nowMs, ...step.after.map((id) => endsAt.get(id) ?? 0))
-      this.add({ type: 'step-begun', stepId: step.id }, 0.2)
+      const add = (happening: Parameters<Diary['add']>[0], afterMin = 0) => this.add(happening, afterMin, list)
+      const ends = step.after.map((ref) => {
+        const to = partsOfRef(ref, list)
+        return endsAt.get(refOf(to.list, to.step)) ?? 0
+      })
+      this.nowMs = Math.max(this.nowMs, ...ends)
+      add({ type: 'step-begun', stepId: step.id }, 0.2)
       for (const { kind, count } of step.fasteners ?? [])
-        this.add({ type: 'fasteners-counted', stepId: step.id, kind, count, direction: step.takesOff ? 'out' : 'in' })
-      if (step.needsPhoto) this.add({ type: 'photo-left-out', stepId: step.id, because: 'as on the photograph of the last visit' }, 0.1)
-      if (step.doneBy === 'after-readings' && after) this.add({ type: 'reading-taken', when: 'after', readings: after }, 1)
-      if (step.gate) this.add({ type: 'gate-confirmed', stepId: step.id }, step.handsMin * pace(step) * 0.8)
-      for (const { productId, litres } of step.uses ?? []) this.add({ type: 'product-used', stepId: step.id, productId, litres })
-      this.add({ type: 'step-done', stepId: step.id }, step.handsMin * pace(step) * (step.gate ? 0.2 : 1))
-      endsAt.set(step.id, this.nowMs + (step.wait?.leastMin ?? 0) * minuteMs + 1000)
+        add({ type: 'fasteners-counted', stepId: step.id, kind, count, direction: step.takesOff ? 'out' : 'in' })
+      if (step.needsPhoto) add({ type: 'photo-left-out', stepId: step.id, because: 'as on the photograph of the last visit' }, 0.1)
+      if (step.doneBy === 'after-readings' && after) add({ type: 'reading-taken', when: 'after', readings: after }, 1)
+      if (step.gate) add({ type: 'gate-confirmed', stepId: step.id }, step.handsMin * pace(step) * 0.8)
+      for (const { productId, litres } of step.uses ?? []) add({ type: 'product-used', stepId: step.id, productId, litres })
+      add({ type: 'step-done', stepId: step.id }, step.handsMin * pace(step) * (step.gate ? 0.2 : 1))
+      endsAt.set(refOf(list, step.id), this.nowMs + (step.wait?.leastMin ?? 0) * minuteMs + 1000)
     }
   }
 }

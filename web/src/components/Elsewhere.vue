@@ -15,7 +15,7 @@ const steps = computed(() =>
   (job.record?.unitIds ?? [])
     .filter((id) => id !== props.unitId)
     .flatMap((id) =>
-      nextSteps(job.stateFor(id), props.nowMs, props.asker)
+      nextSteps(job.stateFor(id), props.nowMs, props.asker, job.lists)
         .slice(0, 1)
         .map((step) => ({ id, step })),
     ),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // How long a unit dries in this air, what to bear in mind, and its steps.
 import { dryingSentence, type UnitPlan } from '@yastik/core/plan'
+import { workOrder, type Step } from '@yastik/core/procedure'
 import { dryingWays, type DryingWay } from '@yastik/core/wash'
 import { computed } from 'vue'
 import Fold from '../kit/Fold.vue'
@@ -9,7 +10,9 @@ import { useMeasures } from '../measures/useMeasures.ts'
 import type { Sentence } from '@yastik/core/words'
 import { t } from '../words/words.ts'
 
-const props = defineProps<{ plan: UnitPlan; warnings: readonly Sentence[] }>()
+const props = defineProps<{ plan: UnitPlan; visitSteps: readonly Step[]; warnings: readonly Sentence[] }>()
+/** All of its work, what it shares with its visit included. */
+const steps = computed(() => workOrder(props.plan.id, props.plan.steps, props.visitSteps).map(({ step }) => step))
 const { say } = useMeasures()
 const drying = computed(() => {
   const parts = [...new Set(props.plan.drying.map(({ part }) => part))]
@@ -40,9 +43,9 @@ const columns = [{ key: 'part', says: t('screen.method.part') }, ...dryingWays.m
   <ul class="small">
     <li v-for="(warning, at) in warnings" :key="at">{{ say(warning) }}</li>
   </ul>
-  <Fold :title="t('screen.method.steps', { steps: plan.steps.length })">
+  <Fold :title="t('screen.method.steps', { steps: steps.length })">
     <ol class="small">
-      <li v-for="entry in plan.steps" :key="entry.id">
+      <li v-for="entry in steps" :key="entry.id">
         {{ say(entry.title) }}
         <span v-if="entry.wait">{{ t('screen.method.min', { leastMin: entry.wait.leastMin, for: say(entry.wait.for) }) }}</span>
       </li>

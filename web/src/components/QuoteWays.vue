@@ -112,9 +112,16 @@ const partName = (part: string) => t(`names.part.${part as Part}`) ?? part
           </small>
         </template>
         <template v-else-if="row.key === 'yearly'">{{ yearly(option) }}</template>
-        <template v-else>{{
-          t('screen.quotes.hands-water', { handsMin: durationWords(option.handsMin), waterL: quantity(option.waterL, 'L') })
-        }}</template>
+        <template v-else
+          ><b v-if="option.onSiteMin" :data-on-site="option.key" class="each">{{
+            t('screen.quotes.on-site', {
+              usual: durationWords(option.onSiteMin.usual),
+              low: durationWords(option.onSiteMin.low),
+              high: durationWords(option.onSiteMin.high),
+            })
+          }}</b>
+          {{ t('screen.quotes.hands-water', { handsMin: durationWords(option.handsMin), waterL: quantity(option.waterL, 'L') }) }}</template
+        >
       </div>
     </template>
   </Ledger>

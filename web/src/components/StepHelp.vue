@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Small sums at the step where they matter: the load before power goes on, the jet before it meets the fins.
-import type { Step } from '@yastik/core/procedure'
+import { plainId, type Step } from '@yastik/core/procedure'
 import { round } from '@yastik/core/quantities'
 import { electricLoad, type KnownDesign } from '@yastik/core/units'
 import { finsStandKPa, jetOnFins } from '@yastik/core/wash'
@@ -14,7 +14,7 @@ import { t } from '../words/words.ts'
 
 const props = defineProps<{ step: Step; design: KnownDesign; flowLMin: number; pressureBar: number }>()
 const { unit } = useMeasures()
-const isLoad = computed(() => props.step.id === 'power-on' || props.step.id === 'isolate')
+const isLoad = computed(() => ['power-on', 'isolate'].includes(plainId(props.step.id)))
 const isJet = computed(() => props.step.id.startsWith('rinse-'))
 
 const amps = ref<number | undefined>(props.design.nameplateAmps ?? round(props.design.ratedPowerW / (props.design.volts ?? 230), 1))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The one step to do now, readable at arm's length: what it needs, what is counted, what keeps it from being done, and its button.
-import type { Step } from '@yastik/core/procedure'
+import { plainId, type Step } from '@yastik/core/procedure'
 import { durationWords } from '@yastik/core/quantities'
 import { exceptionFor, reasonsToHold, withCounts, type Asker, type LedgerEntry } from '@yastik/core/run'
 import { rinseFlowLMin, usualPumpBar } from '@yastik/core/wash'
@@ -28,6 +28,8 @@ const PhotoSlot = defineAsyncComponent(() => import('./PhotoSlot.vue'))
 const props = defineProps<{
   jobId: string
   unitId: string
+  /** Whose step it is: the unit's, or the visit's. */
+  list: string
   step: Step
   /** How many other steps could be begun as well. */
   others: number
@@ -35,23 +37,23 @@ const props = defineProps<{
   asker: Asker
   nowMs: number
 }>()
-const { personName, titleOf } = useNames(() => props.unitId)
+const { personName, titleOf } = useNames(() => props.list)
 const emit = defineEmits<{ other: []; done: [] }>()
 
 const { say } = useMeasures()
 const job = useJob()
 const session = useSession()
-const state = computed(() => job.stateFor(props.unitId))
+const state = computed(() => job.stateFor(props.list))
 const trained = computed(() => props.asker.trained)
 
 const counting = useCounts(
   state,
   () => props.step,
-  (happening) => job.add(props.unitId, happening),
+  (happening) => job.add(props.list, happening),
 )
 const confirmed = computed(() => state.value.progress[props.step.id]?.gateConfirmed === true)
 /** What keeps the step from being done, counts as they stand on the screen included. */
-const holds = computed(() => reasonsToHold(withCounts(state.value, props.step, counting.onScreen.value), props.step, props.nowMs))
+const holds = computed(() => reasonsToHold(withCounts(state.value, props.step, counting.onScreen.value), props.step, props.nowMs, job.lists))
 
 /** Who is at the step, and to whom it was given, where that is somebody. */
 const whose = computed(() => {
@@ -73,15 +75,15 @@ const whose = computed(() => {
   ]
 })
 async function begin() {
-  if (state.value.progress[props.step.id]?.begunBy === undefined) await job.add(props.unitId, { type: 'step-begun', stepId: props.step.id })
+  if (state.value.progress[props.step.id]?.begunBy === undefined) await job.add(props.list, { type: 'step-begun', stepId: props.step.id })
 }
 /** The count goes on record before the word that it may stay so. */
 async function except({ item, kind, out, in: back }: LedgerEntry, text: string) {
   await counting.record()
-  await job.add(props.unitId, { type: 'exception-written', item, kind, short: out - back, text })
+  await job.add(props.list, { type: 'exception-written', item, kind, short: out - back, text })
 }
 async function confirmGate() {
-  if (props.step.gate && !confirmed.value) await job.add(props.unitId, { type: 'gate-confirmed', stepId: props.step.id })
+  if (props.step.gate && !confirmed.value) await job.add(props.list, { type: 'gate-confirmed', stepId: props.step.id })
 }
 /** Whether its gate is all that keeps the step from being done: to confirm it is to say that it is done. */
 const isGateAlone = computed(() => {
@@ -89,7 +91,7 @@ const isGateAlone = computed(() => {
   if (!step.gate || confirmed.value || badAmount.value) return false
   const own = state.value.progress[step.id]
   const asConfirmed = { ...state.value, progress: { ...state.value.progress, [step.id]: { ...own, gateConfirmed: true } } }
-  return reasonsToHold(withCounts(asConfirmed, step, counting.onScreen.value), step, props.nowMs).length === 0
+  return reasonsToHold(withCounts(asConfirmed, step, counting.onScreen.value), step, props.nowMs, job.lists).length === 0
 })
 async function confirmAndDone() {
   await confirmGate()
@@ -114,9 +116,9 @@ async function done() {
   if (badAmount.value) return
   await counting.record()
   if (holds.value.length > 0) return
-  for (const { productId, litres } of usedOf(own)) await job.add(props.unitId, { type: 'product-used', stepId: own.id, productId, litres })
+  for (const { productId, litres } of usedOf(own)) await job.add(props.list, { type: 'product-used', stepId: own.id, productId, litres })
   used.value = {}
-  await job.add(props.unitId, { type: 'step-done', stepId: own.id })
+  await job.add(props.list, { type: 'step-done', stepId: own.id })
   counting.forget()
   emit('done')
 }
@@ -145,8 +147,9 @@ useKeys([
 </script>
 
 <template>
-  <article class="step" :data-step="step.id">
+  <article class="step" :data-step="plainId(step.id)">
     <p class="eyebrow">
+      <b v-if="list !== unitId" data-of-visit>{{ t('screen.work.of-visit') }} · </b>
       {{
         t('screen.work.about-min', {
           phase: t(`screen.work.phase.${step.phase}`),
@@ -173,7 +176,7 @@ useKeys([
     />
     <PhotoLeftOut
       v-if="step.needsPhoto && photosOf(step.id).length === 0"
-      :unit-id="unitId"
+      :unit-id="list"
       :step-id="step.id"
       :because="state.progress[step.id]?.photoLeftOut"
     />
@@ -240,7 +243,7 @@ useKeys([
       <Tap data-other @click="emit('other')">{{ t('screen.work.another-step', { others }) }}</Tap>
     </p>
     <StepHelp v-if="design" :key="`${step.id}-help`" :step="step" :design="design" :flow-l-min="jet.flowLMin" :pressure-bar="jet.pressureBar" />
-    <LeaveOut v-if="step.optional" :key="step.id" :unit-id="unitId" :step="step" />
+    <LeaveOut v-if="step.optional" :key="step.id" :unit-id="list" :step="step" />
   </article>
 </template>
 

@@ -90,6 +90,8 @@ const plate = [
   { name: 'maker', says: t('screen.sites.maker') },
   { name: 'model', says: t('screen.sites.model') },
   { name: 'serialNumber', says: t('screen.sites.serial-number') },
+  { name: 'supply', says: t('screen.sites.supply') },
+  { name: 'outdoorUnit', says: t('screen.sites.outdoor-unit') },
 ] as const
 const has = ({ trait }: Asked) => traitsOf[form.value.family].includes(trait)
 const asked = computed(() => ({ numbers: numbers.filter(has), words: words.filter(has), yesNo: yesNo.filter(has) }))

@@ -1,8 +1,9 @@
 // The log of the job that is open: what happened, as far as this device knows, and the state that follows from it.
-import { emptyUnitState, lastUndoable, stateOf, timeOf, type Happening, type JobEvent, type UnitState } from '@yastik/core/run'
+import { emptyUnitState, lastUndoable, stateOf, timeOf, type Happening, type JobEvent, type OtherLists, type UnitState } from '@yastik/core/run'
+import { visitId } from '@yastik/core/procedure'
 import type { JobRecord } from '@yastik/core/wire'
 import { v7 as newId } from 'uuid'
-import { computed, shallowRef, type ShallowRef } from 'vue'
+import { computed, shallowRef, type Ref, type ShallowRef } from 'vue'
 import { aheadMs, serverNow } from '../api/clock.ts'
 
 type WithoutUnit<T> = T extends unknown ? Omit<T, 'unitId'> : never
@@ -22,7 +23,9 @@ export interface Log {
   /** Writes down what happened now. @param by who */
   append(unitId: string, happening: UnitHappening, by: number): JobEvent
   stateFor(unitId: string): UnitState
-  /** The last tap of this person at this unit that can be taken back. */
+  /** States of the visit and of its units, by id. */
+  readonly lists: Readonly<Ref<OtherLists>>
+  /** The last tap of this person at this unit, or at what it shares with the visit, that can be taken back. */
   undoable(unitId: string, by: number): JobEvent | undefined
   close(): void
 }
@@ -70,8 +73,9 @@ export function useLog(): Log {
       events.value = [...events.value, event]
       return event
     },
+    lists: states,
     stateFor: (unitId) => states.value[unitId] ?? emptyUnitState(),
-    undoable: (unitId, by) => lastUndoable(events.value, unitId, by),
+    undoable: (unitId, by) => lastUndoable(events.value, [unitId, visitId], by),
     close() {
       record.value = undefined
       events.value = []

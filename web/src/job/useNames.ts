@@ -1,5 +1,7 @@
 // What is called how on the open job: people, units, products, and the steps of a unit.
 import { useJob } from '../stores/job.ts'
+import { visitId } from '@yastik/core/procedure'
+import { t } from '../words/words.ts'
 import type { Sentence } from '@yastik/core/words'
 
 export interface Names {
@@ -18,7 +20,7 @@ export function useNames(unitId: () => string = () => ''): Names {
   const step = (id: string) => job.stateFor(unitId()).steps?.find((own) => own.id === id)
   return {
     personName: (id) => job.record?.people.find((person) => person.id === id)?.name ?? '',
-    unitName: (id) => job.unitFor(id)?.name ?? id,
+    unitName: (id) => (id === visitId ? t('screen.work.visit') : (job.unitFor(id)?.name ?? id)),
     productName: (id) => job.record?.products.find((product) => product.id === id)?.name ?? id,
     titleOf: (stepId) => step(stepId)?.title ?? stepId,
     gateOf: (stepId) => step(stepId)?.gate ?? stepId,

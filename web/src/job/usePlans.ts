@@ -1,12 +1,11 @@
 // What the core makes of the open job: its units as job files, their plans, and what is left of the visit.
 import type { UnitSteps } from '@yastik/core/crew'
-import type { HouseRules } from '@yastik/core/method'
-import { planJob, type JobFile, type Plan, type PlanMemory } from '@yastik/core/plan'
+import { planJob, rulesFor, unitJobOf, unseenUnitJob, type JobFile, type Plan, type PlanMemory, type VisitedUnit } from '@yastik/core/plan'
 import { dayAfter } from '@yastik/core/quantities'
-import { unitStepsFrom, type JobEvent, type UnitState } from '@yastik/core/run'
+import { visitLeft, type JobEvent, type UnitState } from '@yastik/core/run'
 import { foundChances, indexSeenAfter } from '@yastik/core/upkeep'
 import { crewOfPlan, type JobRecord, type UnitRecord } from '@yastik/core/wire'
-import type { Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import { serverNow } from '../api/clock.ts'
 import type { Log } from './useLog.ts'
 
@@ -18,18 +17,27 @@ export interface Plans {
   /** The unit as a job file: what the plan command would read. */
   jobFileFor(unitId: string): JobFile | undefined
   planFor(unitId: string): Plan | undefined
+  readonly visited: Readonly<Ref<readonly VisitedUnit[]>>
   /** Steps left at every unit of the visit that was looked over: as agreed, or as they would be agreed now. */
   visitSteps(nowMs: number): UnitSteps[]
 }
 
 /** What there is of a job. */
-export interface Planned extends Pick<Log, 'stateFor'> {
+export interface Planned extends Pick<Log, 'stateFor' | 'lists'> {
   readonly record: Readonly<Ref<JobRecord | undefined>>
   readonly events: Readonly<Ref<readonly JobEvent[]>>
   unitFor(unitId: string): UnitRecord | undefined
 }
 
-export function usePlans({ record, events, stateFor, unitFor }: Planned): Plans {
+export function usePlans({ record, events, lists, stateFor, unitFor }: Planned): Plans {
+  /** All units of the visit: what one is isolated with, and whether it is the first of its kind, is seen among them. */
+  const visited = computed((): VisitedUnit[] =>
+    (record.value?.unitIds ?? []).flatMap((id) => {
+      const unit = unitFor(id)
+      return unit ? [unseenUnitJob(unit)] : []
+    }),
+  )
+
   function jobFileFor(unitId: string): JobFile | undefined {
     const job = record.value
     const unit = unitFor(unitId)
@@ -39,27 +47,8 @@ export function usePlans({ record, events, stateFor, unitFor }: Planned): Plans 
       format: 'yastik.job/1',
       site: job.site.site,
       crew: crewOfPlan(job.crew),
-      units: [
-        {
-          id: unit.id,
-          family: unit.family,
-          name: unit.name,
-          design: unit.design,
-          complaints: state.complaints,
-          grades: state.grades,
-          findings: state.findings,
-          ...(Object.keys(state.findingExtent).length > 0 ? { findingExtent: state.findingExtent } : {}),
-          ...(state.extras.length > 0 ? { extras: state.extras } : {}),
-          ...(state.readings.before ? { readings: state.readings.before } : {}),
-          ...(state.wash ? { wash: state.wash } : {}),
-          ...(unit.hoursPerDay === undefined ? {} : { hoursPerDay: unit.hoursPerDay }),
-          ...(unit.maker === undefined ? {} : { maker: unit.maker }),
-          ...(unit.model === undefined ? {} : { model: unit.model }),
-          ...(unit.serialNumber === undefined ? {} : { serialNumber: unit.serialNumber }),
-          ...(Object.keys(state.choices).length > 0 ? { choices: state.choices as JobFile['units'][number]['choices'] } : {}),
-        },
-      ],
-      houseRules: { ...job.houseRules, ...(state.schools as Partial<HouseRules>) },
+      units: [unitJobOf(unit, state)],
+      houseRules: rulesFor(job.houseRules, state),
       products: job.products,
       equipment: job.equipment,
     }
@@ -105,20 +94,22 @@ export function usePlans({ record, events, stateFor, unitFor }: Planned): Plans 
     if (known?.from.every((part, at) => part === from[at])) return known.plan
     const file = jobFileFor(unitId)
     if (!file) return undefined
-    const plan = planJob(file, memoryOf(stateFor(unitId).handedOver?.atMs ?? serverNow()))
+    const plan = planJob(file, memoryOf(stateFor(unitId).handedOver?.atMs ?? serverNow()), visited.value)
     made.set(unitId, { from, plan })
     return plan
   }
 
   function visitSteps(nowMs: number): UnitSteps[] {
     const nameOf = (userId: number) => record.value?.crew.find((member) => member.id === userId)?.name
-    return (record.value?.unitIds ?? []).flatMap((id) => {
+    const open = (record.value?.unitIds ?? []).flatMap((id) => {
       const state = stateFor(id)
       if (state.handedOver || Object.keys(state.grades).length + state.findings.length === 0) return []
-      const own = unitStepsFrom(id, state, state.steps ? [] : (planFor(id)?.units[0].steps ?? []), nameOf, nowMs)
-      return own.steps.length > 0 ? [own] : []
+      if (state.steps) return [{ id, steps: [], visitSteps: [] }]
+      const plan = planFor(id)
+      return plan ? [{ id, steps: plan.units[0].steps, visitSteps: plan.visit.steps }] : []
     })
+    return visitLeft(open, lists.value, nameOf, nowMs).filter(({ steps }) => steps.length > 0)
   }
 
-  return { jobFileFor, planFor, visitSteps }
+  return { jobFileFor, planFor, visitSteps, visited }
 }

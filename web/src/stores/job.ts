@@ -27,7 +27,7 @@ interface TabMessage {
 export const useJob = defineStore('job', () => {
   const session = useSession()
   const log = useLog()
-  const { record, events, stateFor } = log
+  const { record, events, lists, stateFor } = log
   const designFor = (unitId: string): KnownDesign | undefined => {
     const unit = unitFor(unitId)
     return unit && knownDesign(unit.family, unit.design).design
@@ -85,7 +85,7 @@ export const useJob = defineStore('job', () => {
   const undoable = (unitId: string): JobEvent | undefined => (session.me ? log.undoable(unitId, session.me.id) : undefined)
   async function undo(unitId: string): Promise<void> {
     const event = undoable(unitId)
-    if (event) await add(unitId, { type: 'undone', eventId: event.id })
+    if (event) await add(event.happening.unitId, { type: 'undone', eventId: event.id })
   }
 
   // Tabs of one browser share the outbox: each tells the others what happened, and what was sent.
@@ -124,5 +124,5 @@ export const useJob = defineStore('job', () => {
   }
 
   const { unsent, trouble, send } = sending
-  return { record, events, unsent, trouble, open, reopen, close, add, addPhoto, sign, undo, undoable, send, stateFor, unitFor, designFor }
+  return { record, events, lists, unsent, trouble, open, reopen, close, add, addPhoto, sign, undo, undoable, send, stateFor, unitFor, designFor }
 })

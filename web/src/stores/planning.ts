@@ -5,6 +5,6 @@ import { useJob } from './job.ts'
 
 export const usePlanning = defineStore('planning', () => {
   const job = useJob()
-  const { record, events } = storeToRefs(job)
-  return usePlans({ record, events, stateFor: job.stateFor, unitFor: job.unitFor })
+  const { record, events, lists } = storeToRefs(job)
+  return usePlans({ record, events, lists, stateFor: job.stateFor, unitFor: job.unitFor })
 })

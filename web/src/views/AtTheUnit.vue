@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // At the unit: one step at a time; waits that run, what is to come, and the parts tray in view.
-import { nextSteps, pauseOf, progressOf, reasonsToWait, runningWaits, stageOf, type Asker } from '@yastik/core/run'
+import { visitId } from '@yastik/core/procedure'
+import { nextOfUnit, openForUnit, pauseOf, progressOf, reasonsToWait, runningWaits, stageOf, suppliesNow, type Asker } from '@yastik/core/run'
 import type { Part } from '@yastik/core/units'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import DwellClock from '../components/DwellClock.vue'
 import Elsewhere from '../components/Elsewhere.vue'
 import LedgerState from '../components/LedgerState.vue'
@@ -19,6 +20,8 @@ import Fold from '../kit/Fold.vue'
 import Form from '../kit/Form.vue'
 import Tap from '../kit/Tap.vue'
 import TextField from '../kit/TextField.vue'
+import { useNames } from '../job/useNames.ts'
+import { timeWords } from '../words/when.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
@@ -37,26 +40,57 @@ const state = computed(() => job.stateFor(props.unitId))
 /** What the person at this screen is trained for; undefined where they do not belong to the crew of this visit. */
 const trained = computed(() => job.record?.crew.find(({ id }) => id === session.me?.id)?.trained)
 const asker = computed<Asker>(() => ({ ...(session.me ? { id: session.me.id } : {}), ...(trained.value ? { trained: trained.value } : {}) }))
-const ready = computed(() => nextSteps(state.value, now.value, asker.value))
+/** What could be begun, at the unit and of what it shares with the visit. */
+const ready = computed(() => nextOfUnit(props.unitId, now.value, asker.value, job.lists))
+const visit = computed(() => job.lists[visitId])
+const supply = computed(() => suppliesNow(job.lists).find(({ unitIds }) => unitIds.includes(props.unitId)))
+const { personName, unitName } = useNames()
 const paused = computed(() => session.me !== undefined && pauseOf(state.value, session.me.id) !== undefined)
-const waits = computed(() => runningWaits(state.value, now.value))
+const waits = computed(() => [
+  ...runningWaits(state.value, now.value, job.lists).map((wait) => ({ list: props.unitId, wait })),
+  ...(visit.value ? runningWaits(visit.value, now.value, job.lists) : [])
+    .filter(({ step: { unitIds } }) => unitIds?.includes(props.unitId))
+    .map((wait) => ({ list: visitId, wait })),
+])
 const progress = computed(() => progressOf(state.value))
 const pickedId = ref<string>()
-const step = computed(() => ready.value.find(({ id }) => id === pickedId.value) ?? ready.value[0])
-const finished = computed(() => state.value.steps !== undefined && ['proof', 'handed-over'].includes(stageOf(state.value)))
+const readyBy = (id: string | undefined) => ready.value.find(({ step: own }) => own.id === id)
+/** What was shown last: it stays under the finger, whatever can be begun besides; only what must not run over goes before it. */
+const shownId = ref<string>()
+const step = computed(() => {
+  const [first] = ready.value
+  const shown = readyBy(shownId.value)
+  return readyBy(pickedId.value) ?? (shown && !shown.isForOthers && !first.presses ? shown : first)
+})
+watch(step, (now) => (shownId.value = now?.step.id), { immediate: true })
+// What was taken back is to be done again: it comes first.
+watch(
+  () => job.events.at(-1),
+  (last) => {
+    if (last?.happening.type === 'undone' && last.by === session.me?.id) [shownId.value, pickedId.value] = [undefined, undefined]
+  },
+  { flush: 'sync' },
+)
+/** What the visit still asks for at this unit, and nobody else holds up. */
+const asked = computed(() => openForUnit(props.unitId, job.lists))
+const finished = computed(
+  () => state.value.handedOver !== undefined || (state.value.steps !== undefined && stageOf(state.value) === 'proof' && asked.value.length === 0),
+)
 /** What is to come: what could be begun, then what waits, with why. */
 const toCome = computed(() => {
-  const isReady = (id: string) => ready.value.some((other) => other.id === id)
-  const waiting = (state.value.steps ?? []).filter(({ id }) => state.value.progress[id]?.doneAtMs === undefined && !isReady(id))
-  return [...ready.value, ...waiting].map(({ id, title, ...entry }) => ({
-    id,
-    title,
-    because: reasonsToWait(state.value, { id, title, ...entry }, now.value)[0],
+  const isReady = (id: string) => ready.value.some((other) => other.step.id === id)
+  const own = (state.value.steps ?? []).map((entry) => ({ list: props.unitId, step: entry }))
+  const shared = (visit.value?.steps ?? []).filter(({ unitIds }) => unitIds?.includes(props.unitId)).map((entry) => ({ list: visitId, step: entry }))
+  const waiting = [...shared, ...own].filter(({ list, step: { id } }) => job.stateFor(list).progress[id]?.doneAtMs === undefined && !isReady(id))
+  return [...ready.value, ...waiting].map(({ list, step: entry }) => ({
+    id: entry.id,
+    title: entry.title,
+    because: reasonsToWait(job.stateFor(list), entry, now.value, job.lists)[0],
   }))
 })
 function pick(direction: 1 | -1) {
-  const index = ready.value.findIndex(({ id }) => id === step.value?.id)
-  pickedId.value = ready.value[(index + direction + ready.value.length) % ready.value.length]?.id
+  const index = ready.value.findIndex((other) => other.step.id === step.value?.step.id)
+  pickedId.value = ready.value[(index + direction + ready.value.length) % ready.value.length]?.step.id
 }
 const noteText = ref('')
 async function note() {
@@ -88,14 +122,15 @@ useKeys([
   <div v-else class="two-up">
     <section class="work stack" :aria-label="t('screen.work.step-do-now')">
       <FoundSince v-if="!finished" :job-id="jobId" :unit-id="unitId" />
-      <div v-for="wait in waits" :key="wait.step.id" class="stack">
-        <DwellClock :wait="wait" :now-ms="now" /><WaitEnd :unit-id="unitId" :wait="wait" />
+      <div v-for="{ list, wait } in waits" :key="wait.step.id" class="stack">
+        <DwellClock :wait="wait" :now-ms="now" /><WaitEnd :unit-id="list" :wait="wait" />
       </div>
       <StepNow
         v-if="step && !paused"
         :job-id="jobId"
         :unit-id="unitId"
-        :step="step"
+        :list="step.list"
+        :step="step.step"
         :others="ready.length - 1"
         :asker="asker"
         :now-ms="now"
@@ -110,7 +145,7 @@ useKeys([
         <p class="title" role="status">{{ t('screen.work.only-waiting-left-now') }}</p>
         <Elsewhere :job-id="jobId" :unit-id="unitId" :asker="asker" :now-ms="now" />
       </template>
-      <PauseBar v-if="!finished" :unit-id="unitId" :state="state" :waits="waits" :now-ms="now" />
+      <PauseBar v-if="!finished" :unit-id="unitId" :state="state" :waits="waits.map(({ wait }) => wait)" :now-ms="now" />
     </section>
     <aside class="stack">
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly :off="offParts" :wet="wetParts" :bagged="bagged" />
@@ -119,7 +154,21 @@ useKeys([
           >{{ progress.done }}<small>{{ t('screen.work.steps', { all: progress.all }) }}</small></span
         ><LedgerState :state="state" />
       </p>
+      <p v-if="supply?.isolated" class="supply" data-isolated>
+        {{ t('screen.visit.isolated', { atMs: timeWords(supply.isolated.atMs), by: personName(supply.isolated.by ?? 0) }) }}
+        <small v-if="supply.unitIds.length > 1">{{
+          t('screen.visit.with', {
+            units: supply.unitIds
+              .filter((id) => id !== unitId)
+              .map(unitName)
+              .join(', '),
+          })
+        }}</small>
+      </p>
       <SameStepTwice :state="state" />
+      <p v-if="visit">
+        <Tap :to="{ name: 'visit', params: { jobId, unitId } }" data-to-visit>{{ t('screen.visit.title') }}</Tap>
+      </p>
       <Fold :title="t('screen.work.steps-come', { toCome: toCome.length })">
         <ol class="small">
           <li v-for="entry in toCome" :key="entry.id">
@@ -140,6 +189,10 @@ useKeys([
 </template>
 
 <style scoped>
+.supply {
+  border-left: 6px double var(--now);
+  padding-left: 0.6rem;
+}
 .title {
   font-size: 1.9rem;
   line-height: 1.15;

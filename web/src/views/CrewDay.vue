@@ -2,6 +2,7 @@
 // The crew's day: all units of the visit that were looked over, from now on; who does what, what sets the end, what would shorten it.
 import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
+import { visitId } from '@yastik/core/procedure'
 import { clockWords, durationWords } from '@yastik/core/quantities'
 import { isLongDay } from '@yastik/core/rounds'
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
@@ -32,7 +33,9 @@ const day = shallowRef<CrewDay>()
 const fault = shallowRef<Fault>()
 const crew = computed(() => job.record?.crew ?? [])
 const people = computed(() => crew.value.map(({ name }) => name))
-const letterOf = (id: string) => String.fromCharCode(65 + units.value.findIndex((unit) => unit.id === id))
+/** The lists of units alone, without what the visit asks for. */
+const atUnits = computed(() => units.value.filter(({ id }) => id !== visitId))
+const letterOf = (id: string) => (id === visitId ? 'V' : String.fromCharCode(65 + atUnits.value.findIndex((unit) => unit.id === id)))
 const { unitName } = useNames()
 const { say } = useMeasures()
 const missing = computed(() =>
@@ -125,7 +128,10 @@ const first = computed(() =>
 
 <template>
   <div class="stack" data-crew-day>
-    <h2>{{ t('screen.crew.crews-day-now') }}</h2>
+    <div class="spread">
+      <h2>{{ t('screen.crew.crews-day-now') }}</h2>
+      <Tap :to="{ name: 'visit', params: { jobId, unitId } }">{{ t('screen.visit.title') }}</Tap>
+    </div>
     <p v-if="units.length === 0">
       {{ t('screen.crew.nothing-looked-over-yet') }}
       <RouterLink :to="{ name: 'look-over', params: { jobId, unitId } }">{{ t('screen.crew.grade-first-unit') }}</RouterLink>{{
@@ -139,7 +145,7 @@ const first = computed(() =>
       </p>
     </div>
     <p v-else-if="!day" role="status">
-      {{ t('screen.crew.putting-order', { units: units.length }) }}
+      {{ t('screen.crew.putting-order', { units: atUnits.length }) }}
     </p>
     <template v-else>
       <div class="figures" data-day-figures>
@@ -161,7 +167,7 @@ const first = computed(() =>
         </div>
         <div>
           <span class="figure"
-            >{{ units.length }}<small>{{ t('screen.crew.units-2') }}</small></span
+            >{{ atUnits.length }}<small>{{ t('screen.crew.units-2') }}</small></span
           >
         </div>
       </div>
@@ -224,7 +230,7 @@ const first = computed(() =>
         <section>
           <h3>{{ t('screen.frame.units') }}</h3>
           <ul class="plain">
-            <li v-for="unit in units" :key="unit.id">
+            <li v-for="unit in atUnits" :key="unit.id">
               <b class="letter">{{ letterOf(unit.id) }}</b>
               <RouterLink :to="{ name: 'method', params: { jobId, unitId: unit.id } }">{{ unitName(unit.id) }}</RouterLink>
             </li>

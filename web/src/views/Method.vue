@@ -36,12 +36,12 @@ const file = computed(() => planning.jobFileFor(props.unitId))
 const plan = usePlan(() => props.unitId)
 const unitPlan = computed(() => plan.value?.units[0])
 /** The course of the wash water, where something fills up. */
-const planned = computed(() => file.value && planUnit(file.value.units[0], contextOf(file.value)))
+const planned = computed(() => file.value && planUnit(file.value.units[0], contextOf(file.value, planning.visited)))
 const washRun = computed(() => planned.value?.washRun)
 const rinses = computed(() => unitPlan.value?.decisions.find(({ topic }) => topic === 'rinse')?.choice)
 const rules = computed(() => knownHouseRules(file.value?.houseRules))
 const houseRules = computed(() => knownHouseRules(job.record?.houseRules))
-const totals = computed(() => unitPlan.value && planTotals(unitPlan.value, rules.value))
+const totals = computed(() => planned.value && planTotals(planned.value, rules.value))
 const started = computed(() => Object.values(state.value.progress).some(({ doneAtMs }) => doneAtMs !== undefined))
 /** What was found since the method was agreed, and what it changes. */
 const change = computed(() => (started.value && unitPlan.value ? changeOf(state.value, unitPlan.value.steps) : undefined))
@@ -55,7 +55,7 @@ function bringsOf(school: SchoolName): Record<string, string> {
   const others = schools[school].filter((value) => value !== rules.value[school])
   return Object.fromEntries(
     others.map((value) => {
-      const change = compareSchool(own.units[0], contextOf(own), ownPlan.plan, school, value)
+      const change = compareSchool(own.units[0], contextOf(own, planning.visited), ownPlan, school, value)
       return [value, change.reach ? `${difference(change)}; ${say(change.reach)}` : difference(change)]
     }),
   )
@@ -83,19 +83,20 @@ const foregone = computed(() => unitPlan.value?.decisions.filter((decision) => !
 
 const chooseSchool = (school: SchoolName, value: string, because: string) =>
   job.add(props.unitId, { type: 'school-chosen', school, value, ...(because ? { because } : {}) })
-const whatIf = (topic: Topic, choice: string) =>
-  file.value && planned.value && compareChoice(planned.value, contextOf(file.value).houseRules, topic, choice as Choice)
+const whatIf = (topic: Topic, choice: string) => file.value && planned.value && compareChoice(planned.value, rules.value, topic, choice as Choice)
 const choose = (topic: Topic, choice: string | null, because: string) =>
   job.add(props.unitId, { type: 'choice-made', topic, choice, ...(because ? { because } : {}) })
 
 const place = usePlace()
 async function agree() {
-  const own = planning.planFor(props.unitId)?.units[0]
+  const plan = planning.planFor(props.unitId)
+  const own = plan?.units[0]
   if (!own) return
   await job.add(props.unitId, {
     type: 'method-agreed',
     decisions: own.decisions.map(({ topic, choice, rule }) => ({ topic, choice, rule })),
     steps: own.steps,
+    visitSteps: plan.visit.steps,
   })
   await router.push({ name: 'at-the-unit', params: { jobId: props.jobId, unitId: props.unitId } })
 }
@@ -131,12 +132,15 @@ useKeys([{ key: 'a', does: t('screen.method.agree-method-go-unit'), run: () => v
       <div class="figures" data-totals>
         <div>
           <span class="figure"
-            >{{ durationWords(totals.minutes) }}<small>{{ t('screen.method.waits-alone') }}</small></span
+            >{{ durationWords(Math.round(plan.visit.hands)) }}<small>{{ t('screen.method.hands') }}</small></span
           >
         </div>
         <div>
           <span class="figure"
-            >{{ durationWords(plan.timeline.finishMin) }}<small>{{ t('screen.method.crew') }}</small></span
+            >{{ durationWords(Math.round(plan.visit.onSite))
+            }}<small data-band>{{
+              t('screen.method.on-site', { low: durationWords(plan.visit.low), high: durationWords(plan.visit.high) })
+            }}</small></span
           >
         </div>
         <div>
@@ -210,7 +214,7 @@ useKeys([{ key: 'a', does: t('screen.method.agree-method-go-unit'), run: () => v
           </li>
         </ul>
       </div>
-      <PlanDetails :plan="unitPlan" :warnings="plan.warnings" />
+      <PlanDetails :plan="unitPlan" :visit-steps="plan.visit.steps" :warnings="plan.warnings" />
       <div class="row no-print">
         <Tap data-save-job @click="saveFile(asJob(), 'job.json')">{{ t('screen.method.save-job-file') }}</Tap><Tap
           @click="saveFile(planFileOf(plan, say), 'plan.json')"

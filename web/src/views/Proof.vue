@@ -3,7 +3,7 @@
 import { dueMessage } from '@yastik/core/plan'
 import { proofOf } from '@yastik/core/proof'
 import { dayAfter } from '@yastik/core/quantities'
-import { leftOut, verdictName } from '@yastik/core/run'
+import { leftOut, openForUnit, verdictName } from '@yastik/core/run'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import CustomerText from '../components/CustomerText.vue'
@@ -55,9 +55,10 @@ const told = computed(() => toCustomer(joined({ sentences: [unitPlan.value?.cust
 const { say } = useMeasures()
 /** What proves the work is measured after it. */
 const asksAfter = computed(() => !declined.value && state.value.readings.after === undefined)
-const openSteps = computed(() =>
-  (state.value.steps ?? []).filter(({ id, doneBy }) => doneBy !== 'hand-over' && state.value.progress[id]?.doneAtMs === undefined),
-)
+const openSteps = computed(() => [
+  ...(state.value.steps ?? []).filter(({ id, doneBy }) => doneBy !== 'hand-over' && state.value.progress[id]?.doneAtMs === undefined),
+  ...openForUnit(props.unitId, job.lists),
+])
 /** What the customer has to know before the unit is handed over. */
 const handOverGate = computed(() => state.value.steps?.find(({ doneBy }) => doneBy === 'hand-over')?.gate)
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The record of one unit on one job, event by event.
 import { effective, happeningInWords, inOrder, photoIdOf, timeOf, type Happening, type JobEvent, verdictName } from '@yastik/core/run'
+import { visitId } from '@yastik/core/procedure'
 import { computed } from 'vue'
 import CustomerText from '../components/CustomerText.vue'
 import PhotoThumb from '../components/PhotoThumb.vue'
@@ -25,13 +26,15 @@ const planning = usePlanning()
 const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
 const unitPlan = computed(() => planning.planFor(props.unitId)?.units[0])
-const own = computed(() => job.events.filter(({ happening }) => happening.unitId === props.unitId))
+const ofVisit = useNames(() => visitId)
+/** What happened at the unit, and to the visit that it was done on. */
+const own = computed(() => job.events.filter(({ happening }) => happening.unitId === props.unitId || happening.unitId === visitId))
 const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)))
-const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))
+const held = computed(() => new Map([...state.value.held, ...job.stateFor(visitId).held].map(({ eventId, because }) => [eventId, because])))
 const entries = computed(() => inOrder(own.value))
 
 const toCustomer = await sayToCustomer(job.record?.site ?? {})
-const says = (happening: Happening) => say(happeningInWords(happening, names))
+const says = (happening: Happening) => say(happeningInWords(happening, happening.unitId === visitId ? ofVisit : names))
 const columns = [
   { key: 'at', says: t('screen.report.when'), oneLine: true },
   { key: 'by', says: t('screen.report.who'), oneLine: true },

@@ -1,3 +1,4 @@
+import { asOnePlan } from '../../tests/inEnglish.ts'
 import { planJob } from '../../plan/index.ts'
 import { emptyUnitState, type UnitState } from '../../run/index.ts'
 import { jobWith, openHead } from '../../tests/jobs.ts'
@@ -7,8 +8,10 @@ import { isRunning, settledOf, settledS, simulatedReadings, soilNow, truthOf, ty
 
 const { design } = knownDesign('wall-head', openHead.design)
 const soil = { filter: 2, coilFace: 3, coilBack: 3, wheel: 3, pan: 2, drainLine: 3 } as const
-const { steps } = planJob(
-  jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3 }, coilFace: { grade: 3 }, coilBack: { grade: 3 }, drainLine: { grade: 3 } } }),
+const { steps } = asOnePlan(
+  planJob(
+    jobWith({ complaints: ['smell'], grades: { wheel: { grade: 3 }, coilFace: { grade: 3 }, coilBack: { grade: 3 }, drainLine: { grade: 3 } } }),
+  ),
 ).units[0]
 /** The unit with all steps done but those that are left out. */
 const doneBut = (...leftOut: string[]): UnitState => ({
@@ -47,9 +50,9 @@ describe('instruments that are not there', () => {
   })
   it('show a unit without power as it is: room air, no airflow, no current', () => {
     const isolated = { ...emptyUnitState(), steps, progress: { isolate: { doneAtMs: 1 } } }
-    expect(isRunning(isolated)).toBe(false)
+    expect(isRunning({ state: isolated })).toBe(false)
     expect(truthOf(at(isolated))).toMatchObject({ supplyC: 26, supplyRh: 0.55, airflowM3h: 0, amps: 0 })
-    expect(isRunning(doneBut())).toBe(true)
+    expect(isRunning({ state: doneBut() })).toBe(true)
   })
   it('show afterwards what was really done: a skipped wheel wash is in the air', () => {
     const before = truthOf(at(emptyUnitState()))

@@ -1,6 +1,7 @@
 // What would instruments show at a unit that nobody can stand before? The core's own models, from soil that is hidden, with the noise and the patience of real instruments.
 import { airOf, airflowShare, coilAt, pressureAt } from '../../air/index.ts'
 import { estimate, type Grade } from '../../quantities/index.ts'
+import { plainId } from '../../procedure/index.ts'
 import type { UnitState } from '../../run/index.ts'
 import type { KnownDesign, Part } from '../../units/index.ts'
 import type { Instrument, InstrumentReading, MeasuredQuantity } from './reading.ts'
@@ -12,6 +13,8 @@ export interface Simulated {
   /** Soil as it is in truth, before any work. */
   readonly soil: Partial<Record<Part, Grade>>
   readonly state: UnitState
+  /** Of the visit, where its units ask something of it: there it is isolated. */
+  readonly visit?: UnitState
   readonly room: { readonly dryBulbC: number; readonly relativeHumidity: number }
   readonly outdoorC?: number
   readonly altitudeM?: number
@@ -76,8 +79,10 @@ export function soilNow({ soil, state }: Pick<Simulated, 'soil' | 'state'>): Sim
 }
 
 /** Whether the unit has power and runs: until it is isolated, and again once it was started. */
-export const isRunning = ({ progress }: UnitState): boolean =>
-  progress.isolate?.doneAtMs === undefined || progress['run-unit']?.doneAtMs !== undefined
+export const isRunning = ({ state: { progress, visitSteps = [] }, visit }: Pick<Simulated, 'state' | 'visit'>): boolean => {
+  const isolated = visitSteps.some(({ id }) => plainId(id) === 'isolate' && visit?.progress[id]?.doneAtMs !== undefined)
+  return (progress.isolate?.doneAtMs === undefined && !isolated) || progress['run-unit']?.doneAtMs !== undefined
+}
 
 /** What an instrument without any error would show. */
 export function truthOf(simulated: Simulated): Record<MeasuredQuantity, number> {
@@ -88,7 +93,7 @@ export function truthOf(simulated: Simulated): Record<MeasuredQuantity, number> 
   const returnAir = airOf(room.dryBulbC, room.relativeHumidity, pressureAt(altitudeM))
   const flowTestS = drainS[grade('drainLine')].value
   const still = { returnC: room.dryBulbC, returnRh: room.relativeHumidity, levelMmPerM, flowTestS }
-  if (!isRunning(simulated.state)) return { ...still, supplyC: room.dryBulbC, supplyRh: room.relativeHumidity, airflowM3h: 0, amps: 0 }
+  if (!isRunning(simulated)) return { ...still, supplyC: room.dryBulbC, supplyRh: room.relativeHumidity, airflowM3h: 0, amps: 0 }
   const coil = coilAt({ ratedCoolingKw: design.ratedCoolingKw, ratedAirflowM3h: design.ratedAirflowM3h, returnAir, outdoorC }, share)
   const ratedAmps = design.nameplateAmps ?? design.ratedPowerW / (design.volts ?? 230)
   return {

@@ -36,7 +36,12 @@ export const arithmeticPredicates: readonly Predicate[] = [
       : undefined
   }),
   adds('timeline', 'a timeline that keeps precedence, waits and people', (one) => {
-    const taskOf = new Map(one.plan.timeline.tasks.filter(({ unitId }) => unitId === one.unit.id).map((task) => [task.step, task]))
+    const isOf = new Set(one.plan.visit.steps.flatMap(({ id, unitIds }) => (unitIds?.includes(one.unit.id) ? [id] : [])))
+    const taskOf = new Map(
+      one.plan.timeline.tasks
+        .filter(({ unitId, step }) => unitId === one.unit.id || (unitId === 'visit' && isOf.has(step)))
+        .map((task) => [task.step.split('@')[0], task]),
+    )
     for (const step of one.steps) {
       const task = taskOf.get(step.id)
       if (!task) return `${step.id} is in no timeline`

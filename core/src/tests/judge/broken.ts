@@ -85,7 +85,7 @@ export const brokenPlans = (): Broken[] => [
   broken('power-waits', { ...coat, findings: ['loose-wiring'] }, (own) => drop(own, 'wiring-put-right')),
   broken('cracked-wheel', { ...strip, findings: ['cracked-wheel'] }, (own) => own.steps.push({ ...own.steps[0], id: 'run-unit' })),
   broken('isolated', strip, (own) => drop(own, 'prove-dead')),
-  broken('stored-charge', strip, (own) => delete find(own, 'prove-dead').wait),
+  broken('stored-charge', strip, (own) => delete find(own, 'drain-charge').wait),
   broken('no-meter', coat, (_, plan) => (plan.warnings = plan.warnings.filter((words) => !/no meter/.test(words))), {
     equipment: builtInVan.filter(({ kind }) => kind !== 'meter'),
   }),

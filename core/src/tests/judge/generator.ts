@@ -64,6 +64,8 @@ function designOf(family: Family, dice: Dice): UnitJob['design'] {
     design[trait] = traitValues[trait]?.(dice) ?? dice.chance(0.5)
   }
   if (dice.chance(0.15)) Object.assign(design, { faceWidthMm: dice.between(300, 1200), faceSlantMm: [dice.between(100, 400), dice.between(80, 300)] })
+  // What contradicts itself holds up in no file.
+  if (design.slideOut === true && design.removable === false) delete design.slideOut
   return design as UnitJob['design']
 }
 
@@ -192,6 +194,16 @@ function houseRulesOf(dice: Dice): JobFile['houseRules'] {
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** The job of a seed. */
+/** What hangs together: drawn apart, so that everything else of a seed stays what it was. */
+function wired(units: UnitJob[], seed: number): UnitJob[] {
+  const dice = new Dice(seeded(seed + 31))
+  return units.map((unit) => ({
+    ...unit,
+    supply: dice.maybe(0.5, () => dice.one(['breaker 4', 'breaker 7'])),
+    outdoorUnit: dice.maybe(0.3, () => dice.one(['yard', 'balcony'])),
+  }))
+}
+
 export function jobOf(seed: number): JobFile {
   const dice = new Dice(seeded(seed))
   const air = dice.maybe(0.8, () => ({
@@ -216,7 +228,10 @@ export function jobOf(seed: number): JobFile {
       carriedWaterL: dice.maybe(0.3, () => dice.one([0, 2, 10, 40])),
     },
     crew: crewOf(dice),
-    units: Array.from({ length: dice.one([1, 1, 1, 1, 1, 1, 2, 3]) }, (_, index) => unitOf(index, dice)),
+    units: wired(
+      Array.from({ length: dice.one([1, 1, 1, 1, 1, 1, 2, 3]) }, (_, index) => unitOf(index, dice)),
+      seed,
+    ),
     houseRules: dice.maybe(0.8, () => houseRulesOf(dice)),
     products: products === 'odd' ? oddProducts(dice) : products === 'harmful' ? harmfulProducts(dice) : products === 'none' ? [] : undefined,
     equipment: vanOf(dice),

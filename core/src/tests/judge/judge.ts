@@ -5,6 +5,7 @@ import { judgementPredicates } from './judgement.ts'
 import { Case, type Predicate } from './predicate.ts'
 import { safetyPredicates } from './safety.ts'
 import { waitPredicates } from './waits.ts'
+import { visitPredicates } from './visits.ts'
 import { wordPredicates } from './words.ts'
 import { planInEnglish, type ToldPlan } from '../inEnglish.ts'
 
@@ -12,6 +13,7 @@ export const predicates: readonly Predicate[] = [
   ...safetyPredicates,
   ...judgementPredicates,
   ...waitPredicates,
+  ...visitPredicates,
   ...arithmeticPredicates,
   ...wordPredicates,
 ]
@@ -35,11 +37,18 @@ export function judge(job: JobFile, plan: ToldPlan): FoundFault[] {
 }
 
 /** Plans a job and judges it; what is thrown is a fault too. */
-export function judgeJob(job: JobFile): FoundFault[] {
+export const judgeJob = (job: JobFile): FoundFault[] => judgeVisit(job).faults
+
+/** The same, with the share of the time on site in which somebody works. */
+export function judgeVisit(job: JobFile): { readonly faults: FoundFault[]; readonly busyShare?: number } {
   try {
-    return judge(job, planInEnglish(checkJob(job)))
+    const plan = planInEnglish(checkJob(job))
+    return { faults: judge(job, plan), ...(plan.timeline.busyShare === undefined ? {} : { busyShare: plan.timeline.busyShare }) }
   } catch (error) {
-    return [{ predicate: 'crash', kind: 'crash', unitId: '', says: error instanceof Error ? `${error.name}: ${error.message}` : String(error) }]
+    const faults: FoundFault[] = [
+      { predicate: 'crash', kind: 'crash', unitId: '', says: error instanceof Error ? `${error.name}: ${error.message}` : String(error) },
+    ]
+    return { faults }
   }
 }
 

@@ -183,7 +183,7 @@ export const safetyPredicates: readonly Predicate[] = [
     const covered = one.steps.some(({ id, gate = '' }) => /outlet is covered/i.test(gate) && one.isAfter('first-spin', id))
     return firstOf(
       !hangs && !covered && 'it spins uncovered',
-      hangs && one.at('take-down') < one.at('first-spin') && 'what caught the water is down before the first spin',
+      hangs && one.at('take-down') < one.at('first-spin') && !one.step('cover-for-spin') && 'what caught the water is down before the first spin',
     )
   }),
   safety(
@@ -194,7 +194,7 @@ export const safetyPredicates: readonly Predicate[] = [
       const pours = one.steps.filter(({ id }) =>
         ['flow-test', 'float-test', 'flush-drain', 'rinse-coil', 'rinse-condenser', 'pump-test'].includes(id),
       )
-      const late = down >= 0 ? pours.find(({ id }) => one.at(id) > down) : undefined
+      const late = down >= 0 ? pours.find(({ id }) => id !== 'pump-test' && one.at(id) > down) : undefined
       const closed = pours.find(({ id }) => id !== 'pump-test' && one.at('on-cover') >= 0 && one.at(id) > one.at('on-cover'))
       const powered = pours.find(({ id }) => id !== 'pump-test' && one.at('power-on') >= 0 && one.at(id) > one.at('power-on'))
       return firstOf(
@@ -215,7 +215,9 @@ export const safetyPredicates: readonly Predicate[] = [
     )
   }),
   safety('flow-test', 'Every plan that touches the drain ends with flow test, and float test where there is a float', (one) => {
-    if (!one.opened) return undefined
+    // A unit that holds water by design has no flow test: its pan is rinsed and looked at.
+    const holdsWater = one.unit.family === 'window' || (one.unit.family === 'through-wall' && one.noted('sleeveDrain') !== true)
+    if (!one.opened || holdsWater) return one.step('flow-test') ? 'a flow test where water is to stay' : undefined
     const touches = one.steps.some(
       (step) => isWetAtUnit(step) || ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'wash-pan'].includes(step.id),
     )

@@ -54,7 +54,8 @@ export function comparisonsOf(seed: number): Comparison[] {
       before,
       after: { ...before, crew: [...before.crew, { name: 'Eli', trained: pick([[], before.crew[0].trained ?? []]), liftKg: before.crew[0].liftKg }] },
       fault: (one, other) => {
-        const same = JSON.stringify(one.units.map(({ steps }) => steps)) === JSON.stringify(other.units.map(({ steps }) => steps))
+        const decided = ({ units }: ToldPlan) => JSON.stringify(units.map(({ decisions }) => decisions.map(({ choice }) => choice)))
+        const same = decided(one) === decided(other)
         return same && other.timeline.finishMin > one.timeline.finishMin + slack
           ? `done after ${one.timeline.finishMin} min, with one more after ${other.timeline.finishMin}`
           : undefined

@@ -4,7 +4,7 @@ import { type ToldStep } from '../inEnglish.ts'
 
 const judgement = holds('judgement')
 /** Waits that have to be, and the most of each: stored charge, steady cooling, oil, and a unit that was flooded. */
-const needed: Readonly<Record<string, number>> = { 'prove-dead': 5, 'run-unit': 10, 'stand-upright': 10, 'open-to-dry': Infinity }
+const needed: Readonly<Record<string, number>> = { 'start-unit': 10, 'drain-charge': 5, 'run-unit': 10, 'stand-upright': 10, 'open-to-dry': Infinity }
 const soaks = ({ phase, part }: ToldStep) => (phase === 'apply' || phase === 'rinse' || phase === 'wheel') && part !== undefined
 const runs = (one: Case) => one.step('run-test') !== undefined
 const isLeftWet = (one: Case) => one.choice('drying') === 'fan-run' && runs(one)
@@ -24,7 +24,10 @@ export const waitPredicates: readonly Predicate[] = [
     return firstOf(
       !spin && 'nothing is thrown out before it cools',
       !one.isAfter('run-unit', 'first-spin') && 'it cools before the first spin',
-      one.step('take-down') !== undefined && !one.isAfter('take-down', 'first-spin') && 'containment is down before the first spin',
+      one.step('take-down') !== undefined &&
+        !one.isAfter('take-down', 'first-spin') &&
+        !(one.step('cover-for-spin') && one.isAfter('first-spin', 'cover-for-spin')) &&
+        'containment is down before the first spin',
     )
   }),
   judgement('clear-up-meanwhile', 'While the ten minutes of steady cooling run, people clear up', (one) =>

@@ -195,6 +195,8 @@ export const plan = {
   'plan.loadFor.clean-water': 'clean water',
   'plan.loadFor.tap-site': 'no tap on site',
   'plan.priceOf.text': text<{ unit: string; work: Message }>('{unit}: {work}'),
+  'plan.priceOf.visit': 'setting up, clearing up, showing the result',
+  'plan.priceOf.visit-minutes': text<{ time: Of<'n'> }>('setting up, clearing up, showing the result: {time} min of work'),
   'plan.priceOf.cleaning-products': 'cleaning products',
   'plan.priceOf.further-units-same-visit': 'further units on the same visit',
   'plan.priceOf.travel-return-visit-once': 'travel, return visit once it is dry',

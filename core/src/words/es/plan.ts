@@ -184,6 +184,8 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.loadFor.clean-water': 'agua limpia',
   'plan.loadFor.tap-site': 'sin llave de agua en el sitio',
   'plan.priceOf.text': '{unit}: {work}',
+  'plan.priceOf.visit': 'preparar, recoger y enseñar el resultado',
+  'plan.priceOf.visit-minutes': 'preparar, recoger y enseñar el resultado: {time} min de trabajo',
   'plan.priceOf.cleaning-products': 'productos de limpieza',
   'plan.priceOf.further-units-same-visit': 'más unidades en la misma visita',
   'plan.priceOf.travel-return-visit-once': 'traslado, visita de regreso cuando esté seca',

@@ -42,6 +42,8 @@ const crewAndUnits: FieldTexts = {
   'units.readings': 'What was measured before the work.',
   monthsSinceClean: 'Months since it was last cleaned deeply.',
   hoursPerDay: 'Hours a day that it runs, over the year.',
+  supply: 'Breaker, or battery and shore lead: units with the same text are isolated and powered together.',
+  outdoorUnit: 'The outdoor unit that it hangs on: heads of one are read and isolated together.',
   choices: 'Choices made by hand for this job, by topic; kept where no bar and no safety rule speaks against them.',
   extras: 'Work besides that the customer ordered.',
   'units.wash': 'How somebody wants to wash it.',

@@ -124,6 +124,8 @@ export const sitesScreens = {
   'screen.sites.maker': 'Maker',
   'screen.sites.model': 'Model',
   'screen.sites.serial-number': 'Serial number',
+  'screen.sites.supply': 'Breaker, or battery and shore lead',
+  'screen.sites.outdoor-unit': 'Outdoor unit that it hangs on',
   'screen.sites.units-life-one-line-scrolls': 'The unit’s life on one line, scrolls sideways',
   'screen.sites.found': text<{ ms: string; found: number; grade: string; by: string }>('{ms}: found {found} {grade}{by}'),
   'screen.sites.today': 'today',

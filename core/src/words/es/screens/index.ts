@@ -12,6 +12,7 @@ import { reportScreens } from './report.ts'
 import { sitesScreens } from './sites.ts'
 import { storesScreens } from './stores.ts'
 import { todayScreens } from './today.ts'
+import { visitScreens } from './visit.ts'
 import { workScreens } from './work.ts'
 
 export const screens = {
@@ -28,5 +29,6 @@ export const screens = {
   ...sitesScreens,
   ...storesScreens,
   ...todayScreens,
+  ...visitScreens,
   ...workScreens,
 }

@@ -6,8 +6,8 @@ export const methodScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.method.more-turns-out-needed-customer': '. Si resulta que hace falta más, primero se pregunta al cliente.',
   'screen.method.not-reached': 'No se alcanza:',
   'screen.method.every-part-soiled-reached': 'Se alcanza toda parte sucia.',
-  'screen.method.waits-alone': 'con esperas, a solas',
-  'screen.method.crew': 'con esta cuadrilla',
+  'screen.method.hands': 'de manos, entre todos',
+  'screen.method.on-site': 'en el lugar; cuatro de cada cinco veces de {low} a {high}',
   'screen.method.price': 'precio',
   'screen.method.water': '{unit} de agua',
   'screen.method.work-begun-agreed-method-you':

@@ -52,6 +52,7 @@ export const quotesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.quotes.offered': 'ofrecida',
   'screen.quotes.not-offered': 'sin ofrecer',
   'screen.quotes.not-reached': 'No se alcanza: {notReached}.',
+  'screen.quotes.on-site': '{usual} en el lugar, cuatro de cada cinco veces de {low} a {high}',
   'screen.quotes.hands-water': '{handsMin} de trabajo, {waterL} de agua',
   'screen.quotes.price': 'Precio',
   'screen.quotes.tax': 'Impuesto incluido, {taxShare} %',

@@ -1,0 +1,23 @@
+import { text } from '../../message.ts'
+
+export const visitScreens = {
+  'screen.visit.title': 'The visit',
+  'screen.visit.nothing-agreed': 'No method is agreed yet, so the visit has no steps.',
+  'screen.visit.power': 'Power',
+  'screen.visit.isolated': text<{ atMs: string; by: string }>('Isolated since {atMs}, {by}'),
+  'screen.visit.live': 'Has power',
+  'screen.visit.still-open': text<{ units: string }>('No power before these are counted: {units}'),
+  'screen.visit.with': text<{ units: string }>('together with {units}'),
+  'screen.visit.steps': 'Once for all units',
+  'screen.visit.step': 'Step',
+  'screen.visit.for': 'For',
+  'screen.visit.state': 'State',
+  'screen.visit.done': text<{ atMs: string; by: string }>('done {atMs}, {by}'),
+  'screen.visit.left-out': text<{ because: string }>('left out: {because}'),
+  'screen.visit.can-begin': 'can be begun',
+  'screen.visit.who': 'Who is here',
+  'screen.visit.came': 'Came',
+  'screen.visit.went': 'Went',
+  'screen.visit.note': 'Note on the visit',
+  'screen.visit.log': 'What happened to the visit',
+}
