@@ -162,7 +162,7 @@ describe('the window on the day', () => {
     expect(await shown()).toBe(stays)
     const ground = await find(imre, 'svg.day .axis')
     const [length, same] = await changes(() =>
-      imre.driver.actions().move({ origin: ground, y: -90 }).press().move({ origin: Origin.POINTER, x: -120 }).release().perform(),
+      imre.driver.actions().move({ origin: ground, y: -45 }).press().move({ origin: Origin.POINTER, x: -120 }).release().perform(),
     )
     expect(Math.abs(same - length)).toBeLessThanOrEqual(1)
     await press(imre, '0')

@@ -40,6 +40,8 @@ try {
   await go(`${started}/at-the-unit`, '[data-step]')
   await shoot('at-the-unit-phone')
   await setSize(sheet, 1280, 800)
+  await go(`${started}/visit`, '[data-visit-steps]')
+  await shoot('visit')
   for (const [name, unit] of [
     ['cassette', 'Reading hall'],
     ['roof-unit', 'Pitch B7'],
@@ -75,8 +77,6 @@ try {
   await shoot('load')
   await sheet.driver.manage().deleteAllCookies()
   await signIn(sheet, 'mira', 'clear-to-the-fins')
-  await go('/house-rules/people', '[data-person]')
-  await shoot('people')
   await go('/logbook/due', '[data-worth]')
   await shoot('due')
   await go('/quotes', '[data-quotes]')

@@ -1,7 +1,7 @@
 // As what is a unit of a visit planned? One way from its sheet and its state to the job file, for the server and for every device.
 import type { HouseRules } from '../method/index.ts'
 import type { UnitState } from '../run/index.ts'
-import type { UnitJob } from './jobFile.ts'
+import type { JobFile, UnitJob } from './jobFile.ts'
 
 /** What a site's sheet says of a unit; what is not known is left out or null. */
 export interface UnitSheet extends Pick<UnitJob, 'id' | 'family' | 'design' | 'name' | 'maker' | 'model' | 'serialNumber'> {
@@ -42,8 +42,22 @@ export const unitJobOf = (sheet: UnitSheet, state: UnitState): UnitJob => ({
   ...(Object.keys(state.choices).length > 0 ? { choices: state.choices as UnitJob['choices'] } : {}),
 })
 
+/** What all units of a visit are planned with. */
+export type VisitShared = Pick<JobFile, 'site' | 'crew' | 'houseRules' | 'products' | 'equipment'>
+
+/** One unit of a visit as a job file: what the plan command would read. */
+export const jobOfUnit = ({ houseRules, ...shared }: VisitShared, unit: UnitJob, state: Pick<UnitState, 'schools'> | undefined): JobFile => ({
+  format: 'yastik.job/1',
+  site: shared.site,
+  crew: shared.crew,
+  units: [unit],
+  houseRules: rulesFor(houseRules, state),
+  ...known('products', shared.products),
+  ...known('equipment', shared.equipment),
+})
+
 /** House rules as they hold for one unit: a school that was chosen for it counts there alone. */
-export const rulesFor = (houseRules: HouseRules | undefined, state: Pick<UnitState, 'schools'> | undefined): HouseRules => ({
+const rulesFor = (houseRules: HouseRules | undefined, state: Pick<UnitState, 'schools'> | undefined): HouseRules => ({
   ...houseRules,
   ...(state?.schools as Partial<HouseRules> | undefined),
 })

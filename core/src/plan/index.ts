@@ -3,7 +3,7 @@ export { compareChoice, compareSchool, planTotals, type Totals } from './compare
 export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, type JobFile, type Site, type UnitJob } from './jobFile.ts'
 export { planFileOf, planFileSchema, type Comparison, type Plan, type PlannedDecision, type UnitPlan } from './planFile.ts'
 export { dryingSentence, dueMessage, findingForCustomer, findingMessage, speckSentence, throwsSpecks, workSentences } from './customerText.ts'
-export { rulesFor, unitJobOf, unseenUnitJob, type UnitSheet } from './fromRecord.ts'
+export { jobOfUnit, unitJobOf, unseenUnitJob, type UnitSheet, type VisitShared } from './fromRecord.ts'
 export { contextOf, planJob, type VisitedUnit } from './planJob.ts'
 export { visitPlanOf, type VisitPlan } from './visitPlan.ts'
 export { planUnit, type PlanMemory, type PlannedUnit, type UnitContext } from './planUnit.ts'

@@ -6,7 +6,7 @@ import { designSchema, families, familySchema, partsOf } from '../units/index.ts
 import { complaintsSchema, findingExtentSchema, findingsSchema, gradesSchema, readingsSchema } from '../lookover/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { choicesOf, houseRulesSchema, topics, type Topic } from '../method/index.ts'
-import { extras, skills } from '../procedure/index.ts'
+import { extras, skills, visitId } from '../procedure/index.ts'
 import { surroundings } from '../upkeep/index.ts'
 import { washPlanSchema } from '../wash/index.ts'
 
@@ -51,11 +51,14 @@ const partsByFamily = {
   })),
 }
 
+/** What contradicts itself, as other programs are told of it. */
+const fixedAndSliding = { properties: { slideOut: { const: true }, removable: { const: false } }, required: ['slideOut', 'removable'] }
+
 export const unitJobSchema = closed({
-  id: identifier,
+  id: identifier.meta({ not: { const: visitId } }),
   family: familySchema,
   name: shownName.optional(),
-  design: designSchema.meta({ dependentRequired: { faceSlantMm: ['faceWidthMm'] } }),
+  design: designSchema.meta({ dependentRequired: { faceSlantMm: ['faceWidthMm'] }, not: fixedAndSliding }),
   complaints: complaintsSchema,
   grades: gradesSchema,
   findings: findingsSchema.optional(),

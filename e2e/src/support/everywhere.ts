@@ -98,6 +98,7 @@ export const sights: readonly Sight[] = [
       await find(sheet, '[data-crew-tasks] tbody tr')
     },
   },
+  { name: 'the visit', path: 'JOB/visit', shows: '[data-visit-steps]' },
   { name: 'at the unit', path: 'JOB/at-the-unit', shows: '[data-step]' },
   { name: 'at the unit, pausing', path: 'JOB/at-the-unit', shows: '[data-step]', open: (sheet) => click(sheet, '[data-pause]') },
   { name: 'proof, nothing measured', path: 'JOB/proof', shows: '[data-verdict]' },

@@ -1,6 +1,6 @@
 // As what is a unit taken before the work begins: as it was looked over, as somebody says, as the forecast has it, or as nobody knows better?
 import { soilKinds, worstOf, type Complaint } from '@yastik/core/lookover'
-import { unitJobOf, unseenUnitJob, type JobFile } from '@yastik/core/plan'
+import { unitJobOf, unseenUnitJob, type JobFile, type UnitSheet } from '@yastik/core/plan'
 import { allGrades, type Grade } from '@yastik/core/quantities'
 import { unitStateOf, type UnitState } from '@yastik/core/run'
 import { expectedGrade, gradesWith, ratesAtFirst, unseenGrade, type UnitPast } from '@yastik/core/upkeep'
@@ -10,6 +10,7 @@ import type { Db } from '../db/database.ts'
 import { JobUnit, User, type Firm, type Site, type Unit } from '../db/models.ts'
 import { eventsOf } from '../events/queries.ts'
 import { productsOf } from '../stock/queries.ts'
+import { unitForm } from '../sites/records.ts'
 import { pastOf, yearsOf } from '../upkeep/past.ts'
 import { visitsOf } from '../upkeep/queries.ts'
 
@@ -17,6 +18,9 @@ type UnitJob = JobFile['units'][number]
 const coilParts = ['coilFace', 'coilBack', 'wheel'] as const
 /** People that a visit can have. */
 const mostCrew = 4
+
+/** What a site's sheet says of a unit. */
+export const sheetOf = (unit: Unit): UnitSheet => ({ id: unit.id, ...unitForm(unit) })
 
 /** The look-over of a unit on a visit that is still open, newest first. */
 export async function openLookOver(db: Db, unitId: string): Promise<UnitState | undefined> {
@@ -68,8 +72,8 @@ export async function expectedUnits(
       source,
       past,
       unit: known
-        ? { ...unitJobOf(unit, known), ...(told ? { complaints: told } : {}) }
-        : { ...unseenUnitJob(unit), complaints: told ?? [], grades: gradesWith(unit.family, coilGrade, lastKinds) },
+        ? { ...unitJobOf(sheetOf(unit), known), ...(told ? { complaints: told } : {}) }
+        : { ...unseenUnitJob(sheetOf(unit)), complaints: told ?? [], grades: gradesWith(unit.family, coilGrade, lastKinds) },
     }
   })
 }

@@ -1,6 +1,6 @@
 // What does the van carry for the visits of some days? From their plans: as agreed, as looked over, or as expected.
 import { loadFor, type LoadVisit } from '@yastik/core/money'
-import { contextOf, planTotals, planUnit, rulesFor, unseenUnitJob } from '@yastik/core/plan'
+import { contextOf, jobOfUnit, planTotals, planUnit, unseenUnitJob } from '@yastik/core/plan'
 import { crewKey } from '@yastik/core/rounds'
 import { stateOf, emptyUnitState, type OtherLists, type PlannedLists, type UnitState } from '@yastik/core/run'
 import type { Family } from '@yastik/core/units'
@@ -10,7 +10,7 @@ import type { Db } from '../db/database.ts'
 import { groupBy } from '../db/groupBy.ts'
 import { Job, User, type Firm } from '../db/models.ts'
 import { eventsOf } from '../events/queries.ts'
-import { expectedUnits, jobFileFor } from '../jobs/expected.ts'
+import { expectedUnits, jobFileFor, sheetOf } from '../jobs/expected.ts'
 import { productsOf } from './queries.ts'
 
 export interface PlannedVisit {
@@ -65,11 +65,11 @@ export async function plannedVisits(
       expected.map(({ unit }) => unit),
       job.crewIds,
     )
-    const visited = jobUnits.flatMap(({ unit }) => (unit ? [unseenUnitJob(unit)] : []))
+    const visited = jobUnits.flatMap(({ unit }) => (unit ? [unseenUnitJob(sheetOf(unit))] : []))
     const planned = expected.map(({ unit, source }) => {
       const state = states.get(unit.id)
       // A school that was chosen for one unit counts for that unit.
-      const context = contextOf({ ...file, houseRules: rulesFor(file.houseRules, state) }, visited)
+      const context = contextOf(jobOfUnit(file, unit, state), visited)
       const one = planUnit(unit, context)
       const { plan } = one
       const left = state?.steps?.filter(({ id }) => state.progress[id]?.doneAtMs === undefined)

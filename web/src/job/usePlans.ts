@@ -1,6 +1,6 @@
 // What the core makes of the open job: its units as job files, their plans, and what is left of the visit.
 import type { UnitSteps } from '@yastik/core/crew'
-import { planJob, rulesFor, unitJobOf, unseenUnitJob, type JobFile, type Plan, type PlanMemory, type VisitedUnit } from '@yastik/core/plan'
+import { jobOfUnit, planJob, unitJobOf, unseenUnitJob, type JobFile, type Plan, type PlanMemory, type VisitedUnit } from '@yastik/core/plan'
 import { dayAfter } from '@yastik/core/quantities'
 import { visitLeft, type JobEvent, type UnitState } from '@yastik/core/run'
 import { foundChances, indexSeenAfter } from '@yastik/core/upkeep'
@@ -43,15 +43,8 @@ export function usePlans({ record, events, lists, stateFor, unitFor }: Planned):
     const unit = unitFor(unitId)
     if (!job || !unit) return undefined
     const state = stateFor(unitId)
-    return {
-      format: 'yastik.job/1',
-      site: job.site.site,
-      crew: crewOfPlan(job.crew),
-      units: [unitJobOf(unit, state)],
-      houseRules: rulesFor(job.houseRules, state),
-      products: job.products,
-      equipment: job.equipment,
-    }
+    const { houseRules, products, equipment } = job
+    return jobOfUnit({ site: job.site.site, crew: crewOfPlan(job.crew), houseRules, products, equipment }, unitJobOf(unit, state), state)
   }
 
   /** What is remembered of the units, as it was at a moment: later visits say nothing of an earlier one. */
