@@ -154,7 +154,7 @@ describe('the window on the day', () => {
         deltaY,
         ctrlKey,
       )
-    const [before, after] = await changes(() => wheel(60, true) as Promise<void>)
+    const [before, after] = await changes(() => wheel(20, true) as Promise<void>)
     expect(after).toBeGreaterThan(before)
     // Without Ctrl the wheel is the page's.
     const stays = await shown()
@@ -162,7 +162,7 @@ describe('the window on the day', () => {
     expect(await shown()).toBe(stays)
     const ground = await find(imre, 'svg.day .axis')
     const [length, same] = await changes(() =>
-      imre.driver.actions().move({ origin: ground, y: -45 }).press().move({ origin: Origin.POINTER, x: -120 }).release().perform(),
+      imre.driver.actions().move({ origin: ground, y: -60 }).press().move({ origin: Origin.POINTER, x: -120 }).release().perform(),
     )
     expect(Math.abs(same - length)).toBeLessThanOrEqual(1)
     await press(imre, '0')

@@ -5,7 +5,7 @@ export const pagePaths = [
   '/sites',
   '/sites/new',
   '/sites/:siteId',
-  ...(['look-over', 'method', 'at-the-unit', 'proof', 'crew', 'report', 'record'] as const).map(
+  ...(['look-over', 'method', 'at-the-unit', 'proof', 'visit', 'crew', 'report', 'record'] as const).map(
     (station) => `/jobs/:jobId/:unitId/${station}` as const,
   ),
   '/quotes',
