@@ -76,6 +76,14 @@ describe('units on one supply', () => {
     }
     expect(at('visit', 'come-down').endMin).toBeLessThanOrEqual(powered.startMin)
   })
+  it('wait with power for one that stays off, until it is closed and kept off', () => {
+    const cracked = visitOf(head('a', { supply: 'breaker 4' }), head('b', { supply: 'breaker 4', findings: ['cracked-wheel'] }))
+    const [power, ...more] = named(cracked.visit.steps, 'power-on')
+    expect(more).toEqual([])
+    expect(power.unitIds).toEqual(['a'])
+    expect(power.after).toContain('b/keep-off')
+    expect(named(visitOf(head('b', { findings: ['cracked-wheel'] })).visit.steps, 'power-on')).toEqual([])
+  })
   it('lend the one bag to each other, and cover the outlet at the first spin instead', () => {
     const shared = visitOf(head('a', { supply: 'breaker 4' }), head('b', { supply: 'breaker 4' }))
     for (const { steps } of shared.units) {

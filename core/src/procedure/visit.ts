@@ -168,7 +168,16 @@ function asOne(asked: readonly Step[]): Step {
 export function mergeVisit(asked: readonly (readonly Step[])[]): Step[] {
   const byId = new Map<string, Step[]>()
   for (const one of asked.flat()) byId.set(one.id, [...(byId.get(one.id) ?? []), one])
-  return [...byId.values()].map(asOne).sort((one, other) => placeOf[one.phase] - placeOf[other.phase])
+  const merged = [...byId.values()].map(asOne)
+  return merged.map((entry) => afterKeptOff(entry, merged)).sort((one, other) => placeOf[one.phase] - placeOf[other.phase])
+}
+
+/** A unit that is isolated and gets no power again is closed, counted and kept off before the others on its supply get theirs. */
+function afterKeptOff(power: Step, steps: readonly Step[]): Step {
+  if (plainId(power.id) !== 'power-on') return power
+  const isolated = steps.find(({ id }) => id === power.id.replace('power-on', 'isolate'))?.unitIds ?? []
+  const keptOff = isolated.filter((unitId) => !power.unitIds?.includes(unitId)).map((unitId) => refOf(unitId, 'keep-off'))
+  return keptOff.length > 0 ? { ...power, after: unique([...power.after, ...keptOff]) } : power
 }
 
 /** A step, and whose it is: a unit's, or the visit's. */
