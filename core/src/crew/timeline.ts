@@ -41,7 +41,7 @@ export interface UnitSteps {
 }
 
 /** Activities that are placed while looking for a better timeline: few while one unit is looked over tap by tap, more for a whole visit. */
-const effortForOne = 250
+const effortForOne = 120
 const effortForMany = 30_000
 
 const key = refOf
