@@ -6,7 +6,7 @@ import { applyInOrder, effective, inOrder } from './state.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
 
 /** Grows when the same events come to another state than before: what was kept then is not carried on. */
-export const carriedVersion = 3
+export const carriedVersion = 4
 
 /** A unit's state as it is kept: without its steps, which stand in the event that agreed them, and without what it asks of the visit, which concerns no unit. */
 export interface Carried {

@@ -39,9 +39,10 @@ export const shortfalls = (unit: UnitState): Message[] =>
 export type OtherLists = Readonly<Record<string, UnitState>>
 
 /** Whether a step was done by then; without a time, as far as anybody knows now. */
-const isDoneBy = ({ progress }: UnitState, id: string, asOfMs = Infinity): boolean => {
+const isDoneBy = ({ progress, countedUntil }: UnitState, id: string, asOfMs = Infinity): boolean => {
   const doneAtMs = progress[id]?.doneAtMs
-  return doneAtMs !== undefined && doneAtMs <= asOfMs
+  if (doneAtMs !== undefined && doneAtMs <= asOfMs) return true
+  return countedUntil.some((once) => once.stepId === id && once.doneAtMs <= asOfMs && asOfMs < once.untilMs)
 }
 
 /** What still keeps a step from being begun that another one has to go before; undefined where nothing does. */

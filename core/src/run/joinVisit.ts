@@ -6,15 +6,16 @@ export interface Join {
   readonly unitId: string
   readonly atMs: number
   readonly asks: readonly Step[]
+  readonly opens: boolean
 }
 
 /** What units ask of the visit, in the order in which it was agreed on; a unit whose method was changed stands there once more. */
 export const joinsOf = (units: Readonly<Record<string, UnitState>>): Join[] =>
   Object.entries(units)
-    .flatMap(([unitId, { visitAsked }]) => visitAsked.map(({ atMs, steps }) => ({ unitId, atMs, asks: steps })))
+    .flatMap(([unitId, { visitAsked }]) => visitAsked.map(({ atMs, steps, opens }) => ({ unitId, atMs, asks: steps, opens })))
     .sort((one, other) => one.atMs - other.atMs || (one.unitId < other.unitId ? -1 : 1))
 
-/** What has to be done again with each step that ends something for all units, once one more unit comes in after it. */
+/** What has to be done again with each step that ends something for all units, once something is opened after it. */
 const againWith: Readonly<Record<string, readonly string[]>> = {
   'power-on': ['isolate', 'part-battery', 'prove-dead', 'drain-charge', 'join-battery', 'power-on'],
   'come-down': ['go-up', 'come-down'],
@@ -22,11 +23,10 @@ const againWith: Readonly<Record<string, readonly string[]>> = {
   'show-result': ['show-result'],
 }
 
-/** Lets the unit at this place among the joins come in. A supply that has power again is isolated anew before it is opened. */
+/** Lets the unit at this place among the joins come in. A supply that has power again is isolated anew before anything on it is opened, or opened once more. */
 export function joinVisit(visit: UnitState, joins: readonly Join[], at: number): void {
-  const { unitId, asks } = joins[at]
-  const isNew = joins.slice(0, at).every((one) => one.unitId !== unitId)
-  for (const { id } of isNew ? asks : []) {
+  const { asks, opens } = joins[at]
+  for (const { id } of opens ? asks : []) {
     const again = againWith[plainId(id)]
     if (!again || visit.progress[id]?.doneAtMs === undefined) continue
     const supply = id.slice(plainId(id).length)

@@ -117,7 +117,8 @@ function apply(unit: UnitState, event: JobEvent, others?: OtherLists): void {
       unit.agreedAtMs = atMs
       if (happening.visitSteps) {
         unit.visitSteps = happening.visitSteps
-        unit.visitAsked.push({ atMs, steps: happening.visitSteps })
+        const opens = countAnew(unit, happening.steps, atMs)
+        unit.visitAsked.push({ atMs, steps: happening.visitSteps, opens })
       }
       return
     case 'step-begun':
@@ -250,6 +251,25 @@ function handOver(unit: UnitState, eventId: string, handedOver: NonNullable<Unit
   // Handing over is the step: nobody ticks it beside it.
   for (const { id, doneBy } of unit.steps ?? [])
     if (doneBy === 'hand-over') unit.progress[id] = { begunAtMs: atMs, ...unit.progress[id], by, doneAtMs: atMs, gateConfirmed: true }
+}
+
+/**
+ * Where something is still to come off, what was counted and proved with it on counts no more.
+ * @returns whether something is to come off yet
+ */
+function countAnew(unit: UnitState, steps: readonly Step[], untilMs: number): boolean {
+  const later = new Set(steps.filter(({ id, takesOff }) => takesOff !== undefined && unit.progress[id]?.doneAtMs === undefined).map(({ id }) => id))
+  const opens = later.size > 0
+  // Steps stand in a workable order: whatever follows comes later in the list.
+  for (const { id, phase, after } of steps) {
+    if (!after.some((before) => later.has(before))) continue
+    later.add(id)
+    const doneAtMs = unit.progress[id]?.doneAtMs
+    if (doneAtMs === undefined || (phase !== 'prove' && id !== 'check-ledger')) continue
+    unit.countedUntil.push({ stepId: id, doneAtMs, untilMs })
+    delete unit.progress[id]
+  }
+  return opens
 }
 
 /** A wait ends early only where its step says so, and by whom it says: a hand that feels, or the owner in writing. */

@@ -84,6 +84,13 @@ export interface TrayItem {
   atMs: number
 }
 
+/** What a unit asked of its visit when its method was agreed on, and whether something was to come off it then that was on. */
+export interface Asked {
+  atMs: number
+  steps: readonly Step[]
+  opens: boolean
+}
+
 export interface UnitState {
   complaints: Complaint[]
   grades: Grades
@@ -106,7 +113,9 @@ export interface UnitState {
   agreedAtMs?: number
   /** What the unit asks of its visit; and each time that it was agreed on, since a step that is done was done by what held then. */
   visitSteps?: readonly Step[]
-  visitAsked: { atMs: number; steps: readonly Step[] }[]
+  visitAsked: Asked[]
+  /** Steps that counted as done from then until something was to come off once more. */
+  countedUntil: { stepId: string; doneAtMs: number; untilMs: number }[]
   progress: Record<string, StepState>
   tray: TrayItem[]
   ledger: LedgerEntry[]
@@ -149,6 +158,7 @@ export const emptyUnitState = (): UnitState => ({
   photos: [],
   partsNoted: [],
   visitAsked: [],
+  countedUntil: [],
   people: [],
   notes: [],
   held: [],

@@ -156,6 +156,29 @@ describe('two units on one supply', () => {
   })
 })
 
+describe('a method that is changed after power came back', () => {
+  const wheelInPlace = () => {
+    const units = [{ ...head('a'), design: { ...head('a').design, wheelRemovable: false, panRemovable: false } }]
+    return planJob({ format: 'yastik.job/1', site, crew, units })
+  }
+  it('is isolated anew, opened, and gets no power before it is counted anew', () => {
+    const log = new Log()
+    const before = wheelInPlace()
+    log.add('a', { type: 'method-agreed', decisions: [], steps: before.units[0].steps, visitSteps: before.visit.steps })
+    log.upTo('a', 'run-test')
+    expect(log.lists[visitId].progress[log.find('power-on').id]?.doneAtMs).toBeDefined()
+    log.agree('a')
+    for (const id of ['isolate', 'prove-dead', 'power-on']) expect(log.lists[visitId].progress[log.find(id).id]).toBeUndefined()
+    expect(log.lists.a.progress['check-ledger']).toBeUndefined()
+    const forced = log.add(visitId, { type: 'step-done', stepId: log.find('power-on').id })
+    expect(log.lists[visitId].held.map(({ eventId }) => eventId)).toContain(forced.id)
+    // Nothing is stuck: it is done once more to its end.
+    log.upTo('a', 'hand-over')
+    expect(log.lists[visitId].progress[log.find('power-on').id]?.doneAtMs).toBeDefined()
+    expect(openForUnit('a', log.lists)).toEqual([])
+  })
+})
+
 describe('the visit under way', () => {
   it('comes to the same in whatever order events arrive, and whatever is doubled', () => {
     const log = new Log('breaker 4').agree('a').agree('b').upTo('b', 'isolate').upTo('a', 'off-cover')
