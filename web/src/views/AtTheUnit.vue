@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // At the unit: one step at a time; waits that run, what is to come, and the parts tray in view.
 import { visitId } from '@yastik/core/procedure'
-import { nextOfUnit, openForUnit, pauseOf, progressOf, reasonsToWait, runningWaits, stageOf, suppliesNow, type Asker } from '@yastik/core/run'
+import { nextOfUnit, openForUnit, pauseOf, progressOf, reasonsToWait, runningWaits, stageOf, suppliesNow } from '@yastik/core/run'
 import type { Part } from '@yastik/core/units'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import DwellClock from '../components/DwellClock.vue'
 import Elsewhere from '../components/Elsewhere.vue'
 import LedgerState from '../components/LedgerState.vue'
+import NoteForm from '../components/NoteForm.vue'
 import PartsTray from '../components/PartsTray.vue'
 import PauseBar from '../components/PauseBar.vue'
 import SameStepTwice from '../components/SameStepTwice.vue'
@@ -15,11 +16,9 @@ import WaitEnd from '../components/WaitEnd.vue'
 import { useKeys } from '../components/keys.ts'
 import { useNow } from '../components/useNow.ts'
 import SectionDrawing from '../drawing/SectionDrawing.vue'
-import Field from '../kit/Field.vue'
 import Fold from '../kit/Fold.vue'
-import Form from '../kit/Form.vue'
 import Tap from '../kit/Tap.vue'
-import TextField from '../kit/TextField.vue'
+import { useAsker } from '../job/useAsker.ts'
 import { useNames } from '../job/useNames.ts'
 import { timeWords } from '../words/when.ts'
 import { useMeasures } from '../measures/useMeasures.ts'
@@ -37,9 +36,7 @@ const now = useNow()
 const session = useSession()
 const unit = computed(() => job.unitFor(props.unitId)!)
 const state = computed(() => job.stateFor(props.unitId))
-/** What the person at this screen is trained for; undefined where they do not belong to the crew of this visit. */
-const trained = computed(() => job.record?.crew.find(({ id }) => id === session.me?.id)?.trained)
-const asker = computed<Asker>(() => ({ ...(session.me ? { id: session.me.id } : {}), ...(trained.value ? { trained: trained.value } : {}) }))
+const asker = useAsker()
 /** What could be begun, at the unit and of what it shares with the visit. */
 const ready = computed(() => nextOfUnit(props.unitId, now.value, asker.value, job.lists))
 const visit = computed(() => job.lists[visitId])
@@ -92,13 +89,6 @@ function pick(direction: 1 | -1) {
   const index = ready.value.findIndex((other) => other.step.id === step.value?.step.id)
   pickedId.value = ready.value[(index + direction + ready.value.length) % ready.value.length]?.step.id
 }
-const noteText = ref('')
-async function note() {
-  if (noteText.value.trim() === '') return
-  await job.add(props.unitId, { type: 'note', text: noteText.value.trim() })
-  noteText.value = ''
-}
-
 const offParts = computed<Part[]>(() =>
   (state.value.steps ?? []).flatMap(({ takesOff, part }) =>
     takesOff && part && state.value.tray.some(({ item }) => item === takesOff) ? [part] : [],
@@ -179,10 +169,7 @@ useKeys([
           </li>
         </ol>
       </Fold>
-      <Form inline @submit="note">
-        <Field :label="t('screen.work.note-record')"><TextField v-model="noteText" name="note" maxlength="2000" /></Field>
-        <Tap type="submit" data-note>{{ t('screen.work.note') }}</Tap>
-      </Form>
+      <NoteForm :list="unitId" :label="t('screen.work.note-record')" name="note" />
     </aside>
     <PartsTray class="whole" :job-id="jobId" :unit-id="unitId" :state="state" />
   </div>

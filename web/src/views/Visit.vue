@@ -1,26 +1,24 @@
 <script setup lang="ts">
 // The visit itself: which supplies are isolated, who is there, what is done once for all units, and what happened.
 import { visitId, type Step } from '@yastik/core/procedure'
-import { effective, happeningInWords, inOrder, nextSteps, reasonsToWait, suppliesNow, timeOf, type JobEvent } from '@yastik/core/run'
+import { nextSteps, reasonsToWait, suppliesNow } from '@yastik/core/run'
 import { computed, ref } from 'vue'
+import EventLog from '../components/EventLog.vue'
+import NoteForm from '../components/NoteForm.vue'
 import StepNow from '../components/StepNow.vue'
 import { useNow } from '../components/useNow.ts'
+import { useAsker } from '../job/useAsker.ts'
 import { useNames } from '../job/useNames.ts'
-import Field from '../kit/Field.vue'
-import Form from '../kit/Form.vue'
 import Ledger from '../kit/Ledger.vue'
 import Tap from '../kit/Tap.vue'
-import TextField from '../kit/TextField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useJob } from '../stores/job.ts'
-import { useSession } from '../stores/session.ts'
 import { t } from '../words/words.ts'
-import { secondWords, timeWords } from '../words/when.ts'
+import { timeWords } from '../words/when.ts'
 
-const props = defineProps<{ jobId: string; unitId: string }>()
+defineProps<{ jobId: string; unitId: string }>()
 const { say } = useMeasures()
 const job = useJob()
-const session = useSession()
 const now = useNow()
 const names = useNames(() => visitId)
 const state = computed(() => job.stateFor(visitId))
@@ -28,8 +26,7 @@ const steps = computed(() => state.value.steps ?? [])
 const supplies = computed(() => suppliesNow(job.lists))
 const unitNames = (ids: readonly string[]) => ids.map(names.unitName).join(', ')
 
-const trained = computed(() => job.record?.crew.find(({ id }) => id === session.me?.id)?.trained)
-const asker = computed(() => ({ ...(session.me ? { id: session.me.id } : {}), ...(trained.value ? { trained: trained.value } : {}) }))
+const asker = useAsker()
 const ready = computed(() => nextSteps(state.value, now.value, asker.value, job.lists))
 const pickedId = ref<string>()
 const step = computed(() => ready.value.find(({ id }) => id === pickedId.value) ?? ready.value[0])
@@ -51,28 +48,12 @@ const timesOf = (id: number) =>
     .filter(({ who }) => who === id)
     .map(({ cameAtMs, wentAtMs }) => `${timeWords(cameAtMs)}–${wentAtMs === undefined ? '' : timeWords(wentAtMs)}`)
     .join(', ')
-const noteText = ref('')
-async function note() {
-  if (noteText.value.trim() === '') return
-  await job.add(visitId, { type: 'note', text: noteText.value.trim() })
-  noteText.value = ''
-}
-
-const own = computed(() => job.events.filter(({ happening }) => happening.unitId === visitId))
-const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)))
-const held = computed(() => new Map(state.value.held.map(({ eventId, because }) => [eventId, because])))
-const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happening.type === 'undone'
 /** Whom a step serves is said where there is more than one. */
 const stepColumns = computed(() => [
   { key: 'title', says: t('screen.visit.step') },
   { key: 'units', says: t('screen.visit.for'), hidden: (job.record?.unitIds.length ?? 0) < 2 },
   { key: 'status', says: t('screen.visit.state') },
 ])
-const logColumns = [
-  { key: 'at', says: t('screen.report.when'), oneLine: true },
-  { key: 'by', says: t('screen.report.who'), oneLine: true },
-  { key: 'what', says: t('screen.report.what') },
-]
 </script>
 
 <template>
@@ -139,30 +120,10 @@ const logColumns = [
           }}</Tap>
         </li>
       </ul>
-      <Form inline @submit="note">
-        <Field :label="t('screen.visit.note')"><TextField v-model="noteText" name="visit-note" maxlength="2000" /></Field>
-        <Tap type="submit" data-note>{{ t('screen.work.note') }}</Tap>
-      </Form>
+      <NoteForm :list="visitId" :label="t('screen.visit.note')" name="visit-note" />
       <h3>{{ t('screen.visit.log') }}</h3>
-      <Ledger
-        data-visit-log
-        :title="t('screen.visit.log')"
-        :rows="inOrder(own)"
-        :columns="logColumns"
-        :row-key="({ id }) => id"
-        :row-attrs="(event) => ({ class: { struck: !counts(event) } })"
-        :empty="t('screen.report.nothing-happened-yet')"
-      >
-        <template #at="{ row }">{{ secondWords(timeOf(row)) }}</template>
-        <template #by="{ row }">{{ names.personName(row.by) }}</template>
-        <template #what="{ row }"
-          ><span class="said">{{ say(happeningInWords(row.happening, names)) }}</span
-          ><small v-if="held.has(row.id)"
-            ><br />{{ t('screen.report.does-not-count', { because: held.get(row.id)?.map(say).join('; ') ?? '' }) }}</small
-          ></template
-        >
-      </Ledger>
-      <Tap :to="{ name: 'at-the-unit', params: { jobId: props.jobId, unitId: props.unitId } }">{{ names.unitName(unitId) }}</Tap>
+      <EventLog data-visit-log :job-id="jobId" :unit-id="unitId" :lists="[visitId]" :title="t('screen.visit.log')" />
+      <Tap :to="{ name: 'at-the-unit', params: { jobId, unitId } }">{{ names.unitName(unitId) }}</Tap>
     </aside>
   </div>
 </template>
@@ -179,9 +140,5 @@ li {
 .isolated {
   border-left: 6px double var(--now);
   padding-left: 0.6rem;
-}
-.struck .said {
-  text-decoration: line-through;
-  color: var(--ink-soft);
 }
 </style>

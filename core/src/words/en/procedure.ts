@@ -115,7 +115,7 @@ export const procedure = {
   'procedure.arrive.title': 'Arrive, carry in what is needed',
   'procedure.arrive.title.light': 'Arrive',
   'procedure.ask.title': 'Ask what troubles the customer, say what will be done and how long it takes',
-  'procedure.cover-ways.title': 'Cover the floor of the ways that are walked',
+  'procedure.cover-ways.title': 'Lay floor covers on the way to the units',
   'procedure.start-unit.title': 'Start the unit cooling, fan on high; ask, look and set up meanwhile',
   'procedure.start-unit.title.heat': 'Start the unit heating, fan on high; ask, look and set up meanwhile',
   'procedure.start-unit.optional': 'readings before ten minutes of running say little; leave it out where it has been running already',

@@ -10,7 +10,7 @@ export const run = {
     '{fastener} of “{component}”: {back} went in, {out} came out',
   ),
   'run.reasonsToWait.first': text<{ title: Sentence }>('first: {title}'),
-  'run.reasonsToWait.again': text<{ title: Sentence }>('again: {title}; power came back, or everybody came down, since'),
+  'run.reasonsToWait.again': text<{ title: Sentence }>('no longer holds: {title}; power is back, or everybody has come down'),
   'run.reasonsToWait.power-off': 'its supply is isolated: it has no power until everything on it is closed',
   'run.came': text<{ person: string }>('{person} came'),
   'run.went': text<{ person: string }>('{person} went'),

@@ -108,7 +108,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.arrive.title': 'Llegue y entre lo que hace falta',
   'procedure.arrive.title.light': 'Llegue',
   'procedure.ask.title': 'Pregunte qué molesta al cliente; diga qué se hará y cuánto tarda',
-  'procedure.cover-ways.title': 'Cubra el suelo de los pasos por donde se anda',
+  'procedure.cover-ways.title': 'Proteja el suelo del paso hasta los equipos',
   'procedure.start-unit.title': 'Ponga el equipo a enfriar, ventilador al máximo; mientras, pregunte, mire y prepare',
   'procedure.start-unit.title.heat': 'Ponga el equipo a calentar, ventilador al máximo; mientras, pregunte, mire y prepare',
   'procedure.start-unit.optional': 'las lecturas antes de diez minutos de marcha dicen poco; sáltelo si ya estaba en marcha',

@@ -5,7 +5,7 @@ export const run: Record<keyof typeof english, string> = {
   'run.shortfalls.still-out': '{missing} de {out} × {fastener} de «{component}» {missing, plural, one {sigue} other {siguen}} afuera',
   'run.shortfalls.went-came-out': '{fastener} de «{component}»: entraron {back}, salieron {out}',
   'run.reasonsToWait.first': 'primero: {title}',
-  'run.reasonsToWait.again': 'de nuevo: {title}; volvió la corriente, o bajaron todos, desde entonces',
+  'run.reasonsToWait.again': 'ya no vale: {title}; ha vuelto la corriente, o han bajado todos',
   'run.reasonsToWait.power-off': 'su alimentación está aislada: no hay corriente hasta que todo lo que cuelga de ella esté cerrado',
   'run.came': '{person} llegó',
   'run.went': '{person} se fue',

@@ -7,7 +7,7 @@ export const methodScreens = {
   'screen.method.more-turns-out-needed-customer': '. Where more turns out to be needed, the customer is asked first.',
   'screen.method.not-reached': 'Not reached:',
   'screen.method.every-part-soiled-reached': 'Every part that is soiled is reached.',
-  'screen.method.hands': 'of hands, all people together',
+  'screen.method.hands': 'hands-on, all people together',
   'screen.method.on-site': text<{ low: string; high: string }>('on site; four times in five {low} to {high}'),
   'screen.method.price': 'price',
   'screen.method.water': text<{ unit: string }>('{unit} of water'),

@@ -6,7 +6,7 @@ export const methodScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.method.more-turns-out-needed-customer': '. Si resulta que hace falta más, primero se pregunta al cliente.',
   'screen.method.not-reached': 'No se alcanza:',
   'screen.method.every-part-soiled-reached': 'Se alcanza toda parte sucia.',
-  'screen.method.hands': 'de manos, entre todos',
+  'screen.method.hands': 'de trabajo, entre todos',
   'screen.method.on-site': 'en el lugar; cuatro de cada cinco veces de {low} a {high}',
   'screen.method.price': 'precio',
   'screen.method.water': '{unit} de agua',

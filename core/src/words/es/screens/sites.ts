@@ -126,7 +126,7 @@ export const sitesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.sites.model': 'Modelo',
   'screen.sites.serial-number': 'Número de serie',
   'screen.sites.supply': 'Interruptor, o batería y cable exterior',
-  'screen.sites.outdoor-unit': 'Unidad exterior de la que cuelga',
+  'screen.sites.outdoor-unit': 'Unidad exterior a la que está conectado',
   'screen.sites.units-life-one-line-scrolls': 'La vida de la unidad en una línea, se desplaza de lado',
   'screen.sites.found': '{ms}: encontrada {found} {grade}{by}',
   'screen.sites.today': 'hoy',
