@@ -149,12 +149,11 @@ useKeys([
 <template>
   <article class="step" :data-step="plainId(step.id)">
     <p class="eyebrow">
-      <b v-if="list !== unitId" data-of-visit>{{ t('screen.work.of-visit') }} · </b>
       {{
         t('screen.work.about-min', {
           phase: t(`screen.work.phase.${step.phase}`),
-          part: step.part ? t(`names.part.${step.part}`) : t('screen.work.unit'),
-          handsMin: step.handsMin,
+          part: list !== unitId ? t('screen.work.visit') : step.part ? t(`names.part.${step.part}`) : t('screen.work.unit'),
+          handsMin: Math.max(1, Math.round(step.handsMin)),
         })
       }}
     </p>

@@ -55,7 +55,7 @@ export const quotesScreens = {
   'screen.quotes.not-offered': 'not offered',
   'screen.quotes.not-reached': text<{ notReached: string }>('Not reached: {notReached}.'),
   'screen.quotes.on-site': text<{ usual: string; low: string; high: string }>('{usual} on site, four times in five {low} to {high}'),
-  'screen.quotes.hands-water': text<{ handsMin: string; waterL: string }>('{handsMin} of hands, {waterL} of water'),
+  'screen.quotes.hands-water': text<{ handsMin: string; waterL: string }>('{handsMin} hands-on, {waterL} of water'),
   'screen.quotes.price': 'Price',
   'screen.quotes.tax': text<{ taxShare: number }>('Tax in it, {taxShare} %'),
   'screen.quotes.needs-again': 'Needs it again',

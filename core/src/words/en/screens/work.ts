@@ -14,7 +14,6 @@ export const workScreens = {
   'screen.work.show-next-step-can-begun': 'show the next step that can be begun',
   'screen.work.show-one-before': 'show the one before',
   'screen.work.unit': 'the unit',
-  'screen.work.of-visit': 'for the whole visit',
   'screen.work.visit': 'the visit',
   'screen.work.about-min': text<{ phase: string; part: string; handsMin: number }>('{phase} · {part} · about {handsMin} min'),
   'screen.work.somebody-trained-such-you': 'For somebody trained, such as you:',

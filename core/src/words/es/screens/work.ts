@@ -14,7 +14,6 @@ export const workScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.work.show-next-step-can-begun': 'mostrar el siguiente paso que puede empezarse',
   'screen.work.show-one-before': 'mostrar el anterior',
   'screen.work.unit': 'la unidad',
-  'screen.work.of-visit': 'de toda la visita',
   'screen.work.visit': 'la visita',
   'screen.work.about-min': '{phase} · {part} · unos {handsMin} min',
   'screen.work.somebody-trained-such-you': 'Para alguien capacitado, como usted:',
