@@ -25,9 +25,9 @@ describe('wash water', () => {
     expect(rinseMinutes(job)).toBeCloseTo(3.6, 9)
     expect(washLitres(job)).toBeCloseTo(5.76, 9)
     expect(washLitres({ ...job, rinse: 'none' })).toBe(0)
-    // Five minutes at the condenser, by pump 1.6 L a minute, by hand 0.6 L; the coil's own way of rinsing does not matter for it.
-    expect(washLitres({ ...job, condenserBy: 'pump-wand' })).toBeCloseTo(5.76 + 8, 9)
-    expect(washLitres({ ...job, condenserBy: 'spray-bottle', rinse: 'none' })).toBeCloseTo(3, 9)
+    // Three minutes at the condenser, by pump 1.6 L a minute, by hand 0.6 L; the coil's own way of rinsing does not matter for it.
+    expect(washLitres({ ...job, condenserBy: 'pump-wand' })).toBeCloseTo(5.76 + 4.8, 9)
+    expect(washLitres({ ...job, condenserBy: 'spray-bottle', rinse: 'none' })).toBeCloseTo(1.8, 9)
     expect(washLitres({ ...job, wheelBy: 'pump-wand' })).toBeCloseTo(5.76 + 4, 9)
     expect(caughtLitres({ ...job, wheelBy: 'pump-wand', condenserBy: 'hose' })).toBeCloseTo(5.76 + 4, 9)
   })

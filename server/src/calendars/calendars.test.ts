@@ -22,7 +22,7 @@ beforeAll(async () => {
   const site = {
     site: { name: 'Мельница', setting: 'home', waterOnSite: true, foulDrainOnSite: true },
     address: '4 Alder Rise',
-    contact: 'Zoë Ray, 555',
+    contact: 'Zoë Ray, 555 0142',
   }
   siteId = (await owner('POST', '/api/sites', site)).json().id
   unitId = (await owner('POST', `/api/sites/${siteId}/units`, { name: 'Loft, 北側', family: 'wall-head', design: {} })).json().id
@@ -113,7 +113,8 @@ describe('a calendar that is fetched', () => {
   it('says the first name of whom to ask for where the owner wants it so, and no more of the contact', async () => {
     const [entry] = await entriesAt(await pathOf(owner, ids.technician, true))
     expect(entry.description.split('\n').at(-1)).toBe('Ask for Zoë')
-    expect((await fetched(await pathOf(owner, null, true))).body).not.toMatch(/Ray|555/)
+    // Ids are made of chance and may hold any three digits: the whole number is looked for, lines unfolded.
+    expect((await fetched(await pathOf(owner, null, true))).body.replace(/\r\n /g, '')).not.toMatch(/Ray|555 0142/)
     expect((await fetched(await pathOf(owner, null))).body).not.toContain('Zoë')
   })
   it.each([
