@@ -13,7 +13,19 @@ import {
   type UseWay,
 } from '../products/index.ts'
 import { estimate, type Grade } from '../quantities/index.ts'
-import { coilAreaM2, isCarried, isOnRoof, type Family, type KnownDesign, type Part, type Trait } from '../units/index.ts'
+import {
+  closedOff,
+  coilAreaM2,
+  isCarried,
+  isOnRoof,
+  isReached,
+  openings,
+  type Family,
+  type KnownDesign,
+  type Part,
+  type Touch,
+  type Trait,
+} from '../units/index.ts'
 import type { KnownHouseRules } from './houseRules.ts'
 import type { Choice, ChoiceOf, Topic } from './topics.ts'
 
@@ -29,6 +41,8 @@ export const leastRain = estimate(0.1, 'mm/h')
 export const iceC = estimate(2, '°C')
 /** Most wash water that a trough and towels take. */
 export const troughLitres = estimate(2, 'L')
+/** Slid level onto a stand, so much of a chassis is lifted; the rest lies in its sleeve or on the stand. */
+const slidShare = estimate(0.5, 'of its weight')
 /** Water that the van brings where there is no tap. */
 export const usualCarriedL = estimate(10, 'L')
 
@@ -81,6 +95,8 @@ export interface SettledFacts extends FactsInput {
   readonly trained: ReadonlySet<string>
   /** People who carry the unit out; undefined where it cannot be carried, or not by this crew. */
   readonly carriers?: 1 | 2
+  /** People who slide it out onto a stand; undefined where it does not slide, or nothing in the van holds it or catches its water there. */
+  readonly sliders?: 1 | 2
   readonly has: (kind: EquipmentKind) => boolean
   readonly product: (kind: ProductClass, way?: UseWay) => Picked
 }
@@ -119,6 +135,7 @@ export function factsOf(input: FactsInput): SettledFacts {
     condenserGrade: worstOf(lookOver, 'condenserFace', 'condenserInside'),
     trained: new Set(crew.flatMap(({ trained }) => trained ?? [])),
     carriers: carriersOf(input),
+    sliders: whyNotSlid(input) === undefined ? peopleFor(input, slidKg(input)) : undefined,
     has: (kind) => {
       const known = carried.get(kind) ?? findEquipment(equipment, kind) !== undefined
       carried.set(kind, known)
@@ -137,13 +154,29 @@ export function factsOf(input: FactsInput): SettledFacts {
 export const liftsOf = ({ crew, houseRules }: Pick<FactsInput, 'crew' | 'houseRules'>): number[] =>
   crew.map(({ liftKg = Infinity }) => Math.min(liftKg, houseRules.liftLimitKg)).sort((a, b) => b - a)
 
-/** One carries within the own limit; two only where each may lift half. */
-function carriersOf(input: FactsInput): 1 | 2 | undefined {
-  const { lookOver, design } = input
-  if (!isCarried(lookOver.family) || !design.removable) return undefined
+/** One lifts within the own limit; two only where each may lift half. */
+function peopleFor(input: FactsInput, kg: number): 1 | 2 | undefined {
   const [first = 0, second = 0] = liftsOf(input)
-  if (design.weightKg <= first) return 1
-  return design.weightKg / 2 <= second ? 2 : undefined
+  if (kg <= first) return 1
+  return kg / 2 <= second ? 2 : undefined
+}
+
+const carriersOf = (input: FactsInput): 1 | 2 | undefined =>
+  isCarried(input.lookOver.family) && input.design.removable ? peopleFor(input, input.design.weightKg) : undefined
+
+/** What is lifted of a chassis that is slid out level, kg. */
+export const slidKg = ({ design }: Pick<FactsInput, 'design'>): number => design.weightKg * slidShare.value
+
+/** Why a unit is not slid out onto a stand and washed there; undefined where it is. */
+export function whyNotSlid(input: FactsInput): 'fixed' | 'no-stand' | 'stand-too-weak' | 'nothing-catches' | 'equipment-room' | 'heavy' | undefined {
+  const { lookOver, design, equipment, site } = input
+  if (!isCarried(lookOver.family) || !design.removable || !design.slideOut) return 'fixed'
+  const stands = equipment.filter(({ kind, count }) => kind === 'stand' && count > 0)
+  if (stands.length === 0) return 'no-stand'
+  if (stands.every(({ limitKg = 0 }) => limitKg < design.weightKg)) return 'stand-too-weak'
+  if (!findEquipment(equipment, 'funnel-sheet') || !findEquipment(equipment, 'bucket')) return 'nothing-catches'
+  if (site.setting === 'equipment-room') return 'equipment-room'
+  return peopleFor(input, slidKg(input)) === undefined ? 'heavy' : undefined
 }
 
 /** Condensate (L/day) of the clean unit: none where nobody cools, else by the coil model at the room's air. */
@@ -173,13 +206,29 @@ export const hasSlime = ({ lookOver }: Pick<Facts, 'lookOver'>, where: 'coil' | 
 export const hasGrease = ({ lookOver }: Pick<Facts, 'lookOver'>, where: 'coil' | 'wheel'): boolean =>
   (['grease', 'smoke'] as const).some((kind) => hasKind(lookOver, kind, ...(where === 'coil' ? coilFaces : (['wheel'] as const))))
 
+/** Whether a window or sleeve unit is out of its wall while it is cleaned. */
+export const isOutOfWall = ({ decided }: Pick<Facts, 'decided'>): boolean => decided.location === 'outdoors' || decided.location === 'on-stand'
 /** A window or sleeve unit that stays where it sits. */
-export const staysInItsWall = ({ lookOver, decided }: Facts): boolean => isCarried(lookOver.family) && decided.location !== 'outdoors'
+export const staysInItsWall = (facts: Facts): boolean => isCarried(facts.lookOver.family) && !isOutOfWall(facts)
+
+const isApart = (scope: Choice | undefined) => scope === 'strip-down' || scope === 'bench-clean'
+/** Whether a part is reached by what is decided so far. */
+export function reaches({ lookOver, design, decided }: Pick<Facts, 'lookOver' | 'design' | 'decided'>, part: Part, touch: Touch = 'hands'): boolean {
+  const { scope } = decided
+  if (scope === undefined || scope === 'decline') return false
+  const { open, strip } = openings[lookOver.family]
+  const isOff = (id: string) =>
+    (scope === 'filter-service' ? id === 'filters' || id === 'fine-filter' : closedOff.includes(id)) ||
+    ((isApart(scope) || scope === 'open-clean') && open.includes(id)) ||
+    (isApart(scope) && strip.includes(id)) ||
+    ((id === 'pan' || id === 'wheel') && decided[id] === 'remove-and-wash')
+  return isReached(lookOver.family, design, part, touch, isOff)
+}
 
 /** Whether what is at hand catches as much water as a pump throws: a bag, a sheet that is funnelled, or the open air. */
 export function catchesMuch(facts: Facts): boolean {
-  const { has, lookOver, decided } = facts
-  if (decided.location === 'outdoors') return true
+  const { has, lookOver } = facts
+  if (isOutOfWall(facts)) return true
   if (isOnRoof(lookOver.family) || isCarried(lookOver.family)) return false
   return has('bucket') && (has('funnel-sheet') || (lookOver.family === 'wall-head' && has('wash-bag')))
 }
@@ -196,12 +245,8 @@ export function canContain(facts: Facts): boolean {
 export const handSprayerOf = ({ has }: Pick<SettledFacts, 'has'>): 'pump-sprayer' | 'spray-bottle' | undefined =>
   has('pump-sprayer') ? 'pump-sprayer' : has('spray-bottle') ? 'spray-bottle' : undefined
 
-/** Whether condenser, rear fan and base pan are reached: on the bench, on the roof, or from the ground outside. */
-export function reachesOutdoorSide({ lookOver, design, decided }: Facts): boolean {
-  if (decided.scope === 'decline' || decided.scope === 'filter-service') return false
-  if (isOnRoof(lookOver.family) || decided.location === 'outdoors') return true
-  return isCarried(lookOver.family) && design.storey === 0
-}
+/** Whether the condenser is reached: out of its wall, on the roof, or from the ground outside. */
+export const reachesOutdoorSide = (facts: Facts): boolean => facts.decided.scope !== 'filter-service' && reaches(facts, 'condenserFace')
 
 /** Product of an agent's class as it is used at this unit: on the breathed-air coil, with a rinse after it or without. */
 export const agentProduct = (facts: Facts, agent: ProductClass): Picked =>

@@ -211,7 +211,8 @@ describe('pan, drain, electronics, containment, drying', () => {
     expect(decisionOf('pan', { grades: { pan: { grade: 3 } } }).rule).toBe('pan-remove')
     expect(decisionOf('pan', { grades: { wheel: { grade: 3 } } }).rule).toBe('pan-in-the-way')
     expect(decisionOf('pan', { design: fixed, grades: { pan: { grade: 3 } } }).rule).toBe('pan-flush')
-    expect(decisionOf('pan', { grades: { coilFace: { grade: 1 }, pan: { grade: 1 } } }).rule).toBe('pan-wipe')
+    expect(decisionOf('pan', { grades: { coilFace: { grade: 1 }, pan: { grade: 1 } } }).rule).toBe('pan-closed')
+    expect(decisionOf('pan', { design: { quickAccessOutlet: true }, grades: { coilFace: { grade: 1 }, pan: { grade: 1 } } }).rule).toBe('pan-wipe')
   })
   it('leaves the pan on when the electronics block it and stay on', () =>
     expect(choiceOf('scope', { design: { boardBlocksPan: true, boardRemovable: false, wheelRemovable: false }, grades: { pan: { grade: 3 } } })).toBe(

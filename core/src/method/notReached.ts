@@ -2,7 +2,7 @@
 import { gradeOf, hasKind, named, type SoilKind } from '../lookover/index.ts'
 import { estimate } from '../quantities/index.ts'
 import { isOnRoof, partsOf, type Part } from '../units/index.ts'
-import { degreaserBefore, reachesOutdoorSide, staysInItsWall, type Facts } from './facts.ts'
+import { degreaserBefore, reaches, staysInItsWall, type Facts } from './facts.ts'
 import { whyWheelStays } from './rules/scope.ts'
 import { joined, says, type Key, type Message } from '../words/index.ts'
 
@@ -30,7 +30,7 @@ function whyNotReached(part: Part, facts: Facts): Message | undefined {
   const { decided, design } = facts
   if (decided.scope === 'decline') return says('method.whyNotReached.cleaned-visit')
   if (decided.scope === 'filter-service') return onlyFilter.includes(part) ? undefined : says('method.whyNotReached.more-than-filters-done')
-  if (staysInItsWall(facts) && behindTheCabinet.includes(part)) return says('method.whyNotReached.sits-behind-cabinet-comes')
+  if (staysInItsWall(facts) && behindTheCabinet.includes(part) && !reaches(facts, part)) return says('method.whyNotReached.sits-behind-cabinet-comes')
   switch (part) {
     case 'coilFace':
       return design.ceilingGapCm < tightCeilingGap.value && decided.scope !== 'strip-down'
@@ -41,13 +41,15 @@ function whyNotReached(part: Part, facts: Facts): Message | undefined {
     case 'wheel':
       return leftOnWheel(facts)
     case 'pan':
-      return decided.pan === 'leave' ? says('method.whyNotReached.pan-stays') : undefined
+      return decided.pan === 'leave' ? (reaches(facts, part) ? says('method.whyNotReached.pan-stays') : says('method.pan-closed')) : undefined
+    case 'drainLine':
+      return decided.drain === 'flow-test-only' && !reaches(facts, part) ? says('method.drain-closed') : undefined
     case 'condenserFace':
     case 'condenserInside':
-      return reachesOutdoorSide(facts) ? leftOnCondenser(part, facts) : says('method.whyNotReached.reached-outside-unit-stays')
+      return reaches(facts, part) ? leftOnCondenser(part, facts) : says('method.whyNotReached.reached-outside-unit-stays')
     case 'rearFan':
     case 'basePan':
-      return reachesOutdoorSide(facts) ? undefined : says('method.whyNotReached.reached-outside-unit-stays')
+      return reaches(facts, part) ? undefined : says('method.whyNotReached.reached-outside-unit-stays')
     default:
       return undefined
   }
@@ -83,6 +85,7 @@ function leftOnCoil(part: 'coilFace' | 'coilBack', facts: Facts): Message | unde
 
 function leftOnWheel(facts: Facts): Message | undefined {
   const { decided } = facts
+  if (decided.wheel === 'leave' && gradeOf(facts.lookOver, 'wheel') === 1 && !heavyWords(facts, 'wheel')) return says('method.wheel-film')
   if (decided.wheel === 'leave') return whyWheelStays(facts) ?? says('method.leftOnWheel.wheel-reached-job')
   const heavy = heavyWords(facts, 'wheel')
   return decided.wheel === 'brush-through-outlet' && heavy
@@ -103,8 +106,9 @@ function leftOnCondenser(part: Part, facts: Facts): Message | undefined {
   })
 }
 
-function backOfCoil({ decided }: Facts): Message | undefined {
-  if (decided.scope === 'strip-down' || decided.scope === 'bench-clean') return undefined
+function backOfCoil(facts: Facts): Message | undefined {
+  const { decided } = facts
+  if (decided.scope === 'strip-down' || decided.scope === 'bench-clean' || reaches(facts, 'coilBack')) return undefined
   return decided.rinse === 'none' ? says('method.backOfCoil.dry-cleaning-does-reach') : says('method.backOfCoil.back-face-reached-pan')
 }
 

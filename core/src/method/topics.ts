@@ -3,7 +3,7 @@ import { z } from 'zod'
 
 export const choicesOf = {
   scope: ['filter-service', 'clean-in-place', 'open-clean', 'strip-down', 'bench-clean', 'decline'],
-  location: ['in-place', 'outdoors'],
+  location: ['in-place', 'on-stand', 'outdoors'],
   'dry-pass': ['none', 'vacuum-and-brush', 'low-pressure-air'],
   'coil-agent': ['none', 'water', 'mild-detergent', 'self-rinsing-foam', 'rinse-off-foam', 'antimicrobial-foam'],
   'wheel-agent': ['none', 'water', 'mild-detergent', 'self-rinsing-foam', 'rinse-off-foam', 'antimicrobial-foam'],

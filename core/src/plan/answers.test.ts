@@ -52,7 +52,7 @@ describe('every complaint', () => {
 })
 
 describe('offers', () => {
-  const heavy = { family: 'window' as const, design: { weightKg: 40 }, grades: { coilFace: { grade: 3 as const } } }
+  const heavy = { family: 'window' as const, design: { weightKg: 40, slideOut: false }, grades: { coilFace: { grade: 3 as const } } }
   it('name a second person, with minutes and price, before the bench is given up', () => {
     const [offer] = unitOf(heavy, { crew: [{ name: 'Asa' }] }).offers
     expect(offer).toMatchObject({ what: 'with a second person, on the bench', minutes: expect.any(Number), money: expect.any(Number) })

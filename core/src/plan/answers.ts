@@ -12,11 +12,14 @@ export interface Answered {
   readonly diagnosis: readonly Diagnosis[]
 }
 
+/** Whatever shows how the drain runs. */
+const drainTests = ['flow-test', 'pump-test', 'see-condensate'] as const
+const drainSteps = ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'flush-drain', ...drainTests]
 /** Steps that a finding asks for, by id; those that the plan has are named. */
 const stepsOf: Partial<Record<Finding, readonly string[]>> = {
-  'standing-water': ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'flush-drain', 'flow-test'],
-  'drain-slow': ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'flush-drain', 'flow-test'],
-  'drain-blocked': ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'flush-drain', 'flow-test'],
+  'standing-water': drainSteps,
+  'drain-slow': drainSteps,
+  'drain-blocked': drainSteps,
   'off-level': ['set-level'],
   'bent-fins': ['comb-fins'],
   'insect-nest': ['clear-insect-nest', 'look-for-nests'],
@@ -137,7 +140,7 @@ function answerTo(complaint: Complaint, { facts, diagnosis, referrals, steps }: 
 function doneAbout(complaint: Exclude<Complaint, 'none'>, facts: Facts, steps: readonly Step[]): Message {
   const has = (id: string) => steps.some((step) => step.id === id)
   if (complaint === 'drips-indoors')
-    return has('flow-test')
+    return drainTests.some(has)
       ? says(drainState(facts.lookOver) === 'good' ? 'plan.doneAbout.drain-tested' : 'plan.doneAbout.drain-cleared')
       : says('plan.doneAbout.drain-fall-looked')
   if (complaint === 'smell')

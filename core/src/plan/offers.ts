@@ -39,8 +39,9 @@ interface Offered {
 export function offersFor(input: Offered): Offer[] {
   const { facts } = input
   if (facts.decided.scope === 'decline') return []
-  if (isOnRoof(facts.lookOver.family) && input.keptDown) return notUpToday(input)
+  if (isOnRoof(facts.lookOver.family) && input.keptDown) return [...newFilter(input), ...notUpToday(input)]
   return [
+    ...newFilter(input),
     ...secondPerson(input),
     ...trainedPerson(input),
     ...bought(input),
@@ -56,6 +57,10 @@ const sums = ({ minutes, money }: { minutes: number; money: number }) => ({ minu
 /** Nothing is left running: somebody sees on another day whether it dried. */
 const laterLook = ({ staysWet }: Offered): Offer[] =>
   staysWet ? [{ what: says('plan.laterLook.what'), because: says('plan.laterLook.because') }] : []
+
+/** What is missing is not washed: a new one is offered. */
+const newFilter = ({ facts }: Offered): Offer[] =>
+  facts.lookOver.findings.includes('missing-filter') ? [{ what: says('plan.newFilter.what'), because: says('plan.newFilter.because') }] : []
 
 /** Too heavy for who is coming: with a second person it goes to the bench. */
 function secondPerson({ facts, context, instead }: Offered): Offer[] {

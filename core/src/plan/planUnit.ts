@@ -25,10 +25,7 @@ import { findEquipment, piecesIn, type Equipment, type EquipmentKind, type Produ
 import {
   afterRunOf,
   draftSteps,
-  flowTestL,
-  hasLiftPump,
-  isOpened,
-  isProved,
+  pouredAt,
   partVisit,
   stepsFor,
   whatComesOff,
@@ -220,8 +217,7 @@ function washJobOf({ washJob }: Settled, facts: Facts, drafting: Drafting): Wash
     ...(decided.wheel === 'wash-in-place' ? { wheelBy: wheelTool({ decided, facts }) } : {}),
     ...(by && by !== 'none' ? { condenserBy: by } : {}),
     flushesPan: decided.pan === 'flush-in-place',
-    flushesDrain: isOpened(drafting) && decided.drain !== 'flow-test-only',
-    ...(isProved(drafting) ? { flowTestL: flowTestL(drafting), testsPump: hasLiftPump(drafting) } : {}),
+    ...pouredAt(drafting),
   }
 }
 

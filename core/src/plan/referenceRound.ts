@@ -18,7 +18,7 @@ const designs: Record<Family, Design> = {
 }
 /** One of each family carries loose dust, the other a wheel that is filling up, and its drain runs slowly. */
 const soiling: readonly Partial<Record<Part, Grade>>[] = [
-  { filter: 2, coilFace: 2, coilBack: 1, wheel: 1, outlet: 1, condenserFace: 1 },
+  { filter: 2, coilFace: 2, coilBack: 1, wheel: 2, outlet: 1, condenserFace: 1 },
   { filter: 2, coilFace: 2, wheel: 3, pan: 1, drainLine: 2, outlet: 1, condenserFace: 2 },
 ]
 

@@ -25,6 +25,13 @@ export function sprayer({ decided, facts }: Drafting, grade: number): string {
   return inOrder.find((kind) => facts.has(kind)) ?? inOrder[0]
 }
 
+/** What sprays the condenser: where two work at once, what the coil does not need. */
+export function secondSprayer(drafting: Drafting): string {
+  const own = sprayer(drafting, drafting.facts.condenserGrade)
+  if (!drafting.isShared || !drafting.coilMix || own !== sprayer(drafting, drafting.facts.coilGrade)) return own
+  return (['pump-sprayer', 'spray-bottle'] as const).find((kind) => kind !== own && drafting.facts.has(kind)) ?? own
+}
+
 /** Least and most minutes on the part, by the label; what such agents commonly take where it says nothing. */
 export const dwellOf = ({ product }: MixFor): readonly [number, number] => product.label.dwellMin ?? [5, 10]
 const reentry = ({ product: { label } }: MixFor): Message[] =>
@@ -120,7 +127,7 @@ export function filterSteps(drafting: Drafting, soaking: Step | undefined): Step
   const off = ['filters', 'louvres', 'fine-filter'].filter((id) => comesOff(drafting, id))
   if (off.length === 0) return []
   const louvres = comesOff(drafting, 'louvres')
-  const renewed = drafting.facts.design.filter === 'disposable'
+  const renewed = drafting.facts.design.filter === 'disposable' && comesOff(drafting, 'filters')
   const washing = times(stepMin.washFilters, soilFactor[gradeOf(drafting.facts.lookOver, 'filter')])
   const fits = soaking?.wait && (soaking.wait.mostMin ?? Infinity) >= washing.value
   const phase = fits ? 'dwell' : soaking ? 'rinse' : 'dry-clean'
@@ -138,8 +145,9 @@ export function filterSteps(drafting: Drafting, soaking: Step | undefined): Step
       ]
     : []
   const washed = off.filter((id) => !renewed || id !== 'filters')
+  const mesh = washed.includes('filters')
   if (washed.length === 0) return renew
-  const what = renewed
+  const what = !mesh
     ? louvres
       ? says('procedure.filterSteps.louvres')
       : says('procedure.filterSteps.fine-filter')
@@ -151,7 +159,7 @@ export function filterSteps(drafting: Drafting, soaking: Step | undefined): Step
     step({
       id: 'wash-filters',
       phase,
-      part: renewed ? 'outlet' : 'filter',
+      part: mesh ? 'filter' : 'outlet',
       ...takes(washing),
       after: washed.map((id) => `off-${id}`),
       title: says('procedure.wash-filters.title', { what }),

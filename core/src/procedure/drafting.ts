@@ -4,7 +4,7 @@ import { drainState } from '../lookover/index.ts'
 import { handSprayerOf, type Choice, type Facts, type Topic } from '../method/index.ts'
 import type { Product } from '../products/index.ts'
 import { estimate } from '../quantities/index.ts'
-import { hasDrainLine as drainsByLine, isOnRoof, isSplit, type Component } from '../units/index.ts'
+import { hasDrainLine as drainsByLine, isOnRoof, isReached, isSplit, type Component, type Part, type Touch } from '../units/index.ts'
 import { pourL, roofCupL, type WashWater } from '../wash/index.ts'
 import type { Extra, Step } from './step.ts'
 
@@ -69,6 +69,13 @@ export const onId = (component: Pick<Component, 'id'>): string => `on-${componen
 export const takeDownId = 'take-down'
 export const comesOff = ({ strip }: Drafting, id: string): boolean => strip.some((component) => component.id === id)
 
+/** Whether a part is reached with what comes off here; a filter that is missing is in nobody's way. */
+export const isPartReached = (drafting: Drafting, part: Part, touch: Touch = 'hands'): boolean => {
+  const { lookOver, design } = drafting.facts
+  const isOff = (id: string) => comesOff(drafting, id) || (id === 'filters' && lookOver.findings.includes('missing-filter'))
+  return isReached(lookOver.family, design, part, touch, isOff)
+}
+
 /** Whether water or foam is used at the unit at all: on coil, wheel or condenser, in its pan, or in its drain. */
 export const isWet = ({ decided, facts }: Drafting): boolean =>
   decided.scope !== 'filter-service' &&
@@ -91,7 +98,7 @@ export const isUncovered = ({ decided }: Drafting): boolean =>
 export const isWheelWashed = ({ decided }: Drafting): boolean => decided.wheel === 'wash-in-place' || decided.wheel === 'remove-and-wash'
 /** What hangs on a unit and catches what its wheel throws. */
 export const hangsAtUnit = ({ decided }: Drafting): boolean =>
-  decided.containment === 'wash-bag-to-bucket' || decided.containment === 'funnel-sheet-to-bucket'
+  decided.containment === 'wash-bag-to-bucket' || (decided.containment === 'funnel-sheet-to-bucket' && decided.location !== 'on-stand')
 /** Whether its water leaves by a line of its own; else through a base pan or over a roof's gutter. */
 export const hasDrainLine = ({ facts: { lookOver, design } }: Drafting): boolean => drainsByLine(lookOver.family, design)
 /** Equipment that rinses by this choice, as far as the van has it. */
@@ -101,9 +108,15 @@ export function rinseTool({ facts }: Drafting, choice: string): string {
 /** Water of a flow test: a litre, on a roof a cup. */
 export const flowTestL = ({ facts: { lookOver } }: Drafting): number => (isOnRoof(lookOver.family) ? roofCupL.value : pourL.value)
 
+/** Out of its wall, it is washed outdoors on a bench, or indoors on a stand before its sleeve. */
 export const onTheBench = ({ decided }: Drafting): boolean => decided.location === 'outdoors'
+export const onStand = ({ decided }: Pick<Drafting, 'decided'>): boolean => decided.location === 'on-stand'
 /** The dry vacuum, or the wet one where the van has no other; none where it has neither. */
 export const vacuumOf = ({ facts }: Drafting): string[] => (facts.has('dry-vacuum') ? ['dry-vacuum'] : facts.has('wet-vacuum') ? ['wet-vacuum'] : [])
+
+/** What takes loose soil off the outdoor side: the wet vacuum where there are two, so that both sides are done at once. */
+export const secondVacuumOf = ({ facts }: Drafting): string[] =>
+  facts.has('wet-vacuum') ? ['wet-vacuum'] : facts.has('dry-vacuum') ? ['dry-vacuum'] : []
 
 /** Higher than this nobody works from the floor. */
 const ladderAbove = estimate(1.8, 'm')

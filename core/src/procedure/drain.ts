@@ -1,24 +1,26 @@
 // Does the water leave? Level, flushing, flow test, pan treatment, and pump and float of a cassette.
 import { isOffLevel, leastFallMmPerM } from '../lookover/index.ts'
-import { isCarried, isOnRoof } from '../units/index.ts'
+import { isOutOfSeason, staysOff } from '../method/index.ts'
+import { hasLiftPump, holdsWater, isCarried, isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { flowTestL, hasDrainLine, isOpened, isWet, step, type Drafting } from './drafting.ts'
+import { flowTestL, hasDrainLine, isOpened, isPartReached, isWet, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { stepMin, takes } from './stepTimes.ts'
 import { says, type Message } from '../words/index.ts'
 
-export const hasLiftPump = ({ facts: { lookOver, design } }: Pick<Drafting, 'facts'>): boolean =>
-  lookOver.family === 'ceiling-cassette' && design.drain === 'pump'
+export const pumpLifts = ({ facts: { lookOver, design } }: Pick<Drafting, 'facts'>): boolean => hasLiftPump(lookOver.family, design)
 const drainPart = (drafting: Drafting) => (hasDrainLine(drafting) ? 'drainLine' : 'pan')
-/** Whether it holds water by design, for its rear fan to sling: nothing runs off that could be timed, its pan is rinsed and looked at. */
-const holdsWater = ({ lookOver, design }: Drafting['facts']): boolean =>
-  lookOver.family === 'window' || (lookOver.family === 'through-wall' && !design.sleeveDrain)
 /** Whether the drain is proved at the end: wherever water was used, or somebody had to see to it. */
-export const isProved = (drafting: Drafting): boolean => isOpened(drafting) && isWet(drafting) && !holdsWater(drafting.facts)
+const isProved = (drafting: Drafting): boolean =>
+  isOpened(drafting) && isWet(drafting) && !holdsWater(drafting.facts.lookOver.family, drafting.facts.design)
+/** Whether a cup of water gets into the pan. */
+const isPanReached = (drafting: Drafting): boolean => isPartReached(drafting, 'pan')
+/** Whether what is poured into the pan runs off by itself: not behind a cover, nor before a lift pump without power. */
+export const isPourable = (drafting: Drafting): boolean => isPanReached(drafting) && !pumpLifts(drafting)
 
 export function flushDrainSteps(drafting: Drafting, after: readonly string[]): Step[] {
   const { decided } = drafting
-  if (decided.drain === 'flow-test-only' || !isOpened(drafting)) return []
+  if (decided.drain === 'flow-test-only' || !isOpened(drafting) || !isPourable(drafting)) return []
   return [
     step({
       id: 'flush-drain',
@@ -54,13 +56,16 @@ function pour(drafting: Drafting): Message {
   const { family } = drafting.facts.lookOver
   if (isOnRoof(family)) return says('procedure.pour.flow-test-pour-cup', { water: { L: flowTestL(drafting) } })
   if (isCarried(family)) return says('procedure.pour.flow-test-pour-one')
-  if (hasLiftPump(drafting)) return says('procedure.pour.flow-test-pour-one-2')
   return says('procedure.pour.flow-test-pour-one-3')
 }
 
 /** Flow test, float and pan treatment: with the pan in its place, before the unit is closed and while what catches water still hangs. */
 export function drainProof(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild', after: readonly string[]): Step[] {
-  if (!isProved(drafting)) return treatSteps(drafting, phase, after)
+  if (!isProved(drafting) || !isPanReached(drafting)) return treatSteps(drafting, phase, after)
+  if (pumpLifts(drafting)) {
+    const float = floatTest(phase, after)
+    return [float, ...treatSteps(drafting, phase, [float.id])]
+  }
   const roof = isOnRoof(drafting.facts.lookOver.family)
   const test = step({
     id: 'flow-test',
@@ -74,22 +79,42 @@ export function drainProof(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild
     gate: roof ? says('procedure.flow-test.gate') : says('procedure.flow-test.gate.one-litre-ran-off'),
     cautions: [caution.wasteWater],
   })
-  const float = hasLiftPump(drafting)
-    ? [
-        step({
-          id: 'float-test',
-          phase,
-          title: says('procedure.float-test.title'),
-          part: 'pan',
-          ...takes(stepMin.floatTest),
-          after: [test.id],
-          equipment: ['step-ladder'],
-          gate: says('procedure.float-test.gate'),
-          cautions: [caution.ladder],
-        }),
-      ]
-    : []
-  return [test, ...float, ...treatSteps(drafting, phase, [test.id, ...float.map(({ id }) => id)])]
+  return [test, ...treatSteps(drafting, phase, [test.id])]
+}
+
+const floatTest = (phase: 'pan-and-drain' | 'rebuild', after: readonly string[]): Step =>
+  step({
+    id: 'float-test',
+    phase,
+    title: says('procedure.float-test.title'),
+    part: 'pan',
+    ...takes(stepMin.floatTest),
+    after: [...after],
+    equipment: ['step-ladder'],
+    gate: says('procedure.float-test.gate'),
+    cautions: [caution.ladder],
+  })
+
+/** Condensate shows that the drain of a closed unit runs: it has to cool for that. */
+const cools = ({ facts }: Drafting) => !facts.design.heatsOnly && !isOutOfSeason(facts.site) && !staysOff(facts)
+/** Whether nothing shows today how the drain runs: nobody gets to the pan, and no condensate comes. */
+export const isDrainUnproved = (drafting: Drafting): boolean => isProved(drafting) && !isPanReached(drafting) && !cools(drafting)
+/** Nobody gets to the pan of a closed unit: what its own condensate does is watched while it cools. */
+export function condensateSteps(drafting: Drafting, after: readonly string[]): Step[] {
+  if (!isProved(drafting) || isPanReached(drafting) || !cools(drafting)) return []
+  return [
+    step({
+      id: 'see-condensate',
+      phase: 'prove',
+      title: says('procedure.see-condensate.title'),
+      part: drainPart(drafting),
+      ...takes(stepMin.seeCondensate),
+      after: [...after],
+      how: says('procedure.see-condensate.how'),
+      gate: says('procedure.see-condensate.gate'),
+      cautions: [],
+    }),
+  ]
 }
 
 function treatSteps(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild', after: readonly string[]): Step[] {
@@ -108,9 +133,19 @@ function treatSteps(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild', afte
   ]
 }
 
+/** Litres that are poured at the unit besides washing: for its flow test, into its lift pump, and whether its drain is flushed. */
+export const pouredAt = (drafting: Drafting): { flowTestL?: number; testsPump?: boolean; flushesDrain: boolean } => ({
+  flushesDrain: isOpened(drafting) && drafting.decided.drain !== 'flow-test-only' && isPourable(drafting),
+  ...(isProved(drafting) && isPanReached(drafting)
+    ? pumpLifts(drafting)
+      ? { testsPump: true }
+      : { flowTestL: flowTestL(drafting), testsPump: false }
+    : {}),
+})
+
 /** The one check that needs power, over a bucket of its own: the pump lifts what is poured, and its float stops the unit when it does not. */
 export function pumpTestSteps(drafting: Drafting, after: readonly string[]): Step[] {
-  if (!hasLiftPump(drafting) || !isProved(drafting)) return []
+  if (!pumpLifts(drafting) || !isProved(drafting) || !isPanReached(drafting)) return []
   return [
     step({
       id: 'pump-test',

@@ -3,7 +3,8 @@ import { drainState } from '../lookover/index.ts'
 import { reachesOutdoorSide } from '../method/index.ts'
 import { isSplit } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { comesOff, hasDrainLine, ids, isOpened, step, vacuumOf, type Drafting } from './drafting.ts'
+import { isPourable } from './drain.ts'
+import { comesOff, hasDrainLine, ids, isOpened, isPartReached, step, vacuumOf, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { atLeast, combMin, soilFactor, stepMin, stepMinPerM2, takes, times } from './stepTimes.ts'
 import { says } from '../words/index.ts'
@@ -52,7 +53,11 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
   const { decided, facts } = drafting
   if (!isOpened(drafting) || (drainState(facts.lookOver) === 'good' && decided.drain !== 'vacuum-from-outside')) return []
   const panOff = comesOff(drafting, 'pan')
-  const gate = panOff ? says('procedure.clearDrainSteps.cup-runs-off-outside') : says('procedure.clearDrainSteps.cup-water-runs-off')
+  const gate = !isPourable(drafting)
+    ? says('procedure.clearDrainSteps.drawn-clear')
+    : panOff
+      ? says('procedure.clearDrainSteps.cup-runs-off-outside')
+      : says('procedure.clearDrainSteps.cup-water-runs-off')
   const entry = (fields: Pick<Step, 'id' | 'title' | 'handsMin'> & Partial<Step>): Step =>
     step({
       phase: 'dry-clean',
@@ -69,7 +74,7 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
         title: says('procedure.draw-drain.title'),
         ...takes(stepMin.drawDrain),
         equipment: ['wet-vacuum'],
-        how: panOff ? says('procedure.draw-drain.how') : says('procedure.draw-drain.how.two-people-one-pours'),
+        ...(isPourable(drafting) ? { how: panOff ? says('procedure.draw-drain.how') : says('procedure.draw-drain.how.two-people-one-pours') } : {}),
       }),
     ]
   if (decided.drain === 'disconnect-and-flush')
@@ -81,6 +86,7 @@ function clearDrainSteps(drafting: Drafting, before: readonly Step[]): Step[] {
         equipment: ['bucket'],
       }),
     ]
+  if (!isPourable(drafting)) return []
   return [
     isSplit(facts.lookOver.family)
       ? entry({
@@ -98,6 +104,7 @@ export function combSteps(drafting: Drafting, before: readonly Step[], when: 'dr
   const { decided, facts } = drafting
   if (!facts.lookOver.findings.includes('bent-fins') || !isOpened(drafting)) return []
   const outdoors = reachesOutdoorSide(facts)
+  if (!outdoors && !isPartReached(drafting, 'coilFace')) return []
   const washed = outdoors
     ? decided['condenser-agent'] !== 'none' || decided['condenser-rinse'] !== 'none'
     : decided['coil-agent'] !== 'none' || decided.rinse !== 'none'

@@ -1,7 +1,8 @@
 // What dries, for how long, before it goes back or runs?
 import { partName, type Part } from '../units/index.ts'
 import { dryingMinutes } from '../wash/index.ts'
-import { ids, onTheBench, step, type Drafting } from './drafting.ts'
+import { isOutOfWall } from '../method/index.ts'
+import { ids, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { carriedUprightMin, longAirDryMin, mostDryMin, stepMin, takes, tippedUprightMin } from './stepTimes.ts'
 import { says } from '../words/index.ts'
@@ -18,7 +19,9 @@ export const isApart = (drafting: Pick<Drafting, 'decided' | 'facts'>, { id }: S
   id === dryPartsId || (id in apartIds && (apartIds[id] === 'filter' || washedApart(drafting).includes(apartIds[id])))
 /** Parts that were washed off the unit. Shaken, wiped and blown off they go back, and nobody waits for them. */
 export const washedApart = ({ decided, facts }: Pick<Drafting, 'decided' | 'facts'>): Part[] => [
-  ...(decided.scope !== 'decline' && facts.design.filter !== 'disposable' ? ['filter' as const] : []),
+  ...(decided.scope !== 'decline' && facts.design.filter !== 'disposable' && !facts.lookOver.findings.includes('missing-filter')
+    ? ['filter' as const]
+    : []),
   ...(decided.wheel === 'remove-and-wash' ? ['wheel' as const] : []),
   ...(decided.pan === 'remove-and-wash' ? ['pan' as const] : []),
 ]
@@ -65,7 +68,7 @@ export function drySteps(drafting: Drafting, before: readonly Step[]): Step[] {
 
 /** A unit that was carried stands upright before its compressor runs; power waits for it, rebuilding does not. */
 export function uprightStep(drafting: Drafting, before: readonly Step[]): Step[] {
-  if (!onTheBench(drafting)) return []
+  if (!isOutOfWall(drafting)) return []
   return [
     step({
       id: 'stand-upright',

@@ -1,5 +1,6 @@
 // What each family asks for besides what every unit asks for.
 import { type UnitJob } from '../plan/index.ts'
+import { builtInVan } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { Step } from './index.ts'
 import { planInEnglish } from '../tests/inEnglish.ts'
@@ -27,7 +28,7 @@ describe('a cassette', () => {
     expect(waitsFor(steps, 'empty-pan', 'off-drain-plug')).toBe(true)
     expect(waitsFor(steps, 'off-filters', 'empty-pan')).toBe(true)
     expect(waitsFor(steps, 'on-drain-plug', 'on-pan')).toBe(true)
-    expect(waitsFor(steps, 'flow-test', 'on-drain-plug')).toBe(true)
+    expect(waitsFor(steps, 'float-test', 'on-drain-plug')).toBe(true)
   })
   it('has its wiring photographed and every plug labelled', () => {
     expect(find(steps, 'off-cover').photo).toMatch(/wiring/)
@@ -43,8 +44,15 @@ describe('a cassette', () => {
     expect(waitsFor(steps, 'pump-test', 'power-on')).toBe(true)
     expect(ids(stepsOf({ ...unit, design: { drain: 'gravity' } }))).not.toContain('pump-test')
   })
+  it('has nothing poured behind its pump: what the pump lifts is timed once it has power', () => {
+    expect(ids(steps)).not.toContain('flow-test')
+    expect(ids(steps)).not.toContain('flush-drain')
+    expect(find(steps, 'pump-test').title).toMatch(/pour one litre into the pan .* time/)
+  })
+  it('has its sheet hung once grille and panel are down', () => expect(waitsFor(steps, 'set-containment', 'off-cover')).toBe(true))
   it('leaves plug alone where there is none, and tests the drain in place', () => {
-    const plain = stepsOf({ family: 'ceiling-cassette', design: { drainPlug: false }, grades: { coilFace: { grade: 2 } } })
+    const design = { drainPlug: false, drain: 'gravity' as const }
+    const plain = stepsOf({ family: 'ceiling-cassette', design, grades: { coilFace: { grade: 2 } } })
     expect(ids(plain)).not.toContain('off-drain-plug')
     expect(find(plain, 'flow-test').phase).toBe('pan-and-drain')
   })
@@ -57,6 +65,7 @@ describe('a cassette', () => {
 describe('a window unit', () => {
   const soiled: Partial<UnitJob> = {
     family: 'window',
+    design: { slideOut: false },
     grades: { wheel: { grade: 3 }, condenserFace: { grade: 3, kinds: ['leaf-litter'] }, basePan: { grade: 2 }, rearFan: { grade: 1 } },
   }
   const bench = stepsOf(soiled)
@@ -71,7 +80,8 @@ describe('a window unit', () => {
     expect(find(bench, 'on-chassis').gate).toMatch(/secured in the window/)
     expect(find(bench, 'run-test').gate).toMatch(/does not move/)
   })
-  it('is carried by one where it is light', () => expect(find(stepsOf({ ...soiled, design: { weightKg: 20 } }), 'off-chassis').people).toBe(1))
+  it('is carried by one where it is light', () =>
+    expect(find(stepsOf({ ...soiled, design: { weightKg: 20, slideOut: false } }), 'off-chassis').people).toBe(1))
   it('respects what the crew and the firm lift', () => {
     const scope = (rest: Rest) => planInEnglish(jobWith(soiled, rest)).units[0].decisions[0].choice
     expect(scope({ crew: [{ name: 'A', trained: ['electrics'] }] })).toBe('open-clean')
@@ -84,6 +94,21 @@ describe('a window unit', () => {
     expect(find(bench, 'rinse-condenser').equipment).toEqual(['hose'])
     expect(find(bench, 'apply-condenser').gate).toMatch(/breathed-air side/)
     expect(waitsFor(bench, 'rinse-condenser', 'apply-condenser')).toBe(true)
+  })
+  it('that slides is slid onto a stand, half its weight lifted, and washed there', () => {
+    const slides = { ...soiled, design: { slideOut: true, weightKg: 40 } }
+    const steps = stepsOf(slides, { crew: [{ name: 'A' }] })
+    expect(find(steps, 'set-containment').equipment).toEqual(['stand', 'funnel-sheet', 'bucket'])
+    expect(find(steps, 'off-chassis')).toMatchObject({ people: 1, liftKg: 20, title: expect.stringContaining('level onto the stand') })
+    expect(find(steps, 'rinse-condenser').equipment).toEqual(['pump-wand'])
+    expect(waitsFor(steps, 'take-down', 'on-chassis')).toBe(true)
+    const location = (equipment: typeof builtInVan) =>
+      planInEnglish(jobWith(slides, { equipment: [...equipment] })).units[0].decisions.find(({ topic }) => topic === 'location')
+    expect(location(builtInVan.map((piece) => (piece.kind === 'stand' ? { ...piece, limitKg: 39 } : piece)))).toMatchObject({
+      choice: 'outdoors',
+      because: expect.arrayContaining([expect.stringContaining('no stand in the van carries its 40 kg')]),
+    })
+    expect(location(builtInVan.filter(({ kind }) => kind !== 'funnel-sheet'))?.because.join()).toMatch(/no funnel sheet/)
   })
   it('keeps plug in sight instead of a breaker', () => expect(find(bench, 'isolate').title).toMatch(/pull its plug/))
   it('warns of the pipe behind every screw', () => expect(find(bench, 'on-cover').cautions.join()).toMatch(/pipe lies right behind.*none longer/))

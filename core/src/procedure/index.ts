@@ -3,7 +3,7 @@ export { afterRunOf, type AfterRun } from './afterRun.ts'
 export type { Drafting, MixFor } from './drafting.ts'
 export { reckonedDryMin, washedApart } from './drying.ts'
 export { wheelTool } from './washing.ts'
-export { hasLiftPump, isProved } from './drain.ts'
+export { pouredAt } from './drain.ts'
 export { flowTestL, isOpened } from './drafting.ts'
 export { stepMin } from './stepTimes.ts'
 export {

@@ -23,7 +23,8 @@ export function lookOverSteps(drafting: Drafting): Step[] {
         phase: 'look-over',
         title: facts.design.heatsOnly ? says('procedure.start-unit.title.heat') : says('procedure.start-unit.title'),
         ...takes(stepMin.startUnit),
-        after: ['arrive'],
+        // One of two goes in and starts it while the other unloads.
+        after: facts.crew.length > 1 ? [] : ['arrive'],
         wait: {
           leastMin: steadyCoolingMin.value,
           for: facts.design.heatsOnly ? says('procedure.run-unit.wait-heating') : says('procedure.run-unit.wait'),

@@ -1,11 +1,11 @@
 // What is done to the outdoor side of a one-box unit: condenser, rear fan with its slinger, base pan, sleeve?
 import { gradeOf } from '../lookover/index.ts'
-import { reachesOutdoorSide } from '../method/index.ts'
+import { isOutOfWall, reachesOutdoorSide } from '../method/index.ts'
 import { isCarried } from '../units/index.ts'
 import { condenserRinseMin } from '../wash/index.ts'
-import { amountOf, dwellOf, sprayer, strengthOf } from './agent.ts'
+import { amountOf, dwellOf, secondSprayer, strengthOf } from './agent.ts'
 import { caution } from './cautions.ts'
-import { ids, onTheBench, rinseTool, step, vacuumOf, type Drafting } from './drafting.ts'
+import { ids, isPartReached, rinseTool, secondVacuumOf, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { soilFactor, stepMin, takes, times } from './stepTimes.ts'
 import { says } from '../words/index.ts'
@@ -25,14 +25,14 @@ export function clearCondenserSteps(drafting: Drafting, before: readonly Step[])
       part: 'condenserFace',
       ...takes(times(stepMin.clearCondenser, soilFactor[gradeOf(drafting.facts.lookOver, 'condenserFace')])),
       after: ids(before),
-      equipment: byAir ? ['air-line'] : vacuumOf(drafting),
+      equipment: byAir ? ['air-line'] : secondVacuumOf(drafting),
       cautions: [caution.fins, caution.dust, ...(byAir ? [caution.air] : [])],
     }),
   ]
 }
 
 export function condenserAgentSteps(drafting: Drafting, before: readonly Step[], protectedBy: readonly Step[]): Step[] {
-  const { condenserMix, facts } = drafting
+  const { condenserMix } = drafting
   if (!condenserMix) return []
   const { product, dilution } = condenserMix
   const [leastMin, mostMin] = dwellOf(condenserMix)
@@ -42,7 +42,7 @@ export function condenserAgentSteps(drafting: Drafting, before: readonly Step[],
     title: says('procedure.mix-condenser.title', { mix: amountOf(condenserMix) }),
     ...takes(stepMin.mixAgent),
     after: ids(protectedBy),
-    equipment: [sprayer(drafting, facts.condenserGrade)],
+    equipment: [secondSprayer(drafting)],
     cautions: [caution.chemicals],
   })
   const apply = step({
@@ -75,13 +75,13 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         ...takes(times(condenserRinseMin, soilFactor[gradeOf(facts.lookOver, 'condenserFace')])),
         after: applied ? ['apply-condenser'] : ids(before),
         equipment: [rinseTool(drafting, String(decided['condenser-rinse']))],
-        ...(onTheBench(drafting) ? {} : { how: says('procedure.rinse-condenser') }),
+        ...(isOutOfWall(drafting) ? {} : { how: says('procedure.rinse-condenser') }),
         gate: says('procedure.rinse-condenser.gate'),
         cautions: [caution.jet, caution.wasteWater],
       }),
     )
   const done = [...ids(before), ...ids(steps)]
-  if (soiled(drafting, 'rearFan'))
+  if (soiled(drafting, 'rearFan') && isPartReached(drafting, 'rearFan'))
     steps.push(
       step({
         id: 'wipe-rear-fan',
@@ -95,7 +95,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         cautions: [],
       }),
     )
-  if (soiled(drafting, 'basePan'))
+  if (soiled(drafting, 'basePan') && isPartReached(drafting, 'basePan'))
     steps.push(
       step({
         id: 'wash-base-pan',
@@ -111,7 +111,7 @@ export function washOutdoorSteps(drafting: Drafting, before: readonly Step[]): S
         cautions: [caution.wasteWater],
       }),
     )
-  if (onTheBench(drafting)) steps.push(...benchChecks(drafting, done))
+  if (isOutOfWall(drafting)) steps.push(...benchChecks(drafting, done))
   return steps
 }
 

@@ -2,7 +2,7 @@
 import { isOnRoof } from '../units/index.ts'
 import { agentSteps, filterSteps } from './agent.ts'
 import { caution } from './cautions.ts'
-import { comesOff, ids, isOpened, ladderFor, lastOf, step, toQuarter, type Drafting } from './drafting.ts'
+import { comesOff, ids, isOpened, ladderFor, lastOf, onStand, step, toQuarter, type Drafting } from './drafting.ts'
 import { drainProof, flushDrainSteps, levelSteps } from './drain.ts'
 import { combSteps, dryCleanSteps } from './dryClean.ts'
 import { drySteps, isApart, uprightStep } from './drying.ts'
@@ -53,13 +53,13 @@ function draft(drafting: Drafting, lastOf: (steps: readonly Step[]) => readonly 
   const agent = agentSteps(drafting, bare, ready)
   const outdoorAgent = condenserAgentSteps(drafting, bare, ready)
   const filters = filterSteps(drafting, agent.at(-1))
-  const washed = washSteps(drafting, [...bare, ...agent])
+  const washed = washSteps(drafting, bare, agent)
   const outdoors = washOutdoorSteps(drafting, [...bare, ...outdoorAgent])
   const rinsed = lastOf([
     ...bare,
     ...agent,
     ...outdoorAgent,
-    ...[...washed, ...outdoors].filter(({ phase }) => phase === 'rinse' || phase === 'wheel'),
+    ...[...washed, ...outdoors].filter(({ id, phase }) => phase === 'rinse' || id === 'wash-wheel'),
   ])
   const combed = combSteps(
     drafting,
@@ -142,19 +142,15 @@ function fromLadder(drafting: Drafting, steps: Step[]): Step[] {
 
 const takenApart: readonly Phase[] = ['strip', 'rebuild']
 /** Taking apart and putting back goes quicker where a second person holds, hands tools and takes parts; both are busy with it. */
-function handedTools({ isShared, facts }: Drafting, steps: Step[]): Step[] {
+function handedTools({ isShared, facts, decided }: Drafting, steps: Step[]): Step[] {
   if (!isShared) return steps
   for (const entry of steps) {
-    if (
-      entry.people > 1 ||
-      entry.liftKg !== undefined ||
-      !takenApart.includes(entry.phase) ||
-      entry.handsMin < leastSharedMin.value ||
-      isOfVisit(entry.id)
-    )
-      continue
+    // What one may slide onto a stand, two slide quicker; what is carried takes the people that it takes.
+    if (entry.liftKg !== undefined && !onStand({ decided })) continue
+    if (entry.people > 1 || !takenApart.includes(entry.phase) || entry.handsMin < leastSharedMin.value || isOfVisit(entry.id)) continue
     if (facts.crew.filter((person) => mayDo(entry, person)).length < 2) continue
     entry.people = 2
+    if (entry.liftKg !== undefined) entry.liftKg /= 2
     scale(entry, sharedFactor.value)
   }
   return steps

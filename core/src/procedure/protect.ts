@@ -1,8 +1,8 @@
 // What is set up before anything is wet: room, roof or bench, and whatever catches the water.
-import { staysInItsWall, type ChoiceOf } from '../method/index.ts'
-import { isOnRoof } from '../units/index.ts'
+import { isOutOfWall, staysInItsWall, type ChoiceOf } from '../method/index.ts'
+import { isOnRoof, isSplit } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { hangsAtUnit, ids, isUncovered, isWet, ladderFor, offId, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
+import { hangsAtUnit, ids, isUncovered, isWet, ladderFor, offId, onStand, step, takeDownId, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { provedDead } from './isolate.ts'
 import { stepMin, takes } from './stepTimes.ts'
@@ -56,6 +56,13 @@ const containments = {
     minutes: stepMin.setSheet,
   },
 } as const
+/** Before its sleeve: the stand carries the chassis, and the sheet in it catches its water. */
+const stand = {
+  title: says('procedure.containments.set-stand'),
+  equipment: ['stand', 'funnel-sheet', 'bucket'],
+  gate: says('procedure.containments.stand-level'),
+  minutes: stepMin.setStand,
+} as const
 
 /** What proves at the coil that whatever was set still stands, before the first liquid. */
 const standsWords: Readonly<Record<ChoiceOf<'containment'>, Message>> = {
@@ -68,16 +75,16 @@ const standsWords: Readonly<Record<ChoiceOf<'containment'>, Message>> = {
 }
 export const standsOf = ({ containment }: Drafting['decided']): Message => standsWords[containment as ChoiceOf<'containment'>]
 
-/** Whether what catches the water hangs above the body of an opened wall head: then it comes after its cover. */
-const comesAfterCover = (drafting: Drafting) => drafting.facts.lookOver.family === 'wall-head' && isUncovered(drafting)
+/** Whether what catches the water hangs round the opened body of a head or a cassette: then it comes after its cover. */
+const comesAfterCover = (drafting: Drafting) => isSplit(drafting.facts.lookOver.family) && isUncovered(drafting)
 const hasOwnStep = (drafting: Drafting) =>
   drafting.decided.scope !== 'filter-service' &&
-  (drafting.decided.containment !== 'floor-sheet' || (staysInItsWall(drafting.facts) && isWet(drafting)))
+  (onStand(drafting) || drafting.decided.containment !== 'floor-sheet' || (staysInItsWall(drafting.facts) && isWet(drafting)))
 
 /** The step that sets the containment; undefined where the floor sheet that lies anyway is all of it. */
 export function containmentStep(drafting: Drafting, phase: 'protect' | 'strip', after: readonly string[]): Step | undefined {
   if (comesAfterCover(drafting) !== (phase === 'strip') || !hasOwnStep(drafting)) return undefined
-  const way = containments[drafting.decided.containment as keyof typeof containments]
+  const way = onStand(drafting) ? stand : containments[drafting.decided.containment as keyof typeof containments]
   const ladder = ladderFor(drafting) === 'step-ladder'
   return step({
     id: 'set-containment',
@@ -126,7 +133,7 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
         cautions: [caution.roof],
       }),
     )
-  if (facts.lookOver.family === 'window' && onTheBench(drafting))
+  if (facts.lookOver.family === 'window' && isOutOfWall(drafting))
     add(
       step({
         id: 'secure-unit',
@@ -168,10 +175,10 @@ export function protectSteps(drafting: Drafting, isolated: readonly Step[]): Ste
 }
 
 /** What hangs on one unit cannot hang on another before it is taken down. */
-const hanging: readonly string[] = ['wash-bag', 'funnel-sheet']
+const hanging: readonly string[] = ['wash-bag', 'funnel-sheet', 'stand']
 function hangs(drafting: Drafting, equipment: readonly string[]): Pick<Step, 'holds'> {
   const held = equipment.filter((kind) => hanging.includes(kind))
-  return held.length > 0 && hangsAtUnit(drafting) ? { holds: { equipment: held, until: takeDownId } } : {}
+  return held.length > 0 && (hangsAtUnit(drafting) || onStand(drafting)) ? { holds: { equipment: held, until: takeDownId } } : {}
 }
 
 function catches({ washWater }: Drafting): { how?: Message } {

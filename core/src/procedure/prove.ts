@@ -1,11 +1,11 @@
 // From the counted ledger to the customer's door: power, first spin, run test, hand-over.
 import { drainState, named, isOffLevel } from '../lookover/index.ts'
-import { powerBars, staysOff } from '../method/index.ts'
+import { isOutOfWall, powerBars, staysOff } from '../method/index.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
 import { afterRunOf } from './afterRun.ts'
 import { caution } from './cautions.ts'
-import { pumpTestSteps } from './drain.ts'
-import { hangsAtUnit, ids, isOpened, isWet, isWheelWashed, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
+import { condensateSteps, isDrainUnproved, pumpTestSteps } from './drain.ts'
+import { hangsAtUnit, ids, isOpened, isWet, isWheelWashed, onStand, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
 import { closingSteps, openingSteps } from './visit.ts'
 import { outdoorCheckSteps } from './outdoorUnit.ts'
 import { steadyCoolingMin, stepMin, takes } from './stepTimes.ts'
@@ -27,7 +27,9 @@ const takeDownMin = { 'trough-and-towel': stepMin.takeTrough, 'floor-sheet': ste
 
 /** What covers the outlet at the first spin of a wheel that was washed where nothing hangs any more. */
 const coversForSpin = (drafting: Drafting): boolean =>
-  (isWheelWashed(drafting) && !hangsAtUnit(drafting) && !isOnRoof(drafting.facts.lookOver.family)) || isTakenOn(drafting)
+  (isWheelWashed(drafting) && !hangsAtUnit(drafting) && !isOnRoof(drafting.facts.lookOver.family)) ||
+  (isOutOfWall(drafting) && drafting.decided.drying === 'fan-run') ||
+  isTakenOn(drafting)
 /** What hangs goes on to the next unit before there is power: a cloth over the outlet catches what is thrown. */
 const isTakenOn = (drafting: Drafting): boolean => drafting.isLentOut && hangsAtUnit(drafting)
 
@@ -63,7 +65,9 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
             phase: 'prove',
             title: isOnRoof(facts.lookOver.family)
               ? says('procedure.proveSteps.take-up-cloth-rags')
-              : says('procedure.proveSteps.take-containment-down-upper'),
+              : onStand(drafting)
+                ? says('procedure.proveSteps.put-stand-away')
+                : says('procedure.proveSteps.take-containment-down-upper'),
             ...takes(takeDownMin[drafting.decided.containment as keyof typeof takeDownMin] ?? stepMin.takeDown),
             after: [...after],
             cautions: [caution.wasteWater],
@@ -75,6 +79,8 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
   const wiring = wiringGate(drafting, [ledger.id])
   const battery = before.some(({ id }) => id === 'part-battery') ? [joinBattery([ledger.id, ...ids(wiring), ...ids(alsoBeforePower)])] : []
   const takenOn = isTakenOn(drafting) ? takeDown([ledger.id]) : []
+  // A stand is put away once the unit is back in its wall: nothing waits for it but clearing up.
+  const stand = onStand(drafting) ? takeDown([ledger.id]) : []
   const cover = coversForSpin(drafting)
     ? [
         step({
@@ -82,7 +88,7 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
           phase: 'prove',
           title: says('procedure.cover-for-spin.title'),
           ...takes(stepMin.coverForSpin),
-          after: [ledger.id, ...ids(takenOn)],
+          after: takenOn.length > 0 ? ids(takenOn) : ledger.after,
           gate: says('procedure.cover-for-spin.gate'),
           cautions: [],
         }),
@@ -116,11 +122,11 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
     )
   }
   steps.push(...pumpTestSteps(drafting, ids(steps.slice(-1))))
-  if (takenOn.length === 0) steps.push(...takeDown(ids(steps.slice(-1))))
+  if (takenOn.length === 0 && stand.length === 0) steps.push(...takeDown(ids(steps.slice(-1))))
   const down = steps.slice(-1)
-  steps.push(...runSteps(drafting, ids(down)))
+  steps.push(...stand, ...runSteps(drafting, ids(down)))
   // While it cools steadily, people clear up.
-  return [...steps, ...handOver(drafting, down, steps.slice(-1))]
+  return [...steps, ...handOver(drafting, [...down, ...stand], steps.slice(-1))]
 }
 
 function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
@@ -163,19 +169,20 @@ function runSteps(drafting: Drafting, after: readonly string[]): Step[] {
         }),
       ]
     : []
+  const condensate = condensateSteps(drafting, [run.id])
   const test = step({
     id: 'run-test',
     phase: 'prove',
     title: says('procedure.run-test.title'),
     ...takes(stepMin.runTest),
-    after: [run.id, ...ids(vents)],
+    after: [run.id, ...ids(vents), ...ids(condensate)],
     gate: isCarried(facts.lookOver.family) ? says('procedure.run-test.gate') : says('procedure.run-test.gate.runs-without-new-noise'),
     doneBy: 'after-readings',
     cautions: [],
   })
   const outdoors = outdoorCheckSteps(drafting, [run.id])
   test.after.push(...ids(outdoors))
-  return [run, ...vents, ...outdoors, test]
+  return [run, ...vents, ...condensate, ...outdoors, test]
 }
 
 /** Power waits for people: loose wiring or a damaged plug is put right, by whoever may, before any power. */
@@ -268,6 +275,7 @@ function handOver(drafting: Drafting, down: readonly Step[], proved: readonly St
         ]
       : []),
     ...(drainState(facts.lookOver) === 'failed' && isWet(drafting) ? [says('procedure.handOver.drain-passed')] : []),
+    ...(isDrainUnproved(drafting) ? [says('procedure.handOver.drain-unproved')] : []),
   ]
   steps.push(...closingSteps(drafting, down))
   steps.push(

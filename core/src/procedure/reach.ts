@@ -1,21 +1,20 @@
 // What has to come off for these decisions?
 import type { Choice, Facts, Topic } from '../method/index.ts'
-import { componentsOf, stripOrder, type Component, type Family } from '../units/index.ts'
+import { componentsOf, openings, stripOrder, type Component } from '../units/index.ts'
 
-/** What is taken off to open a unit, and what more to strip it down (on the bench, where it is a one-box unit). */
-const reach: Record<Family, { open: readonly string[]; strip: readonly string[] }> = {
-  'wall-head': { open: ['cover'], strip: ['coil-thermistor'] },
-  'ceiling-cassette': { open: ['drain-plug', 'cover', 'bell-mouth'], strip: ['coil-thermistor'] },
-  window: { open: ['front'], strip: ['chassis', 'cover'] },
-  'through-wall': { open: ['front'], strip: ['chassis', 'cover'] },
-  'rv-rooftop': { open: ['cover', 'ice-probe'], strip: [] },
-}
+/** Whether hands go to the pan: in a closed head they go through its outlet, where the design lets them. */
+const seesToPan = (decided: Partial<Record<Topic, Choice>>): boolean =>
+  decided.pan === 'wipe' ||
+  decided.pan === 'flush-in-place' ||
+  decided.drain === 'flush' ||
+  decided.drain === 'disconnect-and-flush' ||
+  decided['pan-treatment'] === 'slow-release'
 
 /** Components that come off, in the order of stripping. */
 export function whatComesOff({ lookOver, design }: Facts, decided: Partial<Record<Topic, Choice>>): Component[] {
   const { scope, wheel, electrics } = decided
   if (scope === 'decline') return []
-  const { open, strip } = reach[lookOver.family]
+  const { open, strip } = openings[lookOver.family]
   const apart = scope === 'strip-down' || scope === 'bench-clean'
   const wanted = [
     'filters',
@@ -26,8 +25,12 @@ export function whatComesOff({ lookOver, design }: Facts, decided: Partial<Recor
     ...(decided.pan === 'remove-and-wash' ? ['pan'] : []),
     ...(wheel === 'remove-and-wash' ? ['wheel'] : []),
     ...(apart && wheel === 'wash-in-place' ? ['air-guide'] : []),
-    ...(wheel === 'brush-through-outlet' ? ['louvres'] : []),
+    ...(wheel === 'brush-through-outlet' || seesToPan(decided) ? ['louvres'] : []),
   ]
   const staysOn = electrics === 'unplug-and-remove' ? [] : ['board-box']
-  return stripOrder(componentsOf(lookOver.family, design), wanted, scope === 'clean-in-place' ? ['cover'] : staysOn)
+  // A filter that is missing is not taken out; whoever left it out left the way to the coil open.
+  const missing = lookOver.findings.includes('missing-filter')
+  return stripOrder(componentsOf(lookOver.family, design), wanted, scope === 'clean-in-place' ? ['cover'] : staysOn).filter(
+    ({ id }) => !(missing && id === 'filters'),
+  )
 }

@@ -1,9 +1,9 @@
 // What comes off in what order? Stripping follows the part graph, outermost first.
-import { tightCeilingGap } from '../method/index.ts'
+import { slidKg, tightCeilingGap } from '../method/index.ts'
 import type { Component } from '../units/index.ts'
 import { isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { closerOf, comesOff, ids, ladderFor, offId, step, type Drafting } from './drafting.ts'
+import { closerOf, comesOff, ids, ladderFor, offId, onStand, step, type Drafting } from './drafting.ts'
 import { containmentStep } from './protect.ts'
 import type { Step } from './step.ts'
 import { screwMin, stepMin, storeyMin, takes, tightCoverMin, times } from './stepTimes.ts'
@@ -17,12 +17,13 @@ export function handling(
   const { facts } = drafting
   const fasteners = component.fasteners(facts.design)
   const ladder = component.ladder ? ladderFor(drafting) : undefined
-  const people = component.carried ? (facts.carriers ?? 2) : 1
+  const slid = onStand(drafting)
+  const people = component.carried ? ((slid ? facts.sliders : facts.carriers) ?? 2) : 1
   return {
     people,
-    ...(component.carried ? { liftKg: facts.design.weightKg / people } : {}),
+    ...(component.carried ? { liftKg: (slid ? slidKg(facts) : facts.design.weightKg) / people } : {}),
     equipment: ladder ? [ladder] : [],
-    slot: component.slot,
+    slot: (slid ? component.slotOnStand : undefined) ?? component.slot,
     ...(component.part ? { part: component.part } : {}),
     ...(fasteners.length > 0 ? { fasteners: [...fasteners] } : {}),
     ...(component.skill ? { skill: component.skill } : {}),
@@ -40,7 +41,7 @@ export function handlingMinutes(drafting: Drafting, component: Component, way: '
     way === 'off' ? component.offMin : component.onMin,
     ...(screws > 0 ? [times(screwMin[way], screws)] : []),
     ...(isTight ? [tightCoverMin] : []),
-    ...(component.carried && facts.design.storey > 0 ? [times(storeyMin, facts.design.storey)] : []),
+    ...(component.carried && facts.design.storey > 0 && !onStand(drafting) ? [times(storeyMin, facts.design.storey)] : []),
   ]
 }
 
@@ -75,15 +76,15 @@ const lookForNests = ({ facts }: Drafting): Step =>
     cautions: isOnRoof(facts.lookOver.family) ? [caution.roof] : [],
   })
 
-/** What lies before any terminal: it comes off while stored charge drains. */
-const beforeTerminals: readonly string[] = ['filters', 'fine-filter', 'louvres', 'grille', 'front', 'shroud']
+/** What lies before any terminal: it comes off while stored charge drains. So does a chassis on a plug; where it is wired in, its wires come first. */
+const beforeTerminals: readonly string[] = ['filters', 'fine-filter', 'louvres', 'grille', 'front', 'chassis', 'shroud']
 
 /** @param before after which terminals may be touched @param dead after which whatever lies before them may come off */
 export function stripSteps(drafting: Drafting, before: readonly Step[], dead: readonly Step[]): Step[] {
   const { strip, decided } = drafting
   const steps: Step[] = []
   const ready = ids(before)
-  const readyFor = ({ id }: Component) => (beforeTerminals.includes(id) ? ids(dead) : ready)
+  const readyFor = ({ id }: Component) => (beforeTerminals.includes(id) && !(id === 'chassis' && comesOff(drafting, 'supply')) ? ids(dead) : ready)
   const present = new Set(strip.map(({ id }) => id))
   const closer = closerOf(drafting)
   /** The bag hangs above the open body, once its electronics are safe from water. */
@@ -106,7 +107,7 @@ export function stripSteps(drafting: Drafting, before: readonly Step[], dead: re
       step({
         id: offId(component),
         phase: 'strip',
-        title: component.takeOff,
+        title: (onStand(drafting) ? component.takeOffOnStand : undefined) ?? component.takeOff,
         ...takes(...handlingMinutes(drafting, component, 'off')),
         after: [...readyFor(component), ...front, ...(component.setScrew || lifts ? [loosened] : [])],
         ...handling(drafting, component),

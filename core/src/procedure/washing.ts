@@ -1,5 +1,6 @@
 // How is what was loosened carried off: coil, wheel and pan?
 import { gradeOf, worstOf } from '../lookover/index.ts'
+import { isOutOfWall } from '../method/index.ts'
 import { amountOf } from './agent.ts'
 import { caution } from './cautions.ts'
 import { comesOff, ids, rinseTool, step, type Drafting } from './drafting.ts'
@@ -21,12 +22,17 @@ function bucketsIn(washWater: Drafting['washWater']): Message[] {
   return [says('procedure.bucketsIn.change-bucket', { times: washWater.bucketChanges })]
 }
 
-export function washSteps(drafting: Drafting, before: readonly Step[]): Step[] {
-  const applied = before.some(({ id }) => id === 'apply-coil') ? ['apply-coil'] : ids(before)
-  const coil = coilSteps(drafting, before, applied)
-  const wetDone = coil.length > 0 ? ids(coil) : applied
-  const wheel = wheelSteps(drafting, wetDone)
-  return [...coil, ...wheel, ...panSteps(drafting, [...wetDone, ...(drafting.decided.wheel === 'wash-in-place' ? ids(wheel.slice(-1)) : [])])]
+/** @param bare after which the unit lies open and free of loose soil @param agent what is put on its coil */
+export function washSteps(drafting: Drafting, bare: readonly Step[], agent: readonly Step[]): Step[] {
+  const before = [...bare, ...agent]
+  const applied = agent.some(({ id }) => id === 'apply-coil') ? ['apply-coil'] : ids(before)
+  // Out of its wall the wheel lies open beside the coil: it is washed before that is rinsed, while it soaks.
+  const inPlace = drafting.decided.wheel === 'wash-in-place'
+  const first = inPlace && isOutOfWall(drafting) ? wheelSteps(drafting, ids(bare), 'dwell') : []
+  const coil = coilSteps(drafting, before, [...applied, ...ids(first)])
+  const wetDone = coil.length > 0 ? ids(coil) : [...applied, ...ids(first)]
+  const wheel = first.length > 0 ? first : wheelSteps(drafting, wetDone, 'wheel')
+  return [...coil, ...wheel, ...panSteps(drafting, [...wetDone, ...(inPlace ? ids(wheel.slice(-1)) : [])])]
 }
 
 function coilSteps(drafting: Drafting, before: readonly Step[], applied: readonly string[]): Step[] {
@@ -77,7 +83,7 @@ function onWheel({ wheelMix, wheelFirst, decided }: Drafting): Message[] {
   return decided['wheel-agent'] === 'water' ? [says('procedure.onWheel.plain-water-soft-brush')] : []
 }
 
-function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
+function wheelSteps(drafting: Drafting, wetDone: readonly string[], phase: 'wheel' | 'dwell'): Step[] {
   const { decided, facts, wheelFirst, wheelMix } = drafting
   const twice = wheelFirst ? [stepMin.rinseDegreaser] : []
   const grade = gradeOf(facts.lookOver, 'wheel')
@@ -101,7 +107,7 @@ function wheelSteps(drafting: Drafting, wetDone: readonly string[]): Step[] {
     return [
       step({
         id: 'wash-wheel',
-        phase: 'wheel',
+        phase,
         title: says('procedure.wash-wheel.title.wash-wheel-sits-hold'),
         part: 'wheel',
         ...takes(wheelMin.inPlace[grade], ...twice),

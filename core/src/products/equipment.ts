@@ -1,8 +1,9 @@
 // What is in the van besides bottles?
 import { z } from 'zod'
+import { orFault } from '../faults/index.ts'
 import { closed } from '../schemas/index.ts'
 import { says, type Message } from '../words/index.ts'
-import { count, identifier, positiveUpTo } from '../quantities/index.ts'
+import { count, estimate, identifier, positiveUpTo } from '../quantities/index.ts'
 
 export const equipmentKinds = [
   'pump-wand',
@@ -22,6 +23,16 @@ export const equipmentKinds = [
   'level',
   'fin-comb',
   'long-driver',
+  'stand',
+  'respirator',
+  'thermometer',
+  'hygrometer',
+  'anemometer',
+  'clamp-meter',
+  'jug',
+  'knife',
+  'residual-current-plug',
+  'drop-light',
 ] as const
 export type EquipmentKind = (typeof equipmentKinds)[number]
 export const equipmentName = (kind: EquipmentKind): Message => says(`names.equipment.${kind}`)
@@ -34,8 +45,18 @@ export const equipmentSchema = closed({
   pressureBar: positiveUpTo(200).optional(),
   litres: positiveUpTo(1000).optional(),
   outletMm: positiveUpTo(200).optional(),
+  /** What a stand carries. */
+  limitKg: positiveUpTo(500).optional(),
 })
+  .refine(({ kind, limitKg }) => kind !== 'stand' || limitKg !== undefined, {
+    path: ['limitKg'],
+    ...orFault(says('fault.stand.no-limit'), says('fault.stand.no-limit-allowed')),
+  })
+  .meta({ if: { properties: { kind: { const: 'stand' } }, required: ['kind'] }, then: { properties: { limitKg: {} }, required: ['limitKg'] } })
 export type Equipment = z.infer<typeof equipmentSchema>
+
+/** What a common stand carries, where its own limit is not read from it yet. */
+export const usualStandKg = estimate(60, 'kg')
 
 /** The first entry of a kind of which there is at least one. */
 export const findEquipment = (equipment: readonly Equipment[], kind: EquipmentKind): Equipment | undefined =>
@@ -59,6 +80,16 @@ export const builtInVan: readonly Equipment[] = [
   { id: 'level-1', kind: 'level', count: 1 },
   { id: 'comb-1', kind: 'fin-comb', count: 1 },
   { id: 'driver-1', kind: 'long-driver', count: 1 },
+  { id: 'stand-1', kind: 'stand', count: 1, limitKg: usualStandKg.value },
+  { id: 'respirator-1', kind: 'respirator', count: 2 },
+  { id: 'thermometer-1', kind: 'thermometer', count: 2 },
+  { id: 'hygrometer-1', kind: 'hygrometer', count: 1 },
+  { id: 'anemometer-1', kind: 'anemometer', count: 1 },
+  { id: 'clamp-1', kind: 'clamp-meter', count: 1 },
+  { id: 'jug-1', kind: 'jug', count: 2, litres: 1 },
+  { id: 'knife-1', kind: 'knife', count: 1 },
+  { id: 'rcd-1', kind: 'residual-current-plug', count: 1 },
+  { id: 'light-1', kind: 'drop-light', count: 1 },
 ]
 
 /** How many pieces of a kind there are, for whoever asks kind by kind. */

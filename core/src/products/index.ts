@@ -6,6 +6,7 @@ export {
   equipmentKinds,
   equipmentName,
   equipmentSchema,
+  usualStandKg,
   findEquipment,
   piecesIn,
   type Equipment,

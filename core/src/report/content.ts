@@ -307,7 +307,7 @@ function dryingNow({ progress, steps }: UnitState, { afterRun }: UnitPlan): Mess
 function drainNow({ readings, progress, steps }: UnitState): Message[] {
   const test = readings.after?.flowTest
   if (test) return [says('report.drainNow.drain-runs-now', { flow: { LMin: Math.round(flowLMin(test) * 10) / 10 } })]
-  return steps?.some(({ id }) => id === 'flow-test') && progress['flow-test']?.doneAtMs !== undefined
+  return ['flow-test', 'pump-test'].some((test) => steps?.some(({ id }) => id === test) && progress[test]?.doneAtMs !== undefined)
     ? [says('report.drainNow.drain-passed-flow-test')]
     : []
 }

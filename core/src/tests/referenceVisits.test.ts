@@ -19,8 +19,8 @@ describe.each(referenceVisits.map((visit) => [visit.name, visit] as const))('%s'
   })
   const { adds } = visit
   if (adds)
-    it('takes so much more than with one unit less', () => {
-      const less = planned({ ...visit, units: visit.units.slice(1) })
+    it('takes so much more than without', () => {
+      const less = planned({ ...visit, units: adds.to ?? visit.units.slice(1) })
       within(plan.visit.hands - less.visit.hands, adds.hands)
       within(plan.visit.onSite - less.visit.onSite, adds.onSite)
     })

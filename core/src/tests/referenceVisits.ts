@@ -17,8 +17,8 @@ export interface ReferenceVisit {
   /** From least to most, minutes: hands of all people together, and from the door to the van. */
   readonly hands: readonly [number, number]
   readonly onSite: readonly [number, number]
-  /** Against the same visit with one unit less: what the last one adds. */
-  readonly adds?: { readonly hands: readonly [number, number]; readonly onSite: readonly [number, number] }
+  /** What it adds to another visit: to the same with one unit less, where nothing else is said. */
+  readonly adds?: { readonly to?: ReferenceVisit['units']; readonly hands: readonly [number, number]; readonly onSite: readonly [number, number] }
 }
 
 const graded = (grades: Partial<Record<Part, Grade>>): UnitJob['grades'] =>
@@ -36,6 +36,11 @@ const clear = { coilBack: 0, wheel: 0, pan: 0, drainLine: 0, outlet: 0, housing:
 const filtersAlone = unit('wall-head', head, { ...clear, filter: 2, coilFace: 0 })
 const lightHead = unit('wall-head', head, { ...clear, filter: 2, coilFace: 1 })
 const heavyHead = unit('wall-head', head, { filter: 2, coilFace: 2, coilBack: 2, wheel: 3, pan: 2, drainLine: 0, outlet: 2, housing: 1 })
+const openHead = unit(
+  'wall-head',
+  { ...head, wheelRemovable: false, panRemovable: false },
+  { filter: 2, coilFace: 2, coilBack: 1, wheel: 2, pan: 1, drainLine: 0, outlet: 1, housing: 0 },
+)
 const lightCassette = unit('ceiling-cassette', { below: 'clear' }, { ...clear, filter: 2, coilFace: 1, coilBack: 1 })
 const soiledCassette = unit(
   'ceiling-cassette',
@@ -59,6 +64,18 @@ const lightWindow = unit('window', { weightKg: 30, removable: false, below: 'cle
 const benchWindow = unit('window', { weightKg: 20, removable: true, below: 'clear' }, dirtyBox)
 const slide = { weightKg: 40, removable: true, slideOut: true, heaterKw: 2, below: 'clear' } as const
 const lightSlideOut = unit('through-wall', slide, oneBox)
+const slidOut = unit('through-wall', slide, {
+  filter: 2,
+  coilFace: 2,
+  coilBack: 2,
+  wheel: 1,
+  condenserFace: 2,
+  condenserInside: 1,
+  basePan: 1,
+  rearFan: 0,
+  outlet: 1,
+  housing: 1,
+})
 const roof = { filter: 1, coilFace: 1, coilBack: 1, wheel: 0, pan: 0, condenserFace: 1, housing: 0, outlet: 0 } as const
 const lightRoof = unit('rv-rooftop', { below: 'clear' }, roof)
 const neglectedRoof = unit(
@@ -66,6 +83,8 @@ const neglectedRoof = unit(
   { wheelReachable: true, wheelRemovable: true, below: 'clear' },
   { filter: 3, coilFace: 3, coilBack: 2, wheel: 3, pan: 2, condenserFace: 3, housing: 2, outlet: 1 },
 )
+
+const combed = (one: Omit<UnitJob, 'id'>): Omit<UnitJob, 'id'> => ({ ...one, findings: ['bent-fins'] })
 
 export const referenceVisits: readonly ReferenceVisit[] = [
   { name: 'filter service, one unit', crew: one, units: [filtersAlone], scope: 'filter-service', hands: [8, 15], onSite: [10, 20] },
@@ -99,13 +118,7 @@ export const referenceVisits: readonly ReferenceVisit[] = [
   {
     name: 'wall head, cover off, wheel in place',
     crew: one,
-    units: [
-      unit(
-        'wall-head',
-        { ...head, wheelRemovable: false, panRemovable: false },
-        { filter: 2, coilFace: 2, coilBack: 1, wheel: 2, pan: 1, drainLine: 0, outlet: 1, housing: 0 },
-      ),
-    ],
+    units: [openHead],
     scope: 'open-clean',
     hands: [75, 110],
     onSite: [90, 125],
@@ -124,6 +137,25 @@ export const referenceVisits: readonly ReferenceVisit[] = [
     hands: [70, 100],
     onSite: [80, 120],
     adds: { hands: [20, 30], onSite: [20, 35] },
+  },
+  { name: 'slide-out wall unit, slid out and washed, by two', crew: two, units: [slidOut], scope: 'bench-clean', hands: [70, 100], onSite: [50, 65] },
+  {
+    name: 'fins of a coil behind its cover combed',
+    crew: one,
+    units: [combed(openHead)],
+    scope: 'open-clean',
+    hands: [85, 130],
+    onSite: [100, 145],
+    adds: { to: [openHead], hands: [10, 20], onSite: [10, 20] },
+  },
+  {
+    name: 'fins of an unprotected condenser combed',
+    crew: one,
+    units: [combed(lightRoof)],
+    scope: 'open-clean',
+    hands: [75, 125],
+    onSite: [95, 145],
+    adds: { to: [lightRoof], hands: [30, 60], onSite: [30, 60] },
   },
   { name: 'roof unit, light', crew: one, units: [lightRoof], scope: 'open-clean', hands: [45, 65], onSite: [65, 85] },
   {

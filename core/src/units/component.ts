@@ -25,6 +25,9 @@ export interface Component {
   readonly offMin: StartValue
   readonly onMin: StartValue
   readonly takeOff: Message
+  /** The same, and where it lies, where it is slid out onto a stand instead of carried away. */
+  readonly takeOffOnStand?: Message
+  readonly slotOnStand?: Message
   readonly putBack: Message
   /** The same where it is renewed instead of washed: a filter that is thrown away. */
   readonly putBackRenewed?: Message

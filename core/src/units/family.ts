@@ -48,6 +48,13 @@ export const partsOf: Record<Family, readonly Part[]> = {
 export const hasDrainLine = (family: Family, { sleeveDrain = false }: { sleeveDrain?: boolean }): boolean =>
   isSplit(family) || (isCarried(family) && sleeveDrain)
 
+/** Whether it holds water by design, for its rear fan to sling: nothing runs off that could be timed. */
+export const holdsWater = (family: Family, { sleeveDrain = false }: { sleeveDrain?: boolean }): boolean =>
+  family === 'window' || (family === 'through-wall' && !sleeveDrain)
+
+/** Whether a pump lifts its water to the drain line: nothing runs off while it has no power. */
+export const hasLiftPump = (family: Family, { drain }: { drain: 'gravity' | 'pump' }): boolean => family === 'ceiling-cassette' && drain === 'pump'
+
 /** Parts that one looks at on a unit of this design: no line is asked for where there is none. */
 export const partsToSee = (family: Family, design: { sleeveDrain?: boolean }): readonly Part[] =>
   hasDrainLine(family, design) ? partsOf[family] : partsOf[family].filter((part) => part !== 'drainLine')

@@ -6,6 +6,8 @@ export { designSchema, type Design, type Trait } from './design.ts'
 export {
   families,
   hasDrainLine,
+  hasLiftPump,
+  holdsWater,
   partsToSee,
   familyName,
   familyNames,
@@ -22,5 +24,6 @@ export {
   type Part,
 } from './family.ts'
 export { componentsOf, stripOrder } from './partGraph.ts'
+export { closedOff, isReached, openings, type Touch } from './reach.ts'
 export { traitsOf } from './traits.ts'
 export { electricLoad, type ElectricLoad, type Supply } from './electricLoad.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is in the van besides bottles, with the figures that plans count on.
-import { equipmentKinds, type Equipment, type EquipmentKind } from '@yastik/core/products'
+import { equipmentKinds, usualStandKg, type Equipment, type EquipmentKind } from '@yastik/core/products'
 import type { SiUnit } from '@yastik/core/quantities'
 import { computed, ref } from 'vue'
 import NumberField from '../kit/NumberField.vue'
@@ -16,12 +16,13 @@ import { t } from '../words/words.ts'
 const { figure, unit } = useMeasures()
 const props = defineProps<{ equipment: readonly Equipment[]; mayEdit: boolean }>()
 const emit = defineEmits<{ save: [equipment: Equipment[]] }>()
-type Figure = 'flowLMin' | 'pressureBar' | 'litres' | 'outletMm'
+type Figure = 'flowLMin' | 'pressureBar' | 'litres' | 'outletMm' | 'limitKg'
 const figures: { field: Figure; says: string; si?: SiUnit }[] = [
   { field: 'flowLMin', says: t('screen.stores.flow'), si: 'L/min' },
   { field: 'pressureBar', says: t('screen.stores.pressure-bar') },
   { field: 'litres', says: t('screen.stores.holds'), si: 'L' },
   { field: 'outletMm', says: t('screen.stores.outlet-mm') },
+  { field: 'limitKg', says: t('screen.stores.carries-kg') },
 ]
 const kind = ref<EquipmentKind>('air-line')
 
@@ -46,7 +47,8 @@ function add() {
   const taken = new Set(props.equipment.map(({ id }) => id))
   let number = 1
   while (taken.has(`${kind.value}-${number}`)) number++
-  emit('save', [...props.equipment, { id: `${kind.value}-${number}`, kind: kind.value, count: 1 }])
+  const own = kind.value === 'stand' ? { limitKg: usualStandKg.value } : {}
+  emit('save', [...props.equipment, { id: `${kind.value}-${number}`, kind: kind.value, count: 1, ...own }])
 }
 </script>
 

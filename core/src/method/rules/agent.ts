@@ -18,6 +18,7 @@ import {
   follows,
   found,
   onTheBench,
+  outOfWall,
   outdoorSide,
   outdoorSideReached,
   soil,
@@ -258,7 +259,7 @@ export const condenserRinse: RuleSet = {
       when(says('when.foul-drain-site'), ({ site }) => !site.foulDrainOnSite),
       says('method.rinse-hose-drain'),
     ),
-    washing.bar('condenser-rinse-pump-place', 'pump-wand', not(onTheBench), says('method.condenser-rinse-pump-place')),
+    washing.bar('condenser-rinse-pump-place', 'pump-wand', not(outOfWall), says('method.condenser-rinse-pump-place')),
     washing.bar('condenser-rinse-pump-none', 'pump-wand', not(carries('pump-wand')), says('method.whatIsMissing.pump-wand-van')),
     washing.bar('condenser-rinse-pump-tap', 'pump-wand', not(waterOnSite), says('method.rinse-pump-water')),
     washing.bar('condenser-rinse-spray-none', 'spray-bottle', not(sprayer), says('method.whatIsMissing.neither-spray-bottle-nor')),
@@ -269,7 +270,7 @@ export const condenserRinse: RuleSet = {
     washing.rule('condenser-rinse-untouched', 'safety', any(untouched, not(outdoorSideReached)), 'none', says('method.condenser-unreached')),
     washing.rule('condenser-rinse-clear', 'need', not(condenserAtLeast(1)), 'none', condenserClear),
     washing.rule('condenser-rinse-hose', 'need', onTheBench, 'hose', rinsedBy('hose')),
-    washing.rule('condenser-rinse-pump', 'need', onTheBench, 'pump-wand', rinsedBy('pump-wand')),
+    washing.rule('condenser-rinse-pump', 'need', outOfWall, 'pump-wand', rinsedBy('pump-wand')),
     washing.rule('condenser-rinse-spray', 'need', otherwise, 'spray-bottle', ({ site }) => [
       rinsedBy('spray-bottle'),
       site.waterOnSite

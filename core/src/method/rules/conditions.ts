@@ -1,9 +1,9 @@
 // Conditions that several topics ask.
 import { drainState, gradeOf, hasKind, isGraded, named, worstOf, type Complaint, type Finding, type SoilKind } from '../../lookover/index.ts'
 import { equipmentName, type EquipmentKind } from '../../products/index.ts'
-import { isCarried, isOnRoof, isSplit, partName, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
+import { hasLiftPump, isCarried, isOnRoof, isSplit, partName, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
 import { all, any, not, when, type Condition } from '../condition.ts'
-import { canContain, catchesMuch, isLooseSoil, isTrained, reachesOutdoorSide, staysOff, type Facts } from '../facts.ts'
+import { canContain, catchesMuch, isLooseSoil, isOutOfWall, isTrained, reaches, reachesOutdoorSide, staysOff, type Facts } from '../facts.ts'
 import { type SchoolName, type Schools } from '../houseRules.ts'
 import { schoolWay } from '../schoolNames.ts'
 import { type Choice, type Topic } from '../topics.ts'
@@ -80,8 +80,15 @@ export const panComplaint = all(complains('smell', 'spits-dirt'), atLeast('pan',
 export const untouched = chosen('scope', 'decline', 'filter-service')
 export const touched = not(untouched)
 export const onTheBench = chosen('location', 'outdoors')
+export const onStand = chosen('location', 'on-stand')
+/** Out of its wall, outdoors or on a stand before it. */
+export const outOfWall = when(says('when.out-of-its-wall'), isOutOfWall)
 /** A window or sleeve unit that is cleaned where it sits. */
-export const inItsWall = all(carriedUnit, not(onTheBench))
+export const inItsWall = all(carriedUnit, not(outOfWall))
+/** Hands, a cloth and a cup get to the pan. */
+export const panReached = when(says('when.pan-reached'), (facts) => reaches(facts, 'pan'))
+/** What is poured into the pan stands there until the pump has power. */
+export const liftPump = when(says('when.lift-pump'), ({ lookOver, design }) => hasLiftPump(lookOver.family, design))
 /** Why a part is left alone: it is clear, or nobody looked at it. */
 export const clearOrUnseen =
   (part: Part, clear: Message) =>

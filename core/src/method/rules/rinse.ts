@@ -17,6 +17,7 @@ import {
   looseSoil,
   muchWashable,
   onTheBench,
+  outOfWall,
   roofUnit,
   sensitive,
   soil,
@@ -79,7 +80,7 @@ export const rinse: RuleSet = {
       says('method.rinse-condensate-season', { dryBulbC: { C: site.outdoorAir?.dryBulbC ?? 0 } }),
     ),
     bar('rinse-condensate-unknown', 'condensate', airUnknown, says('method.rinse-condensate-unknown')),
-    bar('rinse-condensate-bench', 'condensate', onTheBench, says('method.rinse-condensate-bench')),
+    bar('rinse-condensate-bench', 'condensate', outOfWall, says('method.rinse-condensate-bench')),
     bar('rinse-condensate-dry-air', 'condensate', not(enoughCondensate), condensateFigure),
     bar('rinse-condensate-product', 'condensate', not(selfRinsingInVan), ({ product }) =>
       product('self-rinsing-foam').because.concat(says('method.rinse-condensate-product')),

@@ -1,8 +1,8 @@
 // How far does one go into the unit, and where is it cleaned?
 import { drainState, gradeOf, hasKind, isGraded, isMuch, named, type Finding } from '../../lookover/index.ts'
-import { isCarried, partName, partsOf, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
+import { isCarried, isSplit, partName, partsOf, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
-import { iceC, isTrained, leastRain, liftsOf, type Facts } from '../facts.ts'
+import { iceC, isTrained, leastRain, liftsOf, whyNotSlid, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   anyAtLeast,
@@ -78,6 +78,8 @@ const noRoofBecause = (facts: Facts): Message[] => [
 /** A one-box unit is cleaned on the bench as soon as anything inside calls for more than a wipe. */
 const benchCalls = all(carriedUnit, anyAtLeast(2, ...insideParts))
 const canBeCarried = when(says('when.unit-can-carried-out'), ({ carriers }) => carriers !== undefined)
+const canBeSlid = when(says('when.unit-can-slid-out'), ({ sliders }) => sliders !== undefined)
+const canBeTakenOut = any(canBeCarried, canBeSlid)
 const wiredIn = when(says('when.wired-without-plug'), ({ design }) => design.hardWired)
 
 const wheelCalls = any(atLeast('wheel', 3), wheelComplaint)
@@ -139,6 +141,28 @@ export function whyNotCarried(facts: Facts): Message {
       })
 }
 
+/** Why a unit that is taken out is not washed on a stand before its wall. */
+function whyNotOnStand(facts: Facts): Message {
+  if (isSplit(facts.lookOver.family)) return says('method.location-hung')
+  if (facts.decided.scope !== 'bench-clean')
+    return isCarried(facts.lookOver.family) ? says('method.location-stays') : says('method.location-stays.stays-fixed')
+  const weight = { kg: facts.design.weightKg }
+  switch (whyNotSlid(facts)) {
+    case 'no-stand':
+      return says('method.whyNotOnStand.no-stand')
+    case 'stand-too-weak':
+      return says('method.whyNotOnStand.stand-too-weak', { weight })
+    case 'nothing-catches':
+      return says('method.whyNotOnStand.nothing-catches')
+    case 'equipment-room':
+      return says('method.whyNotOnStand.equipment-room')
+    case 'heavy':
+      return says('method.whyNotOnStand.heavy', { weight })
+    default:
+      return says('method.whyNotOnStand.fixed')
+  }
+}
+
 /** Behind the cover: what calls for opening it although the coil's front does not. */
 const behindCover = ({ lookOver }: Facts): Message[] => {
   const parts = (['coilBack', 'pan', 'drainLine'] as const).filter((part) => gradeOf(lookOver, part) >= 2)
@@ -163,10 +187,11 @@ export const scope: RuleSet = {
     bar('scope-strip-in-wall', 'strip-down', carriedUnit, says('method.scope-strip-in-wall')),
     bar('scope-bench-hung', 'bench-clean', splitUnit, says('method.scope-bench-hung')),
     bar('scope-bench-roof', 'bench-clean', roofUnit, says('method.scope-bench-roof')),
-    bar('scope-bench-carried', 'bench-clean', all(carriedUnit, not(canBeCarried)), whyNotCarried),
+    bar('scope-bench-carried', 'bench-clean', all(carriedUnit, not(canBeTakenOut)), whyNotCarried),
     bar('scope-bench-wired', 'bench-clean', all(carriedUnit, wiredIn, not(all(trainedFor('electrics'), carries('meter')))), ({ has }) =>
       has('meter') ? says('method.scope-bench-wired') : says('method.scope-bench-wired.wired-without-plug-without'),
     ),
+    bar('scope-closed-drain', 'clean-in-place', drainIs('failed'), says('method.scope-closed-drain')),
     bar('scope-closed-roof', 'clean-in-place', roofUnit, says('method.scope-closed-roof')),
     bar('scope-open-no-roof', 'open-clean', all(roofUnit, any(badForRoofs, nobodyForRoofs)), noRoofBecause),
     bar('scope-strip-no-roof', 'strip-down', all(roofUnit, any(badForRoofs, nobodyForRoofs)), noRoofBecause),
@@ -180,7 +205,9 @@ export const scope: RuleSet = {
     ]),
     rule('scope-bench', 'need', benchCalls, 'bench-clean', says('method.scope-bench')),
     rule('scope-bench-stays', 'need', benchCalls, 'open-clean', (facts) => [
-      says('method.scope-bench-stays', { because: facts.carriers === undefined ? whyNotCarried(facts) : says('method.scope-bench-stays.wired') }),
+      says('method.scope-bench-stays', {
+        because: facts.carriers === undefined && facts.sliders === undefined ? whyNotCarried(facts) : says('method.scope-bench-stays.wired'),
+      }),
       says('method.scope-bench-stays.opened-cleaned-place-far'),
     ]),
     rule(
@@ -234,10 +261,16 @@ export const place: RuleSet = {
     location.bar('location-stays', 'outdoors', not(chosen('scope', 'bench-clean')), ({ lookOver }) =>
       isCarried(lookOver.family) ? says('method.location-stays') : says('method.location-stays.stays-fixed'),
     ),
+    location.bar('location-heavy', 'outdoors', all(chosen('scope', 'bench-clean'), not(canBeCarried)), whyNotCarried),
+    location.bar('location-no-stand', 'on-stand', not(all(chosen('scope', 'bench-clean'), canBeSlid)), whyNotOnStand),
     location.bar('location-bench-only', 'in-place', chosen('scope', 'bench-clean'), says('method.location-bench-only')),
   ],
   rules: [
-    location.rule('location-bench', 'need', chosen('scope', 'bench-clean'), 'outdoors', says('method.location-bench')),
+    location.rule('location-stand', 'need', all(chosen('scope', 'bench-clean'), canBeSlid), 'on-stand', says('method.location-stand')),
+    location.rule('location-bench', 'need', chosen('scope', 'bench-clean'), 'outdoors', (facts) => [
+      says('method.location-bench'),
+      ...(facts.design.slideOut ? [whyNotOnStand(facts)] : []),
+    ]),
     location.rule('location-in-place', 'usual', otherwise, 'in-place', says('method.location-in-place')),
   ],
 }

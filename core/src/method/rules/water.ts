@@ -1,5 +1,6 @@
 // Pan, drain, pan treatment, containment, electronics and drying: everything that water asks for.
 import { estimate, round } from '../../quantities/index.ts'
+import { holdsWater } from '../../units/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
 import { troughLitres, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
@@ -15,7 +16,10 @@ import {
   follows,
   found,
   inItsWall,
+  liftPump,
+  onStand,
   onTheBench,
+  panReached,
   panComesOff,
   panComesOffHere,
   panComplaint,
@@ -41,6 +45,9 @@ export const pan: RuleSet = {
     onPan.bar('pan-fixed', 'remove-and-wash', not(panComesOff), (facts) => whyPanStays(facts) ?? says('method.pan-fixed')),
     onPan.bar('pan-box', 'remove-and-wash', all(panComesOff, not(panComesOffHere)), (facts) => whyPanStays(facts) ?? says('method.pan-fixed')),
     onPan.bar('pan-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), says('method.wheel-not-stripped')),
+    ...(['wipe', 'flush-in-place'] as const).map((choice) =>
+      onPan.bar(`pan-${choice}-closed`, choice, all(touched, not(panReached)), says('method.pan-closed')),
+    ),
     onPan.bar('pan-dry-job', 'flush-in-place', dryWay, says('method.pan-dry-job')),
     ...(['leave', 'wipe', 'flush-in-place'] as const).map((choice) =>
       onPan.bar(`pan-${choice}-stripped`, choice, nothingElseOut, says('method.pan-stripped')),
@@ -48,6 +55,7 @@ export const pan: RuleSet = {
   ],
   rules: [
     onPan.rule('pan-untouched', 'safety', untouched, 'leave', says('method.condenser-untouched')),
+    onPan.rule('pan-closed', 'need', not(panReached), 'leave', says('method.pan-closed')),
     onPan.rule('pan-remove', 'need', any(atLeast('pan', 2), panComplaint), 'remove-and-wash', says('method.pan-remove')),
     onPan.rule(
       'pan-in-the-way',
@@ -71,12 +79,16 @@ export const pan: RuleSet = {
 const onDrain = rulesOn('drain')
 /** One-box units drain through their base pan; a wall sleeve may have a drain of its own. */
 const noDrainEnd = all(not(splitUnit), not(when(says('when.sleeve-own-drain'), ({ design }) => design.sleeveDrain)))
+const holdsItsWater = when(says('when.holds-its-water'), ({ lookOver, design }) => holdsWater(lookOver.family, design))
 export const drain: RuleSet = {
   bars: [
     onDrain.bar('drain-test-blocked', 'flow-test-only', all(drainIs('failed'), not(untouched)), says('method.drain-test-blocked')),
     onDrain.bar('drain-no-vacuum', 'vacuum-from-outside', not(carries('wet-vacuum')), says('method.drain-no-vacuum')),
     onDrain.bar('drain-no-end', 'vacuum-from-outside', noDrainEnd, says('method.drain-no-end')),
     onDrain.bar('drain-no-line', 'disconnect-and-flush', not(splitUnit), says('method.drain-no-line')),
+    onDrain.bar('drain-flush-closed', 'flush', all(touched, not(panReached)), says('method.drain-closed')),
+    onDrain.bar('drain-part-closed', 'disconnect-and-flush', all(splitUnit, touched, not(panReached)), says('method.drain-closed')),
+    onDrain.bar('drain-flush-pump', 'flush', all(liftPump, touched), says('method.drain-pump')),
     onDrain.bar('drain-flush-blocked', 'flush', all(drainIs('failed'), splitUnit), says('method.drain-flush-blocked')),
   ],
   rules: [
@@ -99,6 +111,11 @@ export const drain: RuleSet = {
       'flush',
       says('method.drain-flush'),
     ),
+    onDrain.rule('drain-part-slow', 'usual', drainIs('slow', 'failed'), 'disconnect-and-flush', says('method.drain-part-slow')),
+    onDrain.rule('drain-draw', 'usual', atLeast('drainLine', 1), 'vacuum-from-outside', says('method.drain-draw')),
+    onDrain.rule('drain-condensate', 'usual', not(panReached), 'flow-test-only', says('method.drain-condensate')),
+    onDrain.rule('drain-pump-test', 'usual', liftPump, 'flow-test-only', says('method.drain-pump-test')),
+    onDrain.rule('drain-holds', 'usual', holdsItsWater, 'flow-test-only', says('method.drain-holds')),
     onDrain.rule('drain-test', 'usual', otherwise, 'flow-test-only', says('method.drain-test')),
   ],
 }
@@ -110,9 +127,13 @@ export const usualTreatmentWeeks = estimate(4, 'weeks')
 export const treatmentWeeks = ({ product }: Pick<Facts, 'product'>): number =>
   product('pan-treatment').product?.label.lifeWeeks ?? usualTreatmentWeeks.value
 export const panTreatment: RuleSet = {
-  bars: [onTreatment.bar('treatment-label', 'slow-release', not(treatmentFits), ({ product }) => product('pan-treatment').because)],
+  bars: [
+    onTreatment.bar('treatment-unreached', 'slow-release', all(touched, not(panReached)), says('method.treatment-untouched')),
+    onTreatment.bar('treatment-label', 'slow-release', not(treatmentFits), ({ product }) => product('pan-treatment').because),
+  ],
   rules: [
     onTreatment.rule('treatment-untouched', 'safety', untouched, 'none', says('method.treatment-untouched')),
+    onTreatment.rule('treatment-closed', 'need', not(panReached), 'none', says('method.treatment-untouched')),
     onTreatment.rule('treatment-biofilm', 'need', any(soil(['biofilm']), complains('drips-indoors')), 'slow-release', (facts) => [
       facts.lookOver.complaints.includes('drips-indoors') ? says('method.treatment-biofilm') : says('method.treatment-biofilm.slime-seen-comes-back'),
       says('method.treatment-biofilm.slow-release-treatment-holds', { time: { weeks: treatmentWeeks(facts) } }),
@@ -143,7 +164,7 @@ export const containment: RuleSet = {
     ),
     onContainment.bar('containment-sheet-wet', 'floor-sheet', all(not(dryJob), not(inItsWall)), says('method.containment-sheet-wet')),
     onContainment.bar('containment-sheet-roof', 'floor-sheet', all(roofUnit, touched), says('method.containment-sheet-roof')),
-    onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', not(splitUnit), says('method.containment-funnel-family')),
+    onContainment.bar('containment-funnel-family', 'funnel-sheet-to-bucket', not(any(splitUnit, onStand)), says('method.containment-funnel-family')),
     onContainment.bar('containment-no-funnel', 'funnel-sheet-to-bucket', not(carries('funnel-sheet')), says('method.containment-no-funnel')),
     onContainment.bar('containment-funnel-bucket', 'funnel-sheet-to-bucket', not(carries('bucket')), says('method.whatIsMissing.bucket-van')),
     onContainment.bar('containment-plug-family', 'opening-plug-and-rags', not(roofUnit), says('method.containment-plug-family')),
@@ -153,6 +174,9 @@ export const containment: RuleSet = {
     onContainment.rule('containment-bench', 'need', onTheBench, 'outdoors', says('method.containment-bench')),
     onContainment.rule('containment-roof', 'need', all(roofUnit, touched), 'opening-plug-and-rags', says('method.containment-roof')),
     onContainment.rule('containment-dry', 'need', all(dryJob, dryOutside), 'floor-sheet', says('method.containment-dry')),
+    onContainment.rule('containment-stand', 'need', onStand, 'funnel-sheet-to-bucket', (facts) =>
+      says('method.containment-stand', { water: comesDown(facts) }),
+    ),
     onContainment.rule('containment-wall', 'need', inItsWall, 'floor-sheet', says('method.containment-wall')),
     onContainment.rule(
       'containment-wheel-bag',

@@ -15,6 +15,7 @@ import {
   panComesOffHere,
   quickAccess,
   roofUnit,
+  soil,
   trainedFor,
   untouched,
   waterToHand,
@@ -30,6 +31,8 @@ const { rule, bar } = rulesOn('wheel')
 const somethingSprays = when(says('when.something-van-sprays'), (facts) => facts.has('pump-wand') || handSprayerOf(facts) !== undefined)
 /** Stripped down, and the wheel is all that comes out. */
 const reachCalls = all(chosen('scope', 'strip-down'), not(panComesOffHere), wheelComesOutHere)
+/** A film of loose dust: brushed where a brush gets to it, else left. */
+const film = all(not(atLeast('wheel', 2)), not(soil(['biofilm', 'grease', 'smoke'], 'wheel')))
 
 export const wheel: RuleSet = {
   bars: [
@@ -53,7 +56,7 @@ export const wheel: RuleSet = {
     ),
     bar('wheel-no-water', 'wash-in-place', not(all(waterToHand, somethingSprays)), says('method.wheel-no-water')),
     bar('wheel-dry-job', 'wash-in-place', all(chosen('rinse', 'none'), follows('rinseSchool', 'dry')), says('method.wheel-dry-job')),
-    bar('wheel-closed', 'wash-in-place', all(chosen('scope', 'clean-in-place'), atLeast('wheel', 2)), says('method.wheel-closed')),
+    bar('wheel-closed', 'wash-in-place', chosen('scope', 'clean-in-place'), says('method.wheel-closed')),
     bar('wheel-no-slot', 'brush-through-outlet', not(quickAccess), ({ isNoted }) =>
       isNoted('quickAccessOutlet') ? says('method.wheel-no-slot') : says('method.wheel-no-slot.noted-wheel-reached-through'),
     ),
@@ -70,6 +73,7 @@ export const wheel: RuleSet = {
     rule('wheel-in-the-way', 'need', reachCalls, 'remove-and-wash', says('method.wheel-in-the-way')),
     rule('wheel-clear', 'need', not(atLeast('wheel', 1)), 'leave', clearOrUnseen('wheel', says('method.wheel-clear'))),
     rule('wheel-brush', 'need', all(quickAccess, not(atLeast('wheel', 3))), 'brush-through-outlet', says('method.wheel-brush')),
+    rule('wheel-film', 'need', film, 'leave', says('method.wheel-film')),
     rule('wheel-in-place-school', 'school', follows('wheelSchool', 'in-place'), 'wash-in-place', says('method.wheel-in-place-school'), 'wheelSchool'),
     rule(
       'wheel-remove',

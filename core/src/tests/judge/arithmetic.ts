@@ -56,8 +56,8 @@ export const arithmeticPredicates: readonly Predicate[] = [
     return one.plan.timeline.finishMin < one.plan.timeline.lowerBoundMin - 1e-6 ? 'finished before the bound' : undefined
   }),
   adds('water-sum', 'a plan of 0.9 L whose flow test alone pours one litre', (one) => {
-    if (!one.step('flow-test')) return undefined
-    const poured = (one.roof ? 0.2 : 1) + (one.step('pump-test') ? 1 : 0)
+    const poured = (one.step('flow-test') ? (one.roof ? 0.2 : 1) : 0) + (one.step('pump-test') ? 1 : 0)
+    if (poured === 0) return undefined
     return (one.own.washWater?.litres ?? 0) < poured - 0.05
       ? `${one.own.washWater?.litres ?? 0} L told, ${poured} L poured in tests alone`
       : undefined

@@ -57,6 +57,12 @@ const inWall: Partial<UnitJob> = {
   design: { removable: false, storey: 0 },
   grades: { coilFace: { grade: 2 }, condenserFace: { grade: 2 } },
 }
+const light: Partial<UnitJob> = { grades: { coilFace: { grade: 1 } } }
+const slideOut: Partial<UnitJob> = {
+  family: 'through-wall',
+  design: { weightKg: 40, slideOut: true, removable: true },
+  grades: { coilFace: { grade: 2 } },
+}
 const cassette: Partial<UnitJob> = { family: 'ceiling-cassette', grades: { coilFace: { grade: 2 }, wheel: { grade: 3 } } }
 const lawless = (caution: string) => !/roof/i.test(caution)
 
@@ -69,7 +75,7 @@ export const brokenPlans = (): Broken[] => [
   broken('roof-nests', roof, (own) => drop(own, 'look-for-nests')),
   broken('roof-battery', roof, (own) => drop(own, 'join-battery')),
   broken('roof-opening', roof, (own) => drop(own, 'plug-opening')),
-  broken('lift-share', { ...window, design: { weightKg: 40 } }, (_, plan) => {
+  broken('lift-share', { ...window, design: { weightKg: 40, slideOut: false } }, (_, plan) => {
     for (const task of plan.timeline.tasks) if (task.step === 'off-chassis') task.who = ['Sanna']
   }),
   broken('skills', strip, (_, plan) => {
@@ -96,7 +102,7 @@ export const brokenPlans = (): Broken[] => [
   broken('catcher-in-van', coat, (own) => choose(own, 'containment', 'wash-bag-to-bucket'), {
     equipment: builtInVan.filter(({ kind }) => kind !== 'wash-bag'),
   }),
-  broken('first-spin', window, (own) => drop(own, 'cover-for-spin')),
+  broken('first-spin', { ...window, design: { slideOut: false } }, (own) => drop(own, 'cover-for-spin')),
   broken('water-last-down', coat, (own) => moveLast(own, 'flow-test')),
   broken('pump-test', cassette, (own) => (find(own, 'pump-test').equipment = ['step-ladder'])),
   broken('flow-test', coat, (own) => drop(own, 'flow-test')),
@@ -171,6 +177,12 @@ export const brokenPlans = (): Broken[] => [
     choose(own, 'rinse', 'spray-bottle')
   }),
   broken('long-waits-said', coat, (_, plan) => (plan.warnings = []), { houseRules: { dryingSchool: 'long-air-dry' } }),
+  broken('closed-pan', light, (own) => own.steps.push({ ...own.steps[0], id: 'wash-pan' })),
+  broken('outdoor-side', inWall, (own) => own.steps.push({ ...own.steps[0], id: 'wipe-rear-fan' })),
+  broken('behind-pump', cassette, (own) => own.steps.push({ ...own.steps[0], id: 'flush-drain' })),
+  broken('stand', slideOut, (own) => choose(own, 'location', 'outdoors')),
+  broken('missing-filter', { ...coat, findings: ['missing-filter'] }, (own) => (own.offers = [])),
+  broken('film', { grades: { coilFace: { grade: 2 }, wheel: { grade: 1 } } }, (own) => own.steps.push({ ...own.steps[0], id: 'wash-wheel' })),
   broken('told-before', strip, (own) => drop(own, 'tell-before')),
   broken('things-back', coat, (own) => drop(own, 'put-things-back')),
   broken('dry-school-dry-coil', coat, (own) => drop(own, 'coil-dry-first'), { houseRules: { rinseSchool: 'dry' } }),

@@ -4,6 +4,7 @@ import { arithmeticPredicates } from './arithmetic.ts'
 import { judgementPredicates } from './judgement.ts'
 import { Case, type Predicate } from './predicate.ts'
 import { safetyPredicates } from './safety.ts'
+import { reachPredicates } from './reach.ts'
 import { waitPredicates } from './waits.ts'
 import { visitPredicates } from './visits.ts'
 import { wordPredicates } from './words.ts'
@@ -14,6 +15,7 @@ export const predicates: readonly Predicate[] = [
   ...judgementPredicates,
   ...waitPredicates,
   ...visitPredicates,
+  ...reachPredicates,
   ...arithmeticPredicates,
   ...wordPredicates,
 ]

@@ -96,7 +96,7 @@ export const judgementPredicates: readonly Predicate[] = [
       : undefined
   }),
   judgement('condenser', 'Insects, leaves, or grade ≥ 3 with nothing put on and nothing rinsed is not a clean condenser: say "not proved"', (one) => {
-    if (!one.opened || !(one.roof || one.choice('location') === 'outdoors')) return undefined
+    if (!one.opened || !(one.roof || one.choice('location') !== 'in-place')) return undefined
     const lodged = (['condenserFace', 'condenserInside'] as const).filter((part) => one.grade(part) >= 3 || on(one, [part], 'insects', 'leaf-litter'))
     const treated = one.choice('condenser-agent') !== 'none' || one.choice('condenser-rinse') !== 'none'
     return !treated && lodged.some((part) => one.grade(part) >= 1 && !isLeft(one, part))

@@ -69,7 +69,16 @@ export class Case {
     return this.unit.family === 'window' || this.unit.family === 'through-wall'
   }
   get inItsWall(): boolean {
-    return this.carriedFamily && this.choice('location') !== 'outdoors'
+    return this.carriedFamily && this.choice('location') === 'in-place'
+  }
+  /** Whether a cup of water gets into the pan: not into that of a closed unit, save through an outlet that is made for it. */
+  get reachesPan(): boolean {
+    const outlet = this.noted('quickAccessOutlet') === true && this.steps.some(({ takesOff }) => takesOff === 'louvres')
+    return this.opened && (this.choice('scope') !== 'clean-in-place' || outlet)
+  }
+  /** Whether its pan is emptied by a pump, which lifts nothing without power. */
+  get hasPump(): boolean {
+    return this.unit.family === 'ceiling-cassette' && this.noted('drain') !== 'gravity'
   }
   /** Whoever is in the crew with all of these trainings. */
   trained(...skills: string[]): boolean {

@@ -69,7 +69,9 @@ export const safetyPredicates: readonly Predicate[] = [
       if (task.unitId !== one.unit.id || !/^o(ff|n)-chassis$/.test(task.step)) continue
       for (const name of task.who) {
         const mayKg = Math.min(limit, one.job.crew.find((member) => member.name === name)?.liftKg ?? Infinity)
-        if (mayKg < weightKg / task.who.length) return `${name} may lift ${mayKg} kg and carries ${weightKg / task.who.length}`
+        // Slid level, half of it lies in the sleeve or on the stand.
+        const lifted = (one.choice('location') === 'on-stand' ? weightKg / 2 : weightKg) / task.who.length
+        if (mayKg < lifted) return `${name} may lift ${mayKg} kg and carries ${lifted}`
       }
     }
     return undefined
@@ -205,8 +207,7 @@ export const safetyPredicates: readonly Predicate[] = [
     },
   ),
   safety('pump-test', 'cassette pump test with power has its own bucket; see that the float switch stops it', (one) => {
-    const pump = one.unit.family === 'ceiling-cassette' && one.noted('drain') !== 'gravity'
-    if (!pump || !one.opened || !one.step('flow-test') || one.found('cracked-wheel')) return undefined
+    if (!one.hasPump || !one.reachesPan || !one.steps.some(isWetAtUnit) || one.found('cracked-wheel')) return undefined
     const test = one.step('pump-test')
     return firstOf(
       !test && 'pump and float are untested',
@@ -221,9 +222,22 @@ export const safetyPredicates: readonly Predicate[] = [
     const touches = one.steps.some(
       (step) => isWetAtUnit(step) || ['draw-drain', 'part-drain', 'flush-drain-first', 'open-drain-holes', 'wash-pan'].includes(step.id),
     )
+    const poured = one.step('flow-test')
+    if (!one.reachesPan) {
+      const told = /drain was not tested/.test(one.step('hand-over')?.gate ?? '') || one.found('cracked-wheel')
+      return firstOf(
+        poured && 'poured into a pan that is not reached',
+        touches && !one.step('see-condensate') && !told && 'nothing shows that the drain runs, and nobody says so',
+      )
+    }
+    if (one.hasPump)
+      return firstOf(
+        poured && 'poured behind a lift pump',
+        touches && !one.step('float-test') && 'no float test',
+        touches && !one.step('pump-test') && !one.found('cracked-wheel') && 'no flow through the pump',
+      )
     return firstOf(
-      touches && !one.step('flow-test') && 'no flow test',
-      touches && one.unit.family === 'ceiling-cassette' && one.noted('drain') !== 'gravity' && !one.step('float-test') && 'no float test',
+      touches && !poured && 'no flow test',
       one.step('flow-test') &&
         one.steps.some((step) => (step.phase === 'rinse' || step.phase === 'wheel') && isWetAtUnit(step) && one.at(step.id) > one.at('flow-test'))
         ? 'washed after the flow test'

@@ -66,6 +66,8 @@ export const throughWallComponents: readonly Component[] = [
     offMin: minutes(2.5),
     onMin: minutes(3),
     takeOff: says('units.chassis.takeOff'),
+    takeOffOnStand: says('units.chassis.takeOffOnStand'),
+    slotOnStand: says('units.chassis.slotOnStand'),
     putBack: says('units.chassis.putBack'),
     photo: says('units.chassis.photo'),
     seatGate: says('units.chassis.seatGate'),

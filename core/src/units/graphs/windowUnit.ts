@@ -50,6 +50,8 @@ export const windowComponents: readonly Component[] = [
     offMin: minutes(4),
     onMin: minutes(5),
     takeOff: says('units.chassis.takeOff.unit-held-free-sash'),
+    takeOffOnStand: says('units.chassis.takeOffOnStand'),
+    slotOnStand: says('units.chassis.slotOnStand'),
     putBack: says('units.chassis.putBack.set-unit-back-support'),
     photo: says('units.chassis.photo.brackets-sash-lock-side'),
     seatGate: says('units.chassis.seatGate.unit-secured-window-sash'),

@@ -107,6 +107,8 @@ export const faults = {
   'fault.file.json': 'JSON text in UTF-8; numbers without NaN or Infinity',
   'fault.file.id-of-visit': text<{ id: string }>('no unit may be called {id}: the visit itself goes by it'),
   'fault.file.id-of-visit-allowed': text<{ id: string }>('any id but {id}'),
+  'fault.stand.no-limit': 'a stand without what it carries',
+  'fault.stand.no-limit-allowed': 'limitKg, more than 0 and at most 500 kg',
   'fault.file.slides-and-fixed': 'it slides out, and it is fixed',
   'fault.file.slides-and-fixed-allowed': 'removable, or no slideOut',
   'fault.file.id-twice': text<{ id: string }>('“{id}” is used twice'),

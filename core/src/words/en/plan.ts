@@ -87,6 +87,8 @@ export const plan = {
   'plan.customerText.handed-back-switched-off': 'It is handed back switched off: please leave it so until the new wheel is in.',
   'plan.customerText.please-use-room-again': text<{ after: Of<'min'> }>('Please use the room again {after} after the work at the earliest.'),
   'plan.customerText.next': text<{ due: Joined }>('Next: {due}.'),
+  'plan.newFilter.what': 'a new filter in place of the missing one',
+  'plan.newFilter.because': 'without it dust goes straight onto the coil',
   'plan.secondPerson.lift-crane-unit': 'a lift or a crane for this unit',
   'plan.secondPerson.more-than-two-people': text<{ weight: Of<'kg'>; most: Of<'kg'> }>('{weight}: more than two people may carry at {most} each'),
   'plan.secondPerson.people-may-lift-bench': 'with people who may lift it, on the bench',

@@ -116,6 +116,8 @@ export const units = {
   'units.supply.cautions': 'Local codes decide who may do this: where they ask for an electrician, call one.',
   'units.chassis.slot': 'outdoors, on two battens',
   'units.chassis.takeOff': 'Take the chassis screws out, lift the front edge a little and slide the chassis out of its sleeve',
+  'units.chassis.takeOffOnStand': 'Take the chassis screws out, lift the front edge a little and slide the chassis level onto the stand',
+  'units.chassis.slotOnStand': 'on the stand before its wall',
   'units.chassis.putBack': 'Slide the chassis home until the seal closes, and drive its screws',
   'units.chassis.photo': 'the run of the cord, the seal round the chassis',
   'units.chassis.seatGate': 'The seal closes all round, the cord lies free, the chassis does not move',

@@ -98,6 +98,8 @@ export const faults: Record<keyof typeof english, string> = {
   'fault.file.json': 'texto JSON en UTF-8; números sin NaN ni Infinity',
   'fault.file.id-of-visit': 'ningún equipo puede llamarse {id}: así se llama la visita misma',
   'fault.file.id-of-visit-allowed': 'cualquier id menos {id}',
+  'fault.stand.no-limit': 'un soporte sin lo que aguanta',
+  'fault.stand.no-limit-allowed': 'limitKg, más de 0 y hasta 500 kg',
   'fault.file.slides-and-fixed': 'se desliza hacia fuera, y es fijo',
   'fault.file.slides-and-fixed-allowed': 'removable, o sin slideOut',
   'fault.file.id-twice': '«{id}» se usa dos veces',

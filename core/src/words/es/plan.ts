@@ -85,6 +85,8 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.customerText.handed-back-switched-off': 'Se devuelve apagada: por favor, déjela así hasta que esté la turbina nueva.',
   'plan.customerText.please-use-room-again': 'Por favor, vuelva a usar el cuarto no antes de {after} después del trabajo.',
   'plan.customerText.next': 'Próximo: {due}.',
+  'plan.newFilter.what': 'un filtro nuevo en lugar del que falta',
+  'plan.newFilter.because': 'sin él el polvo va directo al serpentín',
   'plan.secondPerson.lift-crane-unit': 'un elevador o una grúa para esta unidad',
   'plan.secondPerson.more-than-two-people': '{weight}: más de lo que dos personas pueden cargar a {most} cada una',
   'plan.secondPerson.people-may-lift-bench': 'con personas que puedan cargarla, en el banco',

@@ -55,7 +55,6 @@ export const procedure: Record<keyof typeof english, string> = {
     'Prueba de flujo: vierta una taza ({water}) en la bandeja del evaporador; sale por la canaleta, y se recoge en la cubeta de abajo',
   'procedure.pour.flow-test-pour-one':
     'Prueba de flujo: vierta un litro en la bandeja interior y tome el tiempo; corre a la bandeja base y sale por su drenaje',
-  'procedure.pour.flow-test-pour-one-2': 'Prueba de flujo: vierta un litro en la línea de drenaje detrás de la bomba y tome el tiempo',
   'procedure.pour.flow-test-pour-one-3': 'Prueba de flujo: vierta un litro en la bandeja y tome el tiempo',
   'procedure.flow-test.how':
     'Un litro en un minuto es bueno. Más lento: succione desde afuera, enjuague, desacople y enjuague, y pruebe otra vez. Si sigue fallando: la unidad no se entrega como terminada.',
@@ -68,16 +67,21 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.treat-pan.title': 'Ponga el tratamiento en la bandeja, lejos del pico',
   'procedure.treat-pan.gate': 'El tratamiento está en la bandeja, lejos del pico',
   'procedure.pump-test.title':
-    'Prueba de bomba y flotador con corriente: su propia cubeta debajo; vierta agua por la abertura de inspección hasta que la bomba funcione y vacíe la bandeja, luego levante el interruptor de flotador',
+    'Prueba de flujo con la bomba, con corriente y su propia cubeta debajo: vierta un litro en la bandeja por la abertura de inspección y mida cuánto tarda la bomba en vaciarla; luego levante el interruptor de flotador',
   'procedure.pump-test.how':
     'Con el flotador levantado, la unidad debe dejar de enfriar. Un casete cuyo flotador no lo detiene inunda el techo algún día.',
-  'procedure.pump-test.gate': 'La bomba funcionó y vació la bandeja; el interruptor de flotador detuvo la unidad al levantarlo',
+  'procedure.pump-test.gate': 'La bomba funcionó y vació la bandeja en menos de un minuto; el interruptor de flotador detuvo la unidad al levantarlo',
+  'procedure.see-condensate.title': 'Revise afuera que el condensado salga por el drenaje mientras la unidad enfría',
+  'procedure.see-condensate.how':
+    'A la bandeja de una unidad cerrada no se llega, así que no se vierte nada. Con aire seco las primeras gotas tardan más de diez minutos: espérelas, o diga al cliente que el drenaje no se comprobó.',
+  'procedure.see-condensate.gate': 'Sale condensado por el extremo del drenaje y adentro no gotea nada, o el cliente sabe que no se vio',
   'procedure.brush-wheel.title': 'Cepille la turbina por la salida, álabe por álabe, con la aspiradora en la ranura',
   'procedure.brush-wheel.gate': 'Las puntas de los álabes se sienten afiladas en toda la vuelta',
   'procedure.clearFound.take-old-nest-out': 'Saque entero el nido viejo, embólselo y cierre el hueco por donde entraron',
   'procedure.clearFound.damp-few-droppings-wipe': 'Humedezca el poco excremento, recójalo con trapo y embólselo; ni cepillo ni aspiradora en seco',
   'procedure.clearFound.left-air-path': 'No queda nada de ello en el paso del aire',
   'procedure.clearDrainSteps.cup-water-runs-off': 'Una taza de agua corre enseguida; antes no entra nada más',
+  'procedure.clearDrainSteps.drawn-clear': 'Lo que se succiona sale limpio, y el aire pasa libre',
   'procedure.draw-drain.title': 'Succione la línea de drenaje desde su extremo exterior',
   'procedure.draw-drain.how': 'La bandeja está afuera: entre dos, uno tapa adentro el extremo de la manguera mientras el otro succiona afuera.',
   'procedure.draw-drain.how.two-people-one-pours': 'Entre dos, uno vierte una taza a la vez en la bandeja mientras el otro succiona.',
@@ -198,6 +202,10 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.containments.set-bench-outdoors-two':
     'Ponga el banco al aire libre: dos listones sobre la lona de lavado, lo que escurre va a un drenaje sanitario',
   'procedure.containments.bench-stands-level-run': 'El banco está nivelado, y lo que escurre va a donde está permitido',
+  'procedure.containments.set-stand':
+    'Ponga el soporte nivelado justo delante de la pared, a la altura del chasis; dentro la lona, con su salida sobre la cubeta',
+  'procedure.containments.stand-level':
+    'El soporte está nivelado y no se mueve, la lona queda levantada por todos lados, y una taza de agua vertida llega a la cubeta',
   'procedure.containments.draw-floor-sheet-up':
     'Suba la lona de piso bajo la unidad y péguela con cinta, con su borde frontal sobre una toalla enrollada',
   'procedure.containments.containment-stands-sheet-taped': 'La contención está puesta: la lona está pegada bajo la unidad, y nada pasa de sus bordes',
@@ -234,6 +242,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.spinGate.containment-still-wheel-throws': 'La contención sigue puesta; la turbina ya no lanza agua',
   'procedure.check-ledger.title': 'Cuente: charola y tornillería',
   'procedure.check-ledger.gate': 'Todo se contó: lo que no volvió queda pendiente en el registro, y hasta entonces no hay corriente',
+  'procedure.proveSteps.put-stand-away': 'Vacíe la cubeta, doble la lona y guarde el soporte',
   'procedure.proveSteps.take-up-cloth-rags': 'Recoja lona, trapos y tapetes, cuéntelos',
   'procedure.proveSteps.take-containment-down-upper': 'Quite la contención, el borde superior al último',
   'procedure.proveSteps.empty-first-stands-runs': 'Vacíelo primero: si no, lo que tiene corre por la pared.',
@@ -345,6 +354,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.run-unit.cool': 'Déjela enfriar de forma estable',
   'procedure.run-unit.wait-heating': 'calefacción estable',
   'procedure.clear-up.and-wall': '{cleared}; limpie la pared bajo la unidad',
+  'procedure.handOver.drain-unproved': 'el drenaje no se probó: la unidad quedó cerrada, y ahora no enfría',
   'procedure.handOver.drain-passed': 'el drenaje pasó su prueba de flujo, o se dice que no la pasó',
   'procedure.hand-over.gate.customer-writing-found': 'El cliente lo tiene por escrito: {found}',
   'procedure.rinse-coil.open-hose': 'Una manguera abierta sin boquilla: la presión dobla aletas.',

@@ -124,6 +124,8 @@ export const units: Record<keyof typeof english, string> = {
   'units.supply.cautions': 'Los códigos locales deciden quién puede hacer esto: donde piden un electricista, llame a uno.',
   'units.chassis.slot': 'al aire libre, sobre dos listones',
   'units.chassis.takeOff': 'Saque los tornillos del chasis, levante un poco el borde frontal y deslice el chasis fuera de su manga',
+  'units.chassis.takeOffOnStand': 'Saque los tornillos del chasis, levante un poco el borde delantero y deslícelo nivelado sobre el soporte',
+  'units.chassis.slotOnStand': 'en el soporte, delante de su pared',
   'units.chassis.putBack': 'Deslice el chasis hasta que cierre el sello, y ponga sus tornillos',
   'units.chassis.photo': 'el recorrido del cable, el sello alrededor del chasis',
   'units.chassis.seatGate': 'El sello cierra todo alrededor, el cable queda libre, el chasis no se mueve',

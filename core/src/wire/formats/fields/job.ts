@@ -187,6 +187,7 @@ const stores: FieldTexts = {
   pressureBar: 'Greatest pressure, bar.',
   'equipment.litres': 'What it holds, L.',
   outletMm: 'Width of its outlet, mm.',
+  limitKg: 'What a stand carries, kg; a stand has it.',
 }
 
 export const jobFields: FieldTexts = { ...site, ...crewAndUnits, ...design, ...readings, ...topics, ...houseRules, ...stores }

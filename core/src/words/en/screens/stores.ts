@@ -111,6 +111,7 @@ export const storesScreens = {
   'screen.stores.flow': 'Flow',
   'screen.stores.pressure-bar': 'Pressure, bar',
   'screen.stores.holds': 'Holds',
+  'screen.stores.carries-kg': 'Carries, kg',
   'screen.stores.outlet-mm': 'Outlet, mm',
   'screen.stores.how-many-2': 'How many',
   'screen.stores.labels-tools': 'Labels and tools',

@@ -113,6 +113,7 @@ export const storesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.stores.flow': 'Caudal',
   'screen.stores.pressure-bar': 'Presión, bar',
   'screen.stores.holds': 'Le caben',
+  'screen.stores.carries-kg': 'Aguanta, kg',
   'screen.stores.outlet-mm': 'Salida, mm',
   'screen.stores.how-many-2': 'Cuántos',
   'screen.stores.labels-tools': 'Etiquetas y equipo',
