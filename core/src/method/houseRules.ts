@@ -35,6 +35,12 @@ export const houseRulesSchema = closed({
   leaveToDry: z.boolean().optional(),
   /** What an hour of a person costs the firm itself. */
   hourCost: amountUpTo(10_000).optional(),
+  /** Whether the customer pays for minutes in which somebody of the crew waits. */
+  chargeWaiting: z.boolean().optional(),
+  /** Up to this amount cleaning products have no line of their own: the work has them in it. */
+  productsFoldedBelow: amountUpTo(10_000).optional(),
+  /** From this share of the price of a new unit on it is asked whether cleaning is worth it. */
+  worthShare: share.optional(),
   /** Corrections of step times from the firm's own runs: by step, times the start value. */
   stepTimes: z.record(z.string().max(80), z.number().min(0.5).max(2)).optional(),
 })
@@ -61,6 +67,9 @@ export const startHouseRules: KnownHouseRules = {
   furtherUnitDiscount: 0.1,
   leaveToDry: true,
   hourCost: 30,
+  chargeWaiting: false,
+  productsFoldedBelow: 5,
+  worthShare: 0.5,
   stepTimes: {},
 }
 

@@ -42,5 +42,5 @@ export { refereeName, referees, referralsFor, type Referral } from './referrals.
 export { type Bar, type Rule } from './rule.ts'
 export { ruleBook } from './rules/index.ts'
 export { treatmentWeeks, usualTreatmentWeeks } from './rules/water.ts'
-export { choicesOf, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'
+export { choicesOf, decidingOrder, topics, topicSchema, type Choice, type ChoiceOf, type Topic } from './topics.ts'
 export { choiceName, choiceNames, topicName, topicNames } from './choiceNames.ts'

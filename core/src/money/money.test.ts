@@ -38,9 +38,10 @@ describe('kit', () => {
     expect(item('long driver')).toBeDefined()
   })
   it('holds what a family needs besides the van: mats and a plug on a roof, battens for a bench', () => {
-    const items = (family: UnitJob['family']) => planInEnglish(jobWith({ family, grades: { coilFace: { grade: 2 } } })).kit.map((entry) => entry.item)
+    const items = (family: UnitJob['family'], design: UnitJob['design'] = {}) =>
+      planInEnglish(jobWith({ family, design, grades: { coilFace: { grade: 2 } } })).kit.map((entry) => entry.item)
     expect(items('rv-rooftop')).toEqual(expect.arrayContaining(['roof mats and ties', 'opening plug, counted rags', 'roof ladder', 'foil tape']))
-    expect(items('window')).toEqual(expect.arrayContaining(['battens', 'sash lock and strap', 'hose']))
+    expect(items('window', { slideOut: false })).toEqual(expect.arrayContaining(['battens', 'sash lock and strap', 'hose']))
     expect(items('wall-head')).not.toContain('battens')
   })
   it('holds no more tools for two units, but the product of both', () => {

@@ -43,12 +43,36 @@ describe('what a visit really took', () => {
     expect(outcomeOf({ total: 150, handsMin: 60, productCost: 3 }, [state], price, 30)).toEqual({
       plannedMin: 60,
       realMin: 90,
+      plannedWaitMin: 0,
+      realWaitMin: 0,
       measuredShare: 1,
       plannedProduct: 3,
       realProduct: 6,
       total: 150,
       plannedMargin: 150 - 30 - 3,
       realMargin: 150 - 45 - 6,
+    })
+  })
+  it('counts what waiting cost the firm, planned and real, and no gap in which nobody was there', () => {
+    const state = run([
+      { id: 'soak', handsMin: 10, real: 10 },
+      { id: 'rinse', handsMin: 10, real: 10 },
+    ])
+    // Half an hour between the two, in which one waited; and another day begun a day later.
+    for (const own of Object.values(state.progress).slice(1)) {
+      own.begunAtMs = (own.begunAtMs ?? 0) + 30 * minute
+      own.doneAtMs = (own.doneAtMs ?? 0) + 30 * minute
+    }
+    const later = {
+      ...run([{ id: 'close', handsMin: 10, real: 10 }]),
+      progress: { close: { begunAtMs: 24 * 60 * minute, doneAtMs: (24 * 60 + 10) * minute, by: 1 } },
+    }
+    expect(outcomeOf({ total: 100, handsMin: 30, waitingMin: 12, productCost: 0 }, [state, later], () => undefined, 60)).toMatchObject({
+      realMin: 30,
+      plannedWaitMin: 12,
+      realWaitMin: 30,
+      plannedMargin: 100 - 42,
+      realMargin: 100 - 60,
     })
   })
   it('of a visit on which nothing was done is what was paid, and measured nothing', () =>

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { closed } from '../schemas/index.ts'
 import { plainId } from '../procedure/index.ts'
-import { round } from '../quantities/index.ts'
+import { estimate, round } from '../quantities/index.ts'
 import { durationsOf, type UnitState } from '../run/index.ts'
 
 export interface QuotedWork {
@@ -10,10 +10,15 @@ export interface QuotedWork {
   readonly total: number
   readonly handsMin: number
   readonly productCost: number
+  /** Minutes of all people together in which one waits. */
+  readonly waitingMin?: number
 }
 export const outcomeSchema = closed({
   plannedMin: z.number(),
   realMin: z.number(),
+  /** Minutes of all people together in which one was there and waited: they cost the firm, whoever pays for them. */
+  plannedWaitMin: z.number(),
+  realWaitMin: z.number(),
   /** Share of the hands-on minutes whose real time is known; the rest counts as planned. */
   measuredShare: z.number(),
   plannedProduct: z.number(),
@@ -37,6 +42,21 @@ export function realMinutes(state: UnitState): { minutes: number; measuredMin: n
   }
 }
 
+/** A gap from which on nobody was there, as with a visit that goes on another day. */
+const awayMs = estimate(120, 'min').value * 60_000
+
+/** Minutes of all people together between the first and the last tap of a visit, without gaps in which nobody was there. */
+function presentMinutes(states: readonly UnitState[]): number {
+  const taps = states.flatMap(({ progress }) => Object.values(progress))
+  const people = new Set(taps.map(({ by }) => by)).size
+  const times = taps.flatMap(({ begunAtMs, doneAtMs }) => [begunAtMs, doneAtMs].filter((at) => at !== undefined)).sort((a, b) => a - b)
+  const spanMs = times.reduce((sum, at, index) => {
+    const gap = index === 0 ? 0 : at - times[index - 1]
+    return sum + (gap < awayMs ? gap : 0)
+  }, 0)
+  return (spanMs / 60_000) * people
+}
+
 /**
  * Planned against real of a whole visit.
  * @param states of its units
@@ -54,15 +74,19 @@ export function outcomeOf(
   const measured = times.reduce((sum, { measuredMin }) => sum + measuredMin, 0)
   const realMin = times.reduce((sum, { minutes }) => sum + minutes, 0)
   const realProduct = states.flatMap(({ used }) => used).reduce((sum, { productId, litres }) => sum + litres * (litrePrice(productId) ?? 0), 0)
+  const realWaitMin = Math.max(0, presentMinutes(states) - realMin)
+  const plannedWaitMin = quoted.waitingMin ?? 0
   const margin = (minutes: number, product: number) => round(quoted.total - (minutes / 60) * hourCost - product, 2)
   return {
     plannedMin: round(quoted.handsMin),
     realMin: round(realMin),
+    plannedWaitMin: round(plannedWaitMin),
+    realWaitMin: round(realWaitMin),
     measuredShare: planned > 0 ? round(measured / planned, 2) : 0,
     plannedProduct: round(quoted.productCost, 2),
     realProduct: round(realProduct, 2),
     total: quoted.total,
-    plannedMargin: margin(quoted.handsMin, quoted.productCost),
-    realMargin: margin(realMin, realProduct),
+    plannedMargin: margin(quoted.handsMin + plannedWaitMin, quoted.productCost),
+    realMargin: margin(realMin + realWaitMin, realProduct),
   }
 }

@@ -58,6 +58,41 @@ describe('offers', () => {
     expect(offer).toMatchObject({ what: 'with a second person, on the bench', minutes: expect.any(Number), money: expect.any(Number) })
     expect(unitOf(heavy, { crew: [{ name: 'Asa' }, { name: 'Bo' }] }).decisions[0].choice).toBe('bench-clean')
   })
+  it('say what a closed unit does not reach, with the way that would, its minutes and its price', () => {
+    const light = unitOf({ grades: { coilFace: { grade: 1 }, pan: { grade: 1 } } })
+    expect(light.decisions[0].choice).toBe('clean-in-place')
+    expect(light.notReached).toContainEqual({ part: 'pan', because: 'the unit stays closed: its pan is not reached' })
+    expect(light.offers).toContainEqual({
+      what: 'instead: cover off, clean in place',
+      because: 'this also reaches drain pan',
+      minutes: expect.any(Number),
+      money: expect.any(Number),
+    })
+  })
+  it('name no second visit that would change nothing', () => {
+    // Fixed for good, and nobody gets to the back of its coil by any way.
+    const fixed = { wheelRemovable: false, coilLiftable: false, panRemovable: false }
+    const own = unitOf({ design: fixed, grades: { coilFace: { grade: 2 }, coilBack: { grade: 4 } } })
+    expect(own.notReached.map(({ part }) => part)).toContain('coilBack')
+    expect(own.offers.map(({ what }) => what).join()).not.toMatch(/second visit|instead/)
+    // Where the van alone is what is missing, another visit does help.
+    const dry = unitOf({ grades: { coilFace: { grade: 4 } } }, { equipment: [] })
+    expect(dry.offers.map(({ what }) => what).join()).toMatch(/second visit with water/)
+  })
+  it('ask whether it is worth it, with both figures, where a coil is corroded or the unit is cheap', () => {
+    const cheap = unitOf({ grades: { coilFace: { grade: 3 } } }, { site: { newUnitPrice: 120 } }).offers.find(({ what }) => /new unit/.test(what))
+    expect(cheap?.because).toMatch(/this cleaning is ¤[\d.]+, a new unit ¤120.00: more than 50 % of it/)
+    const worth = (rest: Parameters<typeof unitOf>[1]) =>
+      unitOf({ grades: { coilFace: { grade: 3 } } }, rest).offers.some(({ what }) => /new unit/.test(what))
+    expect(worth({ site: { newUnitPrice: 2000 } })).toBe(false)
+    expect(worth({ site: { newUnitPrice: 2000 }, houseRules: { worthShare: 0.01 } })).toBe(true)
+    const corroded = {
+      grades: { coilFace: { grade: 2 as const } },
+      findings: ['fin-corrosion' as const],
+      findingExtent: { 'fin-corrosion': 'much' as const },
+    }
+    expect(unitOf(corroded).offers.find(({ what }) => /new unit/.test(what))?.because).toMatch(/corroded/)
+  })
   it('name people who may lift it, where two are there who may not', () => {
     const own = unitOf(heavy, {
       crew: [

@@ -5,7 +5,10 @@ import { usualHoursPerDay, type Facts } from '../method/index.ts'
 import { clamp, estimate, round } from '../quantities/index.ts'
 import type { UnitPlan } from './planFile.ts'
 
-const daysPerYear = 365
+/** Hours of cooling a year at ten hours a day in the season, and the share of rated power that is taken meanwhile; and how far a year's cost may lie from that. */
+const seasonHours = { hours: estimate(1200, 'h a year'), at: 10 }
+const partLoad = estimate(0.35, 'share of rated power')
+const costSpread = { low: 0.6, high: 1.6 }
 /** Below this share of its cooling a unit runs all day: longer it cannot. */
 const leastShare = estimate(0.2, 'share of clean cooling')
 const airPath = ['filter', 'coilFace', 'coilBack', 'wheel'] as const
@@ -33,7 +36,7 @@ export function expectedOf({ design, lookOver, site, hoursPerDay, condensateLDay
       : measured?.coolingShare === undefined
         ? coilAt(conditions, byGrades).totalKw / clean.totalKw
         : clamp(measured.coolingShare, 0, mostShare.value)
-  const hours = (hoursPerDay ?? usualHoursPerDay.value) * daysPerYear
+  const hours = (seasonHours.hours.value * (hoursPerDay ?? usualHoursPerDay.value)) / seasonHours.at
   const price = site.electricityPricePerKwh
   const extraShare = Math.max(0, 1 / Math.max(leastShare.value, coolingShareNow) - 1)
   return {
@@ -43,9 +46,15 @@ export function expectedOf({ design, lookOver, site, hoursPerDay, condensateLDay
     condensateLPerDay: round(condensateLDay, 1),
     cleanSplitK: round(clean.splitK, 1),
     cleanCoolingKw: round(clean.totalKw, 2),
-    ...(price === undefined || design.heatsOnly ? {} : { fouledCostPerYear: round(extraShare * hours * (design.ratedPowerW / 1000) * price, 2) }),
+    ...(price === undefined || design.heatsOnly ? {} : costOf(extraShare * hours * (design.ratedPowerW / 1000) * partLoad.value * price)),
   }
 }
+
+const costOf = (perYear: number) => ({
+  fouledCostPerYear: round(perYear, 2),
+  fouledCostLow: round(perYear * costSpread.low, 2),
+  fouledCostHigh: round(perYear * costSpread.high, 2),
+})
 
 /** Readings may show more than the model's clean unit; past this they are doubted elsewhere. */
 const mostShare = estimate(2, 'share of clean')

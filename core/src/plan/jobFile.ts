@@ -29,6 +29,8 @@ export const siteSchema = closed({
   carriedWaterL: amountUpTo(2000).optional(),
   sensitiveOccupants: z.boolean().optional(),
   electricityPricePerKwh: amountUpTo(100).optional(),
+  /** What an ordinary new unit costs there, built in, in the firm's money. */
+  newUnitPrice: positiveUpTo(1_000_000).optional(),
 })
 export type Site = z.infer<typeof siteSchema>
 

@@ -1,9 +1,10 @@
 // What would do more than this plan, and what would it take? Offers stand beside the plan; nobody is sold them by it.
-import { isTrained, liftsOf, type Facts } from '../method/index.ts'
+import { gradeOf } from '../lookover/index.ts'
+import { choiceName, isTrained, liftsOf, saysNotClean, type ChoiceOf, type Facts, type Hand, type NotReached } from '../method/index.ts'
 import { stepMin, type Extra } from '../procedure/index.ts'
-import { equipmentName, type EquipmentKind } from '../products/index.ts'
+import { builtInVan, equipmentName, type EquipmentKind } from '../products/index.ts'
 import { round } from '../quantities/index.ts'
-import { isCarried, isOnRoof, isSplit } from '../units/index.ts'
+import { isCarried, isOnRoof, isSplit, partName, type Part } from '../units/index.ts'
 import type { UnitJob } from './jobFile.ts'
 import type { UnitContext } from './planUnit.ts'
 import { says, type Message } from '../words/index.ts'
@@ -19,12 +20,18 @@ export interface Offer {
 }
 
 /** What a plan would come to under other circumstances, against the plan as it is. */
-export type Instead = (context: Partial<UnitContext>) => { minutes: number; money: number; scope: string; reaches: boolean }
+export type Instead = (
+  context: Partial<UnitContext>,
+  /** Choices by hand that hold there. */
+  choices?: UnitJob['choices'],
+) => { minutes: number; money: number; scope: string; reaches: boolean; left: readonly Part[] }
 
 interface Offered {
   readonly unit: UnitJob
   readonly facts: Facts
-  readonly leftDirty: boolean
+  readonly left: readonly NotReached[]
+  /** Work and product of the plan, in the firm's money. */
+  readonly money: number
   /** Hands-on minutes of combing in the plan. */
   readonly combMinutes: number
   /** Weather or training kept everybody off the roof. */
@@ -45,7 +52,8 @@ export function offersFor(input: Offered): Offer[] {
     ...secondPerson(input),
     ...trainedPerson(input),
     ...bought(input),
-    ...secondVisit(input),
+    ...deeper(input),
+    ...worthIt(input),
     ...laterLook(input),
     ...finWork(input),
     ...outdoorUnit(input),
@@ -128,22 +136,85 @@ function bought({ facts, context, instead }: Offered): Offer[] {
   ]
 }
 
-/** What this visit leaves dirty is come back to. */
-function secondVisit({ facts, leftDirty }: Offered): Offer[] {
-  if (!leftDirty) return []
+/** How one would go further into a unit of this kind, with the same people and the same van. */
+function deeperScopes({ lookOver }: Facts): ChoiceOf<'scope'>[] {
+  if (isCarried(lookOver.family)) return ['open-clean', 'bench-clean']
+  return isOnRoof(lookOver.family) ? ['open-clean'] : ['open-clean', 'strip-down']
+}
+/** Everybody and everything that an ordinary job may take. */
+const allSkills: Hand = { trained: ['wheel-removal', 'electrics', 'roof'] }
+
+/**
+ * What this plan does not reach, or not clean, is said with what would, before anybody agrees: further in with the same people, else another visit under
+ * other circumstances. What changes nothing is not offered.
+ */
+function deeper(input: Offered): Offer[] {
+  const { facts, instead, left } = input
+  // A film on a wheel is left on purpose.
+  const wanted = left.filter(({ part, because }) => gradeOf(facts.lookOver, part) >= 2 || saysNotClean(because) || part !== 'wheel')
+  if (wanted.length === 0 || facts.decided.scope === 'filter-service') return []
+  const parts = wanted.map(({ part }) => part)
+  const reachedBy = (other: ReturnType<Instead>) => parts.filter((part) => !other.left.includes(part))
+  for (const scope of deeperScopes(facts)) {
+    if (scope === facts.decided.scope) continue
+    const other = instead({}, { scope })
+    const reached = other.scope === scope ? reachedBy(other) : []
+    if (reached.length > 0)
+      return [
+        {
+          what: says('plan.deeper.what', { choice: choiceName(scope) }),
+          because: says('plan.deeper.because', { parts: { comma: reached.map(partName) } }),
+          ...sums(other),
+        },
+      ]
+  }
+  if (!wanted.some(({ part, because }) => gradeOf(facts.lookOver, part) >= 3 || saysNotClean(because))) return []
+  return anotherVisit(input, (other) => reachedBy(other).length > 0)
+}
+
+/** A second visit under other circumstances, where it would reach more. */
+function anotherVisit({ facts, context, instead }: Offered, helps: (other: ReturnType<Instead>) => boolean): Offer[] {
   const { site, lookOver, decided } = facts
-  if (site.setting === 'equipment-room')
+  const room = site.setting === 'equipment-room'
+  const other = instead({
+    site: { ...context.site, waterOnSite: true, foulDrainOnSite: true, ...(room ? { setting: 'office' } : {}) },
+    equipment: [...context.equipment, ...builtInVan],
+    crew: [...context.crew, allSkills, allSkills],
+  })
+  if (!helps(other)) return []
+  const because = says('plan.secondVisit.dry-work-does-get')
+  if (room)
     return [
       {
         what: isCarried(lookOver.family)
           ? says('plan.secondVisit.cleaned-bench-outside-room')
           : says('plan.secondVisit.second-visit-equipment-moved'),
-        because: says('plan.secondVisit.dry-work-does-get'),
+        because,
+        ...sums(other),
       },
     ]
-  if (decided.rinse === 'none')
-    return [{ what: says('plan.secondVisit.second-visit-water-catches'), because: says('plan.secondVisit.dry-work-does-get') }]
-  return [{ what: says('plan.secondVisit.second-visit-reached'), because: says('plan.secondVisit.part-matters-left-dirty') }]
+  if (decided.rinse === 'none') return [{ what: says('plan.secondVisit.second-visit-water-catches'), because, ...sums(other) }]
+  return [{ what: says('plan.secondVisit.second-visit-reached'), because: says('plan.secondVisit.part-matters-left-dirty'), ...sums(other) }]
+}
+
+/** A corroded coil, or a unit whose cleaning costs much of what a new one does: whoever pays is told, with both figures. */
+function worthIt({ facts, context, money }: Offered): Offer[] {
+  const { findings, extent } = facts.lookOver
+  const newPrice = context.site.newUnitPrice
+  const corroded = findings.includes('fin-corrosion') && extent?.['fin-corrosion'] === 'much'
+  const dear = newPrice !== undefined && money > newPrice * facts.houseRules.worthShare
+  if (!corroded && !dear) return []
+  const figures = newPrice === undefined ? undefined : { cleaning: { money }, unit: { money: newPrice } }
+  return [
+    {
+      what: says('plan.worthIt.what'),
+      because: corroded
+        ? figures
+          ? says('plan.worthIt.corroded-figures', figures)
+          : says('plan.worthIt.corroded', { cleaning: { money } })
+        : says('plan.worthIt.dear', { cleaning: { money }, unit: { money: newPrice ?? 0 }, most: { share: facts.houseRules.worthShare } }),
+    },
+  ]
 }
 
 function finWork({ facts, combMinutes }: Offered): Offer[] {

@@ -206,6 +206,26 @@ describe('a unit that is wet when people leave', () => {
   })
 })
 
+describe('what is due after a first look', () => {
+  const deepIn = (unit: Partial<UnitJob>) => planOf(unit).units[0].due.find(({ what }) => what === 'deep-clean')?.weeks ?? 0
+  const found = { grades: { coilFace: { grade: 2 as const } } }
+  it('takes how long ago others cleaned it as evidence: soiled in half a year it is due sooner than soiled in five', () => {
+    expect(deepIn({ ...found, monthsSinceClean: 6 })).toBeLessThan(deepIn(found))
+    expect(deepIn({ ...found, monthsSinceClean: 60 })).toBeGreaterThan(deepIn(found))
+    for (const [sooner, later] of [
+      [6, 12],
+      [12, 24],
+      [24, 48],
+    ])
+      // prettier-ignore
+      expect(deepIn({ ...found, monthsSinceClean: sooner })).toBeLessThanOrEqual(deepIn({ ...found, monthsSinceClean: later }))
+  })
+  it('is once a year for a home’s head that is used lightly', () => {
+    const light = planOf({ grades: { coilFace: { grade: 1 } }, hoursPerDay: 3 }).units[0].due
+    expect(light.find(({ what }) => what === 'light-clean')?.weeks).toBe(52)
+  })
+})
+
 describe('a round of two units of each family', () => {
   const by = (school: SchoolName) => Object.fromEntries(consequencesOf(school, {}).map((entry) => [entry.value, entry]))
   it('shows what each school costs: dry saves water and reaches less', () => {

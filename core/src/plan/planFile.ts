@@ -66,6 +66,9 @@ export const unitPlanSchema = closed({
     coolingShareNow: amount,
     condensateLPerDay: amount,
     fouledCostPerYear: amount.optional(),
+    /** Between what it lies. */
+    fouledCostLow: amount.optional(),
+    fouledCostHigh: amount.optional(),
     cleanSplitK: amount,
     cleanCoolingKw: amount,
     /** Where the shares come from; from nothing they say nothing. */

@@ -54,7 +54,7 @@ export function planJob(job: JobFile, memory?: PlanMemory, visited: readonly Vis
   const context = contextOf(job, visited)
   const planned = job.units.map((unit) => ({ unit, ...planUnit(unit, context, memory) }))
   const units = planned.map((entry) => withComparisons(entry, context))
-  const { day, visitHands, ...visit } = visitPlanOf(planned, job.crew, context.equipment)
+  const { day, visitHands, waitingMin, ...visit } = visitPlanOf(planned, job.crew, context.equipment)
   const names = new Map(context.products.map(({ id, name }) => [id, name]))
   return {
     format: 'yastik.plan/1',
@@ -69,7 +69,7 @@ export function planJob(job: JobFile, memory?: PlanMemory, visited: readonly Vis
         productCost: plan.mixes.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
       })),
       context.houseRules,
-      { handsMin: visitHands, visits: units.some(({ decisions }) => decisions.some(({ choice }) => choice === 'long-air-dry')) ? 2 : 1 },
+      { handsMin: visitHands, waitingMin, visits: units.some(({ decisions }) => decisions.some(({ choice }) => choice === 'long-air-dry')) ? 2 : 1 },
     ),
     warnings: [
       firstOfAll,

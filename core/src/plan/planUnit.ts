@@ -4,10 +4,10 @@ import { diagnose, gradeOf, seenFrom, worstOf, type LookOver } from '../lookover
 import {
   decide,
   decideAnew,
+  decidingOrder,
   redecide,
   factsOf,
   notReached,
-  saysNotClean,
   referralsFor,
   treatmentWeeks,
   troughLitres,
@@ -37,6 +37,7 @@ import {
 } from '../procedure/index.ts'
 import { coilAreaM2, knownDesign, type KnownDesign } from '../units/index.ts'
 import {
+  cleanedByOthers,
   duesAfterVisit,
   duesWithoutLook,
   indexFound,
@@ -255,12 +256,19 @@ function workOut(
   return { facts, mixes, steps, washL: washLitres(washJob), notReached: notReached(facts), afterRun: afterRunOf(basic) }
 }
 
+const monthsPerYear = 12
+
 /** What falls due after this visit: by the one forecast, with the unit's own history where there is one. */
 function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], memory: PlanMemory | undefined): Due[] {
   const { site, unit, design, lookOver } = settled
   const use = { surroundings: site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value }
-  const past: UnitPast = memory?.pastOf.get(unit.id) ?? { visits: [], use, fineFilter: design.fineFilter, lossIndex: lossIndex(design) }
   const known: UnitMemory = memory ?? { pastOf: new Map(), rates: ratesAtFirst, yearsNow: 0 }
+  const remembered: UnitPast = memory?.pastOf.get(unit.id) ?? { visits: [], use, fineFilter: design.fineFilter, lossIndex: lossIndex(design) }
+  const since = unit.monthsSinceClean
+  const past: UnitPast =
+    remembered.visits.length === 0 && since !== undefined && since > 0
+      ? { ...remembered, visits: [cleanedByOthers(known.yearsNow - since / monthsPerYear)] }
+      : remembered
   const panTreatmentWeeks = facts.decided['pan-treatment'] === 'slow-release' ? treatmentWeeks(facts) : undefined
   const found = indexFound(lookOver.grades)
   if (facts.decided.scope === 'decline' && found === undefined) return past.visits.length > 0 ? duesWithoutLook(past, known) : []
@@ -280,7 +288,8 @@ function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], mem
     found,
     ...(chances ? { chances: [...chances] } : {}),
     left: leftIndex,
-    isSeen: memory?.isSeen ?? false,
+    // Without a memory the grades of a job file were seen; from a cleaning that is not known they teach nothing.
+    isSeen: memory?.isSeen ?? since !== undefined,
     panTreatmentWeeks,
   })
 }
@@ -314,12 +323,19 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
   const complaints = complaintsAnswered(answered)
   const ownTotals = totalsOf({ steps, mixes, washL }, context.houseRules)
   /** The same unit under other circumstances; offers ask it seldom. */
-  const instead: Instead = (changed) => {
+  const instead: Instead = (changed, choices) => {
     const otherSettled = settle(unit, { ...context, ...changed })
-    const other = workOut(otherSettled, decideAnew(otherSettled.facts), draftSteps)
+    const otherFacts = choices ? redecide(otherSettled.facts, choices, {}, decidingOrder[0]) : decideAnew(otherSettled.facts)
+    const other = workOut(otherSettled, otherFacts, draftSteps)
     const totals = totalsOf(other, context.houseRules)
     const { scope, rinse } = other.facts.decided
-    return { minutes: totals.minutes - ownTotals.minutes, money: totals.money - ownTotals.money, scope: String(scope), reaches: rinse !== 'none' }
+    return {
+      minutes: totals.minutes - ownTotals.minutes,
+      money: totals.money - ownTotals.money,
+      scope: String(scope),
+      reaches: rinse !== 'none',
+      left: other.notReached.map(({ part }) => part),
+    }
   }
   const { steps: own, visitSteps } = partVisit(steps, unit.id, context.supplies.get(unit.id) ?? unit.id)
   const plan: UnitPlan = {
@@ -365,7 +381,8 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
       context,
       instead,
       staysWet: afterRun?.how === 'none',
-      leftDirty: isLeftDirty(lookOver, left),
+      left,
+      money: ownTotals.money,
       combMinutes: steps.reduce((sum, { id, handsMin }) => sum + (id.startsWith('comb-fins') ? handsMin : 0), 0),
       keptDown: keptOffRoof.includes(decisions[0].rule),
     }),
@@ -389,7 +406,3 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
     },
   }
 }
-
-/** Whether a part of coil, wheel or pan stays at grade 3 or worse, or carries what a second visit would take off. */
-const isLeftDirty = (lookOver: LookOver, left: readonly NotReached[]): boolean =>
-  left.some(({ part, because }) => gradeOf(lookOver, part) >= 3 || saysNotClean(because))

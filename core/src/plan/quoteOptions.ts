@@ -109,7 +109,7 @@ export function quoteOptions(job: JobFile, memory: UnitMemory): QuoteOption[] {
         productCost: products.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
       })),
       context.houseRules,
-      { handsMin: visit.visitHands },
+      { handsMin: visit.visitHands, waitingMin: visit.waitingMin },
     )
     const againWeeks = Math.min(...units.map(deepWeeks))
     const scopes = scopeFor && Object.fromEntries(units.map(({ unitId, scope }) => [unitId, scope]))
@@ -123,6 +123,7 @@ export function quoteOptions(job: JobFile, memory: UnitMemory): QuoteOption[] {
         lines,
         total,
         handsMin: round(visit.hands),
+        waitingMin: round(visit.waitingMin),
         onSiteMin: { usual: round(visit.onSite), low: visit.low, high: visit.high },
         waterL: round(
           planned.reduce((sum, one) => sum + planTotals(one, context.houseRules).waterL, 0),

@@ -15,6 +15,8 @@ export interface VisitPlan {
   readonly high: number
   /** Of `hands`, what is done once a visit. */
   readonly visitHands: number
+  /** Minutes of all people together in which one is there and waits. */
+  readonly waitingMin: number
   readonly day: Timeline
 }
 
@@ -31,5 +33,6 @@ export function visitPlanOf(
   const { hands, low, high } = spreadOf(lists.flatMap((list) => list.steps))
   // Time on site varies as the hands of the people who work there do.
   const asHands = (minutes: number) => round(hands > 0 ? day.onSiteMin * (minutes / hands) : day.onSiteMin)
-  return { steps, hands, onSite: round(day.onSiteMin, 1), low: asHands(low), high: asHands(high), visitHands: spreadOf(steps).hands, day }
+  const waitingMin = Math.max(0, round(day.onSiteMin * crew.length - hands, 1))
+  return { waitingMin, steps, hands, onSite: round(day.onSiteMin, 1), low: asHands(low), high: asHands(high), visitHands: spreadOf(steps).hands, day }
 }

@@ -9,8 +9,15 @@ const filterWeeks = { usual: estimate(6, 'weeks'), least: estimate(2, 'weeks'), 
 const fineFilterWeeks = estimate(13, 'weeks (quarterly wash; change yearly)')
 /** Light cleaning at this index. */
 export const lightIndex = estimate(1.3, 'grade index')
-/** Index of coil and wheel after each scope. */
-const indexAfter = { 'strip-down': 0.1, 'bench-clean': 0.1, 'open-clean': 0.5, 'clean-in-place': 0.7 } as const
+/** Index of coil and wheel after each scope, where they were reached. */
+const indexAfter = {
+  'strip-down': estimate(0.1, 'grade index'),
+  'bench-clean': estimate(0.1, 'grade index'),
+  'open-clean': estimate(0.15, 'grade index'),
+  'clean-in-place': estimate(0.2, 'grade index'),
+} as const
+/** However little it runs: it is looked at and cleaned lightly once a year. */
+export const mostLightWeeks = estimate(52, 'weeks')
 
 export const dueKinds = ['filter', 'fine-filter', 'pan-treatment', 'light-clean', 'deep-clean'] as const
 export interface Due {
@@ -47,7 +54,7 @@ export function indexLeft(scope: string, grades: Grades, missed: readonly Part[]
   const found = indexParts.flatMap((part) => (grades[part] ? [{ part, grade: grades[part].grade }] : []))
   if (found.length === 0) return 0
   if (!(scope in indexAfter)) return Math.max(...found.map(({ grade }) => grade))
-  const clean = indexAfter[scope as keyof typeof indexAfter]
+  const clean = indexAfter[scope as keyof typeof indexAfter].value
   const left = found.map(({ part, grade }) => (missed.includes(part) ? grade : Math.min(grade, clean)))
   const mean = left.reduce<number>((sum, index) => sum + index, 0) / left.length
   // A mat or worse that stays is what the unit is left with, however clean the rest.

@@ -1,6 +1,6 @@
 // What falls due at a unit, counted from its last visit: by its forecast, and by the rules of filters and treatments.
 import { estimate, round } from '../quantities/index.ts'
-import { lightIndex, ruledDues, type Due } from './due.ts'
+import { lightIndex, mostLightWeeks, ruledDues, type Due } from './due.ts'
 import type { FirmRates } from './firmRates.ts'
 import { forecastOf, priorRateOf, type UnitUse } from './forecast.ts'
 import { cleanHomeRate, dueIndex, weeksPerYear } from './fouling.ts'
@@ -24,6 +24,14 @@ export interface UnitPast {
   /** Index at which cooling has lost what a customer notices; the lesser of it and the grade counts. */
   readonly lossIndex: number
 }
+
+/** What somebody else's cleaning leaves. */
+const leftByOthers = estimate(0.2, 'grade index')
+/**
+ * A cleaning that somebody else did, before this firm came: with what is found then it tells how fast the unit fouls.
+ * @param atYears when, on the scale of the visits
+ */
+export const cleanedByOthers = (atYears: number): Visit => ({ atYears, found: 0, left: leftByOthers.value })
 
 /** What is remembered of units: their past, the firm's rates, and today on the scale of the visits. */
 export interface UnitMemory {
@@ -58,7 +66,8 @@ export function unitDues(
   const forecast = (what: 'light-clean' | 'deep-clean', threshold: number): Due => {
     const { dueWeeks, lowWeeks, highWeeks } = forecastOf(visits, last.atYears, use, rates, { threshold, evidence })
     // Never told later than the chance allows.
-    const [weeks, low, high] = [dueWeeks, lowWeeks, highWeeks].map((told) => Math.max(1, Math.floor(told)))
+    const most = what === 'light-clean' ? mostLightWeeks.value : Infinity
+    const [weeks, low, high] = [dueWeeks, lowWeeks, highWeeks].map((told) => Math.min(most, Math.max(1, Math.floor(told))))
     return { what, weeks, low, high, ...(fast ? { because: fast } : {}) }
   }
   const deepAt = Math.min(dueIndex.value, lossIndex)

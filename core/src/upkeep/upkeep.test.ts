@@ -82,8 +82,9 @@ describe('what the work leaves', () => {
   const grades = { coilFace: { grade: 3 }, coilBack: { grade: 2 }, wheel: { grade: 1 }, filter: { grade: 4 } } as const
   it('is the mean over coil and wheel: reached as the scope leaves it, missed as it was found', () => {
     expect(indexLeft('strip-down', grades)).toBeCloseTo(0.1, 9)
-    expect(indexLeft('open-clean', grades)).toBeCloseTo((0.5 + 2 + 0.5) / 3, 9)
-    expect(indexLeft('open-clean', grades, [])).toBeCloseTo(0.5, 9)
+    expect(indexLeft('open-clean', grades)).toBeCloseTo((0.15 + 2 + 0.15) / 3, 9)
+    expect(indexLeft('open-clean', grades, [])).toBeCloseTo(0.15, 9)
+    expect(indexLeft('clean-in-place', { coilFace: { grade: 1 } }, [])).toBeCloseTo(0.2, 9)
     expect(indexLeft('strip-down', grades, ['wheel'])).toBeCloseTo((0.1 + 0.1 + 1) / 3, 9)
     // A mat that stays is what the unit is left with, however clean the rest.
     expect(indexLeft('open-clean', grades, ['coilFace'])).toBe(3)

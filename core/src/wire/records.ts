@@ -82,6 +82,8 @@ export const plateSchema = closed({
   /** Not on the plate, but noted with it: what it is isolated with, and the outdoor unit that it hangs on. */
   supply: shownName.optional(),
   outdoorUnit: shownName.optional(),
+  /** When it was last cleaned before this firm came, as the people there say: with what is found then it tells how fast it fouls. */
+  othersCleanedOn: daySchema.optional(),
 })
 export type Plate = z.infer<typeof plateSchema>
 /** What a person fills in about a unit. */

@@ -20,7 +20,7 @@ interface Column {
 const optional = (schema: z.ZodType): z.ZodType => (schema instanceof z.ZodOptional ? (schema.unwrap() as z.ZodType) : schema)
 const siteShape = siteFormSchema.shape.site.shape
 const inSite = (
-  ['setting', 'surroundings', 'altitudeM', 'waterOnSite', 'foulDrainOnSite', 'sensitiveOccupants', 'electricityPricePerKwh'] as const
+  ['setting', 'surroundings', 'altitudeM', 'waterOnSite', 'foulDrainOnSite', 'sensitiveOccupants', 'electricityPricePerKwh', 'newUnitPrice'] as const
 ).map((name): Column => ({ name, of: 'site', path: ['site', name], schema: optional(siteShape[name]) }))
 /** All columns, in the order in which a table is written; the names are those of the job file where it has one. */
 export const siteTableColumns: readonly Column[] = [

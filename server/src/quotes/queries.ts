@@ -38,7 +38,7 @@ async function outcome(db: Db, quote: Quote, firm: Firm): Promise<QuoteRecord['o
   )
   return {
     ...outcomeOf(
-      { total: quote.total, handsMin: option.handsMin, productCost },
+      { total: quote.total, handsMin: option.handsMin, productCost, ...(option.waitingMin === undefined ? {} : { waitingMin: option.waitingMin }) },
       visit ? [...all, visit] : all,
       (id) => priceOf.get(id),
       knownHouseRules(firm.houseRules).hourCost,

@@ -69,8 +69,9 @@ export async function learnAndRenew(db: Db, { id: firmId }: Pick<Firm, 'id'>): P
     await inTurns(batch, (unit) => {
       const own = visits.get(unit.id)
       const site = sites.get(unit.siteId)
-      if (!own || !site || own.length < 2) return
+      if (!own || !site) return
       const { visits: past, use } = pastOf(unit, site.form.site, own)
+      if (past.length < 2) return
       evidences.set(unit.id, evidenceOf(past, priorRateOf(use)))
     })
   }

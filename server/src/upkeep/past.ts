@@ -1,8 +1,8 @@
 // What does the forecast of a unit rest on, and how is it reckoned with years and weeks?
 import { usualHoursPerDay } from '@yastik/core/method'
 import { knownDesign } from '@yastik/core/units'
-import { lossIndex, type UnitPast, type Visit } from '@yastik/core/upkeep'
-import type { SiteForm } from '@yastik/core/wire'
+import { cleanedByOthers, lossIndex, type UnitPast, type Visit } from '@yastik/core/upkeep'
+import type { Plate, SiteForm } from '@yastik/core/wire'
 import type { Unit } from '../db/models.ts'
 import { dayMs, utcDay } from '../days.ts'
 
@@ -32,11 +32,19 @@ const visitOf = ({ handedOverAt, coilGrade, coilChances, leftIndex }: PastVisit)
   left: leftIndex,
 })
 
+/** What somebody else did before this firm came; what is noted of a later day says nothing beside the firm's own visits. */
+const cleanedBefore = (day: string | undefined, rows: readonly PastVisit[]): Visit[] =>
+  day === undefined || rows.some(({ handedOverAt }) => handedOverAt.getTime() <= Date.parse(day)) ? [] : [cleanedByOthers(yearsOf(Date.parse(day)))]
+
 /** What the forecast of a unit needs. */
-export function pastOf(unit: Pick<Unit, 'family' | 'design' | 'hoursPerDay'>, site: SiteForm['site'], rows: readonly PastVisit[]): UnitPast {
+export function pastOf(
+  unit: Pick<Unit, 'family' | 'design' | 'hoursPerDay'> & { readonly plate?: Plate | null },
+  site: SiteForm['site'],
+  rows: readonly PastVisit[],
+): UnitPast {
   const { design } = knownDesign(unit.family, unit.design)
   return {
-    visits: rows.map(visitOf),
+    visits: [...cleanedBefore(unit.plate?.othersCleanedOn, rows), ...rows.map(visitOf)],
     use: { surroundings: site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value },
     fineFilter: design.fineFilter,
     panTreatmentWeeks: rows.at(-1)?.panTreatmentWeeks ?? undefined,

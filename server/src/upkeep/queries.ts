@@ -1,7 +1,7 @@
 // What is due when, over all units; the visits that a forecast rests on; and the outlook of one unit.
 import type { Family } from '@yastik/core/units'
 import { mostVisits, ratesAtFirst, visitKinds } from '@yastik/core/upkeep'
-import { daySchema, type DuePage, type SiteForm, type UnitOutlook, type VisitFound } from '@yastik/core/wire'
+import { daySchema, type DuePage, type Plate, type SiteForm, type UnitOutlook, type VisitFound } from '@yastik/core/wire'
 import { parsed, type Db } from '../db/database.ts'
 import { notThere } from '../db/find.ts'
 import { groupBy } from '../db/groupBy.ts'
@@ -168,8 +168,8 @@ export const dueCounts = (db: Db, firmId: number, today: string): Promise<{ fami
 /** What the forecast of a unit rests on. @throws Fault `not-there` */
 export async function outlookOf(db: Db, id: string, firm: Firm): Promise<UnitOutlook> {
   const [[unit], rows, dues] = await Promise.all([
-    db.read<{ name: string; family: Family; design: string; hoursPerDay: number | null; siteName: string; form: string }>(
-      `SELECT u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, s.name AS siteName, s.form
+    db.read<{ name: string; family: Family; design: string; hoursPerDay: number | null; plate: string | null; siteName: string; form: string }>(
+      `SELECT u.name, u.family, u.design, u.hours_per_day AS hoursPerDay, u.plate, s.name AS siteName, s.form
        FROM units u JOIN sites s ON s.id = u.site_id WHERE u.id = :id AND u.firm_id = :firmId`,
       { id, firmId: firm.id },
     ),
@@ -182,13 +182,19 @@ export async function outlookOf(db: Db, id: string, firm: Firm): Promise<UnitOut
     db.read<UnitOutlook['dues'][number]>(`SELECT what, ${dueDays} FROM dues d WHERE d.unit_id = :id ORDER BY d.due_on`, { id }),
   ])
   if (!unit) throw notThere('unit', id)
-  const { visits, use, lossIndex } = pastOf({ ...unit, design: parsed(unit.design) }, parsed<SiteForm>(unit.form).site, rows)
+  const { visits, use, lossIndex } = pastOf(
+    { ...unit, design: parsed(unit.design), plate: unit.plate === null ? null : parsed<Plate>(unit.plate) },
+    parsed<SiteForm>(unit.form).site,
+    rows,
+  )
+  // What others did before comes first, and is no visit of the firm's.
+  const own = visits.slice(visits.length - rows.length)
   return {
     unitId: id,
     unitName: unit.name,
     siteName: unit.siteName,
     visits: rows.map(({ jobId, handedOverAt, seen }, at) => ({
-      ...visits[at],
+      ...own[at],
       jobId,
       at: handedOverAt.toISOString(),
       ...(seen === null ? {} : { seen: parsed<VisitFound>(seen) }),

@@ -13,9 +13,10 @@ const emit = defineEmits<{ visit: [] }>()
 const place = usePlace()
 const minutesMore = (minutes: number) => `${minutes < 0 ? '−' : '+'}${durationWords(Math.abs(minutes))}`
 const rows = computed(() => {
-  const { plannedMin, realMin, plannedProduct, realProduct, plannedMargin, realMargin } = props.outcome
+  const { plannedMin, realMin, plannedWaitMin, realWaitMin, plannedProduct, realProduct, plannedMargin, realMargin } = props.outcome
   return [
     { says: t('screen.quotes.time-hands'), planned: plannedMin, real: realMin, words: durationWords, difference: minutesMore },
+    { says: t('screen.quotes.waiting-on-site'), planned: plannedWaitMin, real: realWaitMin, words: durationWords, difference: minutesMore },
     { says: t('screen.quotes.product'), planned: plannedProduct, real: realProduct, words: place.money, difference: place.change },
     { says: t('screen.quotes.left-after-people-product'), planned: plannedMargin, real: realMargin, words: place.money, difference: place.change },
   ]

@@ -144,6 +144,9 @@ function save() {
         :unit="t('screen.sites.per-kwh', { currency: place.currency.value })"
         ><NumberField v-model="form.site.electricityPricePerKwh" name="price-per-kwh"
       /></Field>
+      <Field where="site.newUnitPrice" :label="t('screen.sites.new-unit-price')" :unit="place.currency.value"
+        ><NumberField v-model="form.site.newUnitPrice" name="new-unit-price"
+      /></Field>
     </div>
     <Field where="site.surroundings" :label="t('screen.sites.surroundings')">
       <Ticks

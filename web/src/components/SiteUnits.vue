@@ -41,10 +41,10 @@ function edit(unit?: UnitRecord, alike = false) {
     editing.value = { form: { name: '', family: props.site.units.at(-1)?.family ?? 'wall-head', design: {} } }
     return
   }
-  const { id, version, name, family, design, hoursPerDay, maker, model, serialNumber, supply, outdoorUnit, platePhoto } = unit
+  const { id, version, name, family, design, hoursPerDay, maker, model, serialNumber, supply, outdoorUnit, othersCleanedOn, platePhoto } = unit
   const traits = { family, design: { ...design }, hoursPerDay, maker, model, supply, outdoorUnit }
   // Each has a serial number of its own.
-  editing.value = alike ? { form: { name: '', ...traits } } : { id, version, form: { name, ...traits, serialNumber }, platePhoto }
+  editing.value = alike ? { form: { name: '', ...traits } } : { id, version, form: { name, ...traits, serialNumber, othersCleanedOn }, platePhoto }
 }
 function saved() {
   editing.value = undefined

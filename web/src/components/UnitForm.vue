@@ -4,6 +4,7 @@ import { isSiUnit } from '@yastik/core/quantities'
 import { traitsOf, type Design, type Trait } from '@yastik/core/units'
 import type { UnitForm } from '@yastik/core/wire'
 import { computed } from 'vue'
+import DayField from '../kit/DayField.vue'
 import NumberField from '../kit/NumberField.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import Field from '../kit/Field.vue'
@@ -134,6 +135,13 @@ const setTrait = (trait: string, value: unknown) =>
         @update:model-value="form[entry.name] = $event.trim() === '' ? undefined : $event"
       />
     </Field>
+    <Field where="othersCleanedOn" :label="t('screen.sites.others-cleaned-on')"
+      ><DayField
+        name="othersCleanedOn"
+        clearable
+        :model-value="form.othersCleanedOn"
+        @update:model-value="form.othersCleanedOn = $event || undefined"
+    /></Field>
     <Field where="hoursPerDay" :label="t('screen.sites.runs-day')" unit="h"><NumberField v-model="form.hoursPerDay" name="hoursPerDay" /></Field>
     <Field v-for="entry in asked.words" :key="entry.trait" :where="`design.${entry.trait}`" :label="entry.says">
       <Pick

@@ -36,13 +36,24 @@ const isOwner = computed(() => session.me?.role === 'owner')
 /** Rates stand further down: they come once what is on top was painted. */
 const painted = usePainted()
 const rules = computed(() => knownHouseRules(record.value?.rules))
-type Figure = 'hourlyRate' | 'hourCost' | 'minimumCharge' | 'travelCharge' | 'furtherUnitDiscount' | 'roofWindLimitMs' | 'liftLimitKg'
+type Figure =
+  | 'hourlyRate'
+  | 'hourCost'
+  | 'minimumCharge'
+  | 'travelCharge'
+  | 'furtherUnitDiscount'
+  | 'productsFoldedBelow'
+  | 'worthShare'
+  | 'roofWindLimitMs'
+  | 'liftLimitKg'
 const figures = computed((): readonly { name: Figure; says: string; unit?: string; times?: number }[] => [
   { name: 'hourlyRate', says: t('screen.house.hour-customer'), unit: place.currency.value },
   { name: 'hourCost', says: t('screen.house.hour-costs-firm'), unit: place.currency.value },
   { name: 'minimumCharge', says: t('screen.house.minimum-charge'), unit: place.currency.value },
   { name: 'travelCharge', says: t('screen.house.travel'), unit: place.currency.value },
   { name: 'furtherUnitDiscount', says: t('screen.house.off-further-units'), unit: '%', times: 100 },
+  { name: 'productsFoldedBelow', says: t('screen.house.products-in-work-below'), unit: place.currency.value },
+  { name: 'worthShare', says: t('screen.house.worth-asked-from'), unit: t('screen.house.percent-of-new-unit'), times: 100 },
   { name: 'roofWindLimitMs', says: t('screen.house.nobody-roof-wind-above'), unit: 'm/s' },
   { name: 'liftLimitKg', says: t('screen.house.one-person-lifts-up'), unit: 'kg' },
 ])
@@ -152,6 +163,9 @@ async function set(change: Partial<HouseRules>) {
       </div>
       <Tick name="leaveToDry" :model-value="rules.leaveToDry" :disabled="!isOwner" @update:model-value="set({ leaveToDry: $event })">{{
         t('screen.house.leave-to-dry')
+      }}</Tick>
+      <Tick name="chargeWaiting" :model-value="rules.chargeWaiting" :disabled="!isOwner" @update:model-value="set({ chargeWaiting: $event })">{{
+        t('screen.house.charge-waiting')
       }}</Tick>
     </Form>
     <Form v-if="painted" class="ruled-top" :fault="error" data-place>

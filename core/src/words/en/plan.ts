@@ -100,6 +100,18 @@ export const plan = {
   'plan.trainedPerson.taken-apart-both-sides': 'taken apart, both sides of the blades and the back of the coil are reached',
   'plan.bought.bought-brought': text<{ equipment: Joined }>('{equipment}, bought or brought'),
   'plan.bought.soil-carried-off-water': 'with it the soil is carried off with water instead of brushed dry',
+  'plan.deeper.what': text<{ choice: Message }>('instead: {choice}'),
+  'plan.deeper.because': text<{ parts: Joined }>('this also reaches {parts}'),
+  'plan.worthIt.what': 'a new unit in place of this cleaning',
+  'plan.worthIt.corroded-figures': text<{ cleaning: Of<'money'>; unit: Of<'money'> }>(
+    'the coil is corroded, and cleaning does not bring it back: this cleaning is {cleaning}, a new unit {unit}',
+  ),
+  'plan.worthIt.corroded': text<{ cleaning: Of<'money'> }>(
+    'the coil is corroded, and cleaning does not bring it back: ask for the price of a new unit before {cleaning} is spent on this one',
+  ),
+  'plan.worthIt.dear': text<{ cleaning: Of<'money'>; unit: Of<'money'>; most: Of<'share'> }>(
+    'this cleaning is {cleaning}, a new unit {unit}: more than {most} of it',
+  ),
   'plan.secondVisit.cleaned-bench-outside-room': 'cleaned on the bench, outside the room',
   'plan.secondVisit.second-visit-equipment-moved': 'a second visit with the equipment moved or shut off, so that it may be washed',
   'plan.secondVisit.dry-work-does-get': 'dry work does not get heavy soil off',
@@ -199,6 +211,8 @@ export const plan = {
   'plan.priceOf.text': text<{ unit: string; work: Message }>('{unit}: {work}'),
   'plan.priceOf.visit': 'setting up, clearing up, showing the result',
   'plan.priceOf.visit-minutes': text<{ time: Of<'n'> }>('setting up, clearing up, showing the result: {time} min of work'),
+  'plan.priceOf.waiting': 'Waiting on site',
+  'plan.priceOf.waiting-minutes': text<{ time: Of<'n'> }>('Waiting on site, {time} min'),
   'plan.priceOf.cleaning-products': 'cleaning products',
   'plan.priceOf.further-units-same-visit': 'further units on the same visit',
   'plan.priceOf.travel-return-visit-once': 'travel, return visit once it is dry',

@@ -97,6 +97,14 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.trainedPerson.taken-apart-both-sides': 'desarmada, se alcanzan ambos lados de los álabes y la parte posterior del serpentín',
   'plan.bought.bought-brought': 'comprar o traer: {equipment}',
   'plan.bought.soil-carried-off-water': 'con eso la suciedad se arrastra con agua en vez de cepillarse en seco',
+  'plan.deeper.what': 'en su lugar: {choice}',
+  'plan.deeper.because': 'así se llega también a {parts}',
+  'plan.worthIt.what': 'una unidad nueva en lugar de esta limpieza',
+  'plan.worthIt.corroded-figures':
+    'el serpentín está corroído, y la limpieza no lo recupera: esta limpieza cuesta {cleaning}, una unidad nueva {unit}',
+  'plan.worthIt.corroded':
+    'el serpentín está corroído, y la limpieza no lo recupera: pregunte el precio de una unidad nueva antes de gastar {cleaning} en esta',
+  'plan.worthIt.dear': 'esta limpieza cuesta {cleaning}, una unidad nueva {unit}: más de {most} de eso',
   'plan.secondVisit.cleaned-bench-outside-room': 'limpiarla en el banco, fuera del cuarto',
   'plan.secondVisit.second-visit-equipment-moved': 'una segunda visita con los equipos movidos o apagados, para poder lavar',
   'plan.secondVisit.dry-work-does-get': 'el trabajo en seco no quita suciedad pesada',
@@ -188,6 +196,8 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.priceOf.text': '{unit}: {work}',
   'plan.priceOf.visit': 'preparar, recoger y enseñar el resultado',
   'plan.priceOf.visit-minutes': 'preparar, recoger y enseñar el resultado: {time} min de trabajo',
+  'plan.priceOf.waiting': 'Espera en el lugar',
+  'plan.priceOf.waiting-minutes': 'Espera en el lugar, {time} min',
   'plan.priceOf.cleaning-products': 'productos de limpieza',
   'plan.priceOf.further-units-same-visit': 'más unidades en la misma visita',
   'plan.priceOf.travel-return-visit-once': 'traslado, visita de regreso cuando esté seca',

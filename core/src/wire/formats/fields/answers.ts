@@ -133,6 +133,8 @@ const work: FieldTexts = {
   outcome: 'What it really took; null before it is accepted.',
   plannedMin: 'Hands-on time as planned, min.',
   realMin: 'Hands-on time as it was, min.',
+  plannedWaitMin: 'Minutes of all people together in which one waits, as planned, min.',
+  realWaitMin: 'The same as it was between the first and the last tap, min.',
   measuredShare: 'Share of that time which is known, 0 to 1; the rest counts as planned.',
   plannedProduct: 'Product as planned, in the currency of the firm.',
   realProduct: 'Product as it was, in the currency of the firm.',

@@ -17,6 +17,7 @@ const site: FieldTexts = {
   foulDrainOnSite: 'Whether a foul drain on site may take wash water.',
   carriedWaterL: 'Water that the van brings where there is no tap, L.',
   sensitiveOccupants: 'Whether people are there whom fumes, mould or damp harm sooner than others.',
+  newUnitPrice: 'What an ordinary new unit costs there, built in, in the currency of the firm.',
   electricityPricePerKwh: 'What a kilowatt-hour costs there, in the currency of the firm.',
 }
 
@@ -43,6 +44,7 @@ const crewAndUnits: FieldTexts = {
   monthsSinceClean: 'Months since it was last cleaned deeply.',
   hoursPerDay: 'Hours a day that it runs, over the year.',
   supply: 'Breaker, or battery and shore lead: units with the same text are isolated and powered together.',
+  othersCleanedOn: 'When others last cleaned it, before the firm’s first visit; what is found then tells how fast it fouls.',
   outdoorUnit: 'The outdoor unit that it hangs on: heads of one are read and isolated together.',
   choices: 'Choices made by hand for this job, by topic; kept where no bar and no safety rule speaks against them.',
   extras: 'Work besides that the customer ordered.',
@@ -153,6 +155,9 @@ const houseRules: FieldTexts = {
   taxShare: 'Tax on top of prices, 0 to 1.',
   callUs: 'Telephone number that customers call.',
   leaveToDry: 'Whether units are left running when people go, until they are dry inside.',
+  chargeWaiting: 'Whether the customer pays for minutes in which somebody of the crew waits.',
+  productsFoldedBelow: 'Up to this amount cleaning products have no line of their own, in the currency of the firm.',
+  worthShare: 'From this share of the price of a new unit on it is asked whether cleaning is worth it, 0 to 1.',
   hourCost: 'What an hour of one person costs the firm, in its currency.',
   stepTimes: 'How much longer the own people take for a kind of step than its start value says, as a factor by kind.',
 }

@@ -123,6 +123,8 @@ const reckoned: FieldTexts = {
   coolingShareNow: 'Cooling now, as a share of a clean unit’s, 0 to 1.',
   condensateLPerDay: 'Condensate of a clean unit, L a day.',
   fouledCostPerYear: 'What the soil costs in electricity, in the currency of the firm a year.',
+  fouledCostLow: 'It may be no more than this, in the currency of the firm a year.',
+  fouledCostHigh: 'It may be as much as this, in the currency of the firm a year.',
   cleanSplitK: 'By how much a clean unit cools its air, K.',
   cleanCoolingKw: 'Cooling that a clean unit delivers at this air, kW.',
   basedOn: 'Where the shares come from; from nothing they say nothing.',

@@ -31,6 +31,7 @@ export const quotesScreens = {
   'screen.quotes.minutes-timed-rest-counts-planned': text<{ measuredShare: number }>(
     '{measuredShare} % of the minutes were timed; the rest counts as planned. Travel and overheads are not in it.',
   ),
+  'screen.quotes.waiting-on-site': 'Waiting on site',
   'screen.quotes.time-hands': 'Time of hands',
   'screen.quotes.product': 'Product',
   'screen.quotes.left-after-people-product': 'Left after people and product',

@@ -125,6 +125,8 @@ export const sitesScreens = {
   'screen.sites.model': 'Model',
   'screen.sites.serial-number': 'Serial number',
   'screen.sites.supply': 'Breaker, or battery and shore lead',
+  'screen.sites.new-unit-price': 'Price of a new unit',
+  'screen.sites.others-cleaned-on': 'Last cleaned by others',
   'screen.sites.outdoor-unit': 'Outdoor unit it is connected to',
   'screen.sites.units-life-one-line-scrolls': 'The unit’s life on one line, scrolls sideways',
   'screen.sites.found': text<{ ms: string; found: number; grade: string; by: string }>('{ms}: found {found} {grade}{by}'),

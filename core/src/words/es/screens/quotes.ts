@@ -29,6 +29,7 @@ export const quotesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.quotes.took-beside-reckoned': 'Lo que costó, junto a lo calculado',
   'screen.quotes.minutes-timed-rest-counts-planned':
     '{measuredShare} % de los minutos se midió; el resto cuenta como se planeó. El viaje y los gastos generales no están incluidos.',
+  'screen.quotes.waiting-on-site': 'Espera en el lugar',
   'screen.quotes.time-hands': 'Tiempo de trabajo',
   'screen.quotes.product': 'Producto',
   'screen.quotes.left-after-people-product': 'Queda después de personas y producto',

@@ -126,6 +126,8 @@ export const sitesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.sites.model': 'Modelo',
   'screen.sites.serial-number': 'Número de serie',
   'screen.sites.supply': 'Interruptor, o batería y cable exterior',
+  'screen.sites.new-unit-price': 'Precio de una unidad nueva',
+  'screen.sites.others-cleaned-on': 'Última limpieza por otros',
   'screen.sites.outdoor-unit': 'Unidad exterior a la que está conectado',
   'screen.sites.units-life-one-line-scrolls': 'La vida de la unidad en una línea, se desplaza de lado',
   'screen.sites.found': '{ms}: encontrada {found} {grade}{by}',
