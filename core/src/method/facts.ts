@@ -275,5 +275,9 @@ export const powerBars = ({
     lookOver.findings.includes(finding),
   )
 
+/** An oxidised plug is cleaned here, unless it is damaged: much of it is. */
+export const isPlugCleaned = ({ lookOver }: Pick<Facts, 'lookOver'>): boolean =>
+  lookOver.findings.includes('oxidised-plug') && lookOver.extent?.['oxidised-plug'] !== 'much'
+
 /** Whether the unit is handed back switched off: a cracked wheel never runs again. */
 export const staysOff = ({ lookOver }: Pick<Facts, 'lookOver'>): boolean => lookOver.findings.includes('cracked-wheel')

@@ -19,7 +19,7 @@ const byFinding: [finding: Finding, to: Referral['to'] | undefined, ends: boolea
   ['bent-fins', undefined, false],
   ['oil-stain', 'refrigerant-technician', false],
   ['scorched-plug', 'electrician', true],
-  ['oxidised-plug', 'electrician', false],
+  ['oxidised-plug', undefined, false],
   ['loose-wiring', 'electrician', false],
   ['wet-electronics', 'electrician', true],
   ['cracked-wheel', 'manufacturer', false],
@@ -46,6 +46,12 @@ describe('a finding', () => {
       expect(customerText).toMatch(/Not cleaned on this visit/)
     } else expect(customerText).toMatch(/Found: /)
     if (to) expect(customerText).toMatch(/Please call /)
+  })
+  it('of an oxidised plug calls an electrician where much of it is gone, or where nobody opens the unit', () => {
+    expect(calls({ findings: ['oxidised-plug'], findingExtent: { 'oxidised-plug': 'much' }, grades: { coilFace: { grade: 2 } } })).toEqual([
+      'electrician',
+    ])
+    expect(calls({ findings: ['oxidised-plug'], grades: { filter: { grade: 2 } } })).toEqual(['electrician'])
   })
   it('is in the table', () => expect(byFinding.map(([finding]) => finding).sort()).toEqual([...findings].sort()))
 })

@@ -25,7 +25,7 @@ const stepsOf: Partial<Record<Finding, readonly string[]>> = {
   'insect-nest': ['clear-insect-nest', 'look-for-nests'],
   'rodent-droppings': ['clear-rodent-droppings'],
   'loose-wiring': ['wiring-put-right'],
-  'oxidised-plug': ['wiring-put-right'],
+  'oxidised-plug': ['wiring-put-right', 'clean-plug'],
   'cracked-wheel': ['keep-off'],
 }
 

@@ -118,6 +118,17 @@ export function dueMessage({ what, weeks, because }: Due, dayAfter?: (weeks: num
 export const findingMessage = (finding: Finding, leadsTo: readonly Sentence[]): Message =>
   says('plan.customerText.finding', { finding: named(finding), leadsTo: { semicolon: leadsTo.map(findingForCustomer) } })
 
+/** How whoever lives there keeps the filters clean, and how often. */
+function filterCare({ design, decided }: Facts, due: readonly Due[]): Message[] {
+  const weeks = due.find(({ what }) => what === 'filter')?.weeks
+  if (weeks === undefined || decided.scope === 'decline') return []
+  return [
+    design.filter === 'disposable'
+      ? says('plan.customerText.filters-renew', { time: { weeks } })
+      : says('plan.customerText.filters-wash', { time: { weeks } }),
+  ]
+}
+
 /** Sentences of one unit, ending with whom to call and what is due; the same for work done and for work declined. */
 export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes, findings, complaints, afterRun, dayAfter }: Told): Message {
   const scope = decisions.find(({ topic }) => topic === 'scope')
@@ -158,6 +169,7 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
     ...(staysOff(facts) ? [says('plan.customerText.handed-back-switched-off')] : []),
     ...(afterRun ? [dryingSentence(afterRun)] : []),
     ...(reentryMin > 0 ? [says('plan.customerText.please-use-room-again', { after: { min: reentryMin } })] : []),
+    ...filterCare(facts, due),
     ...(due.length > 0 ? [says('plan.customerText.next', { due: { comma: due.map((one) => dueMessage(one, dayAfter)) } })] : []),
   ])
 }

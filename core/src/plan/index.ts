@@ -10,5 +10,5 @@ export { planUnit, type PlanMemory, type PlannedUnit, type UnitContext } from '.
 export { consequencesOf, type Consequence } from './referenceRound.ts'
 export { quoteOptionSchema, type QuoteOption } from './quoteOption.ts'
 export { costPerYear, quoteOptions, returnsOf } from './quoteOptions.ts'
-export { paidWork, standardWork, type PaidWork } from './standardWork.ts'
+export { paidWork, standardVisitMinutes, standardWork, type PaidWork } from './standardWork.ts'
 export { checkJob, readJobFile } from './read.ts'

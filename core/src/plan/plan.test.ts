@@ -113,10 +113,10 @@ describe('warnings', () => {
 describe('what the customer is told', () => {
   const told = (unit: Partial<UnitJob>, rest: Rest = {}) => planOf(unit, rest).units[0].customerText
   it('is what was done, what was not reached, what was found and what is next', () => {
-    const text = told({ name: 'Hall', grades: { coilFace: { grade: 2 }, coilBack: { grade: 2 }, wheel: { grade: 2 } }, findings: ['oxidised-plug'] })
+    const text = told({ name: 'Hall', grades: { coilFace: { grade: 2 }, coilBack: { grade: 2 }, wheel: { grade: 2 } }, findings: ['loose-wiring'] })
     expect(text).toMatch(/^Hall \(wall head\): Opened and cleaned where it is\. Rinsed with clear water/)
     expect(text).toMatch(
-      /Not reached or not clean: coil, back face \(.*\)\. Found: oxidised plug \(.*\)\. Please call an electrician: .*specks.*Next: filters in about \d+ weeks/,
+      /Not reached or not clean: coil, back face \(.*\)\. Found: loose wiring \(.*\)\. Please call an electrician: .*specks.*Please wash the filters every \d+ weeks.*Next: filters in about \d+ weeks/,
     )
   })
   it('of a declined unit is why, and who comes first', () => {

@@ -1,7 +1,7 @@
 // What has to be said with a plan: assumed traits, contradictions, missing stock, weather, choices that were not possible?
 import { doubtfulReadings, named, ungraded, type SoilKind } from '../lookover/index.ts'
 import { byHand, choiceName, powerBars, topicName, usualCarriedL, type Choice, type Decision, type Facts, type Topic } from '../method/index.ts'
-import type { Step } from '../procedure/index.ts'
+import { missingTools, type Step } from '../procedure/index.ts'
 import { equipmentName, type EquipmentKind } from '../products/index.ts'
 import { estimate, round } from '../quantities/index.ts'
 import { isOnRoof, partName, type Part } from '../units/index.ts'
@@ -105,13 +105,26 @@ function notPossible({ choices }: UnitJob, decisions: readonly Decision[]): Mess
 }
 
 /** What a step takes and the van has none of: the work is planned all the same, and this is said. */
-function notInVan(steps: readonly Step[], { has }: Facts): Message[] {
+function notInVan(steps: readonly Step[], facts: Facts): Message[] {
+  const { has } = facts
   const missing = new Map<EquipmentKind, Sentence>()
   for (const { equipment, title } of steps)
     for (const kind of equipment as EquipmentKind[]) if (!has(kind) && !missing.has(kind)) missing.set(kind, title)
+  const tools = missingTools(steps, facts)
   const comb = steps.some(({ id }) => id === 'comb-fins') && !has('fin-comb') ? [says('plan.notInVan.fin-comb-van-bent')] : []
   return [
     ...[...missing].map(([kind, title]) => says('plan.notInVan.van-needed', { equipment: equipmentName(kind), step: joined({ comma: [title] }) })),
+    ...(tools.length > 0
+      ? [
+          says('plan.notInVan.tools', {
+            tools: {
+              comma: tools.map(({ kind, step }) =>
+                says('plan.notInVan.tool', { equipment: equipmentName(kind), step: joined({ comma: [step.title] }) }),
+              ),
+            },
+          }),
+        ]
+      : []),
     ...comb,
   ]
 }

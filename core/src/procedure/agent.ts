@@ -4,7 +4,9 @@ import { comesOff, ids, rinseTool, step, type Drafting, type MixFor } from './dr
 import { standsOf } from './protect.ts'
 import type { Step } from './step.ts'
 import { atLeast, runsFor, soilFactor, stepMin, stepMinPerM2, takes, times } from './stepTimes.ts'
-import { gradeOf } from '../lookover/index.ts'
+import { gradeOf, hasKind } from '../lookover/index.ts'
+import { hasGrease } from '../method/index.ts'
+import { estimate } from '../quantities/index.ts'
 import { says, type Message } from '../words/index.ts'
 
 export const strengthOf = (dilution: number): Message =>
@@ -36,6 +38,32 @@ export function secondSprayer(drafting: Drafting): string {
 export const dwellOf = ({ product }: MixFor): readonly [number, number] => product.label.dwellMin ?? [5, 10]
 const reentry = ({ product: { label } }: MixFor): Message[] =>
   (label.reentryMin ?? 0) > 0 ? [says('procedure.reentry.room-used-again-after', { after: { min: label.reentryMin ?? 0 } })] : []
+
+/** Grease and smoke come off with warm water: it is brought before anything is mixed. */
+export function warmWaterSteps({ facts, coilMix, coilFirst, wheelMix, wheelFirst, condenserMix }: Drafting, before: readonly Step[]): Step[] {
+  const onCondenser = (['grease', 'smoke'] as const).some((kind) => hasKind(facts.lookOver, kind, 'condenserFace', 'condenserInside'))
+  const isWanted =
+    coilFirst !== undefined ||
+    wheelFirst !== undefined ||
+    (coilMix !== undefined && hasGrease(facts, 'coil')) ||
+    (wheelMix !== undefined && hasGrease(facts, 'wheel')) ||
+    (condenserMix !== undefined && onCondenser)
+  if (!isWanted) return []
+  return [
+    step({
+      id: 'bring-warm-water',
+      phase: 'apply',
+      title: facts.site.waterOnSite ? says('procedure.bring-warm-water.title') : says('procedure.bring-warm-water.title.carried'),
+      ...takes(stepMin.warmWater),
+      after: ids(before),
+      equipment: facts.has('bucket') ? ['bucket'] : [],
+      gate: says('procedure.bring-warm-water.gate', { warm: { C: warmWaterC.value } }),
+      cautions: [caution.hotWater],
+    }),
+  ]
+}
+/** As warm as a hand bears: more scalds, and lifts coatings. */
+const warmWaterC = estimate(40, '°C')
 
 /** Minutes of putting an agent on: by the face, once for each pass. */
 const applied = (facts: Drafting['facts'], { passes }: MixFor) =>

@@ -119,15 +119,16 @@ export function condensateSteps(drafting: Drafting, after: readonly string[]): S
 
 function treatSteps(drafting: Drafting, phase: 'pan-and-drain' | 'rebuild', after: readonly string[]): Step[] {
   if (!isOpened(drafting) || drafting.decided['pan-treatment'] !== 'slow-release') return []
+  const isSprayed = drafting.facts.product('pan-treatment').product?.label.form === 'spray'
   return [
     step({
       id: 'treat-pan',
       phase,
-      title: says('procedure.treat-pan.title'),
+      title: isSprayed ? says('procedure.treat-pan.title.sprayed') : says('procedure.treat-pan.title'),
       part: 'pan',
       ...takes(stepMin.treatPan),
       after: [...after],
-      gate: says('procedure.treat-pan.gate'),
+      gate: isSprayed ? says('procedure.treat-pan.gate.sprayed') : says('procedure.treat-pan.gate'),
       cautions: [caution.chemicals],
     }),
   ]

@@ -100,7 +100,7 @@ describe('a window unit', () => {
     const steps = stepsOf(slides, { crew: [{ name: 'A' }] })
     expect(find(steps, 'set-containment').equipment).toEqual(['stand', 'funnel-sheet', 'bucket'])
     expect(find(steps, 'off-chassis')).toMatchObject({ people: 1, liftKg: 20, title: expect.stringContaining('level onto the stand') })
-    expect(find(steps, 'rinse-condenser').equipment).toEqual(['pump-wand'])
+    expect(find(steps, 'rinse-condenser').equipment).toEqual(['pump-wand', 'residual-current-plug'])
     expect(waitsFor(steps, 'take-down', 'on-chassis')).toBe(true)
     const location = (equipment: typeof builtInVan) =>
       planInEnglish(jobWith(slides, { equipment: [...equipment] })).units[0].decisions.find(({ topic }) => topic === 'location')

@@ -4,6 +4,7 @@ export type { Drafting, MixFor } from './drafting.ts'
 export { reckonedDryMin, washedApart } from './drying.ts'
 export { wheelTool } from './washing.ts'
 export { pouredAt } from './drain.ts'
+export { missingTools } from './kit.ts'
 export { flowTestL, isOpened } from './drafting.ts'
 export { stepMin } from './stepTimes.ts'
 export {

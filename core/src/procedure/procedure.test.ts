@@ -1,4 +1,5 @@
 import { type UnitJob } from '../plan/index.ts'
+import { builtInProducts, builtInVan } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import type { Step } from './index.ts'
 import { planInEnglish } from '../tests/inEnglish.ts'
@@ -161,7 +162,11 @@ describe('lighter work', () => {
   })
   it('draws the agent off again in the dry way', () => {
     const steps = stepsOf(open, { houseRules: { rinseSchool: 'dry' } })
-    expect(find(steps, 'draw-off')).toMatchObject({ phase: 'rinse', equipment: ['wet-vacuum'], gate: 'A fresh cloth stays clean' })
+    expect(find(steps, 'draw-off')).toMatchObject({
+      phase: 'rinse',
+      equipment: ['wet-vacuum', 'residual-current-plug'],
+      gate: 'A fresh cloth stays clean',
+    })
     expect(ids(steps)).not.toContain('rinse-coil')
   })
   it('leaves self-rinsing foam without a clock, and lets the run rinse it', () => {
@@ -229,5 +234,55 @@ describe('minutes', () => {
     expect(wheel(3)).toBeLessThan(wheel(4))
     const cover = (coverScrews: number) => find(stepsOf({ ...open, design: { coverScrews } }), 'off-cover').handsMin
     expect(cover(8)).toBeGreaterThan(cover(2))
+  })
+})
+
+describe('what is taken over as well', () => {
+  const steps = stepsOf(strip)
+  it('has wiring and capacitor looked at while they lie open, before they are covered', () => {
+    expect(find(steps, 'look-at-wiring').gate).toMatch(/bulges.*electrician/)
+    expect(waitsFor(steps, 'look-at-wiring', 'off-cover')).toBe(true)
+    expect(waitsFor(steps, 'look-at-wiring', 'drain-charge')).toBe(true)
+    expect(waitsFor(stepsOf(open), 'cover-electronics', 'look-at-wiring')).toBe(true)
+  })
+  it('has the wall behind the wheel cleaned while the wheel is out', () => {
+    expect(waitsFor(steps, 'wipe-behind-wheel', 'off-wheel')).toBe(true)
+    expect(waitsFor(steps, 'on-wheel', 'wipe-behind-wheel')).toBe(true)
+    expect(ids(stepsOf(open))).not.toContain('wipe-behind-wheel')
+  })
+  it('has an oxidised plug cleaned while it is dead; a damaged one waits for an electrician', () => {
+    const oxidised = stepsOf({ ...open, findings: ['oxidised-plug'] })
+    expect(waitsFor(oxidised, 'power-on', 'clean-plug')).toBe(true)
+    expect(ids(oxidised)).not.toContain('wiring-put-right')
+    const damaged = stepsOf({ ...open, findings: ['oxidised-plug'], findingExtent: { 'oxidised-plug': 'much' } })
+    expect(ids(damaged)).not.toContain('clean-plug')
+    expect(waitsFor(damaged, 'power-on', 'wiring-put-right')).toBe(true)
+  })
+  it('has a way out for whatever does not come off', () => {
+    for (const step of steps.filter(({ takesOff }) => takesOff !== undefined)) expect(step.stuck).toMatch(/If it does not give/)
+    expect(find(steps, 'loosen-set-screw').stuck).toMatch(/penetrating oil.*washed in place/)
+  })
+  it('has warm water brought before anything is mixed for grease, and only then', () => {
+    const greasy = stepsOf({ grades: { coilFace: { grade: 2, kinds: ['grease'] } } })
+    expect(waitsFor(greasy, 'mix-agent', 'bring-warm-water')).toBe(true)
+    expect(find(greasy, 'bring-warm-water').gate).toMatch(/40 °C at most/)
+    expect(ids(stepsOf(open))).not.toContain('bring-warm-water')
+  })
+  it('has the pan treatment put in as its label says', () => {
+    const slimy: Partial<UnitJob> = { grades: { coilFace: { grade: 2 }, pan: { grade: 2, kinds: ['biofilm'] } } }
+    expect(find(stepsOf(slimy), 'treat-pan').title).toMatch(/^Lay/)
+    const products = builtInProducts.map((own) => (own.class === 'pan-treatment' ? { ...own, label: { ...own.label, form: 'spray' as const } } : own))
+    expect(find(stepsOf(slimy, { products }), 'treat-pan').title).toMatch(/^Spray/)
+  })
+  it('asks for small tools where they are used, and says what is not in the van', () => {
+    expect(find(stepsOf(open), 'flow-test').equipment).toContain('jug')
+    expect(find(stepsOf(open), 'rinse-coil').equipment).toContain('residual-current-plug')
+    expect(find(stepsOf(open), 'read-before').equipment).toEqual(expect.arrayContaining(['thermometer', 'hygrometer', 'anemometer', 'clamp-meter']))
+    expect(find(stepsOf({ grades: { coilFace: { grade: 3 } } }), 'vacuum-coil').equipment).toContain('respirator')
+    const equipment = builtInVan.filter(({ kind }) => kind !== 'jug' && kind !== 'thermometer')
+    const { units, warnings } = planInEnglish(jobWith(open, { equipment }))
+    expect(find(units[0].steps, 'flow-test').equipment).not.toContain('jug')
+    expect(warnings.join()).toMatch(/not in the van: thermometer \(“.*”\), jug \(“Flow test/)
+    expect(planInEnglish(jobWith(open)).warnings.join()).not.toMatch(/not in the van/)
   })
 })

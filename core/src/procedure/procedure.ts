@@ -1,6 +1,6 @@
 // In which steps is a unit cleaned? Decisions and part graph become steps with precedence, gates and cautions.
 import { isOnRoof } from '../units/index.ts'
-import { agentSteps, filterSteps } from './agent.ts'
+import { agentSteps, filterSteps, warmWaterSteps } from './agent.ts'
 import { caution } from './cautions.ts'
 import { comesOff, ids, isOpened, ladderFor, lastOf, onStand, step, toQuarter, type Drafting } from './drafting.ts'
 import { drainProof, flushDrainSteps, levelSteps } from './drain.ts'
@@ -8,6 +8,7 @@ import { combSteps, dryCleanSteps } from './dryClean.ts'
 import { drySteps, isApart, uprightStep } from './drying.ts'
 import { isolateSteps, lookOverSteps, provedDead } from './isolate.ts'
 import { clearCondenserSteps, condenserAgentSteps, washOutdoorSteps } from './outdoorSide.ts'
+import { withTools } from './kit.ts'
 import { outdoorUnitSteps } from './outdoorUnit.ts'
 import { protectSteps } from './protect.ts'
 import { declineSteps, proveSteps } from './prove.ts'
@@ -24,7 +25,7 @@ import { says } from '../words/index.ts'
  * are washed while the coil soaks. Everything that comes off goes back; `after` is acyclic and names earlier steps only.
  */
 export const stepsFor = (drafting: Drafting): Step[] =>
-  inRealMinutes(drafting, withoutImplied(onLadders(inPhaseOrder(onTheRoof(drafting, draft(drafting, lastOf))))))
+  withTools(inRealMinutes(drafting, withoutImplied(onLadders(inPhaseOrder(onTheRoof(drafting, draft(drafting, lastOf)))))), drafting.facts)
 
 /** The same steps as they are drafted, in no certain order and without most of their precedence: enough for sums, and far quicker. */
 export const draftSteps = (drafting: Drafting): Step[] =>
@@ -50,8 +51,10 @@ function draft(drafting: Drafting, lastOf: (steps: readonly Step[]) => readonly 
   const dryCleaned = [...loose, ...combSteps(drafting, lastOf([...open, ...loose]), 'dry-clean')]
   const bare = lastOf([...open, ...dryCleaned])
   const ready = lastOf(protectedBy)
-  const agent = agentSteps(drafting, bare, ready)
-  const outdoorAgent = condenserAgentSteps(drafting, bare, ready)
+  const warm = warmWaterSteps(drafting, ready)
+  const mixable = warm.length > 0 ? warm : ready
+  const agent = agentSteps(drafting, bare, mixable)
+  const outdoorAgent = condenserAgentSteps(drafting, bare, mixable)
   const filters = filterSteps(drafting, agent.at(-1))
   const washed = washSteps(drafting, bare, agent)
   const outdoors = washOutdoorSteps(drafting, [...bare, ...outdoorAgent])
@@ -78,7 +81,7 @@ function draft(drafting: Drafting, lastOf: (steps: readonly Step[]) => readonly 
   const provedInPlace = provedLater ? [] : drainProof(drafting, 'pan-and-drain', ids(lastOf(wet)))
   // Both are mixed before either soaks, so that no dwell runs out over a bottle.
   const [mixing, applying] = [[...agent, ...outdoorAgent].filter(({ part }) => !part), [...agent, ...outdoorAgent].filter(({ part }) => part)]
-  const worked = [...dryCleaned, ...mixing, ...applying, ...filters, ...outside, ...wet, ...provedInPlace]
+  const worked = [...dryCleaned, ...warm, ...mixing, ...applying, ...filters, ...outside, ...wet, ...provedInPlace]
   const dried = drySteps(drafting, worked)
   const apart = [...worked, ...dried].filter((one) => isApart(drafting, one))
   const upright = uprightStep(drafting, worked)
@@ -123,7 +126,15 @@ function scale(entry: Step, factor: number): void {
 
 /** From a ladder everything at the unit takes longer. */
 const atTheUnit: readonly Phase[] = ['protect', 'strip', 'dry-clean', 'apply', 'rinse', 'wheel', 'pan-and-drain', 'rebuild']
-const onTheFloor: readonly string[] = ['clear-below', 'wash-filters', 'renew-filters', 'mix-agent', 'mix-degreaser', 'check-ledger']
+const onTheFloor: readonly string[] = [
+  'bring-warm-water',
+  'clear-below',
+  'wash-filters',
+  'renew-filters',
+  'mix-agent',
+  'mix-degreaser',
+  'check-ledger',
+]
 /** How long water runs is what it takes, wherever one stands. */
 const waterRuns: readonly string[] = ['rinse-coil', 'rinse-degreaser']
 function fromLadder(drafting: Drafting, steps: Step[]): Step[] {

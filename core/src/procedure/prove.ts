@@ -1,11 +1,11 @@
 // From the counted ledger to the customer's door: power, first spin, run test, hand-over.
 import { drainState, named, isOffLevel } from '../lookover/index.ts'
-import { isOutOfWall, powerBars, staysOff } from '../method/index.ts'
+import { isOutOfWall, isPlugCleaned, powerBars, staysOff } from '../method/index.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
 import { afterRunOf } from './afterRun.ts'
 import { caution } from './cautions.ts'
 import { condensateSteps, isDrainUnproved, pumpTestSteps } from './drain.ts'
-import { hangsAtUnit, ids, isOpened, isWet, isWheelWashed, onStand, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
+import { hangsAtUnit, ids, isOpened, isUncovered, isWet, isWheelWashed, onStand, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
 import { closingSteps, openingSteps } from './visit.ts'
 import { outdoorCheckSteps } from './outdoorUnit.ts'
 import { steadyCoolingMin, stepMin, takes } from './stepTimes.ts'
@@ -40,7 +40,10 @@ function spinGate(drafting: Drafting): Message {
 }
 
 /** Findings that people qualified for it have to put right before any power. */
-const wiringBars = (drafting: Drafting) => powerBars(drafting.facts).filter((finding) => finding === 'loose-wiring' || finding === 'oxidised-plug')
+const wiringBars = (drafting: Drafting) =>
+  powerBars(drafting.facts).filter(
+    (finding) => finding === 'loose-wiring' || (finding === 'oxidised-plug' && !(isPlugCleaned(drafting.facts) && isUncovered(drafting))),
+  )
 
 /** `alsoBeforePower`: what power waits for although the count does not. */
 export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBeforePower: readonly Step[]): Step[] {
@@ -267,6 +270,7 @@ function handOver(drafting: Drafting, down: readonly Step[], proved: readonly St
     ...(staysOff(facts) ? [says('procedure.handOver.stays-off-until-new')] : [says('procedure.handOver.done')]),
     says('procedure.handOver.reached'),
     says('procedure.handOver.due-next'),
+    ...(drafting.facts.design.filter === 'washable' ? [says('procedure.handOver.filters')] : []),
     ...(dries
       ? [
           dries.how === 'none'

@@ -72,6 +72,8 @@ export const stepSchema = closed({
   liftKg: z.number().optional(),
   mayEndEarly: z.literal(earlyEnds).optional(),
   doneBy: z.literal(doings).optional(),
+  /** What to do where it does not come off. */
+  stuck: sentenceSchema(600).optional(),
   /** What must be confirmed before it counts as done. */
   gate: sentenceSchema(600).optional(),
   /** Whether tray and fastener ledger must balance before it. */

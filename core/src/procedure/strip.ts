@@ -1,5 +1,5 @@
 // What comes off in what order? Stripping follows the part graph, outermost first.
-import { slidKg, tightCeilingGap } from '../method/index.ts'
+import { isPlugCleaned, slidKg, tightCeilingGap } from '../method/index.ts'
 import type { Component } from '../units/index.ts'
 import { isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
@@ -7,7 +7,7 @@ import { closerOf, comesOff, ids, ladderFor, offId, onStand, step, type Drafting
 import { containmentStep } from './protect.ts'
 import type { Step } from './step.ts'
 import { screwMin, stepMin, storeyMin, takes, tightCoverMin, times } from './stepTimes.ts'
-import { says } from '../words/index.ts'
+import { says, type Message } from '../words/index.ts'
 
 /** What taking off and putting back a component have in common. */
 export function handling(
@@ -59,6 +59,7 @@ function loosenStep(after: string[]): Step {
     equipment: ['long-driver'],
     how: says('procedure.loosenStep.before-coil-lifted-turn'),
     gate: says('procedure.loosenStep.set-screw-loose-still'),
+    stuck: says('procedure.stuck.set-screw'),
     skill: 'wheel-removal',
     cautions: [caution.fins],
   })
@@ -75,6 +76,41 @@ const lookForNests = ({ facts }: Drafting): Step =>
     gate: says('procedure.look-for-nests.gate'),
     cautions: isOnRoof(facts.lookOver.family) ? [caution.roof] : [],
   })
+
+/** What to do where it does not come off: nobody breaks what the customer has to pay for. */
+function stuckOf({ facts }: Drafting, component: Component): Message {
+  if (component.part === 'wheel') return says('procedure.stuck.wheel')
+  const screws = component.fasteners(facts.design).some(({ kind }) => kind.includes('screw') || kind.includes('nut'))
+  return screws ? says('procedure.stuck.screws') : says('procedure.stuck.clips')
+}
+
+/** Wiring, terminals and capacitor, while they lie open: nobody works on past what an electrician has to see. */
+const lookAtWiring = (after: readonly string[]): Step =>
+  step({
+    id: 'look-at-wiring',
+    phase: 'strip',
+    title: says('procedure.look-at-wiring.title'),
+    ...takes(stepMin.lookAtWiring),
+    after: [...after],
+    gate: says('procedure.look-at-wiring.gate'),
+    cautions: [],
+  })
+
+/** An oxidised plug is cleaned while it is dead; a damaged one waits for an electrician. */
+function cleanPlugSteps({ facts }: Drafting, after: readonly string[]): Step[] {
+  if (!isPlugCleaned(facts)) return []
+  return [
+    step({
+      id: 'clean-plug',
+      phase: 'strip',
+      title: says('procedure.clean-plug.title'),
+      ...takes(stepMin.cleanPlug),
+      after: [...after],
+      gate: says('procedure.clean-plug.gate'),
+      cautions: [caution.electricity],
+    }),
+  ]
+}
 
 /** What lies before any terminal: it comes off while stored charge drains. So does a chassis on a plug; where it is wired in, its wires come first. */
 const beforeTerminals: readonly string[] = ['filters', 'fine-filter', 'louvres', 'grille', 'front', 'chassis', 'shroud']
@@ -112,6 +148,7 @@ export function stripSteps(drafting: Drafting, before: readonly Step[], dead: re
         after: [...readyFor(component), ...front, ...(component.setScrew || lifts ? [loosened] : [])],
         ...handling(drafting, component),
         takesOff: component.name,
+        stuck: stuckOf(drafting, component),
         ...(component.photo ? { photo: component.photo } : {}),
         cautions: component.carried ? [...component.cautions, caution.lifting] : [...component.cautions],
       }),
@@ -119,6 +156,8 @@ export function stripSteps(drafting: Drafting, before: readonly Step[], dead: re
     if (component.id === 'shroud') steps.push(lookForNests(drafting))
     if (component.id === 'board-box') hang(['off-board-box'])
     if (component.id !== closer || !component.closes) continue
+    const seen = lookAtWiring([offId(component), ...ready])
+    steps.push(seen, ...cleanPlugSteps(drafting, [seen.id]))
     if (decided.electrics !== 'unplug-and-remove')
       steps.push(
         step({
@@ -129,7 +168,7 @@ export function stripSteps(drafting: Drafting, before: readonly Step[], dead: re
               ? says('procedure.cover-electronics.title.bag-electronics-opening-down')
               : says('procedure.cover-electronics.title.cover-electronics-against-dust'),
           ...takes(stepMin.coverElectronics),
-          after: [offId(component)],
+          after: steps.slice(-1).map(({ id }) => id),
           gate: says('procedure.cover-electronics.gate.electronics-shows'),
           photo: says('procedure.cover-electronics.photo'),
           cautions: [caution.electricity],

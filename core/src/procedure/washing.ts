@@ -102,6 +102,16 @@ function wheelSteps(drafting: Drafting, wetDone: readonly string[], phase: 'whee
         gate: says('procedure.wash-wheel.gate'),
         cautions: [...chemicals, caution.wasteWater],
       }),
+      step({
+        id: 'wipe-behind-wheel',
+        phase: 'wheel',
+        title: says('procedure.wipe-behind-wheel.title'),
+        part: 'housing',
+        ...takes(stepMin.wipeBehindWheel),
+        after: ['off-wheel', ...wetDone],
+        optional: says('procedure.wipe-behind-wheel.optional'),
+        cautions: [],
+      }),
     ]
   if (decided.wheel === 'wash-in-place')
     return [

@@ -13,6 +13,6 @@ export {
   type EquipmentKind,
 } from './equipment.ts'
 export { dilutionFor, doseOf, mix, type Mix } from './mix.ts'
-export { className, productClasses, productSchema, type Label, type Product, type ProductClass } from './product.ts'
+export { className, productClasses, productSchema, treatmentForms, type Label, type Product, type ProductClass } from './product.ts'
 export { pickProduct, reasonsAgainst, type Picked, type UseConditions, type UseWay } from './suitability.ts'
 export { isPast, purchaseOf, purchaseWeeks, takeFrom, usableLitres, type Lot, type Purchase } from './stock.ts'

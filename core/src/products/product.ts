@@ -24,6 +24,8 @@ const range = <S extends z.ZodNumber>(bound: S) =>
     .tuple([bound, bound])
     .refine((limits) => Number(limits[0]) <= Number(limits[1]), orFault(says('fault.range.order'), says('fault.range.order-allowed')))
 
+export const treatmentForms = ['tablet', 'strip', 'spray'] as const
+
 export const labelSchema = closed({
   pH: range(pH).optional(),
   dilution: range(amountUpTo(1000)).optional(),
@@ -36,6 +38,8 @@ export const labelSchema = closed({
   rinse: z.literal(['required', 'optional', 'self-rinsing', 'none']),
   reentryMin: amountUpTo(10_080).optional(),
   lifeWeeks: positiveUpTo(260).optional(),
+  /** As what a treatment is put into a pan. */
+  form: z.literal(treatmentForms).optional(),
 })
 export type Label = z.infer<typeof labelSchema>
 

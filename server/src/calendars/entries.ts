@@ -1,5 +1,5 @@
 // Visits and due days for other people's calendars: iCalendar (RFC 5545), one UID per thing for as long as it lives.
-import { standardWork } from '@yastik/core/plan'
+import { standardVisitMinutes, standardWork } from '@yastik/core/plan'
 import { momentAt } from '@yastik/core/quantities'
 import { familyName } from '@yastik/core/units'
 import { cleaningOf } from '@yastik/core/upkeep'
@@ -102,10 +102,10 @@ async function workAt(jobs: readonly Job[], firm: Firm) {
   const quoted = new Map(quotes.map(({ jobId, chosen, body }) => [jobId, body.options.find(({ key }) => key === chosen)]))
   const unitIds = [...new Set(jobs.flatMap(({ jobUnits = [] }) => jobUnits.map(({ unitId }) => unitId)))]
   const dues = groupBy(await DueDay.findAll({ where: { firmId: firm.id, unitId: { [Op.in]: unitIds } } }), ({ unitId }) => unitId)
-  const usual = new Map<string, number>()
-  const minutesOf = ({ family }: Unit, what: 'deep-clean' | 'light-clean') => {
+  const usual = new Map<string, ReturnType<typeof standardWork>>()
+  const usualOf = ({ family }: Unit, what: 'deep-clean' | 'light-clean') => {
     const key = `${family} ${what}`
-    const known = usual.get(key) ?? standardWork(family, what, firm.houseRules, firm.products, firm.equipment).minutes
+    const known = usual.get(key) ?? standardWork(family, what, firm.houseRules, firm.products, firm.equipment)
     usual.set(key, known)
     return known
   }
@@ -117,8 +117,9 @@ async function workAt(jobs: readonly Job[], firm: Firm) {
     return {
       what: option ? option.name : deepest ? workName(deepest) : says('server.calendar.cleaning'),
       minutes: () => {
-        const hands = option?.handsMin ?? units.reduce((sum, unit, at) => sum + minutesOf(unit, cleanings[at] ?? 'light-clean'), 0)
-        return Math.ceil(hands / roundedMin) * roundedMin
+        const onSite =
+          option?.onSiteMin?.usual ?? option?.handsMin ?? standardVisitMinutes(units.map((unit, at) => usualOf(unit, cleanings[at] ?? 'light-clean')))
+        return Math.ceil(onSite / roundedMin) * roundedMin
       },
     }
   }

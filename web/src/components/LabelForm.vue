@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Writing a product down from its label. What the label does not say stays open.
-import { productClasses, type Product } from '@yastik/core/products'
+import { productClasses, treatmentForms, type Product } from '@yastik/core/products'
 import { computed } from 'vue'
 import { optionsOf } from '../kit/option.ts'
 import NumberField from '../kit/NumberField.vue'
@@ -33,6 +33,7 @@ const flags: { value: Flag; says: string }[] = [
   { value: 'household', says: t('screen.stores.household-product') },
 ]
 const classes = optionsOf(productClasses, (kind) => t(`names.class.${kind}`))
+const forms = optionsOf(treatmentForms, (form) => t(`screen.stores.form.${form}`))
 const rinses: { value: Label['rinse']; says: string }[] = [
   { value: 'required', says: t('screen.stores.rinsed-off') },
   { value: 'optional', says: t('screen.stores.rinse-draw-off') },
@@ -90,6 +91,15 @@ function setEnd(field: Range, end: 0 | 1, value: number | undefined) {
     /></Field>
     <Field where="label.lifeWeeks" :label="t('screen.stores.lasts')" unit="weeks"
       ><NumberField name="lifeWeeks" :model-value="product.label.lifeWeeks" @update:model-value="setLabel({ lifeWeeks: $event })"
+    /></Field>
+    <Field v-if="product.class === 'pan-treatment'" where="label.form" :label="t('screen.stores.treatment-form')"
+      ><Pick
+        name="treatment-form"
+        clearable
+        :placeholder="t('screen.sites.not-noted')"
+        :model-value="product.label.form ?? ''"
+        :options="forms"
+        @update:model-value="setLabel({ form: treatmentForms.find((form) => form === $event) })"
     /></Field>
     <Field
       v-for="{ field, says, si } in numbers"

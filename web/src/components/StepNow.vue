@@ -5,6 +5,7 @@ import { durationWords } from '@yastik/core/quantities'
 import { exceptionFor, reasonsToHold, withCounts, type Asker, type LedgerEntry } from '@yastik/core/run'
 import { rinseFlowLMin, usualPumpBar } from '@yastik/core/wash'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import Fold from '../kit/Fold.vue'
 import Notice from '../kit/Notice.vue'
 import Tap from '../kit/Tap.vue'
 import Tick from '../kit/Tick.vue'
@@ -219,6 +220,13 @@ useKeys([
       <Tap v-if="opens" big :now="!opens.taken" data-opens :to="{ name: opens.station, params: { jobId, unitId }, hash: opens.hash }">{{
         opens.taken ? t('screen.work.taken', { what: opens.what }) : opens.what
       }}</Tap>
+      <Fold v-if="step.stuck" data-stuck>
+        <template #title>{{ t('screen.work.does-not-come-off') }}</template>
+        <p>{{ say(step.stuck) }}</p>
+        <p>
+          <Tap v-if="list === unitId" :to="{ name: 'method', params: { jobId, unitId } }">{{ t('screen.work.open-method') }}</Tap>
+        </p>
+      </Fold>
       <div v-if="holds.length > 0" role="status" data-holds>
         <ul class="holds">
           <li v-for="(reason, at) in holds" :key="at">{{ say(reason) }}</li>

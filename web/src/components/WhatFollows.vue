@@ -7,10 +7,12 @@ import Fold from '../kit/Fold.vue'
 import Tap from '../kit/Tap.vue'
 import ReferralNote from './ReferralNote.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { usePlace } from '../measures/usePlace.ts'
 import { nameOf } from '@yastik/core/words'
 import { t } from '../words/words.ts'
 
 const { say } = useMeasures()
+const place = usePlace()
 
 const props = defineProps<{ jobId: string; unitId: string; plan: UnitPlan; isGraded: boolean }>()
 const scope = computed(() => props.plan.decisions.find(({ topic }) => topic === 'scope'))
@@ -20,6 +22,11 @@ const helps = {
   partly: t('screen.method.cleaning-helps-part'),
   no: t('screen.method.cleaning-does-not-help'),
 }
+/** What its soil costs in electricity, where anybody noted the price, and as far as it is worth a word. */
+const fouling = computed(() => {
+  const { fouledCostLow: low = 0, fouledCostHigh: high = 0 } = props.plan.expected
+  return high >= 1 ? t('screen.method.soil-costs-year', { low: place.whole(low), high: place.whole(high) }) : undefined
+})
 const wholeWords = (choice: string) => t(`names.choice.${choice as Choice}`)
 </script>
 
@@ -54,6 +61,7 @@ const wholeWords = (choice: string) => t(`names.choice.${choice as Choice}`)
         {{ t('screen.method.still-does-told-once-filter') }}
       </p>
       <p v-else-if="plan.expected.basedOn === 'readings'" class="small">{{ t('screen.method.air-cooling-told-readings') }}</p>
+      <p v-if="fouling" class="small" data-fouling-cost>{{ fouling }}</p>
       <ReferralNote :referrals="plan.referrals" />
       <h3 class="ruled-top">{{ t('screen.method.likely-causes') }}</h3>
       <p v-if="plan.diagnosis.length === 0" class="small">{{ t('screen.method.nothing-points-anywhere-yet') }}</p>

@@ -86,6 +86,10 @@ export const plan = {
   'plan.customerText.stays-wet': text<{ time: Of<'min'> }>('Its coil is still wet: please let its fan alone run for about {time} today.'),
   'plan.customerText.handed-back-switched-off': 'It is handed back switched off: please leave it so until the new wheel is in.',
   'plan.customerText.please-use-room-again': text<{ after: Of<'min'> }>('Please use the room again {after} after the work at the earliest.'),
+  'plan.customerText.filters-wash': text<{ time: Of<'weeks'> }>(
+    'Please wash the filters every {time}: lukewarm water, the clean side first, and dry before they go back.',
+  ),
+  'plan.customerText.filters-renew': text<{ time: Of<'weeks'> }>('Please change the filters every {time}.'),
   'plan.customerText.next': text<{ due: Joined }>('Next: {due}.'),
   'plan.newFilter.what': 'a new filter in place of the missing one',
   'plan.newFilter.because': 'without it dust goes straight onto the coil',
@@ -154,6 +158,8 @@ export const plan = {
   'plan.notPossible.choices-possible-here-allowed': text<{ topic: string; wanted: string; reasons: Joined; allowed: Joined }>(
     'choices.{topic}: “{wanted}” is not possible here ({reasons}); allowed: {allowed}',
   ),
+  'plan.notInVan.tools': text<{ tools: Joined }>('not in the van: {tools}'),
+  'plan.notInVan.tool': text<{ equipment: Message; step: Message }>('{equipment} (“{step}”)'),
   'plan.notInVan.fin-comb-van-bent': 'no fin comb in the van: bent fins are left to a thin blade',
   'plan.notInVan.van-needed': text<{ equipment: Message; step: Message }>('no {equipment} in the van, needed for: {step}'),
   'plan.soilOnClear.noted-part-graded-clear': text<{ part: Message; kinds: Joined }>(

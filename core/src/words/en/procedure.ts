@@ -31,6 +31,9 @@ export const procedure = {
     '{amount} of {product} in {water} of water (1:{dilution})',
   ),
   'procedure.reentry.room-used-again-after': text<{ after: Of<'min'> }>('Room is used again {after} after the last spraying at the earliest.'),
+  'procedure.bring-warm-water.title': 'Bring warm water for the grease: enough to mix and to rinse with',
+  'procedure.bring-warm-water.title.carried': 'Get the warm water from the van ready for the grease',
+  'procedure.bring-warm-water.gate': text<{ warm: Of<'C'> }>('The water is hand-warm, {warm} at most'),
   'procedure.mix-agent.title': text<{ mix: Message }>('Make up {mix}'),
   'procedure.apply-coil.title': 'Mist the agent thinly on the coil, face by face',
   'procedure.apply-coil.title.put-agent-coil-bottom': 'Put the agent on the coil from the bottom up, every face that is reached',
@@ -73,6 +76,8 @@ export const procedure = {
   'procedure.float-test.title': 'Float switch: lift the float by hand; it moves free, clicks, and falls back',
   'procedure.float-test.gate': 'The float switch moves free and clicks',
   'procedure.treat-pan.title': 'Lay the pan treatment in, clear of the spout',
+  'procedure.treat-pan.title.sprayed': 'Spray the pan treatment over the whole pan',
+  'procedure.treat-pan.gate.sprayed': 'The whole pan is wet with the treatment, and it is not rinsed off',
   'procedure.treat-pan.gate': 'The treatment lies in the pan, clear of the spout',
   'procedure.pump-test.title':
     'Flow test by the lift pump, with power, its own bucket below: pour one litre into the pan by the inspection opening and time how the pump empties it; then lift the float switch',
@@ -277,6 +282,7 @@ export const procedure = {
   'procedure.put-things-back.gate': 'Everything that was moved stands in its place',
   'procedure.handOver.few-specks-first-start': 'a few specks at first start are usual',
   'procedure.handOver.stays-off-until-new': 'it stays off until the new wheel is in',
+  'procedure.handOver.filters': 'how the filters are washed, and how often',
   'procedure.handOver.done': 'what was done',
   'procedure.handOver.reached': 'what was not reached',
   'procedure.handOver.due-next': 'what is due next',
@@ -315,6 +321,20 @@ export const procedure = {
   'procedure.cover-electronics.title.bag-electronics-opening-down': 'Bag the electronics, opening down, and tape the bag',
   'procedure.cover-electronics.title.cover-electronics-against-dust': 'Cover the electronics against dust',
   'procedure.cover-electronics.gate.electronics-shows': 'Nothing of the electronics shows',
+  'procedure.look-at-wiring.title': 'Look at wiring, terminals and capacitor',
+  'procedure.look-at-wiring.gate': 'Nothing bulges, is scorched, loose or wet; else it stays off until an electrician has seen it',
+  'procedure.clean-plug.title': 'Clean the oxidised plug with contact cleaner and a fine brush, and dry it',
+  'procedure.clean-plug.gate': 'The plug is bright, dry and tight; one that is pitted, soft or scorched waits for an electrician',
+  'procedure.wipe-behind-wheel.title': 'Look at the wall behind the wheel, brush it and wipe it clean',
+  'procedure.wipe-behind-wheel.optional': 'what sits behind the wheel is blown out later',
+  'procedure.stuck.set-screw':
+    'Seized or rounded: penetrating oil and ten minutes, then tap the driver into it and turn. If it does not give, leave the wheel in, choose “washed in place” in the method, and tell the customer.',
+  'procedure.stuck.wheel':
+    'Stuck on its shaft: penetrating oil and ten minutes, then pull evenly at the hub, never at the blades. If it does not give, leave it in, choose “washed in place” in the method, and tell the customer.',
+  'procedure.stuck.screws':
+    'A screw that is seized or rounded: penetrating oil and ten minutes, the driver that fits, a tap on it, then turn. Drill only after asking the customer. If it does not give, leave the part on, choose less in the method, and tell the customer.',
+  'procedure.stuck.clips':
+    'Stop before it breaks: look for a hidden screw or clip, warm the plastic by hand, press instead of pulling. If it does not give, leave the part on, choose less in the method, and tell the customer.',
   'procedure.cover-electronics.photo': 'wiring, plugs and sensors in view, before they are covered',
   'procedure.plug-opening.title': 'Plug the opening below the evaporator and cover it: it leads into the living space',
   'procedure.plug-opening.gate': 'The opening is plugged and covered; plugs and rags are counted',

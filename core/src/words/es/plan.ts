@@ -84,6 +84,8 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.customerText.stays-wet': 'Su serpentín sigue mojado: por favor, deje hoy funcionar solo el ventilador unos {time}.',
   'plan.customerText.handed-back-switched-off': 'Se devuelve apagada: por favor, déjela así hasta que esté la turbina nueva.',
   'plan.customerText.please-use-room-again': 'Por favor, vuelva a usar el cuarto no antes de {after} después del trabajo.',
+  'plan.customerText.filters-wash': 'Lave los filtros cada {time}: agua tibia, primero el lado limpio, y secos antes de ponerlos.',
+  'plan.customerText.filters-renew': 'Cambie los filtros cada {time}.',
   'plan.customerText.next': 'Próximo: {due}.',
   'plan.newFilter.what': 'un filtro nuevo en lugar del que falta',
   'plan.newFilter.because': 'sin él el polvo va directo al serpentín',
@@ -143,6 +145,8 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.contradictions.design-removable-false-noted':
     'design.removable: está anotado false junto a slideOut: true (permitido: removable true, o slideOut false); se toma que se queda donde está',
   'plan.notPossible.choices-possible-here-allowed': 'choices.{topic}: «{wanted}» no es posible aquí ({reasons}); permitido: {allowed}',
+  'plan.notInVan.tools': 'no están en la camioneta: {tools}',
+  'plan.notInVan.tool': '{equipment} (“{step}”)',
   'plan.notInVan.fin-comb-van-bent': 'no hay peine de aletas en la camioneta: las aletas dobladas quedan para una hoja delgada',
   'plan.notInVan.van-needed': 'no hay {equipment} en la camioneta, y hace falta para: {step}',
   'plan.soilOnClear.noted-part-graded-clear':

@@ -29,6 +29,9 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.amountOf.ready-use': '{amount} de {product}, listo para usar',
   'procedure.amountOf.water-1': '{amount} de {product} en {water} de agua (1:{dilution})',
   'procedure.reentry.room-used-again-after': 'El cuarto se vuelve a usar no antes de {after} después de la última pulverización.',
+  'procedure.bring-warm-water.title': 'Traiga agua tibia para la grasa: suficiente para mezclar y para enjuagar',
+  'procedure.bring-warm-water.title.carried': 'Prepare el agua tibia de la camioneta para la grasa',
+  'procedure.bring-warm-water.gate': 'El agua está tibia a la mano, {warm} como máximo',
   'procedure.mix-agent.title': 'Prepare {mix}',
   'procedure.apply-coil.title': 'Rocíe el producto en capa fina sobre el serpentín, cara por cara',
   'procedure.apply-coil.title.put-agent-coil-bottom': 'Aplique el producto al serpentín de abajo hacia arriba, cada cara que se alcance',
@@ -65,6 +68,8 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.float-test.title': 'Interruptor de flotador: levante el flotador a mano; se mueve libre, hace clic y cae',
   'procedure.float-test.gate': 'El interruptor de flotador se mueve libre y hace clic',
   'procedure.treat-pan.title': 'Ponga el tratamiento en la bandeja, lejos del pico',
+  'procedure.treat-pan.title.sprayed': 'Rocíe el tratamiento sobre toda la bandeja',
+  'procedure.treat-pan.gate.sprayed': 'Toda la bandeja está mojada con el tratamiento, y no se enjuaga',
   'procedure.treat-pan.gate': 'El tratamiento está en la bandeja, lejos del pico',
   'procedure.pump-test.title':
     'Prueba de flujo con la bomba, con corriente y su propia cubeta debajo: vierta un litro en la bandeja por la abertura de inspección y mida cuánto tarda la bomba en vaciarla; luego levante el interruptor de flotador',
@@ -273,6 +278,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.put-things-back.gate': 'Todo lo que se movió está en su lugar',
   'procedure.handOver.few-specks-first-start': 'unas motas en el primer arranque son normales',
   'procedure.handOver.stays-off-until-new': 'queda apagada hasta que esté la turbina nueva',
+  'procedure.handOver.filters': 'cómo se lavan los filtros, y cada cuánto',
   'procedure.handOver.done': 'lo que se hizo',
   'procedure.handOver.reached': 'lo que no se alcanzó',
   'procedure.handOver.due-next': 'lo que toca después',
@@ -311,6 +317,20 @@ export const procedure: Record<keyof typeof english, string> = {
     'Embolse la electrónica, con la abertura hacia abajo, y cierre la bolsa con cinta',
   'procedure.cover-electronics.title.cover-electronics-against-dust': 'Cubra la electrónica contra el polvo',
   'procedure.cover-electronics.gate.electronics-shows': 'No se ve nada de la electrónica',
+  'procedure.look-at-wiring.title': 'Mire el cableado, las terminales y el capacitor',
+  'procedure.look-at-wiring.gate': 'Nada está hinchado, quemado, flojo ni mojado; si no, queda apagada hasta que la vea un electricista',
+  'procedure.clean-plug.title': 'Limpie el conector oxidado con limpiador de contactos y un cepillo fino, y séquelo',
+  'procedure.clean-plug.gate': 'El conector está brillante, seco y firme; uno picado, blando o quemado espera a un electricista',
+  'procedure.wipe-behind-wheel.title': 'Mire la pared detrás de la turbina, cepíllela y límpiela',
+  'procedure.wipe-behind-wheel.optional': 'lo que queda detrás de la turbina sale soplado después',
+  'procedure.stuck.set-screw':
+    'Trabado o barrido: aceite penetrante y diez minutos, luego golpee el desarmador en el prisionero y gire. Si no cede, deje la turbina puesta, elija “lavada en su lugar” en el método y avise al cliente.',
+  'procedure.stuck.wheel':
+    'Trabada en su eje: aceite penetrante y diez minutos, luego jale parejo del cubo, nunca de los álabes. Si no cede, déjela puesta, elija “lavada en su lugar” en el método y avise al cliente.',
+  'procedure.stuck.screws':
+    'Un tornillo trabado o barrido: aceite penetrante y diez minutos, el desarmador correcto, un golpe, y gire. Taladre solo después de preguntar al cliente. Si no cede, deje la pieza puesta, elija menos en el método y avise al cliente.',
+  'procedure.stuck.clips':
+    'Pare antes de que se rompa: busque un tornillo o clip oculto, entibie el plástico con la mano, presione en vez de jalar. Si no cede, deje la pieza puesta, elija menos en el método y avise al cliente.',
   'procedure.cover-electronics.photo': 'cableado, conectores y sensores a la vista, antes de cubrirlos',
   'procedure.plug-opening.title': 'Tape la abertura bajo el evaporador y cúbrala: da al espacio habitado',
   'procedure.plug-opening.gate': 'La abertura está tapada y cubierta; tapones y trapos están contados',

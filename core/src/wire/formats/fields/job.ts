@@ -180,6 +180,7 @@ const stores: FieldTexts = {
   fragranced: 'Whether it is scented.',
   'label.rinse': 'Whether it has to be rinsed off.',
   reentryMin: 'Time after which people may come back into the room, min.',
+  'label.form': 'As what a treatment is put into a pan.',
   lifeWeeks: 'How long what is left in the unit works, weeks.',
   packLitres: 'What a pack holds, L.',
   pricePerPack: 'What a pack costs, in the currency of the firm.',

@@ -50,6 +50,7 @@ const steps: FieldTexts = {
   'steps.how': 'How it is done, where the title is not enough.',
   handsMin: 'Hands-on time, min.',
   'steps.startMin': 'Its start value, where the firm’s own runs have corrected the time, min.',
+  stuck: 'What to do where it does not come off.',
   wait: 'Time that must pass after the hands-on part.',
   leastMin: 'At least, min.',
   mostMin: 'At most, min.',

@@ -125,6 +125,7 @@ export const methodScreens = {
   'screen.method.air': '% of its air',
   'screen.method.cooling': '% of its cooling',
   'screen.method.still-does-told-once-filter': 'What it still does is told once filter, coil or wheel are graded, or the air is measured.',
+  'screen.method.soil-costs-year': text<{ low: string; high: string }>('Its soil costs about {low} to {high} a year in electricity.'),
   'screen.method.air-cooling-told-readings': 'Air and cooling are told by the readings.',
   'screen.method.likely-causes': 'Likely causes',
   'screen.method.nothing-points-anywhere-yet': 'Nothing points anywhere yet.',

@@ -22,6 +22,8 @@ export const workScreens = {
   'screen.work.used-number-0': text<{ mostLitres: number }>('What was used is a number from 0 to {mostLitres}.'),
   'screen.work.expected': text<{ count: number }>('expected {count}'),
   'screen.work.came-out': text<{ outOf: number }>('{outOf} came out'),
+  'screen.work.does-not-come-off': 'It does not come off',
+  'screen.work.open-method': 'Open the method',
   'screen.work.taken': text<{ what: string }>('{what}: taken'),
   'screen.work.done': 'It is so: done',
   'screen.work.amount-not-allowed': 'an amount is not allowed',

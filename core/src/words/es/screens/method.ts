@@ -122,6 +122,7 @@ export const methodScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.method.air': '% de su aire',
   'screen.method.cooling': '% de su enfriamiento',
   'screen.method.still-does-told-once-filter': 'Lo que aún rinde se dice cuando se califican filtro, serpentín o turbina, o cuando se mide el aire.',
+  'screen.method.soil-costs-year': 'Su suciedad cuesta entre {low} y {high} al año en electricidad.',
   'screen.method.air-cooling-told-readings': 'El aire y el enfriamiento los dicen las lecturas.',
   'screen.method.likely-causes': 'Causas probables',
   'screen.method.nothing-points-anywhere-yet': 'Aún nada apunta a una causa.',

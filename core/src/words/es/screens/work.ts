@@ -22,6 +22,8 @@ export const workScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.work.used-number-0': 'Lo usado es un número de 0 a {mostLitres}.',
   'screen.work.expected': 'se esperan {count}',
   'screen.work.came-out': 'salieron {outOf}',
+  'screen.work.does-not-come-off': 'No sale',
+  'screen.work.open-method': 'Abrir el método',
   'screen.work.taken': '{what}: tomadas',
   'screen.work.done': 'Así es: hecho',
   'screen.work.amount-not-allowed': 'una cantidad no está permitida',
