@@ -89,7 +89,11 @@ const endsOf = ({ starts }: Placement, minutes: readonly number[]): number[] => 
 export function qualityOf({ starts, chosen, finish }: Placement, { minutes, places }: Network): readonly number[] {
   const byPerson = new Map<number, number[]>()
   chosen.forEach((team, index) => {
-    for (const person of team) byPerson.set(person, [...(byPerson.get(person) ?? []), index])
+    for (const person of team) {
+      const own = byPerson.get(person)
+      if (own) own.push(index)
+      else byPerson.set(person, [index])
+    }
   })
   let changes = 0
   let idle = 0

@@ -38,6 +38,8 @@ export interface ScheduleOptions {
   readonly seed?: number
   /** How many activities may be placed in all while looking for something better. */
   readonly effort?: number
+  /** Share of the lower bound that a finish may lie above it and be good enough: nothing better is looked for then. */
+  readonly within?: number
   /** Asked between two tries; once aborted, the best so far is the answer. */
   readonly signal?: { readonly aborted: boolean }
 }

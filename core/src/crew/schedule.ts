@@ -22,7 +22,7 @@ export function schedule(problem: Problem, options: Partial<BoundedOptions> = {}
   const network = networkOf(problem)
   const bound = lowerBound(network)
   if (options.below !== undefined && bound >= options.below - 1e-9) return undefined
-  const { best, failed } = improve(network, bound, options)
+  const { best, failed } = improve(network, bound * (1 + (options.within ?? 0)), options)
   const isClosed = best !== undefined && best.finish <= bound + 1e-9
   const small = network.ids.length <= provable.activities && !isClosed
   const proof = small ? exact(network, best?.finish ?? Infinity, provable.nodes, options.signal) : undefined

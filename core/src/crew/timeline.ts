@@ -42,7 +42,9 @@ export interface UnitSteps {
 
 /** Activities that are placed while looking for a better timeline: few while one unit is looked over tap by tap, more for a whole visit. */
 const effortForOne = 120
-const effortForMany = 30_000
+const effortForMany = 20_000
+/** Nobody tells two minutes in a day apart: a whole visit that ends so close to its lower bound is good enough. */
+const closeEnough = estimate(0.005, 'share of the lower bound')
 
 const key = refOf
 const person = (index: number) => `person ${index}`
@@ -142,7 +144,8 @@ export function timeline(
   options: ScheduleOptions = {},
 ): Timeline {
   refuseGifts(units, crew)
-  const tried = { effort: units.filter(({ id }) => id !== visitId).length === 1 ? effortForOne : effortForMany, ...options }
+  const isOne = units.filter(({ id }) => id !== visitId).length === 1
+  const tried = { ...(isOne ? { effort: effortForOne } : { effort: effortForMany, within: closeEnough.value }), ...options }
   const { problem, putOf } = problemOf(
     units,
     crew,
@@ -152,7 +155,7 @@ export function timeline(
   let best = schedule(problem, tried)
   const { lowerBoundMin } = best
   for (const people of smallerGroups(crew.length)) {
-    if (best.finishMin <= lowerBoundMin + 1e-9 || tried.signal?.aborted) break
+    if (best.finishMin <= lowerBoundMin * (1 + (tried.within ?? 0)) + 1e-9 || tried.signal?.aborted) break
     if (!suffices(units, crew, people)) continue
     const other = schedule(problemOf(units, crew, people, equipmentCount).problem, { ...tried, below: best.finishMin })
     if (other && other.finishMin < best.finishMin - 1e-9) best = other

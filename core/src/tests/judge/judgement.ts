@@ -187,6 +187,7 @@ export const judgementPredicates: readonly Predicate[] = [
       const weightKg = one.noted('weightKg')
       if (
         !one.carriedFamily ||
+        one.choice('location') === 'on-stand' ||
         weightKg === undefined ||
         one.noted('removable') !== true ||
         one.declined ||
