@@ -146,7 +146,7 @@ export const brokenPlans = (): Broken[] => [
   broken('cassette-wheel', { ...cassette, design: { wheelRemovable: undefined } }, (own) => drop(own, 'off-wheel')),
   broken('wheel-said-once', coat, (own) => explain(own, 'scope', 'so it is washed where it sits')),
   broken('treatment', strip, (own) => drop(own, 'treat-pan')),
-  broken('too-heavy', { ...window, design: { weightKg: 40 } }, (own) => (own.offers = []), { crew: [{ name: 'Asa', liftKg: 20 }] }),
+  broken('too-heavy', { ...window, design: { weightKg: 40, slideOut: false } }, (own) => (own.offers = []), { crew: [{ name: 'Asa', liftKg: 20 }] }),
   broken('disposable', { ...coat, design: { filter: 'disposable' } }, (own) => own.drying.push({ part: 'filter', how: 'fan', minutes: 139 })),
   broken(
     'both-sides',
