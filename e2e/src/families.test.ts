@@ -22,7 +22,7 @@ afterAll(async () => {
 describe('a unit of each family', () => {
   it.each([
     ['Reading hall, east', 'ceiling-cassette', 'Strip down'],
-    ['Keeper’s den', 'window', 'Carry out and clean on the bench'],
+    ['Keeper’s den', 'window', 'Take out of the wall and clean'],
     ['Pitch B7, above the berth', 'rv-rooftop', 'Cover off, clean in place'],
   ])('%s shows its own section, and how far one goes in', async (name, family, scope) => {
     await openUnit(sheet, name, 'look-over')
@@ -33,7 +33,7 @@ describe('a unit of each family', () => {
     await openUnit(sheet, 'Room 21', 'look-over')
     await find(sheet, 'svg.section[data-family="through-wall"]')
     await grade(sheet, 'condenserFace', 3)
-    await expectText(sheet, '[data-scope]', 'Carry out and clean on the bench')
+    await expectText(sheet, '[data-scope]', 'Take out of the wall and clean')
     await follow(sheet, 'See the method')
     await find(sheet, '[data-topic="condenser-agent"][data-choice="outdoor-foam"]')
   })

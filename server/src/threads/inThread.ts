@@ -1,5 +1,5 @@
 // What may take long is done beside the loop that answers everybody: in a thread of its own, with a limit of time and of memory.
-import { MessageChannel, type MessagePort, type Transferable } from 'node:worker_threads'
+import { MessageChannel, receiveMessageOnPort, type MessagePort, type Transferable } from 'node:worker_threads'
 import { Fault, type FaultCode, type FaultLine } from '@yastik/core/faults'
 import type { Sentence } from '@yastik/core/words'
 import { Piscina } from 'piscina'
@@ -55,6 +55,8 @@ export function threadOf<Given, Result, Progress = never>(script: URL, mostMs: n
           signal: AbortSignal.timeout(mostMs),
         },
       )) as ThreadAnswer<Result>
+      // The answer comes another way than the news of how far it is: what was told before it is heard before it.
+      for (let late = receiveMessageOnPort(port1); late; late = receiveMessageOnPort(port1)) hear?.(late.message as Progress)
       if ('result' in answer) return answer.result
       throw new Fault(answer.fault.code, answer.fault)
     } catch (error) {

@@ -148,7 +148,7 @@ describe('what is due', () => {
     const unit = await newUnit('Porch')
     const jobId = await visit(unit.id, 30, 4, 'open-clean')
     const outlook = (await ask('GET', `/api/units/${unit.id}/outlook`)).json()
-    expect(outlook.visits).toEqual([expect.objectContaining({ jobId, found: 4, left: 0.5 })])
+    expect(outlook.visits).toEqual([expect.objectContaining({ jobId, found: 4, left: 0.15 })])
     expect(outlook.visits[0].seen).toEqual({
       grades: { coilFace: 4, filter: 4 },
       findings: ['bent-fins'],

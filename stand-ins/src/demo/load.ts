@@ -28,6 +28,13 @@ const paceOf = (visit: number) => {
   return () => 0.85 + 0.45 * random()
 }
 
+/** The form of a place, with the weekday on which it is closed. */
+function formOf({ form, closedInDays }: DemoSite, nowMs: number): DemoSite['form'] {
+  if (closedInDays === undefined) return form
+  const weekday = new Intl.DateTimeFormat('en', { weekday: 'long', timeZone: demoPlace.timeZone }).format(nowMs + closedInDays * dayMs)
+  return { ...form, contact: `${form.contact}; closed on ${weekday}s` }
+}
+
 async function load(db: Doing, nowMs: number): Promise<boolean> {
   const { transaction } = db
   if ((await Firm.count({ transaction })) > 0) return false
@@ -51,7 +58,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     )
   for (const site of demoSites) {
     await Site.create(
-      { id: demoId(site.key), firmId: firm.id, name: site.form.site.name, form: site.form, savedBy: demoPeople[0].name },
+      { id: demoId(site.key), firmId: firm.id, name: site.form.site.name, form: formOf(site, nowMs), savedBy: demoPeople[0].name },
       { transaction },
     )
     for (const unit of site.units)
@@ -157,6 +164,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
   async function loadOpenJobs(): Promise<void> {
     const siteOf = (key: string) => demoSites.find((site) => site.key === key)!
     const [guests, office, bakery, rooms, lodge, pitches] = ['tannwinkel', 'halvmark', 'ehrenfurt', 'quellhof', 'kornfeld', 'uferlund'].map(siteOf)
+    const home = siteOf('moorhen')
     const imre = people.get('imre')!
     const crew = ['imre', 'sanna']
     const job = await open('today/tannwinkel', guests, guests.units.slice(0, 2), nowMs, crew, -80)
@@ -190,6 +198,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
       await storeEvents(db, visit.id, imre, seen.events)
     }
     await looked('today/quellhof', rooms, 'qh-hall', ['mira'], nowMs, 30)
+    await open('today/moorhen', home, home.units, nowMs, ['mira'], 330)
     await looked('coming/uferlund', pitches, 'ul-b7', ['imre', 'sanna'], nowMs + dayMs, 0)
     await looked('coming/kornfeld', lodge, 'kf-den', ['mira', 'imre'], nowMs + dayMs)
     await open('coming/ehrenfurt', bakery, bakery.units, nowMs + 2 * dayMs, ['mira', 'imre'])

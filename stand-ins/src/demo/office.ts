@@ -6,11 +6,13 @@ import type { Db } from '@yastik/server/db/database'
 import { Firm, Job, JobUnit, Message, Quote, Reply, Site, StockLot, Unit, User } from '@yastik/server/db/models'
 import { quoteBody } from '@yastik/server/quotes/body'
 import { learnAndRenew } from '@yastik/server/upkeep/doings'
-import { demoFirm } from './firm.ts'
+import { demoFirm, demoSites } from './firm.ts'
 import { demoId } from './walk.ts'
 import { dayMs, dayOf } from '@yastik/server/days'
 
 const validDays = 30
+/** When the plotter room that a customer was reminded of was cleaned. */
+const plotterDaysAgo = demoSites.flatMap(({ units }) => units).find(({ key }) => key === 'hm-plot')?.past.at(-1)?.daysAgo ?? 0
 /** Addresses that nobody has; the last digit tells the stand-in gateway what becomes of a message. */
 const consents = [
   ['halvmark', '+00 555 0148'],
@@ -82,6 +84,9 @@ export async function loadOffice(db: Db, nowMs: number): Promise<void> {
   }
   const reminded = (await Site.findByPk(demoId(consents[0][0])))!
   const sentMs = nowMs - 20 * dayMs
+  /** The month so many weeks after the office's plotter room was cleaned. */
+  const monthIn = (weeks: number) =>
+    new Intl.DateTimeFormat('en', { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(nowMs - (plotterDaysAgo - 7 * weeks) * dayMs)
   const message = await Message.create({
     id: demoId('message/reminder'),
     firmId: firm.id,
@@ -89,7 +94,7 @@ export async function loadOffice(db: Db, nowMs: number): Promise<void> {
     kind: 'reminder',
     channel: 'text',
     address: consents[0][1],
-    body: `${demoFirm} about the air conditioning at ${reminded.name}:\nPlotter room will be due about March 2027 for a light clean (between January and June 2027). We cleaned it last in November 2025.\nThe days come from what we found at your units, not from the calendar. Write or call, and we will find a day.\nAnswer STOP and we will not write again.`,
+    body: `${demoFirm} about the air conditioning at ${reminded.name}:\nPlotter room will be due about ${monthIn(24)} for a light clean (between ${monthIn(15)} and ${monthIn(43)}). We cleaned it last in ${monthIn(0)}.\nThe days come from what we found at your units, not from the calendar. Write or call, and we will find a day.\nAnswer STOP and we will not write again.`,
     state: 'delivered',
     tries: 1,
     nextAt: new Date(nowMs + 400 * dayMs),

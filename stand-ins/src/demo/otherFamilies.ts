@@ -115,8 +115,9 @@ export const otherSites: readonly DemoSite[] = [
         electricityPricePerKwh: 0.28,
       },
       address: '6 Chestnut Yard, Halvmark',
-      contact: 'Odile at the lending desk; closed on Mondays',
+      contact: 'Odile at the lending desk',
     },
+    closedInDays: 3,
     units: [
       {
         key: 'qh-hall',
@@ -126,12 +127,12 @@ export const otherSites: readonly DemoSite[] = [
         hoursPerDay: 9,
         past: [
           {
-            daysAgo: 610,
+            daysAgo: 600,
             by: 'mira',
             complaints: ['smell', 'drips-indoors'],
             grades: seen('22133211', { wheel: ['dust', 'biofilm'], pan: ['biofilm'], coilFace: ['dust'] }),
           },
-          { daysAgo: 240, by: 'imre', complaints: ['none'], grades: seen('21111111', { coilFace: ['dust'] }) },
+          { daysAgo: 201, by: 'imre', complaints: ['none'], grades: seen('21111111', { coilFace: ['dust'] }) },
         ],
       },
       {
@@ -140,7 +141,7 @@ export const otherSites: readonly DemoSite[] = [
         family: 'ceiling-cassette',
         design: { ...cassette, ratedCoolingKw: 5, ratedAirflowM3h: 820, ways: 2, drain: 'gravity', drainPlug: false, below: 'electronics' },
         hoursPerDay: 12,
-        past: [{ daysAgo: 612, by: 'mira', complaints: ['weak-airflow'], grades: seen('32221111', { coilFace: ['dust', 'fine-powder'] }) }],
+        past: [{ daysAgo: 242, by: 'mira', complaints: ['weak-airflow'], grades: seen('32221111', { coilFace: ['dust', 'fine-powder'] }) }],
       },
     ],
   },
@@ -163,13 +164,13 @@ export const otherSites: readonly DemoSite[] = [
     units: [
       corridorRoom(21, [
         {
-          daysAgo: 395,
+          daysAgo: 331,
           by: 'mira',
           complaints: ['none'],
           grades: seen('221211112112', { condenserFace: ['pollen', 'leaf-litter'], basePan: ['leaf-litter'] }),
         },
       ]),
-      corridorRoom(22, [{ daysAgo: 394, by: 'mira', complaints: ['none'], grades: seen('211111111111') }]),
+      corridorRoom(22, [{ daysAgo: 180, by: 'mira', complaints: ['none'], grades: seen('211111111111') }]),
       corridorRoom(23, []),
       {
         key: 'kf-den',
@@ -179,7 +180,7 @@ export const otherSites: readonly DemoSite[] = [
         hoursPerDay: 5,
         past: [
           {
-            daysAgo: 393,
+            daysAgo: 190,
             by: 'mira',
             complaints: ['weak-airflow', 'noise'],
             grades: seen('222310113223', {
@@ -197,7 +198,7 @@ export const otherSites: readonly DemoSite[] = [
         family: 'window',
         design: { ...sashUnit, removable: false, slideOut: false, storey: 3, weightKg: 41 },
         hoursPerDay: 4,
-        past: [{ daysAgo: 392, by: 'imre', complaints: ['none'], grades: seen('211110111111') }],
+        past: [{ daysAgo: 300, by: 'imre', complaints: ['none'], grades: seen('211110111111') }],
       },
     ],
   },
@@ -226,7 +227,7 @@ export const otherSites: readonly DemoSite[] = [
         hoursPerDay: 6,
         past: [
           {
-            daysAgo: 420,
+            daysAgo: 340,
             by: 'imre',
             complaints: ['weak-airflow', 'ices-up'],
             grades: seen('332221112211', { coilFace: ['dust', 'lint-hair'], condenserFace: ['leaf-litter'] }),
@@ -240,7 +241,7 @@ export const otherSites: readonly DemoSite[] = [
         supply: 'post and battery of C2',
         design: { ...roofUnit, below: 'worktop', roof: 'fibreglass', batteryControl: false, wheelReachable: false },
         hoursPerDay: 5,
-        past: [{ daysAgo: 418, by: 'imre', complaints: ['none'], grades: seen('211111111110', { coilFace: ['dust'] }) }],
+        past: [{ daysAgo: 338, by: 'imre', complaints: ['none'], grades: seen('211111111110', { coilFace: ['dust'] }) }],
       },
     ],
   },

@@ -27,5 +27,7 @@ export interface DemoUnit {
 export interface DemoSite {
   readonly key: string
   readonly form: SiteForm
+  /** Closed on the weekday that comes so many days after the demo was loaded: on none on which anybody was or will be sent there. */
+  readonly closedInDays?: number
   readonly units: readonly DemoUnit[]
 }

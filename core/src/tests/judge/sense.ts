@@ -7,7 +7,7 @@ import { jobOf } from './generator.ts'
 import { planInEnglish, type ToldPlan } from '../inEnglish.ts'
 
 export interface Comparison {
-  readonly what: 'worse-grade' | 'added-person' | 'better-van' | 'bigger-unit'
+  readonly what: 'worse-grade' | 'added-person' | 'better-van' | 'bigger-unit' | 'more-screws' | 'second-unit'
   readonly seed: number
   readonly before: JobFile
   readonly after: JobFile
@@ -20,6 +20,19 @@ const work = ({ units }: ToldPlan): number =>
   units.reduce((sum, { steps }) => sum + steps.reduce((own, { handsMin, people }) => own + handsMin * people, 0), 0)
 const reached = ({ units }: ToldPlan): number => units.reduce((sum, { notReached }) => sum + notReached.length, 0)
 const slack = 1e-6
+/** Whether both plans decide the same at every unit that they share. */
+const decidedAlike = (one: ToldPlan, other: ToldPlan): boolean => {
+  const choices = ({ units }: ToldPlan) => JSON.stringify(units[0].decisions.map(({ choice }) => choice))
+  return choices(one) === choices(other)
+}
+/** By the same method one grade more makes no step longer than this; washing a wheel grows most. */
+const mostPerGrade = 1.6
+/** The second of a kind takes so much of the first one’s minutes; what is rounded to quarters may add up. */
+const secondShare = { least: 0.8, most: 0.9, roundedMin: 2 }
+/** Two people share no visit better than by half. */
+const leastOfOne = 0.5
+/** Out and in again, from a ladder. */
+const mostPerScrewMin = 0.6
 
 /** One job of each seed without choices by hand, and without what stops all work. */
 function plainJob(seed: number): JobFile {
@@ -44,8 +57,10 @@ export function comparisonsOf(seed: number): Comparison[] {
       seed,
       before: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...noted, grade } } }] },
       after: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...noted, grade: allGrades[grade + 1] } } }] },
-      fault: (one, other) =>
-        work(other) < work(one) - slack ? `${part} from grade ${grade} to ${grade + 1}: ${work(one)} min become ${work(other)}` : undefined,
+      fault: (one, other) => {
+        const grown = work(other) < work(one) - slack || (decidedAlike(one, other) && work(other) > work(one) * mostPerGrade + slack)
+        return grown ? `${part} from grade ${grade} to ${grade + 1}: ${work(one)} min become ${work(other)}` : undefined
+      },
     })
   if (before.crew.length < 4)
     comparisons.push({
@@ -55,10 +70,10 @@ export function comparisonsOf(seed: number): Comparison[] {
       after: { ...before, crew: [...before.crew, { name: 'Eli', trained: pick([[], before.crew[0].trained ?? []]), liftKg: before.crew[0].liftKg }] },
       fault: (one, other) => {
         const decided = ({ units }: ToldPlan) => JSON.stringify(units.map(({ decisions }) => decisions.map(({ choice }) => choice)))
-        const same = decided(one) === decided(other)
-        return same && other.timeline.finishMin > one.timeline.finishMin + slack
-          ? `done after ${one.timeline.finishMin} min, with one more after ${other.timeline.finishMin}`
-          : undefined
+        if (decided(one) !== decided(other)) return undefined
+        const [alone, together] = [one.timeline.finishMin, other.timeline.finishMin]
+        const isFair = together <= alone + slack && (before.crew.length > 1 || together >= alone * leastOfOne - slack)
+        return isFair ? undefined : `done after ${alone} min, with one more after ${together}`
       },
     })
   comparisons.push({
@@ -71,6 +86,36 @@ export function comparisonsOf(seed: number): Comparison[] {
       products: [...(before.products ?? builtInProducts)],
     },
     fault: (one, other) => (reached(other) > reached(one) ? `${reached(one)} parts not reached, with a better van ${reached(other)}` : undefined),
+  })
+  const { coverScrews } = unit.design
+  if (coverScrews !== undefined && coverScrews < 18)
+    comparisons.push({
+      what: 'more-screws',
+      seed,
+      before,
+      after: { ...before, units: [{ ...unit, design: { ...unit.design, coverScrews: coverScrews + 2 } }] },
+      fault: (one, other) =>
+        work(other) < work(one) - slack || work(other) > work(one) + 2 * mostPerScrewMin * before.crew.length + slack
+          ? `two screws more: ${work(one)} min become ${work(other)}`
+          : undefined,
+    })
+  comparisons.push({
+    what: 'second-unit',
+    seed,
+    before: { ...before, units: [{ ...unit, supply: 'first' }] },
+    after: {
+      ...before,
+      units: [
+        { ...unit, supply: 'first' },
+        { ...unit, id: 'twin', supply: 'second' },
+      ],
+    },
+    fault: (_, { units: [first, second] }) => {
+      const ofFirst = first.minutes?.hands ?? 0
+      const [most, least] = [ofFirst * secondShare.most + secondShare.roundedMin, ofFirst * secondShare.least - secondShare.roundedMin]
+      const hands = second.minutes?.hands ?? 0
+      return hands > most + slack || hands < least - slack ? `the second of a kind takes ${hands} min beside ${ofFirst}` : undefined
+    },
   })
   const kw = unit.design.ratedCoolingKw
   if (kw !== undefined && kw < 10 && unit.design.faceWidthMm === undefined)
