@@ -18,6 +18,9 @@ const scale = computed(() => {
     .range([8, width - 8])
 })
 const ticks = computed(() => scale.value.ticks(4))
+/** A long figure at the edge stands within it. */
+const anchorOf = (tick: number) => (scale.value(tick) > width - 20 && tick >= 1000 ? 'end' : 'middle')
+const xOf = (tick: number) => (anchorOf(tick) === 'end' ? width : scale.value(tick))
 </script>
 
 <template>
@@ -37,7 +40,7 @@ const ticks = computed(() => scale.value.ticks(4))
     <line :x1="scale.range()[0]" :x2="scale.range()[1]" y1="34" y2="34" class="axis" />
     <g v-for="tick in ticks" :key="tick">
       <line :x1="scale(tick)" :x2="scale(tick)" y1="31" y2="37" class="axis" />
-      <text :x="scale(tick)" y="52" text-anchor="middle">{{ tick }}</text>
+      <text :x="xOf(tick)" y="52" :text-anchor="anchorOf(tick)">{{ tick }}</text>
     </g>
     <line v-if="line.expected !== undefined" :x1="scale(line.expected)" :x2="scale(line.expected)" y1="6" y2="42" class="expected" />
     <path
