@@ -33,6 +33,8 @@ const secondShare = { least: 0.8, most: 0.9, roundedMin: 2 }
 const leastOfOne = 0.5
 /** Out and in again, from a ladder. */
 const mostPerScrewMin = 0.6
+/** What rounding to quarters of a minute may add out and in. */
+const quarters = 0.5
 
 /** One job of each seed without choices by hand, and without what stops all work. */
 function plainJob(seed: number): JobFile {
@@ -95,7 +97,7 @@ export function comparisonsOf(seed: number): Comparison[] {
       before,
       after: { ...before, units: [{ ...unit, design: { ...unit.design, coverScrews: coverScrews + 2 } }] },
       fault: (one, other) =>
-        work(other) < work(one) - slack || work(other) > work(one) + 2 * mostPerScrewMin * before.crew.length + slack
+        work(other) < work(one) - slack || work(other) > work(one) + 2 * mostPerScrewMin * before.crew.length + quarters
           ? `two screws more: ${work(one)} min become ${work(other)}`
           : undefined,
     })
