@@ -160,6 +160,24 @@ describe('what is due', () => {
     expect(outlook.dues.length).toBeGreaterThan(0)
     expect((await other('GET', `/api/units/${unit.id}/outlook`)).statusCode).toBe(404)
   })
+  it('takes what others did before as evidence, where it was before the firm’s own visits, and never as a visit', async () => {
+    const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
+    const cleaned = async (name: string, days: number) => {
+      const form = { name, family: 'wall-head', design: { ratedCoolingKw: 3.5, ratedAirflowM3h: 600 }, othersCleanedOn: daysAgo(days) }
+      const { id } = (await ask('POST', `/api/sites/${siteId}/units`, form)).json() as { id: string }
+      await visit(id, 20, 2)
+      return id
+    }
+    const [fast, slow, after] = [await cleaned('Cellar', 200), await cleaned('Shed', 2000), await cleaned('Stair', 5)]
+    const plain = await newUnit('Hatch')
+    await visit(plain.id, 20, 2)
+    const deepOn = async (id: string) => (await duesOf(id))['deep-clean'].dueOn
+    expect((await deepOn(fast)) < (await deepOn(slow))).toBe(true)
+    expect(await deepOn(after)).toBe(await deepOn(plain.id))
+    expect((await ask('GET', `/api/units/${fast}/outlook`)).json().visits).toHaveLength(1)
+    const bad = { name: 'Nook', family: 'wall-head', design: {}, othersCleanedOn: 'last spring' }
+    expect((await ask('POST', `/api/sites/${siteId}/units`, bad)).json().fault.lines[0].where).toBe('othersCleanedOn')
+  })
 })
 
 describe('the firm’s own rates', () => {

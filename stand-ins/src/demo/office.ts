@@ -12,7 +12,11 @@ import { dayMs, dayOf } from '@yastik/server/days'
 
 const validDays = 30
 /** When the plotter room that a customer was reminded of was cleaned. */
-const plotterDaysAgo = demoSites.flatMap(({ units }) => units).find(({ key }) => key === 'hm-plot')?.past.at(-1)?.daysAgo ?? 0
+const plotterDaysAgo =
+  demoSites
+    .flatMap(({ units }) => units)
+    .find(({ key }) => key === 'hm-plot')
+    ?.past.at(-1)?.daysAgo ?? 0
 /** Addresses that nobody has; the last digit tells the stand-in gateway what becomes of a message. */
 const consents = [
   ['halvmark', '+00 555 0148'],

@@ -220,13 +220,6 @@ useKeys([
       <Tap v-if="opens" big :now="!opens.taken" data-opens :to="{ name: opens.station, params: { jobId, unitId }, hash: opens.hash }">{{
         opens.taken ? t('screen.work.taken', { what: opens.what }) : opens.what
       }}</Tap>
-      <Fold v-if="step.stuck" data-stuck>
-        <template #title>{{ t('screen.work.does-not-come-off') }}</template>
-        <p>{{ say(step.stuck) }}</p>
-        <p>
-          <Tap v-if="list === unitId" :to="{ name: 'method', params: { jobId, unitId } }">{{ t('screen.work.open-method') }}</Tap>
-        </p>
-      </Fold>
       <div v-if="holds.length > 0" role="status" data-holds>
         <ul class="holds">
           <li v-for="(reason, at) in holds" :key="at">{{ say(reason) }}</li>
@@ -249,6 +242,13 @@ useKeys([
     <p v-if="others > 0">
       <Tap data-other @click="emit('other')">{{ t('screen.work.another-step', { others }) }}</Tap>
     </p>
+    <Fold v-if="step.stuck" :key="`${step.id}-stuck`" data-stuck>
+      <template #title>{{ t('screen.work.does-not-come-off') }}</template>
+      <p>{{ say(step.stuck) }}</p>
+      <p>
+        <Tap v-if="list === unitId" :to="{ name: 'method', params: { jobId, unitId } }">{{ t('screen.work.open-method') }}</Tap>
+      </p>
+    </Fold>
     <StepHelp v-if="design" :key="`${step.id}-help`" :step="step" :design="design" :flow-l-min="jet.flowLMin" :pressure-bar="jet.pressureBar" />
     <LeaveOut v-if="step.optional" :key="step.id" :unit-id="list" :step="step" />
   </article>
