@@ -7,7 +7,7 @@ import { round } from '../quantities/index.ts'
 import { isCarried, isOnRoof, isSplit, partName, type Part } from '../units/index.ts'
 import type { UnitJob } from './jobFile.ts'
 import type { UnitContext } from './planUnit.ts'
-import { says, type Message } from '../words/index.ts'
+import { isMessage, says, type Message, type Sentence } from '../words/index.ts'
 
 export interface Offer {
   what: Message
@@ -196,6 +196,10 @@ function anotherVisit({ facts, context, instead }: Offered, helps: (other: Retur
   if (decided.rinse === 'none') return [{ what: says('plan.secondVisit.second-visit-water-catches'), because, ...sums(other) }]
   return [{ what: says('plan.secondVisit.second-visit-reached'), because: says('plan.secondVisit.part-matters-left-dirty'), ...sums(other) }]
 }
+
+/** What of a plan's offers asks whether cleaning is worth it, as a customer reads it before anything is agreed. */
+export const worthNotes = (offers: readonly { readonly what: Sentence; readonly because: Sentence }[]): Message[] =>
+  offers.flatMap(({ what, because }) => (isMessage(what) && what.key === 'plan.worthIt.what' ? [says('plan.worthIt.note', { because })] : []))
 
 /** A corroded coil, or a unit whose cleaning costs much of what a new one does: whoever pays is told, with both figures. */
 function worthIt({ facts, context, money }: Offered): Offer[] {

@@ -35,6 +35,12 @@ describe('options of a quote', () => {
     expect(light.againWeeks).toBeLessThan(usual.againWeeks)
     expect(light.differs.scopes).toEqual({ head: 'clean-in-place' })
   })
+  it('ask before anything is agreed whether it is worth it, with both figures', () => {
+    const job = jobWith(soiled, { site: { newUnitPrice: 150 } })
+    const [cheap] = told(quoteOptions(job, { pastOf: new Map([['head', past]]), rates: ratesAtFirst, yearsNow: 57 }))
+    expect(cheap.units[0].says.join(' ')).toMatch(/whether it is worth it: this cleaning is ¤[\d.]+, a new unit ¤150.00/)
+    expect(said.units[0].says.join(' ')).not.toMatch(/worth it/)
+  })
   it('add up to what is paid, in lines for the customer', () => {
     for (const { lines, total } of options) expect(lines.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(total, 2)
     expect(said.lines[0].what).toBe('head: deep clean, taken apart')

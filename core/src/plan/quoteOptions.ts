@@ -5,6 +5,7 @@ import { round } from '../quantities/index.ts'
 import { isCarried } from '../units/index.ts'
 import { notCleanYet, weeksPerYear, type UnitMemory } from '../upkeep/index.ts'
 import { planTotals } from './compare.ts'
+import { worthNotes } from './offers.ts'
 import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
 import type { JobFile, UnitJob } from './jobFile.ts'
 import { contextOf } from './planJob.ts'
@@ -140,7 +141,11 @@ function unitOf(unit: UnitJob, { plan, facts }: PlannedUnit): QuoteOption['units
     unitId: unit.id,
     name: unit.name ?? unit.id,
     scope: String(facts.decided.scope),
-    says: [...offerSentences(facts.decided, facts.design.filter === 'disposable'), ...(throwsSpecks(facts.decided) ? [speckSentence] : [])],
+    says: [
+      ...offerSentences(facts.decided, facts.design.filter === 'disposable'),
+      ...(throwsSpecks(facts.decided) ? [speckSentence] : []),
+      ...worthNotes(plan.offers),
+    ],
     notReached: plan.notReached,
     handsMin: round(plan.steps.reduce((sum, { handsMin, people }) => sum + handsMin * people, 0)),
     products: plan.mixes.map(({ productId, productL, cost }) => ({ productId, litres: productL, ...(cost === undefined ? {} : { cost }) })),

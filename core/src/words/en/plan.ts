@@ -1,5 +1,5 @@
 // What is said of a plan: to the crew, to the customer, in a quote and a list of what to take along?
-import { text, type Joined, type Message } from '../message.ts'
+import { text, type Joined, type Message, type Sentence } from '../message.ts'
 import type { Of } from '../quantity.ts'
 
 export const plan = {
@@ -106,6 +106,7 @@ export const plan = {
   'plan.bought.soil-carried-off-water': 'with it the soil is carried off with water instead of brushed dry',
   'plan.deeper.what': text<{ choice: Message }>('instead: {choice}'),
   'plan.deeper.because': text<{ parts: Joined }>('this also reaches {parts}'),
+  'plan.worthIt.note': text<{ because: Sentence }>('Ask yourself whether it is worth it: {because}.'),
   'plan.worthIt.what': 'a new unit in place of this cleaning',
   'plan.worthIt.corroded-figures': text<{ cleaning: Of<'money'>; unit: Of<'money'> }>(
     'the coil is corroded, and cleaning does not bring it back: this cleaning is {cleaning}, a new unit {unit}',

@@ -101,6 +101,7 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.bought.soil-carried-off-water': 'con eso la suciedad se arrastra con agua en vez de cepillarse en seco',
   'plan.deeper.what': 'en su lugar: {choice}',
   'plan.deeper.because': 'así se llega también a {parts}',
+  'plan.worthIt.note': 'Pregúntese si vale la pena: {because}.',
   'plan.worthIt.what': 'una unidad nueva en lugar de esta limpieza',
   'plan.worthIt.corroded-figures':
     'el serpentín está corroído, y la limpieza no lo recupera: esta limpieza cuesta {cleaning}, una unidad nueva {unit}',
