@@ -176,7 +176,7 @@ describe('what is due', () => {
     expect(await deepOn(after)).toBe(await deepOn(plain.id))
     expect((await ask('GET', `/api/units/${fast}/outlook`)).json().visits).toHaveLength(1)
     const bad = { name: 'Nook', family: 'wall-head', design: {}, othersCleanedOn: 'last spring' }
-    expect((await ask('POST', `/api/sites/${siteId}/units`, bad)).json().fault.lines[0].where).toBe('othersCleanedOn')
+    expect((await ask('POST', `/api/sites/${siteId}/units`, bad)).json().lines[0].where).toBe('othersCleanedOn')
   })
 })
 
