@@ -211,7 +211,9 @@ export const isOutOfWall = ({ decided }: Pick<Facts, 'decided'>): boolean => dec
 /** A window or sleeve unit that stays where it sits. */
 export const staysInItsWall = (facts: Facts): boolean => isCarried(facts.lookOver.family) && !isOutOfWall(facts)
 
-const isApart = (scope: Choice | undefined) => scope === 'strip-down' || scope === 'bench-clean'
+const isTakenApart = (scope: Choice | undefined) => scope === 'strip-down' || scope === 'bench-clean'
+/** Whether its cover comes off, so that its electronics lie open. */
+export const isUncovered = ({ decided }: Pick<Facts, 'decided'>): boolean => decided.scope === 'open-clean' || isTakenApart(decided.scope)
 /** Whether a part is reached by what is decided so far. */
 export function reaches({ lookOver, design, decided }: Pick<Facts, 'lookOver' | 'design' | 'decided'>, part: Part, touch: Touch = 'hands'): boolean {
   const { scope } = decided
@@ -219,8 +221,8 @@ export function reaches({ lookOver, design, decided }: Pick<Facts, 'lookOver' | 
   const { open, strip } = openings[lookOver.family]
   const isOff = (id: string) =>
     (scope === 'filter-service' ? id === 'filters' || id === 'fine-filter' : closedOff.includes(id)) ||
-    ((isApart(scope) || scope === 'open-clean') && open.includes(id)) ||
-    (isApart(scope) && strip.includes(id)) ||
+    (isUncovered({ decided }) && open.includes(id)) ||
+    (isTakenApart(scope) && strip.includes(id)) ||
     ((id === 'pan' || id === 'wheel') && decided[id] === 'remove-and-wash')
   return isReached(lookOver.family, design, part, touch, isOff)
 }

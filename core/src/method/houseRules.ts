@@ -35,7 +35,7 @@ export const houseRulesSchema = closed({
   leaveToDry: z.boolean().optional(),
   /** What an hour of a person costs the firm itself. */
   hourCost: amountUpTo(10_000).optional(),
-  /** Whether the customer pays for minutes in which somebody of the crew waits. */
+  /** Whether the customer pays for minutes in which nobody works. */
   chargeWaiting: z.boolean().optional(),
   /** Up to this amount cleaning products have no line of their own: the work has them in it. */
   productsFoldedBelow: amountUpTo(10_000).optional(),

@@ -12,6 +12,7 @@ export {
   isOutOfSeason,
   isOutOfWall,
   isPlugCleaned,
+  isUncovered,
   reaches,
   reachesOutdoorSide,
   slidKg,

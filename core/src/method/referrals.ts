@@ -2,8 +2,7 @@
 import { isMuch, named, isOffLevel, type Diagnosis, type Finding } from '../lookover/index.ts'
 import { estimate } from '../quantities/index.ts'
 import { isCarried } from '../units/index.ts'
-import { isPlugCleaned, isTrained, type Facts } from './facts.ts'
-import type { Choice } from './topics.ts'
+import { isPlugCleaned, isTrained, isUncovered, type Facts } from './facts.ts'
 import { isSame, says, type Message } from '../words/index.ts'
 
 export const referees = ['refrigerant-technician', 'electrician', 'plumber', 'asbestos-surveyor', 'pest-control', 'manufacturer'] as const
@@ -44,13 +43,12 @@ const leastWeight = estimate(0.3, 'share of all causes')
 
 /** Referrals from findings, from causes that cleaning cannot cure when they are likely, and from what this crew may not part. */
 /** Old and few, a nest or droppings are cleared with the unit: nobody has to be called. */
-const isOpenedUp = (scope: Choice | undefined) => scope === 'open-clean' || scope === 'strip-down' || scope === 'bench-clean'
 const clearedHere: readonly Finding[] = ['insect-nest', 'rodent-droppings']
 
 export function referralsFor({ lookOver, design, decided, ...facts }: Facts, diagnosis: readonly Diagnosis[]): Referral[] {
   const referrals = lookOver.findings
     .filter((finding) => !(clearedHere.includes(finding) && isMuch(lookOver, finding) === false))
-    .filter((finding) => !(finding === 'oxidised-plug' && isPlugCleaned({ lookOver }) && isOpenedUp(decided.scope)))
+    .filter((finding) => !(finding === 'oxidised-plug' && isPlugCleaned({ lookOver }) && isUncovered({ decided })))
     .flatMap((finding) => byFinding[finding] ?? [])
   const add = (referral: Referral) => {
     if (!referrals.some(({ to, because }) => to === referral.to && isSame(because, referral.because))) referrals.push(referral)

@@ -75,6 +75,12 @@ describe('what a visit really took', () => {
       realMargin: 100 - 60,
     })
   })
+  it('takes nobody for waiting while somebody else works', () => {
+    const one = run([{ id: 'rinse', handsMin: 40, real: 40 }])
+    const other = run([{ id: 'wipe', handsMin: 10, real: 10 }])
+    for (const own of Object.values(other.progress)) own.by = 2
+    expect(outcomeOf({ total: 100, handsMin: 50, productCost: 0 }, [one, other], () => undefined, 60)).toMatchObject({ realMin: 50, realWaitMin: 0 })
+  })
   it('of a visit on which nothing was done is what was paid, and measured nothing', () =>
     expect(outcomeOf({ total: 80, handsMin: 10, productCost: 0 }, [emptyUnitState()], () => undefined, 30)).toMatchObject({
       realMin: 0,

@@ -10,13 +10,13 @@ export interface QuotedWork {
   readonly total: number
   readonly handsMin: number
   readonly productCost: number
-  /** Minutes of all people together in which one waits. */
+  /** Minutes in which nobody works, times the people who are there. */
   readonly waitingMin?: number
 }
 export const outcomeSchema = closed({
   plannedMin: z.number(),
   realMin: z.number(),
-  /** Minutes of all people together in which one was there and waited: they cost the firm, whoever pays for them. */
+  /** Minutes in which nobody worked, times the people who were there: they cost the firm, whoever pays for them. */
   plannedWaitMin: z.number(),
   realWaitMin: z.number(),
   /** Share of the hands-on minutes whose real time is known; the rest counts as planned. */
@@ -45,16 +45,23 @@ export function realMinutes(state: UnitState): { minutes: number; measuredMin: n
 /** A gap from which on nobody was there, as with a visit that goes on another day. */
 const awayMs = estimate(120, 'min').value * 60_000
 
-/** Minutes of all people together between the first and the last tap of a visit, without gaps in which nobody was there. */
-function presentMinutes(states: readonly UnitState[]): number {
-  const taps = states.flatMap(({ progress }) => Object.values(progress))
-  const people = new Set(taps.map(({ by }) => by)).size
-  const times = taps.flatMap(({ begunAtMs, doneAtMs }) => [begunAtMs, doneAtMs].filter((at) => at !== undefined)).sort((a, b) => a - b)
-  const spanMs = times.reduce((sum, at, index) => {
-    const gap = index === 0 ? 0 : at - times[index - 1]
-    return sum + (gap < awayMs ? gap : 0)
-  }, 0)
-  return (spanMs / 60_000) * people
+/** Minutes in which nobody worked, times the people who were there; a step that nobody timed counts as long as it was planned. */
+function waitedMinutes(states: readonly UnitState[]): number {
+  const worked = states
+    .flatMap(({ steps = [], progress }) =>
+      steps.flatMap(({ id, handsMin }) => {
+        const { begunAtMs, doneAtMs, by } = progress[id] ?? {}
+        return doneAtMs === undefined ? [] : [{ fromMs: begunAtMs ?? doneAtMs - handsMin * 60_000, toMs: doneAtMs, by }]
+      }),
+    )
+    .sort((one, other) => one.fromMs - other.fromMs)
+  let [waitedMs, untilMs] = [0, worked[0]?.fromMs ?? 0]
+  for (const { fromMs, toMs } of worked) {
+    const gap = fromMs - untilMs
+    if (gap > 0 && gap < awayMs) waitedMs += gap
+    untilMs = Math.max(untilMs, toMs)
+  }
+  return (waitedMs / 60_000) * new Set(worked.map(({ by }) => by)).size
 }
 
 /**
@@ -74,7 +81,7 @@ export function outcomeOf(
   const measured = times.reduce((sum, { measuredMin }) => sum + measuredMin, 0)
   const realMin = times.reduce((sum, { minutes }) => sum + minutes, 0)
   const realProduct = states.flatMap(({ used }) => used).reduce((sum, { productId, litres }) => sum + litres * (litrePrice(productId) ?? 0), 0)
-  const realWaitMin = Math.max(0, presentMinutes(states) - realMin)
+  const realWaitMin = waitedMinutes(states)
   const plannedWaitMin = quoted.waitingMin ?? 0
   const margin = (minutes: number, product: number) => round(quoted.total - (minutes / 60) * hourCost - product, 2)
   return {

@@ -1,6 +1,6 @@
 // What does the visit cost the customer?
 import type { KnownHouseRules } from '../method/index.ts'
-import { round } from '../quantities/index.ts'
+import { estimate, round } from '../quantities/index.ts'
 import { joined, says, type Sentence } from '../words/index.ts'
 
 export interface PricedUnit {
@@ -16,7 +16,7 @@ export interface Price {
   total: number
 }
 
-/** What is done once a visit, how often somebody travels there, and minutes of all people together in which one waits. */
+/** What is done once a visit, how often somebody travels there, and minutes in which nobody works, times the people who are there. */
 export interface PricedVisit {
   readonly handsMin: number
   readonly waitingMin?: number
@@ -24,7 +24,7 @@ export interface PricedVisit {
 }
 
 /** Steps in which amounts are usually told: half of the unit, or ten where a currency has no smaller coin. */
-const usualStep = { withCents: 0.5, without: 10 }
+const usualStep = { withCents: estimate(0.5, 'of the currency').value, without: estimate(10, 'of the currency').value }
 function stepOf(currency: string | undefined): number {
   if (currency === undefined || !/^[A-Z]{3}$/.test(currency)) return usualStep.withCents
   const { maximumFractionDigits: digits = 2 } = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions()

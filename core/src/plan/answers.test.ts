@@ -81,7 +81,7 @@ describe('offers', () => {
   })
   it('ask whether it is worth it, with both figures, where a coil is corroded or the unit is cheap', () => {
     const cheap = unitOf({ grades: { coilFace: { grade: 3 } } }, { site: { newUnitPrice: 120 } }).offers.find(({ what }) => /new unit/.test(what))
-    expect(cheap?.because).toMatch(/this cleaning is ¤[\d.]+, a new unit ¤120.00: more than 50 % of it/)
+    expect(cheap?.because).toMatch(/this cleaning costs ¤[\d.]+, more than 50 % of a new unit at ¤120.00/)
     const worth = (rest: Parameters<typeof unitOf>[1]) =>
       unitOf({ grades: { coilFace: { grade: 3 } } }, rest).offers.some(({ what }) => /new unit/.test(what))
     expect(worth({ site: { newUnitPrice: 2000 } })).toBe(false)

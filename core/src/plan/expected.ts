@@ -6,9 +6,9 @@ import { clamp, estimate, round } from '../quantities/index.ts'
 import type { UnitPlan } from './planFile.ts'
 
 /** Hours of cooling a year at ten hours a day in the season, and the share of rated power that is taken meanwhile; and how far a year's cost may lie from that. */
-const seasonHours = { hours: estimate(1200, 'h a year'), at: 10 }
+const seasonHours = { hours: estimate(1200, 'h a year'), at: estimate(10, 'h a day') }
 const partLoad = estimate(0.35, 'share of rated power')
-const costSpread = { low: 0.6, high: 1.6 }
+const costSpread = { low: estimate(0.6, 'times'), high: estimate(1.6, 'times') }
 /** Below this share of its cooling a unit runs all day: longer it cannot. */
 const leastShare = estimate(0.2, 'share of clean cooling')
 const airPath = ['filter', 'coilFace', 'coilBack', 'wheel'] as const
@@ -36,7 +36,7 @@ export function expectedOf({ design, lookOver, site, hoursPerDay, condensateLDay
       : measured?.coolingShare === undefined
         ? coilAt(conditions, byGrades).totalKw / clean.totalKw
         : clamp(measured.coolingShare, 0, mostShare.value)
-  const hours = (seasonHours.hours.value * (hoursPerDay ?? usualHoursPerDay.value)) / seasonHours.at
+  const hours = (seasonHours.hours.value * (hoursPerDay ?? usualHoursPerDay.value)) / seasonHours.at.value
   const price = site.electricityPricePerKwh
   const extraShare = Math.max(0, 1 / Math.max(leastShare.value, coolingShareNow) - 1)
   return {
@@ -52,8 +52,8 @@ export function expectedOf({ design, lookOver, site, hoursPerDay, condensateLDay
 
 const costOf = (perYear: number) => ({
   fouledCostPerYear: round(perYear, 2),
-  fouledCostLow: round(perYear * costSpread.low, 2),
-  fouledCostHigh: round(perYear * costSpread.high, 2),
+  fouledCostLow: round(perYear * costSpread.low.value, 2),
+  fouledCostHigh: round(perYear * costSpread.high.value, 2),
 })
 
 /** Readings may show more than the model's clean unit; past this they are doubted elsewhere. */

@@ -35,7 +35,7 @@ export const quoteOptionSchema = closed({
   total: amount,
   /** Hands-on minutes, water in litres. */
   handsMin: amount,
-  /** Minutes of all people together in which one waits; missing where an earlier version reckoned it. */
+  /** Minutes in which nobody works, times the people who are there; missing where an earlier version reckoned it. */
   waitingMin: amount.optional(),
   /** From the door to the van, and between what it is four times in five; missing where an earlier version reckoned it. */
   onSiteMin: closed({ usual: amount, low: amount, high: amount }).optional(),

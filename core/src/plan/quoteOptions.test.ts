@@ -38,8 +38,17 @@ describe('options of a quote', () => {
   it('ask before anything is agreed whether it is worth it, with both figures', () => {
     const job = jobWith(soiled, { site: { newUnitPrice: 150 } })
     const [cheap] = told(quoteOptions(job, { pastOf: new Map([['head', past]]), rates: ratesAtFirst, yearsNow: 57 }))
-    expect(cheap.units[0].says.join(' ')).toMatch(/whether it is worth it: this cleaning is ¤[\d.]+, a new unit ¤150.00/)
+    expect(cheap.units[0].says.join(' ')).toMatch(/whether it is worth it: this cleaning costs ¤[\d.]+, more than 50 % of a new unit at ¤150.00/)
     expect(said.units[0].says.join(' ')).not.toMatch(/worth it/)
+  })
+  it('reckon no waiting of people who have nothing to do there', () => {
+    const crew = ['Asa', 'Bo', 'Cleo', 'Dov'].map((name) => ({ name, trained: ['wheel-removal' as const, 'electrics' as const] }))
+    const [own] = quoteOptions(jobWith(soiled, { crew, houseRules: { chargeWaiting: true } }), {
+      pastOf: new Map(),
+      rates: ratesAtFirst,
+      yearsNow: 57,
+    })
+    expect(own.waitingMin).toBeLessThan(own.handsMin / 2)
   })
   it('add up to what is paid, in lines for the customer', () => {
     for (const { lines, total } of options) expect(lines.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(total, 2)

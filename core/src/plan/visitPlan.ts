@@ -15,7 +15,7 @@ export interface VisitPlan {
   readonly high: number
   /** Of `hands`, what is done once a visit. */
   readonly visitHands: number
-  /** Minutes of all people together in which one is there and waits. */
+  /** Minutes in which nobody works, times the people who are there. */
   readonly waitingMin: number
   readonly day: Timeline
 }
@@ -33,6 +33,8 @@ export function visitPlanOf(
   const { hands, low, high } = spreadOf(lists.flatMap((list) => list.steps))
   // Time on site varies as the hands of the people who work there do.
   const asHands = (minutes: number) => round(hands > 0 ? day.onSiteMin * (minutes / hands) : day.onSiteMin)
-  const waitingMin = Math.max(0, round(day.onSiteMin * crew.length - hands, 1))
+  // Who has nothing to do on this visit is not sent there.
+  const people = new Set(day.tasks.flatMap(({ who }) => who)).size
+  const waitingMin = round(day.onSiteMin * (1 - day.busyShare) * people, 1)
   return { waitingMin, steps, hands, onSite: round(day.onSiteMin, 1), low: asHands(low), high: asHands(high), visitHands: spreadOf(steps).hands, day }
 }

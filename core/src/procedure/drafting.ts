@@ -91,9 +91,6 @@ export const isWet = ({ decided, facts }: Drafting): boolean =>
     drainState(facts.lookOver) !== 'good')
 /** Whether it is opened at all: more than its filters. */
 export const isOpened = ({ decided }: Drafting): boolean => decided.scope !== 'filter-service' && decided.scope !== 'decline'
-/** Whether its cover comes off, so that its electronics lie open. */
-export const isUncovered = ({ decided }: Drafting): boolean =>
-  decided.scope === 'open-clean' || decided.scope === 'strip-down' || decided.scope === 'bench-clean'
 /** Whether the wheel was wetted, wherever: its first spin throws what is left in it. */
 export const isWheelWashed = ({ decided }: Drafting): boolean => decided.wheel === 'wash-in-place' || decided.wheel === 'remove-and-wash'
 /** What hangs on a unit and catches what its wheel throws. */

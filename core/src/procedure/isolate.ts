@@ -1,8 +1,8 @@
 // Before anything is opened: readings, every source of power off, and proved dead.
-import { powerBars } from '../method/index.ts'
+import { isUncovered, powerBars } from '../method/index.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { comesOff, ids, isOpened, isUncovered, isWheelWashed, step, type Drafting } from './drafting.ts'
+import { comesOff, ids, isOpened, isWheelWashed, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { coilDryMin, steadyCoolingMin, stepMin, storedChargeMin, takes } from './stepTimes.ts'
 import { says, type Message } from '../words/index.ts'

@@ -1,8 +1,8 @@
 // What is set up before anything is wet: room, roof or bench, and whatever catches the water.
-import { isOutOfWall, staysInItsWall, type ChoiceOf } from '../method/index.ts'
+import { isOutOfWall, isUncovered, staysInItsWall, type ChoiceOf } from '../method/index.ts'
 import { isOnRoof, isSplit } from '../units/index.ts'
 import { caution } from './cautions.ts'
-import { hangsAtUnit, ids, isUncovered, isWet, ladderFor, offId, onStand, step, takeDownId, type Drafting } from './drafting.ts'
+import { hangsAtUnit, ids, isWet, ladderFor, offId, onStand, step, takeDownId, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
 import { provedDead } from './isolate.ts'
 import { stepMin, takes } from './stepTimes.ts'

@@ -1,11 +1,11 @@
 // From the counted ledger to the customer's door: power, first spin, run test, hand-over.
 import { drainState, named, isOffLevel } from '../lookover/index.ts'
-import { isOutOfWall, isPlugCleaned, powerBars, staysOff } from '../method/index.ts'
+import { isOutOfWall, isPlugCleaned, isUncovered, powerBars, staysOff } from '../method/index.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
 import { afterRunOf } from './afterRun.ts'
 import { caution } from './cautions.ts'
 import { condensateSteps, isDrainUnproved, pumpTestSteps } from './drain.ts'
-import { hangsAtUnit, ids, isOpened, isUncovered, isWet, isWheelWashed, onStand, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
+import { hangsAtUnit, ids, isOpened, isWet, isWheelWashed, onStand, onTheBench, step, takeDownId, type Drafting } from './drafting.ts'
 import { closingSteps, openingSteps } from './visit.ts'
 import { outdoorCheckSteps } from './outdoorUnit.ts'
 import { steadyCoolingMin, stepMin, takes } from './stepTimes.ts'

@@ -1,10 +1,10 @@
 // Is no step planned on a part that is not reached at that moment? Every family, however far it is opened, every step, in the order of the work.
 import fc from 'fast-check'
 import { choicesOf, type ChoiceOf } from '../method/index.ts'
-import { checkJob, planJob, type JobFile, type UnitJob } from '../plan/index.ts'
-import { builtInVan } from '../products/index.ts'
+import { checkJob, planJob, type UnitJob } from '../plan/index.ts'
 import { allGrades } from '../quantities/index.ts'
 import { componentsOf, families, isReached, knownDesign, partsOf, type Family, type KnownDesign, type Part, type Touch } from '../units/index.ts'
+import { visitJob } from '../tests/referenceVisits.ts'
 import type { Step } from './index.ts'
 
 /** Steps that are done from a distance, with a mist, a jet, a long brush or a nozzle; all others take hands at their part. */
@@ -25,7 +25,7 @@ const elsewhere: readonly string[] = ['draw-drain', 'see-condensate', 'pump-test
 const touchOf = ({ id }: Step): Touch => (fromAfar.includes(id) ? 'spray' : 'hands')
 
 /** Steps at parts that are not reached when they begin. */
-function outOfReach(unit: UnitJob, design: KnownDesign, steps: readonly Step[]): string[] {
+function outOfReach(unit: Pick<UnitJob, 'family' | 'findings'>, design: KnownDesign, steps: readonly Step[]): string[] {
   const components = componentsOf(unit.family, design)
   const off = new Set<string>()
   const faults: string[] = []
@@ -63,23 +63,10 @@ const designs: Record<Family, readonly UnitJob['design'][]> = {
   ],
   'rv-rooftop': [{ wheelReachable: true }, { wheelReachable: false, wheelRemovable: true }],
 }
-const jobFor = (unit: Omit<UnitJob, 'id' | 'complaints'>): JobFile =>
-  checkJob({
-    format: 'yastik.job/1',
-    site: {
-      name: 'Row 12',
-      setting: 'home',
-      waterOnSite: true,
-      foulDrainOnSite: true,
-      outdoorAir: { dryBulbC: 28, relativeHumidity: 0.6, windMs: 1 },
-    },
-    crew: [
-      { name: 'Ilke', trained: ['wheel-removal', 'electrics', 'roof'] },
-      { name: 'Odo', trained: [] },
-    ],
-    units: [{ id: 'u', complaints: [], ...unit }],
-    equipment: [...builtInVan],
-  })
+const people = [
+  { name: 'Ilke', trained: ['wheel-removal' as const, 'electrics' as const, 'roof' as const] },
+  { name: 'Odo', trained: [] },
+]
 
 const cases = families.flatMap((family) => scopes.map((scope) => [family, scope] as const))
 describe.each(cases)('%s, chosen as %s', (family, scope) => {
@@ -93,8 +80,7 @@ describe.each(cases)('%s, chosen as %s', (family, scope) => {
         fc.constantFrom<ChoiceOf<'drain'> | undefined>(undefined, ...choicesOf.drain),
         fc.constantFrom<ChoiceOf<'wheel'> | undefined>(undefined, ...choicesOf.wheel),
         (design, grades, findings, pan, drain, wheel) => {
-          const unit: UnitJob = {
-            id: 'u',
+          const unit: Omit<UnitJob, 'id'> = {
             family,
             design,
             complaints: [],
@@ -103,7 +89,7 @@ describe.each(cases)('%s, chosen as %s', (family, scope) => {
             findingExtent: { 'insect-nest': 'little' },
             choices: { scope, ...(pan ? { pan } : {}), ...(drain ? { drain } : {}), ...(wheel ? { wheel } : {}) },
           }
-          const [planned] = planJob(jobFor(unit)).units
+          const [planned] = planJob(checkJob(visitJob({ crew: people, units: [unit] }))).units
           expect(outOfReach(unit, knownDesign(family, design).design, planned.steps)).toEqual([])
         },
       ),

@@ -1,8 +1,9 @@
 // What is done once a visit, or once a supply, whatever number of units there is? Each unit says what it asks for; what several ask for is one step.
+import { isUncovered } from '../method/index.ts'
 import { isOnRoof } from '../units/index.ts'
 import { joined, isSame, says, type Message, type Sentence } from '../words/index.ts'
 import { caution } from './cautions.ts'
-import { ids, isOpened, isUncovered, isWet, step, toQuarter, type Drafting } from './drafting.ts'
+import { ids, isOpened, isWet, step, toQuarter, type Drafting } from './drafting.ts'
 import { stepMin, takes } from './stepTimes.ts'
 import { phases, type Phase, type Step } from './step.ts'
 

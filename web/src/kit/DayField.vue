@@ -63,7 +63,7 @@ function set(day: unknown) {
       :aria-label="label"
       :format="dayFormat"
       value-format="YYYY-MM-DD"
-      :placeholder="dayWords('2027-03-01')"
+      :placeholder="t('screen.frame.day-for-example', { day: dayWords('2027-03-01') })"
       :clearable="clearable ?? false"
       :popper-class="popper"
       :validate-event="false"

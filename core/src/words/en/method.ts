@@ -240,7 +240,7 @@ export const method = {
   'method.wheel-no-water': 'neither tap nor carried water, or nothing in the van that sprays it',
   'method.wheel-dry-job': 'house rules keep this job dry',
   'method.wheel-closed': 'the cover stays on: nothing catches water at the wheel',
-  'method.wheel-film': 'a film of dust on the wheel takes no air: it is left',
+  'method.wheel-film': 'a film of dust on the wheel costs no air: it is left',
   'method.wheel-no-slot': 'the wheel is not reached through the outlet',
   'method.wheel-no-slot.noted-wheel-reached-through': 'it was not noted that the wheel is reached through the outlet',
   'method.wheel-cracked-wash': 'a cracked wheel is not washed and run again',

@@ -109,13 +109,13 @@ export const plan = {
   'plan.worthIt.note': text<{ because: Sentence }>('Ask yourself whether it is worth it: {because}.'),
   'plan.worthIt.what': 'a new unit in place of this cleaning',
   'plan.worthIt.corroded-figures': text<{ cleaning: Of<'money'>; unit: Of<'money'> }>(
-    'the coil is corroded, and cleaning does not bring it back: this cleaning is {cleaning}, a new unit {unit}',
+    'the coil is corroded, and cleaning does not bring it back: this cleaning costs {cleaning}, a new unit {unit}',
   ),
   'plan.worthIt.corroded': text<{ cleaning: Of<'money'> }>(
     'the coil is corroded, and cleaning does not bring it back: ask for the price of a new unit before {cleaning} is spent on this one',
   ),
   'plan.worthIt.dear': text<{ cleaning: Of<'money'>; unit: Of<'money'>; most: Of<'share'> }>(
-    'this cleaning is {cleaning}, a new unit {unit}: more than {most} of it',
+    'this cleaning costs {cleaning}, more than {most} of a new unit at {unit}',
   ),
   'plan.secondVisit.cleaned-bench-outside-room': 'cleaned on the bench, outside the room',
   'plan.secondVisit.second-visit-equipment-moved': 'a second visit with the equipment moved or shut off, so that it may be washed',

@@ -107,7 +107,7 @@ export const plan: Record<keyof typeof english, string> = {
     'el serpentín está corroído, y la limpieza no lo recupera: esta limpieza cuesta {cleaning}, una unidad nueva {unit}',
   'plan.worthIt.corroded':
     'el serpentín está corroído, y la limpieza no lo recupera: pregunte el precio de una unidad nueva antes de gastar {cleaning} en esta',
-  'plan.worthIt.dear': 'esta limpieza cuesta {cleaning}, una unidad nueva {unit}: más de {most} de eso',
+  'plan.worthIt.dear': 'esta limpieza cuesta {cleaning}, más de {most} de una unidad nueva de {unit}',
   'plan.secondVisit.cleaned-bench-outside-room': 'limpiarla en el banco, fuera del cuarto',
   'plan.secondVisit.second-visit-equipment-moved': 'una segunda visita con los equipos movidos o apagados, para poder lavar',
   'plan.secondVisit.dry-work-does-get': 'el trabajo en seco no quita suciedad pesada',

@@ -121,7 +121,7 @@ const office: FieldTexts = {
   'quotes.body': 'What was quoted.',
   chosen: 'The way that the customer took, by its key; null before.',
   savedBy: 'Who changed it last.',
-  waitingMin: 'Minutes of all people together in which one waits, min.',
+  waitingMin: 'Minutes in which nobody works, times the people who are there, min.',
   onSiteMin: 'From the door to the van, min.',
   'onSiteMin.usual': 'As it usually is, min.',
   'onSiteMin.low': 'One time in ten it is less, min.',

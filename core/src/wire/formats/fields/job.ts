@@ -155,7 +155,7 @@ const houseRules: FieldTexts = {
   taxShare: 'Tax on top of prices, 0 to 1.',
   callUs: 'Telephone number that customers call.',
   leaveToDry: 'Whether units are left running when people go, until they are dry inside.',
-  chargeWaiting: 'Whether the customer pays for minutes in which somebody of the crew waits.',
+  chargeWaiting: 'Whether the customer pays for minutes in which nobody works.',
   productsFoldedBelow: 'Up to this amount cleaning products have no line of their own, in the currency of the firm.',
   worthShare: 'From this share of the price of a new unit on it is asked whether cleaning is worth it, 0 to 1.',
   hourCost: 'What an hour of one person costs the firm, in its currency.',

@@ -26,6 +26,7 @@ export const frameScreens = {
   'screen.frame.house-rules': 'House rules',
   'screen.frame.find-site-unit-visit': 'find a site, a unit or a visit',
   'screen.frame.no-signal-signing-out-needs': 'No signal: signing out needs one.',
+  'screen.frame.day-for-example': text<{ day: string }>('e.g. {day}'),
   'screen.frame.days-month': 'Days of a month',
   'screen.frame.no-day-write-like': text<{ trim: string; day: string }>('“{trim}” is no day. Write it like {day}.'),
   'screen.frame.allowed': text<{ allowed: string }>('. Allowed: {allowed}'),

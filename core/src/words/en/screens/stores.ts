@@ -73,7 +73,7 @@ export const storesScreens = {
   'screen.stores.rinse': 'Rinse',
   'screen.stores.room-again-after': 'Room again after',
   'screen.stores.once': 'at once',
-  'screen.stores.treatment-form': 'As what',
+  'screen.stores.treatment-form': 'Form',
   'screen.stores.form.tablet': 'tablet',
   'screen.stores.form.strip': 'strip',
   'screen.stores.form.spray': 'spray',

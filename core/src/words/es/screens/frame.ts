@@ -26,6 +26,7 @@ export const frameScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.frame.house-rules': 'Reglas de la casa',
   'screen.frame.find-site-unit-visit': 'buscar un sitio, una unidad o una visita',
   'screen.frame.no-signal-signing-out-needs': 'Sin señal: para salir hace falta tenerla.',
+  'screen.frame.day-for-example': 'p. ej. {day}',
   'screen.frame.days-month': 'Días de un mes',
   'screen.frame.no-day-write-like': '“{trim}” no es un día. Escríbalo así: {day}.',
   'screen.frame.allowed': '. Permitido: {allowed}',

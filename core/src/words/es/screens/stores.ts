@@ -75,7 +75,7 @@ export const storesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.stores.rinse': 'Enjuague',
   'screen.stores.room-again-after': 'La habitación otra vez a los',
   'screen.stores.once': 'de inmediato',
-  'screen.stores.treatment-form': 'Cómo viene',
+  'screen.stores.treatment-form': 'Forma',
   'screen.stores.form.tablet': 'tableta',
   'screen.stores.form.strip': 'tira',
   'screen.stores.form.spray': 'rociador',
