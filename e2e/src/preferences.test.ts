@@ -1,6 +1,6 @@
 // What somebody asks of every page: a dark one, more contrast, no motion, their own colours, larger letters further apart.
 import { startApp, type RunningApp } from './support/app.ts'
-import { click, devtools, find, openBrowser, setSize, signIn, type Sheet } from './support/browser.ts'
+import { click, devtools, find, openBrowser, pageWidth, setSize, signIn, type Sheet } from './support/browser.ts'
 import { goTo, sights, unitsOfDemo } from './support/everywhere.ts'
 
 jest.setTimeout(120_000)
@@ -81,11 +81,12 @@ describe('larger and further apart', () => {
       // A desk of 1280 at 200 %.
       await setSize(sheet, 640, 400)
       await goTo(sheet, sight, units)
-      const width = () => sheet.driver.executeScript<number>('return document.documentElement.scrollWidth')
-      if ((await width()) > 640) out.push(`${sight.name}: ${await width()} of 640`)
+      const desk = await pageWidth(sheet, 640)
+      if (desk > 640) out.push(`${sight.name}: ${desk} of 640`)
       await setSize(sheet, 390, 844)
       await sheet.driver.executeScript(spacing)
-      if ((await width()) > 390) out.push(`${sight.name}, letters apart: ${await width()} of 390`)
+      const phone = await pageWidth(sheet, 390)
+      if (phone > 390) out.push(`${sight.name}, letters apart: ${phone} of 390`)
     }
     expect(out).toEqual([])
   })

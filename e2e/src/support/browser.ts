@@ -15,6 +15,8 @@ export interface Sheet {
 const patienceMs = 15_000
 /** Between two looks at the page. */
 const lookMs = 40
+/** So long a page may take to be laid out anew after its size changed. */
+const settlesMs = 5_000
 /** So often it is looked at, however long that takes, before a wait is given up. */
 const leastLooks = 60
 
@@ -130,11 +132,19 @@ export async function setOffline(sheet: Sheet, offline: boolean): Promise<void> 
 export const setSize = (sheet: Sheet, width: number, height: number): Promise<void> =>
   devtools(sheet, 'Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: width < 700 })
 
+/** How wide the page is, once it is laid out anew: a width beyond `most` is told only when it stays. */
+export async function pageWidth(sheet: Sheet, most: number): Promise<number> {
+  const width = () => sheet.driver.executeScript<number>('return document.documentElement.scrollWidth')
+  const startMs = performance.now()
+  while ((await width()) > most && performance.now() - startMs < settlesMs) await sheet.driver.sleep(lookMs)
+  return width()
+}
+
 /** Whether nothing on the page sticks out of a phone's width. A phone's browser widens its window to what sticks out: the width is the one that was set. */
 export async function fitsPhone(sheet: Sheet): Promise<void> {
   const phone = 390
   await setSize(sheet, phone, 844)
-  const width = await sheet.driver.executeScript<number>('return document.documentElement.scrollWidth')
+  const width = await pageWidth(sheet, phone)
   await setSize(sheet, 1280, 800)
   if (width > phone) throw new Error(`the page is ${width} wide on a phone of ${phone}`)
 }

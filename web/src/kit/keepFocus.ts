@@ -1,4 +1,5 @@
 // Where does the focus go when what had it is taken away, as a button that was tapped often is? To what is nearest, instead of to the page.
+import { afterPaint } from './afterPaint.ts'
 
 /** What the focus may go to: no field, so that no keyboard comes up on a phone. */
 const focusable = 'a[href], button:not(:disabled), [role="button"], [role="tab"], summary'
@@ -49,8 +50,15 @@ export function keepFocus(): void {
     if (next.matches('main')) next.tabIndex = -1
     next.focus({ preventScroll: true })
   }
-  // Once what was asked for is drawn; a view that is fetched first is looked for again when it is there.
-  new MutationObserver(() => queueMicrotask(look)).observe(document.body, {
+  // Once what was asked for is drawn; a view that is fetched first is looked for again when it is there. A greyed button keeps the focus until
+  // the page is painted, and nothing needs to change after that.
+  let callOff = () => {}
+  const lookTwice = () => {
+    queueMicrotask(look)
+    callOff()
+    callOff = afterPaint(look)
+  }
+  new MutationObserver(lookTwice).observe(document.body, {
     childList: true,
     subtree: true,
     attributeFilter: ['disabled', 'aria-busy'],
