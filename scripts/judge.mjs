@@ -28,8 +28,8 @@ async function work() {
     if (entry.judged) {
       const job = jobOf(entry.seed)
       const startMs = performance.now()
-      const { faults, busyShare } = judgeVisit(job)
-      Object.assign(entry, { faults, busyShare })
+      const { faults, busyShare, idleFor = [] } = judgeVisit(job)
+      Object.assign(entry, { faults, busyShare, idleFor: busyShare < leastBusy ? idleFor.slice(0, 1) : [] })
       times.push({ ms: performance.now() - startMs, units: job.units.length })
     }
     if (index < pairs) {
@@ -40,6 +40,16 @@ async function work() {
     if (batch.length >= perMessage) send(false)
   }
   send(true)
+}
+
+/** What most of a visit's idle minutes wait for. */
+function causeOf({ idleFor: [first] }) {
+  return first?.what ?? 'nothing in particular'
+}
+function groupedBy(entries, keyOf) {
+  const groups = new Map()
+  for (const entry of entries) groups.set(keyOf(entry), [...(groups.get(keyOf(entry)) ?? []), entry])
+  return groups
 }
 
 async function lead() {
@@ -91,8 +101,8 @@ async function lead() {
   const judged = entries.filter((entry) => entry.judged)
   const clean = judged.filter(({ faults }) => faults.length === 0).length
   const safe = judged.filter(({ faults }) => faults.every(({ kind }) => kind !== 'safety' && kind !== 'crash')).length
-  const idle = judged.flatMap(({ busyShare, seed: own }) => (busyShare !== undefined && busyShare < leastBusy ? [{ busyShare, seed: own }] : []))
-  idle.sort((a, b) => a.busyShare - b.busyShare)
+  const idle = judged.filter(({ busyShare }) => busyShare !== undefined && busyShare < leastBusy).sort((a, b) => a.busyShare - b.busyShare)
+  const causes = groupedBy(idle, causeOf)
   const single = times
     .filter(({ units }) => units === 1)
     .map(({ ms }) => ms)
@@ -102,7 +112,8 @@ async function lead() {
   console.log(
     `${judged.length - idle.length} of ${judged.length} visits in which somebody works for at least ${leastBusy * 100} % of the time on site`,
   )
-  for (const { busyShare, seed: own } of idle.slice(0, 3)) console.log(`  such as seed ${own}: ${Math.round(busyShare * 100)} %`)
+  for (const [cause, [{ busyShare, seed: own }, ...more]] of [...causes].sort((a, b) => b[1].length - a[1].length))
+    console.log(`  ${more.length + 1} for ${cause}, such as seed ${own}: ${Math.round(busyShare * 100)} %`)
   if (pairs > 0)
     console.log(
       `${entries.reduce((sum, entry) => sum + entry.compared, 0) - senseless.length} of ${entries.reduce((sum, entry) => sum + entry.compared, 0)} comparisons make sense`,

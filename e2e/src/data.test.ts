@@ -276,6 +276,21 @@ describe('step times', () => {
     await click(sheet, '[data-back-to-start]')
     await expectText(sheet, '[data-step-times]', 'No step is corrected yet')
   })
+  it('are learned for each person, who are planned with them and put back by hand', async () => {
+    await click(sheet, '[data-use-paces]')
+    await waitUntil(sheet, async () => !(await exists(sheet, '[data-use-paces]')), 'the paces are not taken over')
+    await go(sheet, 'people')
+    await click(sheet, '[data-person="sanna"] [data-edit-person]')
+    const pace = await (await find(sheet, '[name="person-pace"]')).getAttribute('value')
+    expect(Number(pace)).toBeGreaterThanOrEqual(70)
+    expect(Number(pace)).not.toBe(100)
+    await type(sheet, '[name="person-pace"]', '40')
+    await click(sheet, '[data-save-person]')
+    await expectText(sheet, '[data-person-form]', '70')
+    await type(sheet, '[name="person-pace"]', '100')
+    await click(sheet, '[data-save-person]')
+    await waitUntil(sheet, async () => !(await exists(sheet, '[data-person-form]')), 'it is not saved')
+  })
 })
 
 describe('a bundle', () => {

@@ -63,6 +63,8 @@ export interface Hand {
   readonly trained?: readonly string[]
   /** What this person may lift, kg; the firm's limit holds for whoever claims more. */
   readonly liftKg?: number
+  /** Of the firm's own minutes, what they take, %. */
+  readonly pacePercent?: number
 }
 
 export interface FactsInput {

@@ -6,7 +6,7 @@ import { designSchema, families, familySchema, partsOf } from '../units/index.ts
 import { complaintsSchema, findingExtentSchema, findingsSchema, gradesSchema, readingsSchema } from '../lookover/index.ts'
 import { equipmentSchema, productSchema } from '../products/index.ts'
 import { choicesOf, houseRulesSchema, topics, type Topic } from '../method/index.ts'
-import { extras, skills, visitId } from '../procedure/index.ts'
+import { extras, leastPacePercent, mostPacePercent, skills, visitId } from '../procedure/index.ts'
 import { surroundings } from '../upkeep/index.ts'
 import { washPlanSchema } from '../wash/index.ts'
 
@@ -38,6 +38,8 @@ export const crewMemberSchema = closed({
   name: shownName,
   liftKg: positiveUpTo(200).optional(),
   trained: z.array(z.literal(skills)).max(3).optional(),
+  /** What they take of the firm's own minutes, %. */
+  pacePercent: z.number().min(leastPacePercent).max(mostPacePercent).optional(),
 })
 
 const choicesShape = Object.fromEntries(topics.map((topic) => [topic, z.literal(choicesOf[topic] as readonly string[]).optional()])) as Record<

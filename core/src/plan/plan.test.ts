@@ -50,6 +50,22 @@ describe('step times of the firm', () => {
   })
 })
 
+describe('the pace of who goes', () => {
+  const handsOf = (...crew: object[]) => {
+    const plan = planInEnglish({ ...jobWith(), crew: crew.map((member, index) => ({ name: `Person ${index}`, ...member })) })
+    return plan.visit.hands
+  }
+  it('makes all they do longer or shorter, by the rate at which all of them work together, and decides nothing', () => {
+    expect(handsOf({ pacePercent: 120 }) / handsOf({})).toBeCloseTo(1.2, 1)
+    expect(handsOf({ pacePercent: 80 }) / handsOf({})).toBeCloseTo(0.8, 1)
+    expect(handsOf({ pacePercent: 150 }, { pacePercent: 75 }) / handsOf({}, {})).toBeCloseTo(1, 1)
+    const [slow, usual] = [{ pacePercent: 150 }, {}].map((member) => planInEnglish({ ...jobWith(), crew: [{ name: 'Asa', ...member }] }))
+    const chosen = ({ units }: typeof slow) => units[0].decisions.map(({ topic, choice }) => [topic, choice])
+    expect(chosen(slow)).toEqual(chosen(usual))
+    expect(slow.units[0].steps.map(({ id }) => id)).toEqual(usual.units[0].steps.map(({ id }) => id))
+  })
+})
+
 describe('warnings', () => {
   it('put codes, manual and licensed practice first in every plan', () => expect(planOf({}).warnings[0]).toMatch(/^Local codes/))
   it('list every default that was assumed, by the unit’s name', () => {

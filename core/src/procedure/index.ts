@@ -6,7 +6,7 @@ export { wheelTool } from './washing.ts'
 export { pouredAt } from './drain.ts'
 export { missingTools } from './kit.ts'
 export { flowTestL, isOpened } from './drafting.ts'
-export { stepMin } from './stepTimes.ts'
+export { leastPacePercent, mostPacePercent, stepMin } from './stepTimes.ts'
 export {
   asOneList,
   isOfVisit,

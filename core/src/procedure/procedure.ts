@@ -94,6 +94,7 @@ function draft(drafting: Drafting, lastOf: (steps: readonly Step[]) => readonly 
   return corrected(
     [...all, ...outdoorUnit, ...upright, ...down, ...proveSteps(drafting, [...all, ...down], [...upright, ...outdoorUnit, ...down])],
     drafting.facts.houseRules.stepTimes,
+    paceOf(drafting.facts.crew),
   )
 }
 
@@ -167,28 +168,37 @@ function handedTools({ isShared, facts, decided }: Drafting, steps: Step[]): Ste
   return steps
 }
 
-/** The second of a kind in one visit goes quicker, and every further one as it does. What rounding takes from one step the next one gets. */
-function quicker({ isFurtherOfKind }: Drafting, steps: Step[]): Step[] {
-  if (!isFurtherOfKind) return steps
+/** Times the same factor, all of them. What rounding takes from one step the next one gets. */
+function scaleAll(steps: readonly Step[], factor: number): void {
   let left = 0
   for (const entry of steps) {
-    if (isOfVisit(entry.id)) continue
-    const exact = entry.handsMin * furtherOfKindFactor.value
+    if (factor === 1 || entry.handsMin === 0) continue
+    const exact = entry.handsMin * factor
     scale(entry, (exact + left) / entry.handsMin)
     left += exact - entry.handsMin
   }
+}
+
+/** The second of a kind in one visit goes quicker, and every further one as it does. */
+function quicker({ isFurtherOfKind }: Drafting, steps: Step[]): Step[] {
+  if (isFurtherOfKind)
+    scaleAll(
+      steps.filter(({ id }) => !isOfVisit(id)),
+      furtherOfKindFactor.value,
+    )
   return steps
 }
 
-/** Minutes as the firm's own runs have corrected them, to a quarter of a minute; the start value stays beside them. */
-function corrected(steps: Step[], factors: Readonly<Record<string, number>>): Step[] {
-  for (const entry of steps) {
-    const factor = factors[entry.id]
-    if (factor === undefined || factor === 1) continue
-    const startMin = entry.handsMin
-    scale(entry, factor)
-    entry.startMin = startMin
-  }
+/** Work that is shared goes at the rate at which all of them together work: the harmonic mean of their paces, as a factor. */
+const paceOf = (crew: readonly { readonly pacePercent?: number }[]): number =>
+  crew.length === 0 ? 1 : crew.length / crew.reduce((sum, { pacePercent = 100 }) => sum + 100 / pacePercent, 0)
+
+/** Minutes as the firm's own runs, and the people who go, have corrected them, to a quarter of a minute; the start value stays beside them. */
+function corrected(steps: Step[], factors: Readonly<Record<string, number>>, pace: number): Step[] {
+  const startMin = new Map(steps.map((entry) => [entry, entry.handsMin]))
+  for (const entry of steps) scaleAll([entry], factors[entry.id] ?? 1)
+  scaleAll(steps, pace)
+  for (const [entry, min] of startMin) if (entry.handsMin !== min) entry.startMin = min
   return steps
 }
 

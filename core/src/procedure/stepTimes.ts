@@ -147,6 +147,10 @@ export const ladderFactor = estimate(1.2, 'times the minutes from the floor')
 /** The second of a kind in one visit goes quicker: hands know it, and its tools lie ready. */
 export const furtherOfKindFactor = estimate(0.85, 'times the minutes of the first of its kind')
 
+/** Of the firm's own minutes, what a person may be said to take, %. */
+export const leastPacePercent = 70
+export const mostPacePercent = 150
+
 /** Two at one piece of taking apart take so much of one's time each, a little more than half; shorter ones are nobody else's. */
 export const sharedFactor = estimate(0.55, 'times the minutes of one')
 export const leastSharedMin = estimate(1, 'min')

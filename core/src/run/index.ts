@@ -32,6 +32,6 @@ export {
 export { suppliesNow, type SupplyState } from './supply.ts'
 export { leftOut } from './leftOut.ts'
 export { heldNow, stepsLeft, unitStepsFrom, visitLeft, type PlannedLists } from './left.ts'
-export { durationsOf, learnStepTimes, type LearnedStepTime, type StepDuration } from './stepTimes.ts'
+export { durationsOf, learnPaces, learnStepTimes, type LearnedPace, type LearnedStepTime, type StepDuration } from './stepTimes.ts'
 export { happeningInWords, type Names } from './inWords.ts'
 export { verdictName } from './verdictName.ts'

@@ -1,4 +1,4 @@
-import { emptyUnitState, durationsOf, learnStepTimes, type StepDuration, type UnitState } from './index.ts'
+import { emptyUnitState, durationsOf, learnPaces, learnStepTimes, type StepDuration, type UnitState } from './index.ts'
 import type { Step } from '../procedure/index.ts'
 
 const step = (id: string, handsMin: number, more: Partial<Step> = {}): Step => ({
@@ -14,7 +14,7 @@ const step = (id: string, handsMin: number, more: Partial<Step> = {}): Step => (
 })
 const minutes = (value: number) => value * 60_000
 const runs = (stepId: string, startMin: number, ...real: number[]): StepDuration[] =>
-  real.map((realMin) => ({ stepId, title: stepId, startMin, realMin }))
+  real.map((realMin) => ({ stepId, by: 1, title: stepId, startMin, realMin }))
 const factorOf = (durations: StepDuration[]) => learnStepTimes(durations)[0]
 
 describe('how long steps took', () => {
@@ -61,5 +61,32 @@ describe('what is learned from them', () => {
   it('stays within half and twice the start value', () => {
     expect(factorOf(runs('a', 10, ...Array.from({ length: 200 }, () => 48))).factor).toBe(2)
     expect(factorOf(runs('a', 10, ...Array.from({ length: 200 }, () => 2.2))).factor).toBe(0.5)
+  })
+})
+
+describe('the pace of each one', () => {
+  /** Steps a to j, done so many times by somebody who takes so much of what everybody takes, which is more than planned. */
+  const work = (by: number, each: number, share: number): StepDuration[] =>
+    [...'abcdefghij'].flatMap((stepId, kind) =>
+      Array.from({ length: each }, () => ({ stepId, by, title: stepId, startMin: 4 + kind, realMin: (4 + kind) * 1.2 * share })),
+    )
+  const paceOf = (by: number, durations: StepDuration[]) => learnPaces(durations).find((pace) => pace.by === by)
+  it('is told against what the firm takes, not against the start values', () => {
+    const all = [...work(1, 8, 1), ...work(2, 8, 1), ...work(3, 8, 1.25)]
+    expect(paceOf(1, all)?.pacePercent).toBeGreaterThan(95)
+    expect(paceOf(1, all)?.pacePercent).toBeLessThan(105)
+    expect(paceOf(3, all)?.pacePercent).toBeGreaterThan(112)
+    expect(paceOf(3, all)?.pacePercent).toBeLessThan(128)
+  })
+  it('is none from a few steps, and not moved by a break or a tap in passing', () => {
+    expect(paceOf(3, [...work(1, 8, 1), ...work(3, 1, 1.4)])?.pacePercent).toBe(100)
+    const honest = [...work(1, 8, 1), ...work(3, 8, 1.25)]
+    const more = [200, 0.1, 30].map((realMin) => ({ stepId: 'a', by: 3, title: 'a', startMin: 4, realMin }))
+    expect(paceOf(3, [...honest, ...more])).toMatchObject({ pacePercent: paceOf(3, honest)?.pacePercent, setAside: 3 })
+  })
+  it('stays within 70 and 150 %', () => {
+    const others = [1, 2, 4, 5].flatMap((by) => work(by, 30, 1))
+    expect(paceOf(3, [...others, ...work(3, 30, 3)])?.pacePercent).toBe(150)
+    expect(paceOf(3, [...others, ...work(3, 30, 0.3)])?.pacePercent).toBe(70)
   })
 })

@@ -1,11 +1,14 @@
-// How long do steps really take? From finished runs: a factor on the start value of each step, guarded against what was no work.
+// How long do steps really take, and whom? From finished runs: a factor on the start value of each step, and each one's pace, guarded against what
+// was no work.
 import { clamp, estimate, round } from '../quantities/index.ts'
-import { plainId } from '../procedure/index.ts'
+import { leastPacePercent, mostPacePercent, plainId } from '../procedure/index.ts'
 import type { UnitState } from './unitState.ts'
 import type { Sentence } from '../words/index.ts'
 
 export interface StepDuration {
   readonly stepId: string
+  /** Who did it: number of the person. */
+  readonly by: number
   readonly title: Sentence
   /** Start value before any correction, and what it took, minutes. */
   readonly startMin: number
@@ -18,10 +21,20 @@ const believable = { least: estimate(0.2, 'times the start value'), most: estima
 const outlierAt = estimate(3, 'median absolute deviations, scaled')
 /** A median absolute deviation of a normal distribution is this share of its standard deviation. */
 const madShare = 0.6745
-/** The start value weighs as much as so many runs. */
-const startWeight = estimate(4, 'runs')
-const fewestRuns = 3
-const limits = { least: 0.5, most: 2 }
+/**
+ * How far what was seen moves an estimate: below `fewest` not at all, then against a start value that weighs as much as `startWeight`, and never
+ * beyond the limits.
+ */
+interface Guard {
+  readonly fewest: number
+  readonly startWeight: number
+  readonly least: number
+  readonly most: number
+}
+/** A step, by its runs. */
+const ofStep: Guard = { fewest: 3, startWeight: estimate(4, 'runs').value, least: 0.5, most: 2 }
+/** A person, by all their steps. */
+const ofPerson: Guard = { fewest: 15, startWeight: estimate(30, 'steps').value, least: leastPacePercent / 100, most: mostPacePercent / 100 }
 const minuteMs = 60_000
 /** Without a tap at its begin a step began when its person ended the one before, unless that is longer ago. */
 const longestGapMs = 120 * minuteMs
@@ -41,7 +54,8 @@ export function durationsOf({ steps = [], progress, pauses }: UnitState): StepDu
     const paused = pauses
       .filter((pause) => pause.by === by)
       .reduce((sum, { fromMs, toMs = doneAtMs }) => sum + Math.max(0, Math.min(toMs, doneAtMs) - Math.max(fromMs, from)), 0)
-    return [{ stepId: plainId(step.id), title: step.title, startMin: step.startMin ?? step.handsMin, realMin: (doneAtMs - from - paused) / minuteMs }]
+    const realMin = (doneAtMs - from - paused) / minuteMs
+    return [{ stepId: plainId(step.id), by, title: step.title, startMin: step.startMin ?? step.handsMin, realMin }]
   })
 }
 
@@ -62,28 +76,56 @@ const medianOf = (values: readonly number[]): number => {
 }
 
 /**
- * Corrections of step times, by step: the median of the logarithms of real over start value, outliers left out (median absolute deviation;
- * F. R. Hampel, 1974), drawn towards no correction by the weight of the start value, within half and twice of it.
+ * What ratios of real over expected minutes come to: the median of their logarithms, outliers left out (median absolute deviation; F. R. Hampel,
+ * 1974), drawn towards one by the weight of the start value, within the limits.
  */
-export function learnStepTimes(durations: readonly StepDuration[]): LearnedStepTime[] {
-  const byStep = new Map<string, StepDuration[]>()
-  for (const duration of durations) byStep.set(duration.stepId, [...(byStep.get(duration.stepId) ?? []), duration])
-  return [...byStep].map(([stepId, all]) => {
-    const ratios = all.flatMap(({ startMin, realMin }) => {
-      const ratio = realMin / startMin
-      return ratio >= believable.least.value && ratio <= believable.most.value ? [Math.log(ratio)] : []
-    })
-    const middle = ratios.length > 0 ? medianOf(ratios) : 0
-    const typical = ratios.length > 0 ? medianOf(ratios.map((ratio) => Math.abs(ratio - middle))) / madShare : 0
-    // Where most took alike, a hair is no outlier.
-    const kept = ratios.filter((ratio) => Math.abs(ratio - middle) <= Math.max(Math.log(1.5), outlierAt.value * typical))
-    const log = kept.length >= fewestRuns ? (medianOf(kept) * kept.length) / (kept.length + startWeight.value) : 0
-    return {
-      stepId,
-      title: all[0].title,
-      runs: kept.length,
-      setAside: all.length - kept.length,
-      factor: round(clamp(Math.exp(log), limits.least, limits.most), 2),
-    }
+function learn(all: readonly number[], guard: Guard): { readonly runs: number; readonly setAside: number; readonly factor: number } {
+  const ratios = all.filter((ratio) => ratio >= believable.least.value && ratio <= believable.most.value).map(Math.log)
+  const middle = ratios.length > 0 ? medianOf(ratios) : 0
+  const typical = ratios.length > 0 ? medianOf(ratios.map((ratio) => Math.abs(ratio - middle))) / madShare : 0
+  // Where most took alike, a hair is no outlier.
+  const kept = ratios.filter((ratio) => Math.abs(ratio - middle) <= Math.max(Math.log(1.5), outlierAt.value * typical))
+  const log = kept.length >= guard.fewest ? (medianOf(kept) * kept.length) / (kept.length + guard.startWeight) : 0
+  return { runs: kept.length, setAside: all.length - kept.length, factor: round(clamp(Math.exp(log), guard.least, guard.most), 2) }
+}
+
+const groupedBy = <Key>(durations: readonly StepDuration[], keyOf: (duration: StepDuration) => Key): Map<Key, StepDuration[]> => {
+  const groups = new Map<Key, StepDuration[]>()
+  for (const duration of durations) {
+    const key = keyOf(duration)
+    groups.set(key, [...(groups.get(key) ?? []), duration])
+  }
+  return groups
+}
+
+/** Corrections of step times of the firm, by step. */
+export const learnStepTimes = (durations: readonly StepDuration[]): LearnedStepTime[] =>
+  [...groupedBy(durations, ({ stepId }) => stepId)].map(([stepId, all]) => ({
+    stepId,
+    title: all[0].title,
+    ...learn(
+      all.map(({ startMin, realMin }) => realMin / startMin),
+      ofStep,
+    ),
+  }))
+
+export interface LearnedPace {
+  readonly by: number
+  /** Steps that count, and those that were set aside. */
+  readonly runs: number
+  readonly setAside: number
+  /** What they take of the firm's own minutes, %; 100 where too few steps count. */
+  readonly pacePercent: number
+}
+
+/** Each one's pace against the firm's own minutes: what all take longer for is the step's, not theirs. */
+export function learnPaces(durations: readonly StepDuration[]): LearnedPace[] {
+  const factors = new Map(learnStepTimes(durations).map(({ stepId, factor }) => [stepId, factor]))
+  return [...groupedBy(durations, ({ by }) => by)].map(([by, own]) => {
+    const { factor, ...counts } = learn(
+      own.map(({ stepId, startMin, realMin }) => realMin / (startMin * (factors.get(stepId) ?? 1))),
+      ofPerson,
+    )
+    return { by, ...counts, pacePercent: round(factor * 100) }
   })
 }

@@ -41,6 +41,7 @@ export const bundleContentSchema = closed({
         measures: measuresSchema.nullable(),
         language: z.literal(languages).optional(),
         liftKg: crewMemberSchema.shape.liftKg,
+        pacePercent: crewMemberSchema.shape.pacePercent,
         /** Since when they get in no more. */
         endedAt: z.iso.datetime().optional(),
       }),

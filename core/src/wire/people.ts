@@ -30,6 +30,8 @@ export const personFormSchema = closed({
   trained: crewMemberSchema.shape.trained.unwrap(),
   /** What they may lift by themselves, kg; without it the house rule holds. */
   liftKg: crewMemberSchema.shape.liftKg,
+  /** What they take of the firm's own minutes, %; without it 100. */
+  pacePercent: crewMemberSchema.shape.pacePercent,
 })
 export type PersonForm = z.infer<typeof personFormSchema>
 export const personAddSchema = closed({ ...personFormSchema.shape, signIn: signInName })

@@ -205,12 +205,18 @@ export const crewRecordSchema = closed({ id: z.int(), ...crewMemberSchema.shape 
 export type CrewRecord = z.infer<typeof crewRecordSchema>
 /** People of the firm as a plan takes them: by name, with what they are trained for and may lift, where something is said of it. */
 export const crewOfPlan = (
-  people: readonly { readonly name: string; readonly trained?: CrewRecord['trained']; readonly liftKg?: number | null }[],
+  people: readonly {
+    readonly name: string
+    readonly trained?: CrewRecord['trained']
+    readonly liftKg?: number | null
+    readonly pacePercent?: number | null
+  }[],
 ): Omit<CrewRecord, 'id'>[] =>
-  people.map(({ name, trained = [], liftKg }) => ({
+  people.map(({ name, trained = [], liftKg, pacePercent }) => ({
     name,
     ...(trained.length > 0 ? { trained: [...trained] } : {}),
     ...(typeof liftKg === 'number' ? { liftKg } : {}),
+    ...(typeof pacePercent === 'number' ? { pacePercent } : {}),
   }))
 
 /** Everything that a job needs on the device. */
@@ -290,6 +296,8 @@ export type HouseRulesRecord = z.infer<typeof houseRulesRecordSchema>
 export const stepTimesRecordSchema = closed({
   units: z.int(),
   steps: z.array(closed({ stepId: z.string(), title: sentenceSchema(300), runs: z.int(), setAside: z.int(), factor: z.number() })),
+  /** What each one takes of the firm's own minutes, %, by steps they did; who may be sent out. */
+  people: z.array(closed({ id: z.int(), name: z.string(), runs: z.int(), setAside: z.int(), pacePercent: z.number() })),
 })
 export type StepTimesRecord = z.infer<typeof stepTimesRecordSchema>
 

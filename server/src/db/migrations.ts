@@ -305,6 +305,11 @@ export const migrations: readonly Migration[] = [
     ],
     down: ['ALTER TABLE tokens DROP COLUMN areas', 'ALTER TABLE sessions DROP COLUMN confirmed_at'],
   },
+  {
+    name: '2026-12-01-pace-of-a-person',
+    up: ['ALTER TABLE users ADD COLUMN pace_percent DOUBLE NULL'],
+    down: ['ALTER TABLE users DROP COLUMN pace_percent'],
+  },
 ]
 
 /** All of them, in the order in which they run. */

@@ -58,6 +58,8 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   /** Since when they get in no more; what they did stays. */
   declare endedAt: CreationOptional<Date | null>
   declare liftKg: CreationOptional<number | null>
+  /** Of the firm's own minutes, what they take, %. */
+  declare pacePercent: CreationOptional<number | null>
   declare lastSeenAt: CreationOptional<Date | null>
   /** Of a code that sets a password once, and until when. */
   declare codeHash: CreationOptional<string | null>
@@ -124,6 +126,7 @@ export function defineModels(sequelize: Sequelize): void {
       language: { type: DataTypes.STRING(20), allowNull: true },
       endedAt: { type: DataTypes.DATE(3), allowNull: true },
       liftKg: { type: DataTypes.DOUBLE, allowNull: true },
+      pacePercent: { type: DataTypes.DOUBLE, allowNull: true },
       lastSeenAt: { type: DataTypes.DATE, allowNull: true },
       codeHash: { type: DataTypes.CHAR(64), allowNull: true },
       codeUntil: { type: DataTypes.DATE(3), allowNull: true },

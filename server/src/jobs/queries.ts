@@ -78,14 +78,19 @@ interface PersonRow {
   readonly name: string
   readonly trained: string
   readonly liftKg: number | null
+  readonly pacePercent: number | null
   readonly endedAt: Date | null
 }
 /** Everybody who was ever with the firm, by name: the same statement for all who ask at a time. */
 const peopleOf = (db: Db, firmId: number): Promise<PersonRow[]> =>
-  db.read<PersonRow>('SELECT id, name, trained, lift_kg AS liftKg, ended_at AS endedAt FROM users WHERE firm_id = :firmId ORDER BY name', { firmId })
-const personFrom = ({ id, name, trained, liftKg }: PersonRow): CrewRecord => ({
+  db.read<PersonRow>(
+    'SELECT id, name, trained, lift_kg AS liftKg, pace_percent AS pacePercent, ended_at AS endedAt FROM users WHERE firm_id = :firmId ORDER BY name',
+    { firmId },
+  )
+const personFrom = ({ id, name, trained, liftKg, pacePercent }: PersonRow): CrewRecord => ({
   ...{ id, name, trained: parsed<CrewRecord['trained']>(trained) },
   ...(liftKg === null ? {} : { liftKg }),
+  ...(pacePercent === null ? {} : { pacePercent }),
 })
 
 /** People who can be sent out, by name. */

@@ -43,7 +43,7 @@ export async function giveCode({ transaction }: Doing, user: User): Promise<Pers
 /** @throws Fault `in-use` where somebody signs in by this name already */
 export async function addPerson(
   db: Doing,
-  { signIn, name, role, trained, liftKg }: PersonForm & { signIn: string },
+  { signIn, name, role, trained, liftKg, pacePercent }: PersonForm & { signIn: string },
   actor: Actor,
 ): Promise<PersonCode> {
   const { transaction } = db
@@ -52,9 +52,22 @@ export async function addPerson(
       sentence: says('fault.people.sign-in-taken', { signIn }),
       lines: [{ where: 'signIn', what: says('fault.people.name-taken'), allowed: says('fault.people.name-taken-allowed') }],
     })
-  const values = { firmId: actor.user.firmId, signIn, name, role, trained, liftKg: liftKg ?? null, passwordHash: '' }
+  const values = {
+    firmId: actor.user.firmId,
+    signIn,
+    name,
+    role,
+    trained,
+    liftKg: liftKg ?? null,
+    pacePercent: pacePercent ?? null,
+    passwordHash: '',
+  }
   const user = await User.create(values, { transaction })
-  await note(db, actor, { what: 'person-added', about: signIn, after: { name, role, trained, ...(liftKg === undefined ? {} : { liftKg }) } })
+  await note(db, actor, {
+    what: 'person-added',
+    about: signIn,
+    after: { name, role, trained, ...(liftKg === undefined ? {} : { liftKg }), ...(pacePercent === undefined ? {} : { pacePercent }) },
+  })
   return giveCode(db, await user.reload({ transaction }))
 }
 
@@ -62,20 +75,27 @@ export async function addPerson(
 export async function savePerson(
   db: Doing,
   id: number,
-  { name, role, trained, liftKg, active }: PersonForm & { active: boolean },
+  { name, role, trained, liftKg, pacePercent, active }: PersonForm & { active: boolean },
   actor: Actor,
 ): Promise<PersonRecord> {
   const user = await held(db, id, actor.user.firmId)
   const said = (person: User) => {
     const record = personRecord(person)
-    return { name: record.name, role: record.role, trained: record.trained, liftKg: record.liftKg, active: record.active }
+    return {
+      name: record.name,
+      role: record.role,
+      trained: record.trained,
+      liftKg: record.liftKg,
+      pacePercent: record.pacePercent,
+      active: record.active,
+    }
   }
   const before = said(user)
   const wasIn = user.endedAt === null
   if (wasIn && user.role === 'owner' && (role !== 'owner' || !active)) await needAnotherOwner(db, user)
   if (role !== user.role || (wasIn && !active)) await endSessions(db, id)
   const endedAt = active ? null : (user.endedAt ?? new Date())
-  await user.update({ name, role, trained, liftKg: liftKg ?? null, endedAt }, { transaction: db.transaction })
+  await user.update({ name, role, trained, liftKg: liftKg ?? null, pacePercent: pacePercent ?? null, endedAt }, { transaction: db.transaction })
   await note(db, actor, { what: 'person-changed', about: user.signIn, ...difference(before, said(user)) })
   return personRecord(user)
 }

@@ -295,6 +295,6 @@ describe('ways in', () => {
 describe('the table', () => {
   it('has nothing of passwords, secrets or codes in what it lists', () => {
     const shown = Object.keys(endpoints.people.answer.element.shape)
-    expect(shown.sort()).toEqual(['active', 'id', 'lastSeenAt', 'liftKg', 'name', 'role', 'secondFactor', 'signIn', 'trained', 'way'])
+    expect(shown.sort()).toEqual(['active', 'id', 'lastSeenAt', 'liftKg', 'name', 'pacePercent', 'role', 'secondFactor', 'signIn', 'trained', 'way'])
   })
 })

@@ -10,6 +10,7 @@ export const personRecord = (user: User): PersonRecord => ({
   role: user.role,
   trained: user.trained,
   ...(user.liftKg === null ? {} : { liftKg: user.liftKg }),
+  ...(user.pacePercent === null ? {} : { pacePercent: user.pacePercent }),
   active: user.endedAt === null,
   way:
     user.codeHash !== null && user.codeUntil !== null && user.codeUntil.getTime() > Date.now()

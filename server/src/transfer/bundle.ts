@@ -41,7 +41,7 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
       equipment: firm.equipment,
       foulingRates: firm.foulingRates ?? null,
     },
-    people: people.map(({ id, name, signIn, role, trained, measures, language, liftKg, endedAt }) => ({
+    people: people.map(({ id, name, signIn, role, trained, measures, language, liftKg, pacePercent, endedAt }) => ({
       id,
       name,
       signIn,
@@ -50,6 +50,7 @@ export async function* bundleOf(firm: Firm, madeAt: Date): AsyncGenerator<string
       measures: measures ?? null,
       ...(language ? { language } : {}),
       ...(liftKg === null ? {} : { liftKg }),
+      ...(pacePercent === null ? {} : { pacePercent }),
       ...(endedAt === null ? {} : { endedAt: endedAt.toISOString() }),
     })),
     sites: sites.map(({ id, form, retiredAt }) => ({ id, form, ...retirement(retiredAt) })),
@@ -297,13 +298,13 @@ async function peopleIn(db: Doing, firm: Firm, bundle: Bundle): Promise<{ idOf: 
   const { transaction } = db
   const ids = new Map<number, number>()
   const codes: BundleReceipt['codes'] = []
-  for (const { id, name, signIn, role, trained, measures, language = null, liftKg = null, endedAt } of bundle.people) {
+  for (const { id, name, signIn, role, trained, measures, language = null, liftKg = null, pacePercent = null, endedAt } of bundle.people) {
     const known = await User.findOne({ where: { signIn }, transaction })
     if (known && known.firmId !== firm.id)
       throw new Fault('in-use', {
         lines: [{ where: 'people', what: says('fault.bundle.sign-in-taken', { signIn }), allowed: says('fault.bundle.sign-in-taken-allowed') }],
       })
-    const values = { firmId: firm.id, name, signIn, role, trained: [...trained], measures, language, liftKg, passwordHash: '' }
+    const values = { firmId: firm.id, name, signIn, role, trained: [...trained], measures, language, liftKg, pacePercent, passwordHash: '' }
     const person = known ?? (await User.create({ ...values, endedAt: endedAt === undefined ? null : new Date(endedAt) }, { transaction }))
     if (!known && endedAt === undefined) {
       const { code, until } = await giveCode(db, await person.reload({ transaction }))

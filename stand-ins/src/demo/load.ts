@@ -181,6 +181,7 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     const half = new Diary('today/half', demoId(guests.units[1].key), imre.id, nowMs - 20 * 60_000)
     half.lookOver(openGrades.half.complaints, openGrades.half.grades)
     await storeEvents(db, job.id, imre, half.events)
+    await open('today/ehrenfurt', bakery, bakery.units, nowMs, ['imre'], 150)
     await open('today/halvmark', office, office.units, nowMs, ['sanna'], 75)
     const looked = async (
       key: string,
@@ -201,6 +202,5 @@ async function load(db: Doing, nowMs: number): Promise<boolean> {
     await open('today/moorhen', home, home.units, nowMs, ['mira'], 330)
     await looked('coming/uferlund', pitches, 'ul-b7', ['imre', 'sanna'], nowMs + dayMs, 0)
     await looked('coming/kornfeld', lodge, 'kf-den', ['mira', 'imre'], nowMs + dayMs)
-    await open('coming/ehrenfurt', bakery, bakery.units, nowMs + 2 * dayMs, ['mira', 'imre'])
   }
 }

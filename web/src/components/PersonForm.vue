@@ -24,6 +24,9 @@ const signIn = defineModel<string>('signIn')
     <Field where="liftKg" :label="t('screen.house.lifts-alone')" unit="kg" :hint="t('screen.house.else-house-rule-holds')"
       ><NumberField v-model="form.liftKg" name="person-lift"
     /></Field>
+    <Field where="pacePercent" :label="t('screen.house.pace')" unit="%" :hint="t('screen.house.pace-hint')"
+      ><NumberField v-model="form.pacePercent" name="person-pace"
+    /></Field>
     <Field where="role" :label="t('screen.house.is')"
       ><Choice v-model="form.role" mark="role" :options="optionsOf(roles, (role) => t(`screen.house.role.${role}`))"
     /></Field>

@@ -40,9 +40,9 @@ const attempt = (work: () => Promise<void>) => {
 await Promise.all([list.ready(), security.ready()])
 
 const blank = (): PersonForm => ({ name: '', role: 'technician', trained: [] })
-const edit = ({ id, active: isActive, name, role, trained, liftKg }: PersonRecord) => {
+const edit = ({ id, active: isActive, name, role, trained, liftKg, pacePercent }: PersonRecord) => {
   given.value = undefined
-  editing.value = { id, active: isActive, form: { name, role, trained: [...trained], liftKg } }
+  editing.value = { id, active: isActive, form: { name, role, trained: [...trained], liftKg, pacePercent } }
 }
 const save = () =>
   attempt(async () => {
@@ -53,9 +53,9 @@ const save = () =>
     editing.value = undefined
     await list.reload()
   })
-const setActive = ({ id, name, role, trained, liftKg }: PersonRecord, isActive: boolean) =>
+const setActive = ({ id, name, role, trained, liftKg, pacePercent }: PersonRecord, isActive: boolean) =>
   attempt(async () => {
-    await ask(endpoints.savePerson, { params: { id }, body: { name, role, trained, liftKg, active: isActive } })
+    await ask(endpoints.savePerson, { params: { id }, body: { name, role, trained, liftKg, pacePercent, active: isActive } })
     said.value = isActive ? t('screen.house.gets-again', { name }) : t('screen.house.gets-no-more-they-did', { name })
     await list.reload()
   })

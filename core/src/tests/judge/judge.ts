@@ -6,7 +6,7 @@ import { Case, type Predicate } from './predicate.ts'
 import { safetyPredicates } from './safety.ts'
 import { reachPredicates } from './reach.ts'
 import { waitPredicates } from './waits.ts'
-import { visitPredicates } from './visits.ts'
+import { idleFor, visitPredicates } from './visits.ts'
 import { wordPredicates } from './words.ts'
 import { planInEnglish, type ToldPlan } from '../inEnglish.ts'
 
@@ -41,11 +41,19 @@ export function judge(job: JobFile, plan: ToldPlan): FoundFault[] {
 /** Plans a job and judges it; what is thrown is a fault too. */
 export const judgeJob = (job: JobFile): FoundFault[] => judgeVisit(job).faults
 
-/** The same, with the share of the time on site in which somebody works. */
-export function judgeVisit(job: JobFile): { readonly faults: FoundFault[]; readonly busyShare?: number } {
+export interface JudgedVisit {
+  readonly faults: FoundFault[]
+  /** Share of the time on site in which somebody works, and for what nobody does, longest first. */
+  readonly busyShare?: number
+  readonly idleFor?: ReturnType<typeof idleFor>
+}
+
+/** The same, with how busy the visit is. */
+export function judgeVisit(job: JobFile): JudgedVisit {
   try {
     const plan = planInEnglish(checkJob(job))
-    return { faults: judge(job, plan), ...(plan.timeline.busyShare === undefined ? {} : { busyShare: plan.timeline.busyShare }) }
+    const { busyShare } = plan.timeline
+    return { faults: judge(job, plan), ...(busyShare === undefined ? {} : { busyShare, idleFor: idleFor(plan) }) }
   } catch (error) {
     const faults: FoundFault[] = [
       { predicate: 'crash', kind: 'crash', unitId: '', says: error instanceof Error ? `${error.name}: ${error.message}` : String(error) },

@@ -27,6 +27,36 @@ const handsIn = ({ phase, part, takesOff, putsBack }: { phase: string; part?: st
   (part !== undefined && ['dry-clean', 'apply', 'rinse', 'wheel', 'pan-and-drain', 'rebuild'].includes(phase))
 const powered: readonly string[] = ['start-unit', 'read-before', 'read-vents', 'first-spin', 'run-unit', 'run-test', 'pump-test', 'read-vents-after']
 
+/** Whoever has nothing to do for so long leaves, min. */
+const awayMin = 120
+type Task = Case['plan']['timeline']['tasks'][number]
+/** When nobody works, from the first minute to the last task. */
+function gapsOf(tasks: readonly Task[]): { readonly fromMin: number; readonly toMin: number }[] {
+  const marks = [...new Set([0, ...tasks.flatMap(({ startMin, endMin }) => [startMin, endMin])])].sort((a, b) => a - b)
+  return marks.slice(1).flatMap((toMin, at) => {
+    const middle = (marks[at] + toMin) / 2
+    return tasks.some(({ startMin, endMin }) => startMin < middle && middle < endMin) ? [] : [{ fromMin: marks[at], toMin }]
+  })
+}
+
+/** For what nobody works, longest first: the wait behind a step that runs through it, or that nobody there may go on. */
+export function idleFor(plan: Case['plan']): { readonly what: string; readonly min: number }[] {
+  const { tasks } = plan.timeline
+  const stepOf = ({ unitId, step }: Task) =>
+    (unitId === 'visit' ? plan.visit : plan.units.find(({ id }) => id === unitId))?.steps.find(({ id }) => id === step)
+  const minutes = new Map<string, number>()
+  for (const { fromMin, toMin } of gapsOf(tasks)) {
+    if (toMin - fromMin >= awayMin) continue
+    const running = tasks.flatMap((task) => {
+      const wait = stepOf(task)?.wait
+      return wait && task.endMin <= fromMin + 1e-6 && task.endMin + wait.leastMin >= toMin - 1e-6 ? [`${task.step.split('@')[0]}: ${wait.for}`] : []
+    })
+    const what = running[0] ?? 'nobody there may go on'
+    minutes.set(what, (minutes.get(what) ?? 0) + toMin - fromMin)
+  }
+  return [...minutes].map(([what, min]) => ({ what, min })).sort((a, b) => b.min - a.min)
+}
+
 export const visitPredicates: readonly Predicate[] = [
   judgement('once-a-visit', 'Once a visit, not once a unit', (one) => {
     if (!isFirst(one)) return undefined
@@ -79,12 +109,9 @@ export const visitPredicates: readonly Predicate[] = [
   adds('busy', 'somebody works in at least 85 % of the time on site', (one) => {
     if (!isFirst(one)) return undefined
     const { busyShare = 0, finishMin, tasks } = one.plan.timeline
-    const marks = [...new Set(tasks.flatMap(({ startMin, endMin }) => [startMin, endMin]))].sort((a, b) => a - b)
-    const [gap, away] = [(mark: number, at: number) => mark - marks[at], 120]
-    const worked = (middle: number) => tasks.some(({ startMin, endMin }) => startMin < middle && middle < endMin)
-    const gaps = marks.slice(1).flatMap((mark, at) => (worked((marks[at] + mark) / 2) ? [] : [gap(mark, at)]))
-    const onSite = finishMin - gaps.reduce((sum, one) => sum + (one >= away ? one : 0), 0)
-    const idle = gaps.reduce((sum, one) => sum + (one < away ? one : 0), marks[0] ?? 0)
+    const gaps = gapsOf(tasks).map(({ fromMin, toMin }) => toMin - fromMin)
+    const onSite = finishMin - gaps.reduce((sum, gap) => sum + (gap >= awayMin ? gap : 0), 0)
+    const idle = gaps.reduce((sum, gap) => sum + (gap < awayMin ? gap : 0), 0)
     return onSite > 0 && Math.abs(busyShare - (1 - idle / onSite)) > 0.002 ? `${busyShare} told, ${1 - idle / onSite} worked` : undefined
   }),
 ]

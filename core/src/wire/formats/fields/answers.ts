@@ -117,6 +117,7 @@ const work: FieldTexts = {
   done: 'Steps that are done, or units that are handed over, number.',
   'units.steps': 'Steps of the unit, in an order that one person working alone can follow; in a card how many, number.',
   'stepTimes.steps': 'How long steps really take here.',
+  'stepTimes.people': 'What each one takes of the minutes that the own people take.',
   worstGrade: 'Worst grade that was found, 0 to 4; null where nothing was graded.',
   handedOverAt: 'When it was handed over.',
   coolingBeforeKw: 'Cooling before the work, kW; null where it was not measured.',

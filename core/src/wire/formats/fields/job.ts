@@ -25,6 +25,7 @@ const crewAndUnits: FieldTexts = {
   crew: 'People who do the work.',
   'crew.name': 'What the person is called.',
   liftKg: 'What the person may lift alone, kg.',
+  pacePercent: 'What the person takes of the minutes that the own people take, %.',
   trained: 'Work that not everybody may do and this person may.',
   'jobFile.units': 'Units that are cleaned on this visit, each id once.',
   'units.id': 'By what the unit is known in this file.',
