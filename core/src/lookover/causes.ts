@@ -1,7 +1,7 @@
 // Which causes are there, how likely is each beforehand, and what speaks for and against it?
 import { coilAt, airOf, deliveredCooling, pressureAt, airflowShare } from '../air/index.ts'
 import { estimate, type StartValue } from '../quantities/index.ts'
-import { isSplit, type KnownDesign } from '../units/index.ts'
+import { isSplit, type KnownDesign, type Part } from '../units/index.ts'
 import { drainState, gradeOf, hasKind, isGraded, isOffLevel, worstOf, type LookOver } from './lookover.ts'
 import { says, type Message } from '../words/index.ts'
 
@@ -19,6 +19,8 @@ export interface Cause {
   readonly helps: CleaningHelps
   readonly prior: StartValue
   readonly signs: readonly Sign[]
+  /** Parts that it sits on: where all of them that the unit has were graded clear, it is not blamed. */
+  readonly on?: readonly Part[]
 }
 
 /** What a sign looks at. */
@@ -128,6 +130,7 @@ export const causes: readonly Cause[] = [
   {
     cause: 'dirty filter',
     helps: 'yes',
+    on: ['filter'],
     prior: prior(1),
     signs: [
       sign(1.6, says('lookover.causes.filter-coated-worse'), atLeast('filter', 2)),
@@ -139,6 +142,7 @@ export const causes: readonly Cause[] = [
   {
     cause: 'fouled coil face',
     helps: 'yes',
+    on: ['coilFace'],
     prior: prior(1),
     signs: [
       sign(1.4, says('lookover.causes.front-face-coil-coated'), atLeast('coilFace', 2)),
@@ -153,6 +157,7 @@ export const causes: readonly Cause[] = [
   {
     cause: 'fouled coil back',
     helps: 'yes',
+    on: ['coilBack'],
     prior: prior(1),
     signs: [
       sign(1.4, says('lookover.causes.back-face-coil-coated'), atLeast('coilBack', 2)),
@@ -166,6 +171,7 @@ export const causes: readonly Cause[] = [
   {
     cause: 'fouled wheel',
     helps: 'yes',
+    on: ['wheel'],
     prior: prior(1),
     signs: [
       sign(1.4, says('lookover.causes.wheel-carries-ridge-dirt'), atLeast('wheel', 2)),
@@ -180,6 +186,7 @@ export const causes: readonly Cause[] = [
   {
     cause: 'biofilm in pan',
     helps: 'yes',
+    on: ['pan', 'drainLine', 'wheel', 'coilFace', 'coilBack', 'outlet', 'housing'],
     prior: prior(0.8),
     signs: [
       sign(1.2, says('lookover.causes.smells'), complains('smell')),
@@ -214,11 +221,7 @@ export const causes: readonly Cause[] = [
       sign(2, says('lookover.causes.drain-does-run'), ({ lookOver }) => drainState(lookOver) === 'failed'),
       sign(1.2, says('lookover.causes.drain-runs-slowly'), ({ lookOver }) => drainState(lookOver) === 'slow'),
       sign(1, says('lookover.causes.standing-water'), standsInPan),
-      sign(
-        -2,
-        says('lookover.causes.drain-passed-flow-test'),
-        ({ lookOver }) => lookOver.readings?.flowTest !== undefined && drainState(lookOver) === 'good',
-      ),
+      sign(-2, says('lookover.causes.drain-passed-flow-test'), ({ lookOver }) => lookOver.flowTest !== undefined && drainState(lookOver) === 'good'),
     ],
   },
   {
@@ -228,11 +231,7 @@ export const causes: readonly Cause[] = [
     signs: [
       sign(1.6, says('lookover.causes.drips-indoors'), complains('drips-indoors')),
       sign(2.5, says('lookover.causes.does-fall-towards-drain'), ({ lookOver }) => isOffLevel(lookOver)),
-      sign(
-        -1.5,
-        says('lookover.causes.falls-towards-drain'),
-        ({ lookOver }) => lookOver.readings?.levelMmPerM !== undefined && !isOffLevel(lookOver),
-      ),
+      sign(-1.5, says('lookover.causes.falls-towards-drain'), ({ lookOver }) => lookOver.levelMmPerM !== undefined && !isOffLevel(lookOver)),
     ],
   },
   {
@@ -305,6 +304,7 @@ export const causes: readonly Cause[] = [
   {
     cause: 'blocked condenser',
     helps: 'yes',
+    on: ['condenserFace', 'condenserInside'],
     prior: prior(0.2),
     signs: [
       sign(2.2, says('lookover.causes.outdoor-coil-coated-worse'), dirtyCondenser),

@@ -37,7 +37,12 @@ describe('diagnosis', () => {
     ).not.toContain('low refrigerant charge')
   })
   it('blames the wheel for thrown dirt even where the coil looks fine', () =>
-    expect(first({ complaints: ['spits-dirt'] }).cause).toBe('fouled wheel'))
+    expect(first({ complaints: ['spits-dirt'], grades: { wheel: undefined } }).cause).toBe('fouled wheel'))
+  it('blames no part that was graded clear', () => {
+    expect(unitPlan({ complaints: ['spits-dirt'] }).diagnosis.map(({ cause }) => cause)).not.toContain('fouled wheel')
+    const clear = unitPlan({ complaints: ['not-cold', 'weak-airflow', 'smell'] }).diagnosis.map(({ cause }) => cause)
+    for (const cause of ['dirty filter', 'fouled coil face', 'fouled coil back', 'fouled wheel', 'biofilm in pan']) expect(clear).not.toContain(cause)
+  })
   it('finds wheel and pan behind a smell, whatever the coil face', () => {
     const top = unitPlan({ complaints: ['smell'], grades: { wheel: { grade: 2, kinds: ['biofilm'] }, pan: { grade: 2, kinds: ['biofilm'] } } })
       .diagnosis.slice(0, 2)
@@ -73,15 +78,24 @@ describe('diagnosis', () => {
 
 describe('drain and level', () => {
   const seen = (rest: Partial<LookOver>): LookOver => ({ family: 'wall-head', complaints: [], grades: {}, findings: [], ...rest })
-  const pour = (seconds: number) => ({ returnC: 26, returnRh: 0.5, supplyC: 14, flowTest: { litres: 1, seconds } })
+  const pour = (seconds: number) => ({ flowTest: { litres: 1, seconds } })
   it('judge the timed pour: 1 L/min is good, under 0.3 fails', () => {
-    expect(drainState(seen({ readings: pour(60) }))).toBe('good')
-    expect(drainState(seen({ readings: pour(61) }))).toBe('slow')
-    expect(drainState(seen({ readings: pour(201) }))).toBe('failed')
+    expect(drainState(seen(pour(60)))).toBe('good')
+    expect(drainState(seen(pour(61)))).toBe('slow')
+    expect(drainState(seen(pour(201)))).toBe('failed')
+  })
+  it('make a finding of a flow that failed, once, wherever nobody gets to it', () => {
+    const findingsOf = (seconds: number, more: Partial<UnitJob> = {}) =>
+      unitPlan({ ...more, readings: { returnC: 26, returnRh: 0.5, supplyC: 14, flowTest: { litres: 1, seconds } } }).findings
+    expect(findingsOf(40)).toEqual([])
+    expect(findingsOf(90).map(({ finding }) => finding)).toEqual(['drain-slow'])
+    expect(findingsOf(900).map(({ finding }) => finding)).toEqual(['drain-blocked'])
+    expect(findingsOf(900, { findings: ['drain-slow'] }).map(({ finding }) => finding)).toEqual(['drain-slow'])
+    for (const { leadsTo } of findingsOf(900)) expect(leadsTo.length).toBeGreaterThan(0)
   })
   it('ask two millimetres a metre', () => {
-    expect(isOffLevel(seen({ readings: { ...pour(40), levelMmPerM: 1.9 } }))).toBe(true)
-    expect(isOffLevel(seen({ readings: { ...pour(40), levelMmPerM: 2 } }))).toBe(false)
+    expect(isOffLevel(seen({ levelMmPerM: 1.9 }))).toBe(true)
+    expect(isOffLevel(seen({ levelMmPerM: 2 }))).toBe(false)
   })
   it('have words for every grade of every part', () => expect(told(gradeLooks('wheel')[4])).toMatch(/clumps/))
 })

@@ -4,6 +4,7 @@ export { causes } from './causes.ts'
 export { diagnose, diagnosisSchema, type Diagnosis } from './diagnosis.ts'
 export {
   complaintsSchema,
+  allFindings,
   drainState,
   failedDrainLMin,
   findingsSchema,
@@ -23,7 +24,8 @@ export {
   type PartGrade,
 } from './lookover.ts'
 export { gradeLooks } from './gradeWords.ts'
-export { doubtfulReadings, readingsSchema, type Readings } from './readings.ts'
+export { believedAir, doubtfulReadings, impossibleReadings, measuredUnit, type Doubt, type MeasuredUnit } from './believed.ts'
+export { readingsSchema, type Readings } from './readings.ts'
 export {
   complaints,
   complaintSchema,

@@ -31,7 +31,10 @@ export interface LookOver {
   readonly grades: Grades
   readonly findings: readonly Finding[]
   readonly extent?: FindingExtent
+  /** Of the air, where they are believed. */
   readonly readings?: Readings
+  readonly flowTest?: Readings['flowTest']
+  readonly levelMmPerM?: number
 }
 
 /** Litres a minute through the drain that are good, and below which the drain has failed. */
@@ -71,10 +74,10 @@ export const flowLMin = (flowTest: { litres: number; seconds: number }): number 
 
 /** How the drain runs: by the flow test where there is one, else by findings and the line's grade. */
 export function drainState(lookOver: LookOver): 'good' | 'slow' | 'failed' {
-  const { findings, readings } = lookOver
+  const { findings, flowTest } = lookOver
   if (findings.includes('drain-blocked')) return 'failed'
-  if (readings?.flowTest) {
-    const flow = flowLMin(readings.flowTest)
+  if (flowTest) {
+    const flow = flowLMin(flowTest)
     if (flow < failedDrainLMin.value) return 'failed'
     if (flow < goodDrainLMin.value) return 'slow'
   }
@@ -86,5 +89,19 @@ export function drainState(lookOver: LookOver): 'good' | 'slow' | 'failed' {
 }
 
 /** Whether the unit hangs so that water does not run to the drain. */
-export const isOffLevel = ({ findings, readings }: LookOver): boolean =>
-  findings.includes('off-level') || (readings?.levelMmPerM !== undefined && readings.levelMmPerM < leastFallMmPerM.value)
+export const isOffLevel = ({ findings, levelMmPerM }: LookOver): boolean =>
+  findings.includes('off-level') || (levelMmPerM !== undefined && levelMmPerM < leastFallMmPerM.value)
+
+/** What was found, by eyes or by a measurement: a flow that failed is a finding, and so is a unit off level. */
+export function allFindings(lookOver: LookOver): Finding[] {
+  const { findings, flowTest } = lookOver
+  const drainFound = findings.includes('drain-slow') || findings.includes('drain-blocked')
+  const measured = flowTest && !drainFound ? drainState({ ...lookOver, grades: {}, findings: [] }) : 'good'
+  return [
+    ...new Set([
+      ...findings,
+      ...(measured === 'failed' ? (['drain-blocked'] as const) : measured === 'slow' ? (['drain-slow'] as const) : []),
+      ...(isOffLevel(lookOver) ? (['off-level'] as const) : []),
+    ]),
+  ]
+}

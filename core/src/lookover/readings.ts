@@ -1,8 +1,7 @@
-// What was measured on the unit, and can it be true?
+// What was measured on the unit?
 import { z } from 'zod'
 import { closed } from '../schemas/index.ts'
 import { amountUpTo, celsius, positiveUpTo, share } from '../quantities/index.ts'
-import { says, type Message } from '../words/index.ts'
 
 /** Readings at steady cooling. Temperatures °C, humidities 0..1, airflow m³/h at the supply, current A. */
 export const readingsSchema = closed({
@@ -24,23 +23,3 @@ export const readingsSchema = closed({
   levelMmPerM: z.number().min(-200).max(200).optional(),
 })
 export type Readings = z.infer<typeof readingsSchema>
-
-/** Which readings contradict one another or physics, in cooling; each says what to do. */
-export function doubtfulReadings(readings: Readings): { where: 'supplyC' | 'supplyRh'; what: Message; allowed: Message }[] {
-  const { returnC, supplyC, returnRh, supplyRh } = readings
-  const lines: ReturnType<typeof doubtfulReadings> = []
-  if (supplyC >= returnC) {
-    lines.push({
-      where: 'supplyC',
-      what: says('lookover.doubtfulReadings.supply-air-colder', { supply: { C: supplyC }, return: { C: returnC } }),
-      allowed: says('lookover.doubtfulReadings.colder-allowed'),
-    })
-  } else if (supplyRh !== undefined && supplyRh < returnRh - 0.05) {
-    lines.push({
-      where: 'supplyRh',
-      what: says('lookover.doubtfulReadings.supply-air-drier', { supply: { share: supplyRh }, return: { share: returnRh } }),
-      allowed: says('lookover.doubtfulReadings.damper-allowed'),
-    })
-  }
-  return lines
-}

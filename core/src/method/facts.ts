@@ -27,7 +27,7 @@ import {
   type Trait,
 } from '../units/index.ts'
 import type { KnownHouseRules } from './houseRules.ts'
-import type { Choice, ChoiceOf, Topic } from './topics.ts'
+import type { Choice, Topic } from './topics.ts'
 
 export type Setting = 'home' | 'office' | 'food' | 'health' | 'lodging' | 'vehicle' | 'workshop' | 'equipment-room'
 
@@ -78,8 +78,8 @@ export interface FactsInput {
   readonly products: readonly Product[]
   readonly equipment: readonly Equipment[]
   readonly hoursPerDay?: number
-  /** Wash water (L) that comes down at this unit with this rinse, and the wheel washed where it sits or not. */
-  readonly washLitres: (rinse: ChoiceOf<'rinse'>, wheelInPlace: boolean) => number
+  /** What comes down at this unit by what is decided so far, L: agents, their rinse, and that of a wheel washed where it sits. */
+  readonly caughtLitres: (facts: Facts) => number
 }
 
 /** Facts that no decision changes. */

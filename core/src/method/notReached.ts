@@ -4,7 +4,7 @@ import { estimate } from '../quantities/index.ts'
 import { isOnRoof, partsOf, type Part } from '../units/index.ts'
 import { degreaserBefore, reaches, staysInItsWall, type Facts } from './facts.ts'
 import { whyWheelStays } from './rules/scope.ts'
-import { joined, says, type Key, type Message } from '../words/index.ts'
+import { isSame, joined, says, type Key, type Message } from '../words/index.ts'
 
 /** Gap to the ceiling below which hooks and upper face are hard to reach. */
 export const tightCeilingGap = estimate(5, 'cm')
@@ -22,7 +22,9 @@ export function notReached(facts: Facts): NotReached[] {
   const { family } = facts.lookOver
   return partsOf[family].flatMap((part) => {
     const because = gradeOf(facts.lookOver, part) >= 1 ? whyNotReached(part, facts) : undefined
-    return because ? [{ part, because }] : []
+    if (!because) return []
+    const dry = stayedDry(part, facts)
+    return [{ part, because: dry && !isSame(dry, because) ? joined({ semicolon: [because, dry] }) : because }]
   })
 }
 
@@ -53,6 +55,14 @@ function whyNotReached(part: Part, facts: Facts): Message | undefined {
     default:
       return undefined
   }
+}
+
+/** Dry work on heavy soil is said, whatever else keeps a face from being reached. */
+function stayedDry(part: Part, facts: Facts): Message | undefined {
+  if (part !== 'coilFace' && part !== 'coilBack') return undefined
+  const { scope, rinse } = facts.decided
+  const heavy = scope === 'decline' || scope === 'filter-service' || rinse !== 'none' ? undefined : heavyWords(facts, part)
+  return heavy && says('method.leftOnCoil.dry-way-does-carry', { heavy })
 }
 
 /** What asks for more than a brush or a little mist: a mat, or soil that sticks. */

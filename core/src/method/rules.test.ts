@@ -260,6 +260,7 @@ const bars: Case[] = [
   ['rinse-none-soil', 'none', mat],
   ['wheel-fixed', 'remove-and-wash', both(stuck, graded('wheel', 3))],
   ['wheel-untrained', 'remove-and-wash', graded('wheel', 3), untrained],
+  ['wheel-no-meter', 'remove-and-wash', roof(graded('wheel', 3)), without('meter')],
   ['wheel-not-stripped', 'remove-and-wash', graded('wheel', 2)],
   ['wheel-in-wall', 'wash-in-place', window(inWall, graded('wheel', 3))],
   ['wheel-out-of-reach', 'wash-in-place', roof(design({ wheelReachable: false }), graded('wheel', 2))],

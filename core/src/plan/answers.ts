@@ -1,5 +1,5 @@
 // What becomes of everything that was seen and said? Each finding leads somewhere, each complaint is answered by name.
-import { drainState, named, isGraded, isMuch, isOffLevel, type Complaint, type Diagnosis, type Finding } from '../lookover/index.ts'
+import { allFindings, drainState, named, isGraded, isMuch, type Complaint, type Diagnosis, type Finding } from '../lookover/index.ts'
 import { refereeName, staysOff, type Facts, type Referral } from '../method/index.ts'
 import type { Step } from '../procedure/index.ts'
 import { isSplit, partsOf } from '../units/index.ts'
@@ -62,8 +62,7 @@ const reported: Record<Finding, (facts: Facts) => Message[]> = {
 
 /** Each finding of the look-over, with the steps, referrals and sentences that it leads to; never none. */
 export function findingsAnswered({ facts, steps, referrals }: Answered): { finding: Finding; leadsTo: Message[] }[] {
-  const found = [...new Set([...facts.lookOver.findings, ...(isOffLevel(facts.lookOver) ? (['off-level'] as const) : [])])]
-  return found.map((finding) => {
+  return allFindings(facts.lookOver).map((finding) => {
     const asked = stepsOf[finding] ?? []
     const done = steps.filter(({ id }) => asked.includes(id)).map(({ title }) => says('plan.leads.step', { title: joined({ comma: [title] }) }))
     const called = referrals

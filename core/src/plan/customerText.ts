@@ -1,8 +1,8 @@
 // What is the customer told in writing about one unit? Drafted in plain words from the decisions, to be sent or read aloud.
-import { named, ungraded, type Finding } from '../lookover/index.ts'
+import { gradeOf, isGraded, named, ungraded, type Finding } from '../lookover/index.ts'
 import { refereeName, staysOff, type ChoiceOf, type Decision, type Facts, type NotReached, type Referral, type Topic } from '../method/index.ts'
 import type { AfterRun } from '../procedure/index.ts'
-import { familyName, partName } from '../units/index.ts'
+import { familyName, partName, partsToSee, type Part } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { UnitJob } from './jobFile.ts'
 import type { PlannedMix } from './mixes.ts'
@@ -90,6 +90,17 @@ export const dryingSentence = ({ how, minutes }: Pick<AfterRun, 'how' | 'minutes
 /** Rules that keep everybody off a roof: the customer reads why. */
 export const keptOffRoof: readonly string[] = ['scope-weather', 'scope-untrained-roof']
 
+/** Filters alone were seen to: that is enough where all else was looked at and is clear; what is kept for another day is said. */
+function aboutTheInside(scope: Decision, { lookOver, design, decided }: Facts): Message[] {
+  if (decided.scope !== 'filter-service') return []
+  if (keptOffRoof.includes(scope.rule)) return [says('plan.customerText.another-day')]
+  const inside = partsToSee(lookOver.family, design).filter((part) => !byTheFilter.includes(part))
+  const isClear = inside.every((part) => isGraded(lookOver, part) && gradeOf(lookOver, part) === 0)
+  return isClear ? [says('plan.customerText.inside-clear')] : []
+}
+/** What is seen to with the filters. */
+const byTheFilter: readonly Part[] = ['filter', 'outlet', 'housing']
+
 interface Told {
   readonly unit: UnitJob
   readonly facts: Facts
@@ -153,6 +164,7 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
   const unseen = ungraded(facts.lookOver, facts.design).filter((part) => part !== 'housing')
   return all([
     ...workSentences(facts.decided, facts.design.filter === 'disposable'),
+    ...aboutTheInside(scope, facts),
     ...(keptOffRoof.includes(scope.rule) ? scope.because : []),
     ...answers,
     ...(notReached.length > 0

@@ -1,6 +1,6 @@
 // What would do more than this plan, and what would it take? Offers stand beside the plan; nobody is sold them by it.
 import { gradeOf } from '../lookover/index.ts'
-import { choiceName, isTrained, liftsOf, saysNotClean, type ChoiceOf, type Facts, type Hand, type NotReached } from '../method/index.ts'
+import { choiceName, isTrained, liftsOf, roofWeather, saysNotClean, type ChoiceOf, type Facts, type Hand, type NotReached } from '../method/index.ts'
 import { stepMin, type Extra } from '../procedure/index.ts'
 import { builtInVan, equipmentName, type EquipmentKind } from '../products/index.ts'
 import { round } from '../quantities/index.ts'
@@ -255,13 +255,18 @@ function outdoorUnit({ unit, facts }: Offered): Offer[] {
 
 /** Nobody goes up today: what would make it possible. */
 function notUpToday({ facts, context, instead }: Offered): Offer[] {
-  if (!isTrained(facts, 'roof')) {
-    const other = instead({ crew: [...context.crew, { trained: ['roof', 'wheel-removal', 'electrics'] }] })
-    if (other.scope === 'filter-service') return []
-    return [{ what: says('plan.notUpToday.another-day-somebody-trained'), because: says('plan.notUpToday.goes-up-trained'), ...sums(other) }]
-  }
+  const [untrained, weather] = [!isTrained(facts, 'roof'), roofWeather(facts).length > 0]
   const { outdoorAir: _, ...site } = context.site
-  const other = instead({ site })
+  const other = instead({
+    ...(untrained ? { crew: [...context.crew, { trained: ['roof', 'wheel-removal', 'electrics'] }] } : {}),
+    ...(weather ? { site } : {}),
+  })
   if (other.scope === 'filter-service') return []
-  return [{ what: says('plan.notUpToday.another-day-when-roof'), because: says('plan.notUpToday.weather-keeps-everybody-off'), ...sums(other) }]
+  const [what, because] =
+    untrained && weather
+      ? ([says('plan.notUpToday.another-day-both'), says('plan.notUpToday.weather-and-training')] as const)
+      : untrained
+        ? ([says('plan.notUpToday.another-day-somebody-trained'), says('plan.notUpToday.goes-up-trained')] as const)
+        : ([says('plan.notUpToday.another-day-when-roof'), says('plan.notUpToday.weather-keeps-everybody-off')] as const)
+  return [{ what, because, ...sums(other) }]
 }

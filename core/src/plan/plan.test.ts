@@ -324,7 +324,7 @@ describe('washing chosen by hand', () => {
     const chosen = { ...soiled, wash: { flowLMin: 2, washMin: 8, pausesAtMin: [3, 6] } }
     expect(rinse(soiled).how).not.toMatch(/Stop after/)
     expect(rinse(chosen)).toMatchObject({ handsMin: 11, how: expect.stringContaining('Stop after 3, 6 min of washing and clear the outlet.') })
-    expect(planOf(chosen).units[0].washWater).toMatchObject({ litres: 17, caughtL: 16, pausesAtMin: [3, 6] })
+    expect(planOf(chosen).units[0].washWater).toMatchObject({ litres: 17.5, caughtL: 16.5, pausesAtMin: [3, 6] })
     expect(planFileSchema.parse(planOf(chosen))).toEqual(planOf(chosen))
   })
 })

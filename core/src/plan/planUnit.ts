@@ -1,9 +1,10 @@
 // What is the plan for one unit? Calls the rooms in order.
 import { indoorAirFrom, type AirState } from '../air/index.ts'
-import { diagnose, gradeOf, seenFrom, worstOf, type LookOver } from '../lookover/index.ts'
+import { believedAir, diagnose, gradeOf, measuredUnit, seenFrom, worstOf, type LookOver } from '../lookover/index.ts'
 import {
   decide,
   decideAnew,
+  choicesOf,
   decidingOrder,
   redecide,
   factsOf,
@@ -35,17 +36,18 @@ import {
   type Drafting,
   type Step,
 } from '../procedure/index.ts'
-import { coilAreaM2, knownDesign, type KnownDesign } from '../units/index.ts'
+import { coilAreaM2, knownDesign, partName, type KnownDesign } from '../units/index.ts'
 import {
   cleanedByOthers,
   duesAfterVisit,
   duesWithoutLook,
   indexFound,
   indexLeft,
+  indexParts,
+  isNotCleanYet,
+  notCleanBecause,
   lossIndex,
   ratesAtFirst,
-  ruledDues,
-  priorRateOf,
   type Due,
   type UnitMemory,
   type UnitPast,
@@ -61,7 +63,7 @@ import {
   washRunOf,
   type WashRun,
 } from '../wash/index.ts'
-import type { Message } from '../words/index.ts'
+import { says, type Message } from '../words/index.ts'
 import { complaintsAnswered, findingsAnswered } from './answers.ts'
 import { totalsOf } from './compare.ts'
 import { customerText, keptOffRoof } from './customerText.ts'
@@ -146,13 +148,16 @@ const catchers: Readonly<Record<string, Catcher>> = { 'wash-bag-to-bucket': 'was
 
 function settle(unit: UnitJob, { site, crew, houseRules, products, equipment, further, isShared, onSupply }: UnitContext): Settled {
   const { design, assumed, isNoted } = knownDesign(unit.family, unit.design)
+  const air = unit.readings && believedAir(unit.readings, measuredUnit(unit, site))
   const lookOver: LookOver = {
     family: unit.family,
     complaints: unit.complaints,
     grades: unit.grades,
     findings: unit.findings ?? [],
     extent: unit.findingExtent,
-    readings: unit.readings,
+    readings: air,
+    flowTest: unit.readings?.flowTest,
+    levelMmPerM: unit.readings?.levelMmPerM,
   }
   const areaM2 = coilAreaM2(design)
   const has = (kind: EquipmentKind) => findEquipment(equipment, kind) !== undefined
@@ -164,11 +169,9 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment, fu
     areaM2,
     grade: worstOf(lookOver, 'coilFace', 'coilBack'),
     faces: gradeOf(lookOver, 'coilBack') > 0 ? 2 : 1,
-    atHandL: Math.min(
-      site.waterOnSite ? Infinity : (site.carriedWaterL ?? usualCarriedL.value),
-      // Where nothing but a trough catches it, no more is rinsed than it takes.
-      hasOnlyTrough ? troughLitres.value : Infinity,
-    ),
+    ...(site.waterOnSite ? {} : { atHandL: site.carriedWaterL ?? usualCarriedL.value }),
+    // Where nothing but a trough catches it, no more is rinsed than it takes.
+    ...(hasOnlyTrough ? { catchesL: troughLitres.value } : {}),
   })
   const litres = new Map<string, number>()
   const facts = factsOf({
@@ -181,11 +184,10 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment, fu
     equipment,
     hoursPerDay: unit.hoursPerDay,
     site: { ...site, sensitiveOccupants: site.sensitiveOccupants ?? false, carriedWaterL: site.carriedWaterL ?? usualCarriedL.value },
-    washLitres: (rinse, wheelInPlace) => {
-      const key = `${rinse} ${wheelInPlace}`
-      const known =
-        litres.get(key) ??
-        caughtLitres({ ...washJob(rinse), ...(wheelInPlace ? { wheelBy: rinse === 'none' || rinse === 'condensate' ? 'spray-bottle' : rinse } : {}) })
+    caughtLitres: (deciding) => {
+      const { decided } = deciding
+      const key = [decided.rinse, decided.wheel, decided['coil-agent'], decided['wheel-agent']].join()
+      const known = litres.get(key) ?? caughtLitres({ ...washJob(rinseOf(decided.rinse)), ...comesDown(deciding, mixesFor(deciding)) })
       litres.set(key, known)
       return known
     },
@@ -198,7 +200,7 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment, fu
     lookOver,
     facts,
     washJob,
-    room: indoorAirFrom(site.outdoorAir, site.altitudeM ?? 0, unit.readings),
+    room: indoorAirFrom(site.outdoorAir, site.altitudeM ?? 0, air),
     isFurtherOfKind: further.has(unit.id),
     isShared,
     isLentOut: (containment) => {
@@ -209,13 +211,29 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment, fu
   }
 }
 
+const rinseOf = (choice: string | undefined): ChoiceOf<'rinse'> => choicesOf.rinse.find((one) => one === choice) ?? 'none'
+/** What comes down besides the rinse of the coil: agents that are rinsed off again, and what washes the wheel where it sits. */
+function comesDown(facts: Facts, mixes: readonly PlannedMix[]): Pick<WashJob, 'wheelBy' | 'sprayedL' | 'rinsedFirst'> {
+  const { decided } = facts
+  const inPlace = decided.wheel === 'wash-in-place'
+  // Foam that condensate carries off leaves by the drain; what is misted in the dry way is drawn off.
+  const coilRinsed = decided.rinse !== 'none' && decided.rinse !== 'condensate'
+  const off = mixes.filter(({ part }) => (part === 'coilFace' && coilRinsed) || (part === 'wheel' && inPlace))
+  const isFirst = (of: 'coilFace' | 'wheel') => off.some(({ part, goesFirst }) => part === of && goesFirst === true)
+  return {
+    ...(inPlace ? { wheelBy: wheelTool({ decided, facts }) } : {}),
+    sprayedL: off.reduce((sum, { productL, waterL }) => sum + productL + waterL, 0),
+    rinsedFirst: { coil: isFirst('coilFace'), wheel: isFirst('wheel') },
+  }
+}
+
 /** All water that these decisions use at the unit. */
-function washJobOf({ washJob }: Settled, facts: Facts, drafting: Drafting): WashJob {
+function washJobOf({ washJob }: Settled, facts: Facts, mixes: readonly PlannedMix[], drafting: Drafting): WashJob {
   const { decided } = facts
   const by = decided['condenser-rinse'] as ChoiceOf<'condenser-rinse'> | undefined
   return {
     ...washJob(decided.rinse as ChoiceOf<'rinse'>),
-    ...(decided.wheel === 'wash-in-place' ? { wheelBy: wheelTool({ decided, facts }) } : {}),
+    ...comesDown(facts, mixes),
     ...(by && by !== 'none' ? { condenserBy: by } : {}),
     flushesPan: decided.pan === 'flush-in-place',
     ...pouredAt(drafting),
@@ -247,7 +265,7 @@ function workOut(
     isLentOut: settled.isLentOut(String(decided.containment)),
     room: settled.room,
   }
-  const washJob = washJobOf(settled, facts, basic)
+  const washJob = washJobOf(settled, facts, mixes, basic)
   const steps = finish({
     ...basic,
     rinseMin: rinseMinutes(washJob),
@@ -271,11 +289,10 @@ function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], mem
       : remembered
   const panTreatmentWeeks = facts.decided['pan-treatment'] === 'slow-release' ? treatmentWeeks(facts) : undefined
   const found = indexFound(lookOver.grades)
-  if (facts.decided.scope === 'decline' && found === undefined) return past.visits.length > 0 ? duesWithoutLook(past, known) : []
-  if (found === undefined)
-    return past.visits.length > 0
-      ? duesWithoutLook({ ...past, panTreatmentWeeks }, known)
-      : ruledDues(priorRateOf(past.use), past.fineFilter, panTreatmentWeeks)
+  if (found === undefined) {
+    const declined = facts.decided.scope === 'decline'
+    return past.visits.length === 0 && declined ? [] : duesWithoutLook({ ...past, panTreatmentWeeks }, known, !declined)
+  }
   const leftIndex =
     memory?.leftOf?.get(unit.id) ??
     indexLeft(
@@ -284,7 +301,7 @@ function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], mem
       left.map(({ part }) => part),
     )
   const chances = memory?.foundOf?.get(unit.id)
-  return duesAfterVisit(past, known, {
+  const dues = duesAfterVisit(past, known, {
     found,
     ...(chances ? { chances: [...chances] } : {}),
     left: leftIndex,
@@ -292,6 +309,9 @@ function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], mem
     isSeen: memory?.isSeen ?? since !== undefined,
     panTreatmentWeeks,
   })
+  const dirty = left.filter(({ part }) => indexParts.some((one) => one === part))
+  const because = notCleanBecause(dirty.map((entry) => says('plan.customerText.part-because', { ...entry, part: partName(entry.part) })))
+  return dues.map((due) => (isNotCleanYet(due) ? { ...due, because } : due))
 }
 
 /** Plan of one unit, its due dates by `memory` where something is remembered; what other choices would change is added by `compare.ts`. Pure. */

@@ -3,7 +3,7 @@ import { schools, type ChoiceOf, type HouseRules, type SchoolName } from '../met
 import { priceOf } from '../money/index.ts'
 import { round } from '../quantities/index.ts'
 import { isCarried } from '../units/index.ts'
-import { notCleanYet, weeksPerYear, type UnitMemory } from '../upkeep/index.ts'
+import { isNotCleanYet, weeksPerYear, type UnitMemory } from '../upkeep/index.ts'
 import { planTotals } from './compare.ts'
 import { worthNotes } from './offers.ts'
 import { offerSentences, speckSentence, throwsSpecks } from './customerText.ts'
@@ -63,7 +63,7 @@ function nameOf(planned: readonly PlannedUnit[], { school }: Way): Message {
 /** Weeks until the deep clean; none where the way leaves it dirty, since it does not last then. */
 function deepWeeks({ due }: QuoteOption['units'][number]): number {
   const deep = due.find(({ what }) => what === 'deep-clean')
-  return deep?.because !== undefined && isSame(deep.because, notCleanYet) ? 0 : (deep?.weeks ?? Infinity)
+  return deep && isNotCleanYet(deep) ? 0 : (deep?.weeks ?? Infinity)
 }
 
 /** When each unit of a way needs it again, and its share of the price by its work; nothing for a way that does not last. */

@@ -1,5 +1,5 @@
 // What has to be said with a plan: assumed traits, contradictions, missing stock, weather, choices that were not possible?
-import { doubtfulReadings, named, ungraded, type SoilKind } from '../lookover/index.ts'
+import { doubtfulReadings, impossibleReadings, measuredUnit, named, ungraded, type SoilKind } from '../lookover/index.ts'
 import { byHand, choiceName, powerBars, topicName, usualCarriedL, type Choice, type Decision, type Facts, type Topic } from '../method/index.ts'
 import { missingTools, type Step } from '../procedure/index.ts'
 import { equipmentName, type EquipmentKind } from '../products/index.ts'
@@ -28,7 +28,7 @@ export function warningsFor({ unit, assumed, facts, decisions, steps, washWater 
     ...contradictions(unit),
     ...notPossible(unit, decisions),
     ...(unseen.length > 0 ? [says('plan.warningsFor.looked-rule-counts', { parts: { comma: unseen.map(partName) } })] : []),
-    ...(unit.readings ? doubtfulReadings(unit.readings).map(({ what, allowed }) => joined({ semicolon: [what, allowed] })) : []),
+    ...doubtedReadings(unit, facts),
     ...notInVan(steps, facts),
     ...soilOnClear(unit),
     ...(facts.has('meter') || decidedScope(facts) === 'decline' ? [] : [says('plan.warningsFor.meter-van-proves-dead')]),
@@ -55,6 +55,15 @@ export function warningsFor({ unit, assumed, facts, decisions, steps, washWater 
     ...(facts.site.foulDrainOnSite ? [] : [says('plan.warningsFor.foul-drain-site-wash')]),
   ]
   return said.map((warning) => says('plan.warningsFor.text', { unit: unit.name ?? unit.id, warning }))
+}
+
+/** Readings that cannot be are doubted aloud, and decide nothing; others are asked about. */
+function doubtedReadings(unit: UnitJob, { site }: Facts): Message[] {
+  if (!unit.readings) return []
+  const measured = measuredUnit(unit, site)
+  const cannotBe = impossibleReadings(unit.readings, measured)
+  if (cannotBe.length > 0) return cannotBe.map(({ what, allowed }) => says('plan.warningsFor.readings-cannot-be', { what, allowed }))
+  return doubtfulReadings(unit.readings, measured).map(({ what, allowed }) => joined({ semicolon: [what, allowed] }))
 }
 
 /** Longer than this nobody waits without a word. */

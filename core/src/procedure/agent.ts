@@ -91,7 +91,9 @@ export function agentSteps(drafting: Drafting, before: readonly Step[], protecte
     phase: 'apply',
     part: 'coilFace',
     ...takes(applied(facts, coilMix)),
-    title: dryWay ? says('procedure.apply-coil.title') : says('procedure.apply-coil.title.put-agent-coil-bottom'),
+    title: dryWay
+      ? says('procedure.apply-coil.title', { product: product.name })
+      : says('procedure.apply-coil.title.put-agent-coil-bottom', { product: product.name }),
     after: [...ids(before), ...ids(first), mixing.id],
     equipment: mixing.equipment,
     gate: says('procedure.apply-coil.gate', {
@@ -122,7 +124,7 @@ function degreaseSteps(drafting: Drafting, mix: MixFor, before: readonly Step[],
   const apply = step({
     id: 'apply-degreaser',
     phase: 'apply',
-    title: says('procedure.apply-degreaser.title'),
+    title: says('procedure.apply-degreaser.title', { product: mix.product.name }),
     part: 'coilFace',
     ...takes(applied(facts, mix)),
     after: [...ids(before), mixing.id],

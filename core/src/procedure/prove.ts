@@ -1,5 +1,5 @@
 // From the counted ledger to the customer's door: power, first spin, run test, hand-over.
-import { drainState, named, isOffLevel } from '../lookover/index.ts'
+import { allFindings, drainState, named } from '../lookover/index.ts'
 import { isOutOfWall, isPlugCleaned, isUncovered, powerBars, staysOff } from '../method/index.ts'
 import { isCarried, isOnRoof } from '../units/index.ts'
 import { afterRunOf } from './afterRun.ts'
@@ -78,9 +78,14 @@ export function proveSteps(drafting: Drafting, before: readonly Step[], alsoBefo
           }),
         ]
       : []
-  if (staysOff(facts)) return [ledger, ...handedBackOff(drafting, [ledger.id, ...ids(alsoBeforePower)], takeDown)]
+  const parted = before.some(({ id }) => id === 'part-battery')
+  if (staysOff(facts)) {
+    // The vehicle gets its battery back, whatever becomes of the unit.
+    const battery = parted ? [joinBattery([ledger.id, ...ids(alsoBeforePower)], says('procedure.join-battery.how.unit-stays-off'))] : []
+    return [ledger, ...battery, ...handedBackOff(drafting, [ledger.id, ...ids(alsoBeforePower), ...ids(battery)], takeDown)]
+  }
   const wiring = wiringGate(drafting, [ledger.id])
-  const battery = before.some(({ id }) => id === 'part-battery') ? [joinBattery([ledger.id, ...ids(wiring), ...ids(alsoBeforePower)])] : []
+  const battery = parted ? [joinBattery([ledger.id, ...ids(wiring), ...ids(alsoBeforePower)])] : []
   const takenOn = isTakenOn(drafting) ? takeDown([ledger.id]) : []
   // A stand is put away once the unit is back in its wall: nothing waits for it but clearing up.
   const stand = onStand(drafting) ? takeDown([ledger.id]) : []
@@ -220,7 +225,7 @@ function handedBackOff(drafting: Drafting, after: readonly string[], takeDown: (
   return [...down, off, ...handOver(drafting, [off], [off])]
 }
 
-function joinBattery(after: string[]): Step {
+function joinBattery(after: string[], how?: Message): Step {
   return step({
     id: 'join-battery',
     phase: 'prove',
@@ -228,6 +233,7 @@ function joinBattery(after: string[]): Step {
     ...takes(stepMin.joinBattery),
     after,
     needsLedger: true,
+    ...(how ? { how } : {}),
     gate: says('procedure.join-battery.gate'),
     cautions: [caution.battery, caution.wheel],
   })
@@ -308,7 +314,7 @@ export function declineSteps(drafting: Drafting): Step[] {
     after: ['ask'],
     cautions: [caution.electricity],
   })
-  const found = [...new Set([...facts.lookOver.findings, ...(isOffLevel(facts.lookOver) ? (['off-level'] as const) : [])])]
+  const found = allFindings(facts.lookOver)
   return [
     ...openingSteps(drafting),
     safe,

@@ -11,7 +11,7 @@ const seesToPan = (decided: Partial<Record<Topic, Choice>>): boolean =>
   decided['pan-treatment'] === 'slow-release'
 
 /** Components that come off, in the order of stripping. */
-export function whatComesOff({ lookOver, design }: Facts, decided: Partial<Record<Topic, Choice>>): Component[] {
+export function whatComesOff({ lookOver, design, has }: Facts, decided: Partial<Record<Topic, Choice>>): Component[] {
   const { scope, wheel, electrics } = decided
   if (scope === 'decline') return []
   const { open, strip } = openings[lookOver.family]
@@ -30,7 +30,8 @@ export function whatComesOff({ lookOver, design }: Facts, decided: Partial<Recor
   const staysOn = electrics === 'unplug-and-remove' ? [] : ['board-box']
   // A filter that is missing is not taken out; whoever left it out left the way to the coil open.
   const missing = lookOver.findings.includes('missing-filter')
-  return stripOrder(componentsOf(lookOver.family, design), wanted, scope === 'clean-in-place' ? ['cover'] : staysOn).filter(
+  const off = stripOrder(componentsOf(lookOver.family, design), wanted, scope === 'clean-in-place' ? ['cover'] : staysOn).filter(
     ({ id }) => !(missing && id === 'filters'),
   )
+  return has('meter') ? off : off.map((component) => ({ ...component, ...component.onItsLeads }))
 }

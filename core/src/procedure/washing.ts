@@ -1,6 +1,7 @@
 // How is what was loosened carried off: coil, wheel and pan?
 import { gradeOf, worstOf } from '../lookover/index.ts'
 import { isOutOfWall } from '../method/index.ts'
+import { isOnRoof } from '../units/index.ts'
 import { amountOf } from './agent.ts'
 import { caution } from './cautions.ts'
 import { comesOff, ids, rinseTool, step, type Drafting } from './drafting.ts'
@@ -134,7 +135,12 @@ function wheelSteps(drafting: Drafting, wetDone: readonly string[], phase: 'whee
 /** What washes the wheel where it sits: what rinses the coil, else the pump where there is a tap and something that hangs catches it, else by hand. */
 export function wheelTool({ decided, facts }: Pick<Drafting, 'decided' | 'facts'>): 'pump-wand' | 'hose' | 'spray-bottle' {
   if (decided.rinse === 'pump-wand' || decided.rinse === 'hose') return decided.rinse
-  const hangs = decided.containment === 'wash-bag-to-bucket' || decided.containment === 'funnel-sheet-to-bucket' || decided.location === 'outdoors'
+  // Before containment is decided: what hangs is what a wheel that is washed where it sits asks for.
+  const hangs =
+    decided.location === 'outdoors' ||
+    (decided.containment === undefined
+      ? !isOnRoof(facts.lookOver.family)
+      : decided.containment === 'wash-bag-to-bucket' || decided.containment === 'funnel-sheet-to-bucket')
   return decided.rinse === 'none' && hangs && facts.has('pump-wand') && facts.site.waterOnSite ? 'pump-wand' : 'spray-bottle'
 }
 

@@ -1,5 +1,5 @@
 // Did the work help, by measurement? Before, after, and what the clean unit should do at these very conditions.
-import { failedDrainLMin, flowLMin, goodDrainLMin, leastFallMmPerM, type Readings } from '../lookover/index.ts'
+import { impossibleReadings, type MeasuredUnit, failedDrainLMin, flowLMin, goodDrainLMin, leastFallMmPerM, type Readings } from '../lookover/index.ts'
 import { estimate, round } from '../quantities/index.ts'
 import type { Verdict } from '../run/index.ts'
 import { partName, type KnownDesign, type Part } from '../units/index.ts'
@@ -49,6 +49,8 @@ const gain = estimate(0.1, 'share')
 
 export interface ProofInput {
   readonly design: KnownDesign
+  /** What somebody noted of the unit that its readings are held against; without it nothing is doubted by its rating. */
+  readonly measured?: MeasuredUnit
   readonly before?: Readings
   readonly after?: Readings
   readonly altitudeM?: number
@@ -61,12 +63,17 @@ export interface ProofInput {
 
 /** Judges every line and the job. Pure. */
 export function assess(input: ProofInput): Proof {
-  const { before, after } = input
+  const { measured = {} } = input
+  // What cannot be decides nothing.
+  const before = input.before && impossibleReadings(input.before, measured).length > 0 ? undefined : input.before
+  const { after } = input
   const parts = partLines(
     input.parts ?? [],
     input.notReached.map(({ part }) => part),
   )
   if (!after) return { verdict: 'not-proved', sentence: says('proof.assess.measured-afterwards-yet-take'), lines: parts }
+  const doubted = impossibleReadings(after, measured).map(({ what, allowed }) => says('proof.assess.cannot-be', { what, allowed }))
+  if (doubted.length > 0) return { verdict: 'not-proved', sentence: joined({ sentences: doubted }), lines: parts }
   const lines = [
     ...coolingLines(input, after, before),
     ...drainLines(after, before),

@@ -102,8 +102,8 @@ describe('tolerances', () => {
 
 describe('doubtful readings', () => {
   it('find swapped probes', () => {
-    expect(told(doubtfulReadings({ returnC: 13, returnRh: 0.9, supplyC: 26 }))[0].allowed).toMatch(/swap/)
-    expect(told(doubtfulReadings({ returnC: 26, returnRh: 0.9, supplyC: 13, supplyRh: 0.5 }))[0].where).toBe('supplyRh')
-    expect(told(doubtfulReadings(readingsAt(1)))).toEqual([])
+    expect(told(doubtfulReadings({ returnC: 13, returnRh: 0.9, supplyC: 26 }, {}))[0].allowed).toMatch(/swap/)
+    expect(told(doubtfulReadings({ returnC: 26, returnRh: 0.9, supplyC: 13, supplyRh: 0.5 }, {}))[0].where).toBe('supplyRh')
+    expect(told(doubtfulReadings(readingsAt(1), design))).toEqual([])
   })
 })

@@ -103,7 +103,7 @@ export function reportContent({ firm, record, unit, state, plan, catalogue }: Re
   const { site } = record.site
   const proof = proofOf({
     family: unit.family,
-    design: knownDesign(unit.family, unit.design).design,
+    design: unit.design,
     site,
     state,
     notReached: plan.notReached,

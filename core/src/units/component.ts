@@ -47,6 +47,8 @@ export interface Component {
   readonly carried?: boolean
   /** Comes out before stripping begins, although nothing rests on it (a drain plug). */
   readonly first?: boolean
+  /** The same where nothing electrical may be opened, since nobody proves it dead: it stays on its leads. */
+  readonly onItsLeads?: Partial<Pick<Component, 'takeOff' | 'putBack' | 'slot' | 'fasteners' | 'photo' | 'seatGate' | 'cautions'>>
   /** Goes back last of what sits inside, after the drain is proved and right before the unit is closed (a probe). */
   readonly last?: boolean
 }

@@ -6,12 +6,17 @@ import { forecastOf, priorRateOf, type UnitUse } from './forecast.ts'
 import { cleanHomeRate, dueIndex, weeksPerYear } from './fouling.ts'
 import { evidenceOf } from './history.ts'
 import type { Visit } from './pastVisit.ts'
-import { nameOf, says, type Message } from '../words/index.ts'
+import { isMessage, nameOf, says, type Message } from '../words/index.ts'
 
 /** Left dirty on purpose or for want of reach: somebody comes back by then. */
 export const comeBackWeeks = estimate(2, 'weeks')
-/** What is said of a part that was left dirty. */
-export const notCleanYet = says('upkeep.notCleanYet.clean-yet-come-back')
+/** What is said of a unit that was left dirty, as far as anybody knows what of it. */
+const notCleanYet = says('upkeep.notCleanYet.clean-yet-come-back')
+/** The same with what was left, and why. */
+export const notCleanBecause = (left: readonly Message[]): Message =>
+  left.length === 0 ? notCleanYet : says('upkeep.notCleanYet.because', { left: { semicolon: left } })
+/** Whether a date is soon because the unit was left dirty. */
+export const isNotCleanYet = ({ because }: Due): boolean => isMessage(because) && (because.key as string).startsWith('upkeep.notCleanYet.')
 /** From so many times the soil of a clean home on, what makes it so fast is said. */
 const fastFrom = estimate(1.5, 'times')
 
@@ -67,12 +72,16 @@ export function unitDues(
     const { dueWeeks, lowWeeks, highWeeks } = forecastOf(visits, last.atYears, use, rates, { threshold, evidence })
     // Never told later than the chance allows.
     const most = what === 'light-clean' ? mostLightWeeks.value : Infinity
-    const [weeks, low, high] = [dueWeeks, lowWeeks, highWeeks].map((told) => Math.min(most, Math.max(1, Math.floor(told))))
+    const [soon, low, late] = [dueWeeks, lowWeeks, highWeeks].map((told) => Math.min(most, Math.max(1, Math.floor(told))))
+    // Who left it clean does not come back at once, however fast it soils.
+    const weeks = Math.max(soon, comeBackWeeks.value + 1)
+    const high = Math.max(late, weeks)
     return { what, weeks, low, high, ...(fast ? { because: fast } : {}) }
   }
   const deepAt = Math.min(dueIndex.value, lossIndex)
   const deep: Due =
-    last.left >= deepAt
+    last.left >= deepAt ||
+    (last.left >= lightIndex.value && forecastOf(visits, last.atYears, use, rates, { threshold: deepAt, evidence }).dueWeeks <= comeBackWeeks.value)
       ? { what: 'deep-clean', weeks: comeBackWeeks.value, low: 1, high: 2 * comeBackWeeks.value, because: notCleanYet }
       : forecast('deep-clean', deepAt)
   return [
@@ -95,16 +104,29 @@ function whyFast(use: UnitUse): Message | undefined {
 }
 
 /**
- * Due dates in weeks from `yearsNow` for a unit that is not looked over now: counted from its last visit. Without one, what goes by rule.
+ * Due dates in weeks from `yearsNow` for a unit that is not looked over now: cleaning counted from its last one, what goes by rule from today
+ * where that is seen to. Without a past, what goes by rule. What is overdue by then is not clean.
  */
-export function duesWithoutLook(past: UnitPast, { rates, yearsNow }: UnitMemory): Due[] {
-  if (past.visits.length === 0) return ruledDues(priorRateOf(past.use), past.fineFilter, past.panTreatmentWeeks)
+export function duesWithoutLook(past: UnitPast, { rates, yearsNow }: UnitMemory, filtersSeenTo: boolean): Due[] {
+  const ruled = ruledDues(priorRateOf(past.use), past.fineFilter, past.panTreatmentWeeks)
+  if (past.visits.length === 0) return ruled
   const sinceWeeks = (yearsNow - Math.max(...past.visits.map(({ atYears }) => atYears))) * weeksPerYear
   const left = (weeks: number) => Math.max(1, Math.floor(weeks - sinceWeeks))
-  return unitDues(past, rates).map((due) => ({
-    ...due,
-    weeks: left(due.weeks),
-    ...(due.low === undefined ? {} : { low: left(due.low) }),
-    ...(due.high === undefined ? {} : { high: left(due.high) }),
-  }))
+  return unitDues(past, rates)
+    .map((due): Due => {
+      const fromToday = filtersSeenTo ? ruled.find(({ what }) => what === due.what) : undefined
+      if (fromToday) return fromToday
+      const weeks = left(due.weeks)
+      if (isByLook(due) && weeks <= comeBackWeeks.value)
+        return { what: due.what, weeks: comeBackWeeks.value, low: 1, high: 2 * comeBackWeeks.value, because: overdue(sinceWeeks) }
+      return {
+        ...due,
+        weeks,
+        ...(due.low === undefined ? {} : { low: left(due.low) }),
+        ...(due.high === undefined ? {} : { high: left(due.high) }),
+      }
+    })
+    .sort((a, b) => a.weeks - b.weeks)
 }
+const isByLook = ({ what }: Due): boolean => what === 'light-clean' || what === 'deep-clean'
+const overdue = (sinceWeeks: number): Message => says('upkeep.notCleanYet.overdue', { since: { weeks: Math.round(sinceWeeks) } })

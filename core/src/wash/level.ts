@@ -14,15 +14,20 @@ export const bucketFill = estimate(0.8, 'share')
 /** A pause: the jet stops, a hand keeps the outlet clear, the bag drains. */
 export const pauseMin = estimate(1.5, 'min')
 const stepS = 1
+/** Watched for so long at least, and until no more than this stands in it. */
+const leastRestS = 180
+const emptyL = 0.02
 /** Between two moments that are kept for drawing. */
 const keptEveryS = 3
-/** So long the bag is watched after the washing. */
-const afterMin = 3
+/** So long the bag is watched after the washing: a hand keeps its outlet clear, and then it is empty. */
+const afterMin = 15
 
 export interface WashRun {
   readonly flowLMin: number
   /** Minutes of washing, pauses not counted. */
   readonly washMin: number
+  /** In the bucket already when the washing begins, L: what was sprayed on and ran down. */
+  readonly beforeL?: number
   /** Minutes of washing after which one pauses and clears the outlet. */
   readonly pausesAtMin: readonly number[]
   /** Grade of the worse face: how much dirt comes with the water. */
@@ -68,14 +73,18 @@ export const washSums = (run: WashRun): Omit<WashCourse, 'moments'> => course(ru
 /** When it first runs over, minutes; null where it never does. */
 export const overflowOf = (run: WashRun): number | null => course(run, false, true).overflowsAtMin
 
-function course({ flowLMin, washMin, pausesAtMin, grade, holdsL, outletMm, bucketL }: WashRun, keeps: boolean, untilOverflow: boolean): WashCourse {
+function course(
+  { flowLMin, washMin, beforeL = 0, pausesAtMin, grade, holdsL, outletMm, bucketL }: WashRun,
+  keeps: boolean,
+  untilOverflow: boolean,
+): WashCourse {
   const outletM2 = Math.PI * (outletMm / 2000) ** 2
   const blocking = blockingDebris.grams.value * (outletMm / blockingDebris.outletMm) ** 2
   const pauses = [...new Set(pausesAtMin)].filter((at) => at > 0 && at < washMin).sort((a, b) => a - b)
   const moments: WashMoment[] = []
   const bucketChangesAtMin: number[] = []
   let standing = 0
-  let bucket = 0
+  let bucket = beforeL
   let drained = 0
   let overflow = 0
   let came = 0
@@ -87,7 +96,7 @@ function course({ flowLMin, washMin, pausesAtMin, grade, holdsL, outletMm, bucke
   let overflowsAtMin: number | null = null
   let endMin = 0
   const doingNow = (): WashMoment['doing'] => (washedS >= washMin * 60 - 1e-9 ? 'over' : pausedS > 0 ? 'pause' : 'washing')
-  for (let second = 0; restedS < afterMin * 60; second += stepS) {
+  for (let second = 0; restedS < afterMin * 60 && !(restedS > leastRestS && standing < emptyL); second += stepS) {
     const doing = doingNow()
     const openShare = Math.max(0, 1 - debris / blocking)
     if (keeps && second % keptEveryS === 0)
@@ -109,9 +118,9 @@ function course({ flowLMin, washMin, pausesAtMin, grade, holdsL, outletMm, bucke
     peakL = Math.max(peakL, standing)
     if (overL > 0) overflowsAtMin ??= second / 60
     if (untilOverflow && (overflowsAtMin !== null || doing === 'over')) break
-    if (bucket > bucketL * bucketFill.value) {
+    while (bucket > bucketL * bucketFill.value) {
       bucketChangesAtMin.push(second / 60)
-      bucket = 0
+      bucket -= bucketL * bucketFill.value
     }
     if (doing === 'over') restedS += stepS
     else endMin = (second + stepS) / 60
@@ -123,7 +132,7 @@ function course({ flowLMin, washMin, pausesAtMin, grade, holdsL, outletMm, bucke
       }
     } else if (doing === 'pause') pausedS -= stepS
     // A hand keeps it clear while the bag drains.
-    if (doing === 'pause') debris = 0
+    if (doing !== 'washing') debris = 0
   }
   return { moments, peakL, overflowsAtMin, overflowL: overflow, inL: came, drainedL: drained, standingL: standing, bucketChangesAtMin, endMin }
 }

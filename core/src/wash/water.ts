@@ -38,6 +38,12 @@ export interface WashJob {
   readonly faces: number
   /** No more than this is at hand for the coil, L: what the van brings where there is no tap. */
   readonly atHandL?: number
+  /** What catches it takes no more than this, L. */
+  readonly catchesL?: number
+  /** Put on from a sprayer before that, and carried off by it, L. */
+  readonly sprayedL?: number
+  /** Rinsed twice: what degreases is rinsed off before another agent goes on. */
+  readonly rinsedFirst?: { readonly coil: boolean; readonly wheel: boolean }
   /** What washes the wheel where it sits; undefined where it is not washed there. */
   readonly wheelBy?: Rinse
   /** What rinses the condenser of a one-box unit; undefined where nothing does. */
@@ -68,15 +74,28 @@ export function rinseFlowLMin(rinse: Rinse, equipment: readonly Equipment[], cho
 }
 
 /** Minutes of rinsing the coil: faces × time by grade, in proportion to the area; what somebody chose, less the wheel's. */
-export function rinseMinutes({ areaM2, grade, faces, wheelBy, rinse, chosen, atHandL = Infinity, equipment }: WashJob): number {
+export function rinseMinutes(job: WashJob): number {
+  const { areaM2, grade, faces, wheelBy, rinse, chosen, atHandL = Infinity, catchesL = Infinity, sprayedL = 0, rinsedFirst, equipment } = job
   if (rinse === 'none' || rinse === 'condensate') return 0
   if (chosen?.washMin !== undefined) return Math.max(leastRinseMin.value, chosen.washMin - (wheelBy ? wheelMin.value : 0))
   const asked = faces * rinseMinByGrade[grade].value * Math.max(0.5, areaM2 / referenceAreaM2.value)
-  return Math.min(asked, atHandL / rinseFlowLMin(rinse, equipment))
+  const most = Math.min(atHandL, Math.max(0, catchesL - sprayedL) / (rinsedFirst?.coil ? 2 : 1))
+  return Math.min(asked, most / rinseFlowLMin(rinse, equipment))
 }
 
-/** Wash water that comes down where the unit hangs, L: coil and wheel. */
+/** Comes down before the wash itself, L: what was sprayed on, and the rinse of what degreased. */
+function caughtBefore(job: WashJob): number {
+  const { sprayedL = 0, rinsedFirst } = job
+  return (
+    sprayedL +
+    (rinsedFirst?.coil ? rinseFlowLMin(job.rinse, job.equipment, job.chosen?.flowLMin) * rinseMinutes(job) : 0) +
+    (rinsedFirst?.wheel && job.wheelBy ? rinseFlowLMin(job.wheelBy, job.equipment, job.chosen?.flowLMin) * wheelMin.value : 0)
+  )
+}
+
+/** All that comes down where the unit hangs, L: off coil and wheel. */
 export const caughtLitres = (job: WashJob): number =>
+  caughtBefore(job) +
   rinseFlowLMin(job.rinse, job.equipment, job.chosen?.flowLMin) * rinseMinutes(job) +
   (job.wheelBy ? rinseFlowLMin(job.wheelBy, job.equipment, job.chosen?.flowLMin) * wheelMin.value : 0)
 
@@ -113,6 +132,7 @@ export function washRunOf(job: WashJob, catcher: Catcher): WashRun {
     flowLMin: rinseFlowLMin(rinseMinutes(job) > 0 ? job.rinse : (job.wheelBy ?? job.rinse), job.equipment, job.chosen?.flowLMin),
     washMin: rinseMinutes(job) + (job.wheelBy ? wheelMin.value : 0),
     pausesAtMin: job.chosen?.pausesAtMin ?? [],
+    beforeL: caughtBefore(job),
     grade: job.grade,
     holdsL: bag?.litres ?? usualBag.litres.value,
     outletMm: bag?.outletMm ?? usualBag.outletMm.value,

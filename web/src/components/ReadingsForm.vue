@@ -7,6 +7,7 @@ import { doubtfulReadings, readingsSchema, type Readings } from '@yastik/core/lo
 import { asEntered, asRead, isSiUnit } from '@yastik/core/quantities'
 import { computed, reactive, ref } from 'vue'
 import { useMeasures } from '../measures/useMeasures.ts'
+import { useJob } from '../stores/job.ts'
 import InstrumentPanel from './InstrumentPanel.vue'
 import TraverseForm from './TraverseForm.vue'
 import Field from '../kit/Field.vue'
@@ -38,6 +39,7 @@ const fields = [
 type FieldName = (typeof fields)[number]['name']
 
 const { measures, unit, say } = useMeasures()
+const job = useJob()
 const unitOf = (name: FieldName) => fields.find((field) => field.name === name)!.unit
 const read = (value: number, name: FieldName) => {
   const si = unitOf(name)
@@ -129,7 +131,7 @@ function take(inSpiteOfDoubts: boolean) {
     return
   }
   error.value = undefined
-  doubts.value = doubtfulReadings(parsed.data)
+  doubts.value = doubtfulReadings(parsed.data, job.measuredFor(props.unitId))
   if (doubts.value.length > 0 && !inSpiteOfDoubts) return
   doubts.value = []
   emit('take', parsed.data)

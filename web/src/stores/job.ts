@@ -1,4 +1,5 @@
 // The job that is open: its log, what others do on it, what is not sent yet, and what the core makes of it.
+import { measuredUnit, type MeasuredUnit } from '@yastik/core/lookover'
 import type { Happening, JobEvent } from '@yastik/core/run'
 import { knownDesign, type KnownDesign } from '@yastik/core/units'
 import { endpoints, type UnitRecord } from '@yastik/core/wire'
@@ -31,6 +32,11 @@ export const useJob = defineStore('job', () => {
   const designFor = (unitId: string): KnownDesign | undefined => {
     const unit = unitFor(unitId)
     return unit && knownDesign(unit.family, unit.design).design
+  }
+  /** What its readings are held against. */
+  const measuredFor = (unitId: string): MeasuredUnit => {
+    const unit = unitFor(unitId)
+    return unit && record.value ? measuredUnit(unit, record.value.site.site) : {}
   }
   const unitFor = (unitId: string): UnitRecord | undefined => record.value?.site.units.find(({ id }) => id === unitId)
   const sending = useSending(() => session.me?.id, watcherOf)
@@ -124,5 +130,24 @@ export const useJob = defineStore('job', () => {
   }
 
   const { unsent, trouble, send } = sending
-  return { record, events, lists, unsent, trouble, open, reopen, close, add, addPhoto, sign, undo, undoable, send, stateFor, unitFor, designFor }
+  return {
+    record,
+    events,
+    lists,
+    unsent,
+    trouble,
+    open,
+    reopen,
+    close,
+    add,
+    addPhoto,
+    sign,
+    undo,
+    undoable,
+    send,
+    stateFor,
+    unitFor,
+    designFor,
+    measuredFor,
+  }
 })

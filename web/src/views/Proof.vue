@@ -42,9 +42,9 @@ const whyDeclined = computed(() => {
 })
 const design = computed(() => job.designFor(props.unitId))
 const proof = computed(() => {
-  if (!unit.value || !design.value || !unitPlan.value) return undefined
+  if (!unit.value || !unitPlan.value) return undefined
   const { notReached, referrals } = unitPlan.value
-  return proofOf({ family: unit.value.family, design: design.value, site: site.value, state: state.value, notReached, referrals })
+  return proofOf({ family: unit.value.family, design: unit.value.design, site: site.value, state: state.value, notReached, referrals })
 })
 const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`
 const dueDay = (weeks: number) => dayAfter(state.value.handedOver?.atMs ?? Date.now(), weeks)

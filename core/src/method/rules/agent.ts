@@ -84,7 +84,7 @@ export const coilAgent: RuleSet = {
   ],
   rules: [
     rule('agent-untouched', 'safety', untouched, 'none', says('method.agent-untouched')),
-    rule('agent-clear', 'need', coilAtMost(0), 'none', clearOrUnseen('coilFace', says('method.agent-clear'))),
+    rule('agent-clear', 'need', coilAtMost(0), 'none', clearOrUnseen(['coilFace', 'coilBack'], says('method.agent-clear'))),
     rule('agent-dry', 'need', chosen('rinse', 'none'), 'mild-detergent', named('mild-detergent', says('method.agent-dry'))),
     rule('agent-dry-nothing', 'need', chosen('rinse', 'none'), 'none', says('method.agent-dry-nothing')),
     rule(
@@ -190,7 +190,7 @@ const namedOutdoors = (agent: OutdoorAgent, why: Message) => (facts: Facts) => [
   ),
 ]
 const washesTheCondenser = ['water', 'mild-detergent', 'outdoor-foam', 'alkaline-degreaser'] as const
-const condenserClear = clearOrUnseen('condenserFace', says('method.condenserClear.condenser-clear'))
+const condenserClear = clearOrUnseen(['condenserFace', 'condenserInside'], says('method.condenserClear.condenser-clear'))
 
 export const condenserAgent: RuleSet = {
   bars: [

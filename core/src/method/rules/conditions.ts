@@ -69,7 +69,10 @@ export const trainedFor = (skill: 'wheel-removal' | 'roof' | 'electrics'): Condi
   when(says('when.somebody-trained', { skill: says(`names.skill.${skill}`) }), (facts) => isTrained(facts, skill))
 
 /** What really comes off here: by design, by training and by house rules, and with a meter where a plug is parted. */
-export const wheelComesOutHere = all(wheelComesOut, trainedFor('wheel-removal'), follows('wheelSchool', 'remove'), not(cracked))
+const onMotorLeads = when(says('when.wheel-with-motor'), ({ lookOver }) => isOnRoof(lookOver.family))
+/** A wheel that comes out with its motor, whose leads are disconnected for it: not without a meter. */
+export const wheelIsWired = all(onMotorLeads, not(carries('meter')))
+export const wheelComesOutHere = all(wheelComesOut, trainedFor('wheel-removal'), follows('wheelSchool', 'remove'), not(cracked), not(wheelIsWired))
 const boxInTheWay = when(says('when.electronics-box-blocks-pan'), ({ design }) => design.boardBlocksPan)
 export const panComesOffHere = all(panComesOff, any(not(boxInTheWay), all(trainedFor('electrics'), carries('meter'))))
 
@@ -89,11 +92,16 @@ export const inItsWall = all(carriedUnit, not(outOfWall))
 export const panReached = when(says('when.pan-reached'), (facts) => reaches(facts, 'pan'))
 /** What is poured into the pan stands there until the pump has power. */
 export const liftPump = when(says('when.lift-pump'), ({ lookOver, design }) => hasLiftPump(lookOver.family, design))
-/** Why a part is left alone: it is clear, or nobody looked at it. */
+/** Why parts are left alone: they are clear, or nobody looked at them, or each is so for some of them. */
 export const clearOrUnseen =
-  (part: Part, clear: Message) =>
-  ({ lookOver }: Facts): Message =>
-    isGraded(lookOver, part) ? clear : says('method.clearOrUnseen.looked-decided', { part: partName(part) })
+  (parts: readonly Part[], clear: Message) =>
+  ({ lookOver }: Facts): Message => {
+    const [seen, unseen] = [true, false].map((was) => ({ and: parts.filter((part) => isGraded(lookOver, part) === was).map(partName) }))
+    if (unseen.and.length === 0) return clear
+    return seen.and.length === 0
+      ? says('method.clearOrUnseen.looked-decided', { part: unseen })
+      : says('method.clearOrUnseen.in-part', { seen, unseen })
+  }
 /** Parts that only a one-box unit has. */
 export const outdoorSide: readonly Part[] = ['condenserFace', 'condenserInside', 'rearFan', 'basePan']
 /** Everything inside a unit that water reaches. */

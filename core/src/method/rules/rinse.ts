@@ -1,5 +1,5 @@
 // Rinse or no rinse: the main dispute. What carries the soil off the coil?
-import { hasKind, isGraded, type SoilKind } from '../../lookover/index.ts'
+import { hasKind, type SoilKind } from '../../lookover/index.ts'
 import { round } from '../../quantities/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
 import { handSprayerOf, isOutOfSeason, neededCondensateLM2, type Facts } from '../facts.ts'
@@ -7,6 +7,7 @@ import { rulesOn, type RuleSet } from '../rule.ts'
 import {
   carries,
   chosen,
+  clearOrUnseen,
   coilAtLeast,
   coilAtMost,
   complains,
@@ -114,11 +115,7 @@ export const rinse: RuleSet = {
     rule('rinse-untouched', 'safety', untouched, 'none', says('method.rinse-untouched')),
     rule('rinse-no-containment', 'safety', not(washable), 'none', says('method.rinse-no-containment')),
     rule('rinse-equipment-room', 'safety', equipmentRoom, 'none', says('method.rinse-equipment-room')),
-    rule('rinse-clear-coil', 'need', nothingOnCoil, 'none', ({ lookOver }) =>
-      isGraded(lookOver, 'coilFace') || isGraded(lookOver, 'coilBack')
-        ? says('method.rinse-clear-coil')
-        : says('method.rinse-clear-coil.coil-looked-rinsed-off'),
-    ),
+    rule('rinse-clear-coil', 'need', nothingOnCoil, 'none', clearOrUnseen(['coilFace', 'coilBack'], says('method.rinse-clear-coil'))),
     rule(
       'rinse-dry-school',
       'school',

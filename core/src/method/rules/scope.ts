@@ -1,6 +1,6 @@
 // How far does one go into the unit, and where is it cleaned?
 import { drainState, gradeOf, hasKind, isGraded, isMuch, named, type Finding } from '../../lookover/index.ts'
-import { isCarried, isSplit, partName, partsOf, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
+import { isCarried, isOnRoof, isSplit, partName, partsOf, wheelComesOut as comesOut, type Part } from '../../units/index.ts'
 import { all, any, not, otherwise, when } from '../condition.ts'
 import { iceC, isTrained, leastRain, liftsOf, whyNotSlid, type Facts } from '../facts.ts'
 import { rulesOn, type RuleSet } from '../rule.ts'
@@ -59,7 +59,8 @@ const roofWork = all(
     found('bent-fins', 'insect-nest', 'rodent-droppings'),
   ),
 )
-const roofWeather = ({ site, houseRules }: Facts): Message[] => {
+/** What of the weather keeps everybody off a roof. */
+export const roofWeather = ({ site, houseRules }: Facts): Message[] => {
   const { windMs = 0, rainMmH = 0, dryBulbC = Infinity } = site.outdoorAir ?? {}
   return [
     ...(windMs > houseRules.roofWindLimitMs
@@ -75,6 +76,12 @@ const noRoofBecause = (facts: Facts): Message[] => [
   ...roofWeather(facts),
   ...(isTrained(facts, 'roof') ? [] : [says('method.noRoofBecause.coming-trained-roofs-else')]),
 ]
+/** A film, at least, on something inside; a film in the way out of a one-box unit without a drain of its own is none. */
+const somethingInside = any(
+  anyAtLeast(1, ...insideParts.filter((part) => part !== 'drainLine')),
+  all(splitUnit, atLeast('drainLine', 1)),
+  atLeast('drainLine', 2),
+)
 /** A one-box unit is cleaned on the bench as soon as anything inside calls for more than a wipe. */
 const benchCalls = all(carriedUnit, anyAtLeast(2, ...insideParts))
 const canBeCarried = when(says('when.unit-can-carried-out'), ({ carriers }) => carriers !== undefined)
@@ -100,6 +107,14 @@ const drivers = ({ lookOver }: Facts): Message[] => {
   ]
 }
 
+/** What training is missing for a piece of work: on a roof it is one person's together with that for roofs. @param nobody said where nobody has it */
+export function whoIsMissing({ lookOver, trained }: Facts, skill: 'wheel-removal' | 'electrics', nobody: Message): Message {
+  if (!isOnRoof(lookOver.family)) return nobody
+  const roof = says('method.whoIsMissing.roof')
+  if (!trained.has(skill)) return trained.has('roof') ? nobody : says('method.whoIsMissing.both', { nobody, roof })
+  return trained.has('roof') ? says('method.whoIsMissing.not-one-person', { skill: says(`names.skill.${skill}`) }) : roof
+}
+
 /** What keeps the wheel in on this job, as far as anybody noted it. */
 export function whyWheelStays(facts: Facts): Message | undefined {
   const { lookOver, design, houseRules, isNoted } = facts
@@ -107,7 +122,8 @@ export function whyWheelStays(facts: Facts): Message | undefined {
   if (!design.wheelRemovable)
     return isNoted('wheelRemovable') ? says('method.whyWheelStays.noted-wheel-stays') : says('method.whyWheelStays.noted-whether-wheel-comes')
   if (!comesOut(lookOver.family, design)) return says('method.whyWheelStays.coil-may-lifted-wheel')
-  if (!isTrained(facts, 'wheel-removal')) return says('method.whyWheelStays.crew-trained-take-wheel')
+  if (!isTrained(facts, 'wheel-removal')) return whoIsMissing(facts, 'wheel-removal', says('method.whyWheelStays.crew-trained-take-wheel'))
+  if (isOnRoof(lookOver.family) && !facts.has('meter')) return says('method.wheel-no-meter')
   return houseRules.wheelSchool === 'in-place' ? says('method.whyWheelStays.house-rules-wash-wheel') : undefined
 }
 
@@ -121,7 +137,7 @@ export function whyPanStays(facts: Facts): Message | undefined {
     return says('method.whyPanStays.electronics-box-front-pan', {
       noted: says(isNoted('boardRemovable') ? 'method.whyPanStays.noted-stays' : 'method.whyPanStays.noted-whether-comes'),
     })
-  if (!isTrained(facts, 'electrics')) return says('method.whyPanStays.electronics-box-front-pan-2')
+  if (!isTrained(facts, 'electrics')) return whoIsMissing(facts, 'electrics', says('method.whyPanStays.electronics-box-front-pan-2'))
   return has('meter') ? undefined : says('method.whyPanStays.electronics-box-front-pan-3')
 }
 const whatStays = (facts: Facts): Message[] => [whyWheelStays(facts), whyPanStays(facts)].flatMap((because) => because ?? [])
@@ -243,7 +259,7 @@ export const scope: RuleSet = {
       behindCover,
     ),
     rule('scope-roof', 'need', roofWork, 'open-clean', says('method.scope-roof')),
-    rule('scope-closed', 'need', anyAtLeast(1, ...insideParts), 'clean-in-place', says('method.scope-closed')),
+    rule('scope-closed', 'need', somethingInside, 'clean-in-place', says('method.scope-closed')),
     rule('scope-closed-smell', 'need', complains('smell', 'spits-dirt'), 'clean-in-place', ({ lookOver }) =>
       insideParts.some((part) => isGraded(lookOver, part))
         ? says('method.scope-closed-smell')

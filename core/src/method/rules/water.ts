@@ -34,6 +34,7 @@ import {
   waterToHand,
 } from './conditions.ts'
 import { whyPanStays } from './scope.ts'
+import { whoIsMissing } from './scope.ts'
 import { says } from '../../words/index.ts'
 
 const onPan = rulesOn('pan')
@@ -72,7 +73,7 @@ export const pan: RuleSet = {
       'wipe',
       says('method.pan-wipe'),
     ),
-    onPan.rule('pan-leave', 'usual', otherwise, 'leave', clearOrUnseen('pan', says('method.pan-leave'))),
+    onPan.rule('pan-leave', 'usual', otherwise, 'leave', clearOrUnseen(['pan'], says('method.pan-leave'))),
   ],
 }
 
@@ -144,10 +145,12 @@ export const panTreatment: RuleSet = {
 
 const onContainment = rulesOn('containment')
 /** Wash water that comes down where the unit hangs, L. */
-const comesDownL = ({ washLitres, decided }: Facts): number => washLitres(rinseOf(decided.rinse), decided.wheel === 'wash-in-place')
-const litres = when(says('when.more-than-wash-water', { water: { L: troughLitres.value } }), (facts) => comesDownL(facts) > troughLitres.value)
-const rinseOf = (choice: string | undefined) =>
-  choice === 'pump-wand' || choice === 'spray-bottle' || choice === 'hose' || choice === 'condensate' ? choice : 'none'
+const comesDownL = (facts: Facts): number => facts.caughtLitres(facts)
+/** More than a trough takes at once, where something else takes it; with nothing but a trough no more is rinsed, and it is emptied in between. */
+const litres = when(
+  says('when.more-than-wash-water', { water: { L: troughLitres.value } }),
+  (facts) => comesDownL(facts) > troughLitres.value && (facts.has('wash-bag') || facts.has('funnel-sheet')),
+)
 /** No water comes out of the unit: nothing is rinsed, and no wheel is washed where it sits. */
 const dryJob = all(chosen('rinse', 'none'), not(chosen('wheel', 'wash-in-place')))
 const dryOutside = chosen('condenser-rinse', 'none')
@@ -213,7 +216,9 @@ export const electrics: RuleSet = {
       any(untouched, inItsWall, chosen('scope', 'clean-in-place')),
       says('method.electrics-closed'),
     ),
-    onElectrics.bar('electrics-untrained', 'unplug-and-remove', not(trainedFor('electrics')), says('method.electrics-untrained')),
+    onElectrics.bar('electrics-untrained', 'unplug-and-remove', not(trainedFor('electrics')), (facts) =>
+      whoIsMissing(facts, 'electrics', says('method.electrics-untrained')),
+    ),
     onElectrics.bar('electrics-no-meter', 'unplug-and-remove', not(carries('meter')), says('method.electrics-no-meter')),
     onElectrics.bar('electrics-wet-cover', 'cover', waterNear, says('method.electrics-wet-cover')),
   ],

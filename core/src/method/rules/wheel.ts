@@ -22,8 +22,9 @@ import {
   wheelComesOut,
   wheelComesOutHere,
   wheelComplaint,
+  wheelIsWired,
 } from './conditions.ts'
-import { whyWheelStays } from './scope.ts'
+import { whoIsMissing, whyWheelStays } from './scope.ts'
 import { says } from '../../words/index.ts'
 
 const { rule, bar } = rulesOn('wheel')
@@ -37,7 +38,10 @@ const film = all(not(atLeast('wheel', 2)), not(soil(['biofilm', 'grease', 'smoke
 export const wheel: RuleSet = {
   bars: [
     bar('wheel-fixed', 'remove-and-wash', not(wheelComesOut), (facts) => whyWheelStays(facts) ?? says('method.wheel-fixed')),
-    bar('wheel-untrained', 'remove-and-wash', not(trainedFor('wheel-removal')), says('method.whyWheelStays.crew-trained-take-wheel')),
+    bar('wheel-untrained', 'remove-and-wash', not(trainedFor('wheel-removal')), (facts) =>
+      whoIsMissing(facts, 'wheel-removal', says('method.whyWheelStays.crew-trained-take-wheel')),
+    ),
+    bar('wheel-no-meter', 'remove-and-wash', wheelIsWired, says('method.wheel-no-meter')),
     bar('wheel-not-stripped', 'remove-and-wash', not(chosen('scope', 'strip-down', 'bench-clean')), says('method.wheel-not-stripped')),
     bar('wheel-in-wall', 'wash-in-place', inItsWall, says('method.wheel-in-wall')),
     bar('wheel-in-wall-brush', 'brush-through-outlet', inItsWall, says('method.wheel-in-wall')),
@@ -71,7 +75,7 @@ export const wheel: RuleSet = {
     rule('wheel-untouched', 'safety', untouched, 'leave', says('method.condenser-untouched')),
     rule('wheel-cracked', 'safety', cracked, 'leave', says('method.wheel-cracked')),
     rule('wheel-in-the-way', 'need', reachCalls, 'remove-and-wash', says('method.wheel-in-the-way')),
-    rule('wheel-clear', 'need', not(atLeast('wheel', 1)), 'leave', clearOrUnseen('wheel', says('method.wheel-clear'))),
+    rule('wheel-clear', 'need', not(atLeast('wheel', 1)), 'leave', clearOrUnseen(['wheel'], says('method.wheel-clear'))),
     rule('wheel-brush', 'need', all(quickAccess, not(atLeast('wheel', 3))), 'brush-through-outlet', says('method.wheel-brush')),
     rule('wheel-film', 'need', film, 'leave', says('method.wheel-film')),
     rule('wheel-in-place-school', 'school', follows('wheelSchool', 'in-place'), 'wash-in-place', says('method.wheel-in-place-school'), 'wheelSchool'),

@@ -3,6 +3,7 @@ import { checkJob, type JobFile } from '../../plan/index.ts'
 import { arithmeticPredicates } from './arithmetic.ts'
 import { judgementPredicates } from './judgement.ts'
 import { Case, type Predicate } from './predicate.ts'
+import { edgePredicates } from './edges.ts'
 import { safetyPredicates } from './safety.ts'
 import { reachPredicates } from './reach.ts'
 import { waitPredicates } from './waits.ts'
@@ -16,6 +17,7 @@ export const predicates: readonly Predicate[] = [
   ...waitPredicates,
   ...visitPredicates,
   ...reachPredicates,
+  ...edgePredicates,
   ...arithmeticPredicates,
   ...wordPredicates,
 ]

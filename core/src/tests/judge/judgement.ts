@@ -225,7 +225,15 @@ export const judgementPredicates: readonly Predicate[] = [
   ),
   judgement('readings-beat', 'Readings beat grades: cooling now comes from the readings', (one) => {
     const readings = one.unit.readings
-    if (!readings || readings.airflowM3h === undefined || readings.supplyC < readings.returnC) return undefined
+    // Supply air that is warmer than the return while it cools is doubted instead.
+    if (
+      !readings ||
+      readings.airflowM3h === undefined ||
+      readings.supplyC !== readings.returnC ||
+      (readings.supplyRh ?? 0) > readings.returnRh ||
+      one.noted('heatsOnly')
+    )
+      return undefined
     return one.own.expected.coolingShareNow > 0.5 ? 'it measurably delivers nothing, and is told to cool' : undefined
   }),
   judgement('ungraded-verdict', 'Before anything is graded the page claims a verdict', (one) =>

@@ -7,7 +7,7 @@ import { jobOf } from './generator.ts'
 import { planInEnglish, type ToldPlan } from '../inEnglish.ts'
 
 export interface Comparison {
-  readonly what: 'worse-grade' | 'added-person' | 'better-van' | 'bigger-unit' | 'more-screws' | 'second-unit'
+  readonly what: 'worse-grade' | 'added-person' | 'better-van' | 'bigger-unit' | 'more-screws' | 'second-unit' | 'missing-face' | 'later-date'
   readonly seed: number
   readonly before: JobFile
   readonly after: JobFile
@@ -64,6 +64,34 @@ export function comparisonsOf(seed: number): Comparison[] {
         return grown ? `${part} from grade ${grade} to ${grade + 1}: ${work(one)} min become ${work(other)}` : undefined
       },
     })
+  if (grade < 4)
+    comparisons.push({
+      what: 'later-date',
+      seed,
+      before: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...noted, grade } } }] },
+      after: { ...before, units: [{ ...unit, grades: { ...unit.grades, [part]: { ...noted, grade: allGrades[grade + 1] } } }] },
+      fault: (one, other) => {
+        // By another method another date is right.
+        if (!decidedAlike(one, other) || one.units[0].notReached.length > other.units[0].notReached.length) return undefined
+        const weeks = ({ units }: ToldPlan) => units[0].due.find(({ what }) => what === 'deep-clean')?.weeks ?? Infinity
+        return weeks(other) > weeks(one) + slack
+          ? `${part} from grade ${grade} to ${grade + 1}: due in ${weeks(one)}, then in ${weeks(other)} weeks`
+          : undefined
+      },
+    })
+  const face = pick(['coilFace', 'coilBack'] as const)
+  if (unit.grades[face] !== undefined) {
+    const { [face]: _, ...others } = unit.grades
+    const clear = { ...before, units: [{ ...unit, grades: { ...others, [face]: { grade: 0 as const } } }] }
+    comparisons.push({
+      what: 'missing-face',
+      seed,
+      before: clear,
+      after: { ...before, units: [{ ...unit, grades: others }] },
+      fault: (one, other) =>
+        work(other) > work(one) + slack ? `${face} not looked at instead of clear: ${work(one)} min become ${work(other)}` : undefined,
+    })
+  }
   if (before.crew.length < 4)
     comparisons.push({
       what: 'added-person',

@@ -94,6 +94,17 @@ export const ceilingCassetteComponents: readonly Component[] = [
     photo: says('units.cover.photo'),
     seatGate: says('units.cover.seatGate'),
     cautions: [overhead, says('units.cover.cautions')],
+    onItsLeads: {
+      slot: says('units.cover.slot.on-leads'),
+      takeOff: says('units.cover.takeOff.on-leads'),
+      putBack: says('units.cover.putBack.on-leads'),
+      seatGate: says('units.cover.seatGate.on-leads'),
+      cautions: [overhead, says('units.cover.cautions.on-leads')],
+      fasteners: (design) => [
+        ...(design.coverScrews > 0 ? [{ kind: 'panel screw', count: design.coverScrews }] : []),
+        { kind: 'panel hook', count: 2 },
+      ],
+    },
   },
   controlBox({
     behind: ['cover'],

@@ -86,6 +86,11 @@ export const wallHeadComponents: readonly Component[] = [
     putBack: says('units.room-sensor.putBack'),
     photo: says('units.room-sensor.photo'),
     seatGate: says('units.room-sensor.seatGate'),
+    onItsLeads: {
+      slot: says('units.room-sensor.slot.on-lead'),
+      takeOff: says('units.room-sensor.takeOff.on-lead'),
+      putBack: says('units.room-sensor.putBack.on-lead'),
+    },
     cautions: [],
   },
   coilThermistor('cover'),

@@ -95,6 +95,13 @@ export const lookover = {
   ),
   'lookover.evidence.for': text<{ sign: Message }>('for: {sign}'),
   'lookover.evidence.against': text<{ sign: Message }>('against: {sign}'),
-  'lookover.doubtfulReadings.colder-allowed': 'colder than the return while it cools; if the probes were swapped, swap the two readings',
+  'lookover.doubtfulReadings.colder-allowed':
+    'colder than the return while it cools: measure again; if the probes were swapped, swap the two readings',
   'lookover.doubtfulReadings.damper-allowed': 'cooled air is the damper of the two; if the probes were swapped, swap them',
+  'lookover.doubtfulReadings.much-air': text<{ air: Of<'M3h'>; rated: Of<'M3h'> }>('{air} of air, from a unit rated at {rated}'),
+  'lookover.doubtfulReadings.much-air-allowed': text<{ most: Of<'M3h'> }>('at most {most}: measure again, and check the rating'),
+  'lookover.doubtfulReadings.below-nothing': 'by these readings it heats while it cools',
+  'lookover.doubtfulReadings.below-nothing-allowed': 'cooled air holds less heat than the return air: measure both again',
+  'lookover.doubtfulReadings.much-cooling': text<{ cooling: Of<'Kw'>; rated: Of<'Kw'> }>('{cooling} of cooling, from a unit rated at {rated}'),
+  'lookover.doubtfulReadings.much-cooling-allowed': text<{ most: Of<'Kw'> }>('at most {most}: measure again, and check the rating'),
 }

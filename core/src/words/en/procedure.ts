@@ -34,15 +34,17 @@ export const procedure = {
   'procedure.bring-warm-water.title': 'Bring warm water for the grease: enough to mix and to rinse with',
   'procedure.bring-warm-water.title.carried': 'Get the warm water from the van ready for the grease',
   'procedure.bring-warm-water.gate': text<{ warm: Of<'C'> }>('The water is hand-warm, {warm} at most'),
-  'procedure.mix-agent.title': text<{ mix: Message }>('Make up {mix}'),
-  'procedure.apply-coil.title': 'Mist the agent thinly on the coil, face by face',
-  'procedure.apply-coil.title.put-agent-coil-bottom': 'Put the agent on the coil from the bottom up, every face that is reached',
+  'procedure.mix-agent.title': text<{ mix: Message }>('Mix {mix}'),
+  'procedure.apply-coil.title': text<{ product: string }>('Mist {product} thinly on the coil, face by face'),
+  'procedure.apply-coil.title.put-agent-coil-bottom': text<{ product: string }>(
+    'Spray {product} on the coil from the bottom up, every face you reach',
+  ),
   'procedure.apply-coil.gate': text<{ stands: Message; strength: Message; least: Of<'n'>; most: Of<'min'> }>(
     '{stands}; the label is read: {strength}, {least} to {most} on the coil',
   ),
   'procedure.apply-coil': text<{ product: string }>('{product} to work'),
   'procedure.mix-degreaser.title': text<{ mix: Message }>('First, for the grease, make up {mix}, warm'),
-  'procedure.apply-degreaser.title': 'Put the degreasing agent on the coil from the bottom up, every face that is reached',
+  'procedure.apply-degreaser.title': text<{ product: string }>('Spray {product} on the coil from the bottom up, every face you reach'),
   'procedure.apply-degreaser.gate': text<{ stands: Message; strength: Message; least: Of<'n'>; most: Of<'min'> }>(
     '{stands}; the label is read: {strength}, {least} to {most} on the coil',
   ),
@@ -163,8 +165,8 @@ export const procedure = {
   'procedure.prove-dead-again.title': 'Prove it dead again before touching terminals',
   'procedure.prove-dead-again.gate': 'The meter shows dead a second time',
   'procedure.clear-condenser.title': 'Pick leaves and hair off the condenser, then brush or blow along its fins from the fan side out',
-  'procedure.mix-condenser.title': text<{ mix: Message }>('For the condenser make up {mix}'),
-  'procedure.apply-condenser.title': 'Put the agent on the condenser from the bottom up, the indoor coil covered',
+  'procedure.mix-condenser.title': text<{ mix: Message }>('Mix for the condenser: {mix}'),
+  'procedure.apply-condenser.title': text<{ product: string }>('Spray {product} on the condenser from the bottom up, with the indoor coil covered'),
   'procedure.apply-condenser.gate': text<{ strength: Message; least: Of<'n'>; most: Of<'min'> }>(
     'The label is read: {strength}, {least} to {most} on the fins; nothing of it reaches the breathed-air side',
   ),
@@ -274,6 +276,8 @@ export const procedure = {
   'procedure.keep-off.title': 'Leave it switched off and tagged: the cracked wheel is not run; note the new wheel as a part to order',
   'procedure.keep-off.gate': 'No power: breaker or plug is tagged, and the customer knows that it stays off until the new wheel is in',
   'procedure.join-battery.title': 'Join the battery: positive lead first, negative last',
+  'procedure.join-battery.how.unit-stays-off':
+    'The unit’s own breaker and fuse stay out and tagged: the vehicle has its battery again, the unit stays off.',
   'procedure.join-battery.gate': 'The negative lead went on last, both clamps are tight',
   'procedure.clear-up.title.dry': 'Clear up, load the van',
   'procedure.clear-up.title': 'Empty the buckets into a foul drain, clear up',

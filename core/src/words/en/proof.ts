@@ -4,6 +4,7 @@ import type { Of } from '../quantity.ts'
 
 export const proof = {
   'proof.assess.measured-afterwards-yet-take': 'Nothing was measured afterwards yet: take the after readings.',
+  'proof.assess.cannot-be': text<{ what: Message; allowed: Message }>('The after readings cannot be: {what}. Take them again: {allowed}.'),
   'proof.sentenceFor.still-open': text<{ referrals: Joined }>('Still open: {referrals}.'),
   'proof.sentenceFor.proved': text<{ failing: Joined }>('Not proved: {failing}.'),
   'proof.sentenceFor.reached': text<{ parts: Joined }>('not reached: {parts}'),

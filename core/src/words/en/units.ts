@@ -33,12 +33,17 @@ export const units = {
   'units.drain-plug.seatGate': 'Plug and seal are in, and nothing weeps',
   'units.drain-plug.cautions': 'Pan water may run at once and for minutes: bucket in place, eyes away.',
   'units.cover.slot': 'floor sheet, face up',
+  'units.cover.slot.on-leads': 'hung below the unit on two straps',
   'units.cover.takeOff': 'Label and part the plugs of display and louvre motors, take the panel screws out, lower the panel off its hooks',
+  'units.cover.takeOff.on-leads': 'Take out the panel screws, lower the panel off its hooks and hang it on two straps: its leads stay on',
   'units.cover.putBack':
     'Hang the panel on its hooks, join display and louvre plugs to their labels, drive the screws until the gap to the ceiling closes',
+  'units.cover.putBack.on-leads': 'Hang the panel on its hooks and drive the screws until the gap to the ceiling closes',
   'units.cover.photo': 'the wiring between panel and body, every plug in view',
   'units.cover.seatGate': 'Every plug is on its label, and the panel lies tight all round',
+  'units.cover.seatGate.on-leads': 'No lead is pinched, and the panel sits tight all round',
   'units.cover.cautions': 'Power is off and proved dead before a plug is parted.',
+  'units.cover.cautions.on-leads': 'The leads carry no weight: straps first, then the hooks.',
   'units.ceilingCassetteComponents.label-part-pump-float':
     'Label and part pump, float, thermistor, fan motor and earth, take the box screws out and bag the control box',
   'units.ceilingCassetteComponents.refit-control-box-beside':
@@ -153,6 +158,9 @@ export const units = {
   'units.room-sensor.putBack': 'Join the sensor plug and seat the sensor where it sat',
   'units.room-sensor.photo': 'the room sensor in its seat',
   'units.room-sensor.seatGate': 'The sensor sits where the photograph shows it',
+  'units.room-sensor.slot.on-lead': 'on its lead, tied aside',
+  'units.room-sensor.takeOff.on-lead': 'Unclip the room sensor and tie it aside on its lead',
+  'units.room-sensor.putBack.on-lead': 'Clip the room sensor back in its seat',
   'units.wallHeadComponents.label-part-plugs-wheel':
     'Label and part the plugs (wheel motor, louvre motor, thermistor, earth), take the box screws out and bag the box away from the water',
   'units.wallHeadComponents.refit-box-join-each': 'Refit the box and join each plug to its label, earth first',

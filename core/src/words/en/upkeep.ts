@@ -3,7 +3,9 @@ import { text, type Joined } from '../message.ts'
 import type { Of } from '../quantity.ts'
 
 export const upkeep = {
-  'upkeep.notCleanYet.clean-yet-come-back': 'not clean yet: come back',
+  'upkeep.notCleanYet.clean-yet-come-back': 'not clean: come back',
+  'upkeep.notCleanYet.because': text<{ left: Joined }>('not clean: come back ({left})'),
+  'upkeep.notCleanYet.overdue': text<{ since: Of<'weeks'> }>('not clean: come back (not looked at; last cleaned {since} ago)'),
   'upkeep.whyFast.soils-about-times-fast': text<{ around: Joined; times: Of<'n'> }>(
     '{around}: it soils about {times} times as fast as in a clean home',
   ),

@@ -92,6 +92,12 @@ export const lookover: Record<keyof typeof english, string> = {
   'lookover.evidence.for': 'a favor: {sign}',
   'lookover.evidence.against': 'en contra: {sign}',
   'lookover.doubtfulReadings.colder-allowed':
-    'más frío que el retorno mientras enfría; si las sondas estaban cambiadas, intercambie las dos lecturas',
+    'más frío que el retorno mientras enfría: mida de nuevo; si las sondas estaban cambiadas, intercambie las dos lecturas',
   'lookover.doubtfulReadings.damper-allowed': 'el aire enfriado es el más húmedo de los dos; si las sondas estaban cambiadas, intercámbielas',
+  'lookover.doubtfulReadings.much-air': '{air} de aire, de una unidad de {rated} nominales',
+  'lookover.doubtfulReadings.much-air-allowed': 'como mucho {most}: mida de nuevo y revise el valor nominal',
+  'lookover.doubtfulReadings.below-nothing': 'según estas lecturas calienta mientras enfría',
+  'lookover.doubtfulReadings.below-nothing-allowed': 'el aire enfriado tiene menos calor que el de retorno: mida ambos de nuevo',
+  'lookover.doubtfulReadings.much-cooling': '{cooling} de frío, de una unidad de {rated} nominales',
+  'lookover.doubtfulReadings.much-cooling-allowed': 'como mucho {most}: mida de nuevo y revise el valor nominal',
 }

@@ -49,7 +49,7 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.risks.pan-treatment:none': 'el limo vuelve antes',
   'plan.reachDifference.does-reach': 'no llega a: {parts}',
   'plan.reachDifference.also-reaches': 'llega también a: {parts}',
-  'plan.scopeSentences.filter-service': 'Filtros lavados, carcasa y salida limpiadas; el interior no necesitó más.',
+  'plan.scopeSentences.filter-service': 'Filtros lavados, carcasa y salida de aire limpiadas.',
   'plan.scopeSentences.clean-in-place': 'Se limpió donde está, sin quitar su cubierta.',
   'plan.scopeSentences.open-clean': 'Se abrió y se limpió donde está.',
   'plan.scopeSentences.strip-down': 'Se desarmó; lo que salió se lavó afuera, el resto donde está.',
@@ -79,6 +79,8 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.customerText.opened-once-put-right': 'No se abrió nada. Una vez arreglado esto, se puede limpiar.',
   'plan.customerText.reached-clean': 'No alcanzado o no limpio: {parts}.',
   'plan.customerText.looked': 'No revisado: {parts}.',
+  'plan.customerText.inside-clear': 'Se revisó el interior: está limpio y no necesitaba nada más.',
+  'plan.customerText.another-day': 'El interior queda para otro día.',
   'plan.customerText.dries-by-itself':
     'Queda funcionando unos {time} para secar por dentro: la apaga su temporizador, o por favor apáguela usted entonces.',
   'plan.customerText.stays-wet': 'Su serpentín sigue mojado: por favor, deje hoy funcionar solo el ventilador unos {time}.',
@@ -125,7 +127,10 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.notUpToday.goes-up-trained': 'no sube nadie que no esté capacitado para eso',
   'plan.notUpToday.another-day-when-roof': 'otro día, cuando el techo esté seco y sin viento',
   'plan.notUpToday.weather-keeps-everybody-off': 'hoy el tiempo mantiene a todos fuera del techo',
+  'plan.notUpToday.another-day-both': 'otro día, con el tejado seco y sin viento, con alguien formado para tejados',
+  'plan.notUpToday.weather-and-training': 'hoy el tiempo no deja subir a nadie al tejado, y nadie del equipo está formado para tejados',
   'plan.warningsFor.looked-rule-counts': 'no revisado, así que ninguna regla cuenta con ello: {parts}',
+  'plan.warningsFor.readings-cannot-be': 'estas lecturas no pueden ser: {what}; {allowed}; hasta entonces no deciden nada',
   'plan.warningsFor.meter-van-proves-dead':
     'no hay multímetro en la camioneta: nadie comprueba la ausencia de tensión, así que no se abren partes eléctricas',
   'plan.warningsFor.findingextent-noted-whether-little':
@@ -247,7 +252,7 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.powerHeld.put-right-first': '{findings}: no se hace funcionar, así que no hay lecturas iniciales; sin corriente antes de que se arregle',
   'plan.secondBest.water': 'lo segundo mejor es agua sola, que deja grasa y limo',
   'plan.secondBest.mild-detergent': 'lo segundo mejor es detergente suave, que da una segunda pasada a la suciedad pesada',
-  'plan.scopeSentences.filters-renewed': 'Filtros renovados, carcasa y salida limpiadas; el interior no necesitó más.',
+  'plan.scopeSentences.filters-renewed': 'Filtros cambiados, carcasa y salida de aire limpiadas.',
   'plan.offeredScopes.filters-renewed': 'Se renuevan los filtros y se limpian carcasa y salida.',
   'plan.offerSentences.cleaned-agreed': 'Se limpia como se acordó.',
   'plan.due.by-day': '{name} para el {day} (en aproximadamente {inWeeks})',

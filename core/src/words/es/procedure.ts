@@ -33,12 +33,12 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.bring-warm-water.title.carried': 'Prepare el agua tibia de la camioneta para la grasa',
   'procedure.bring-warm-water.gate': 'El agua está tibia a la mano, {warm} como máximo',
   'procedure.mix-agent.title': 'Prepare {mix}',
-  'procedure.apply-coil.title': 'Rocíe el producto en capa fina sobre el serpentín, cara por cara',
-  'procedure.apply-coil.title.put-agent-coil-bottom': 'Aplique el producto al serpentín de abajo hacia arriba, cada cara que se alcance',
+  'procedure.apply-coil.title': 'Rocíe {product} en capa fina sobre el serpentín, cara por cara',
+  'procedure.apply-coil.title.put-agent-coil-bottom': 'Aplique {product} al serpentín de abajo hacia arriba, en todas las caras accesibles',
   'procedure.apply-coil.gate': '{stands}; se leyó la etiqueta: {strength}, {least} a {most} en el serpentín',
   'procedure.apply-coil': 'que actúe {product}',
   'procedure.mix-degreaser.title': 'Primero, para la grasa, prepare {mix}, tibio',
-  'procedure.apply-degreaser.title': 'Aplique el desengrasante al serpentín de abajo hacia arriba, cada cara que se alcance',
+  'procedure.apply-degreaser.title': 'Aplique {product} al serpentín de abajo hacia arriba, en todas las caras accesibles',
   'procedure.apply-degreaser.gate': '{stands}; se leyó la etiqueta: {strength}, {least} a {most} en el serpentín',
   'procedure.apply-degreaser.wait': 'que actúe {product}',
   'procedure.rinse-degreaser.title': 'Enjuague el desengrasante con agua tibia, de arriba hacia abajo',
@@ -159,8 +159,8 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.prove-dead-again.gate': 'El multímetro no marca tensión por segunda vez',
   'procedure.clear-condenser.title':
     'Quite hojas y pelo del condensador, luego cepille o sople a lo largo de sus aletas desde el lado del ventilador hacia afuera',
-  'procedure.mix-condenser.title': 'Para el condensador prepare {mix}',
-  'procedure.apply-condenser.title': 'Aplique el producto al condensador de abajo hacia arriba, con el serpentín interior cubierto',
+  'procedure.mix-condenser.title': 'Prepare para el condensador: {mix}',
+  'procedure.apply-condenser.title': 'Aplique {product} al condensador de abajo hacia arriba, con el serpentín interior cubierto',
   'procedure.apply-condenser.gate':
     'Se leyó la etiqueta: {strength}, {least} a {most} en las aletas; nada de ello llega al lado cuyo aire se respira',
   'procedure.apply-condenser.wait': 'que actúe {product} en el condensador',
@@ -270,6 +270,8 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.keep-off.gate':
     'Sin corriente: interruptor o enchufe está etiquetado, y el cliente sabe que queda apagada hasta que esté la turbina nueva',
   'procedure.join-battery.title': 'Conecte la batería: primero el cable positivo, el negativo al último',
+  'procedure.join-battery.how.unit-stays-off':
+    'El interruptor y el fusible de la unidad siguen fuera y señalizados: el vehículo recupera su batería, la unidad queda apagada.',
   'procedure.join-battery.gate': 'El cable negativo se puso al último, ambas abrazaderas están firmes',
   'procedure.clear-up.title.dry': 'Recoja y cargue la furgoneta',
   'procedure.clear-up.title': 'Vacíe las cubetas en un drenaje sanitario, recoja todo',

@@ -3,6 +3,7 @@ import type { proof as english } from '../en/proof.ts'
 
 export const proof: Record<keyof typeof english, string> = {
   'proof.assess.measured-afterwards-yet-take': 'Todavía no se midió nada después: tome las lecturas finales.',
+  'proof.assess.cannot-be': 'Las lecturas de después no pueden ser: {what}. Tómelas de nuevo: {allowed}.',
   'proof.sentenceFor.still-open': 'Queda pendiente: {referrals}.',
   'proof.sentenceFor.proved': 'No comprobado: {failing}.',
   'proof.sentenceFor.reached': 'no alcanzado: {parts}',

@@ -34,13 +34,18 @@ export const units: Record<keyof typeof english, string> = {
   'units.drain-plug.seatGate': 'Tapón y sello están puestos, y nada rezuma',
   'units.drain-plug.cautions': 'El agua de la bandeja puede salir de golpe y por minutos: cubeta en su lugar, ojos lejos.',
   'units.cover.slot': 'lona de piso, cara hacia arriba',
+  'units.cover.slot.on-leads': 'colgado bajo la unidad de dos correas',
   'units.cover.takeOff':
     'Etiquete y separe los conectores de pantalla y motores de deflectores, saque los tornillos del panel, baje el panel de sus ganchos',
+  'units.cover.takeOff.on-leads': 'Quite los tornillos del panel, descuélguelo de sus ganchos y cuélguelo de dos correas: sus cables quedan puestos',
   'units.cover.putBack':
     'Cuelgue el panel de sus ganchos, una los conectores de pantalla y deflectores con sus etiquetas, atornille hasta que se cierre el hueco con el techo',
+  'units.cover.putBack.on-leads': 'Cuelgue el panel de sus ganchos y apriete los tornillos hasta cerrar el hueco con el techo',
   'units.cover.photo': 'el cableado entre panel y cuerpo, cada conector a la vista',
   'units.cover.seatGate': 'Cada conector está en su etiqueta, y el panel ajusta todo alrededor',
+  'units.cover.seatGate.on-leads': 'Ningún cable queda pellizcado y el panel asienta por todo el borde',
   'units.cover.cautions': 'La corriente está cortada y se comprobó la ausencia de tensión antes de separar un conector.',
+  'units.cover.cautions.on-leads': 'Los cables no sostienen peso: primero las correas, después los ganchos.',
   'units.ceilingCassetteComponents.label-part-pump-float':
     'Etiquete y separe bomba, flotador, termistor, motor del ventilador y tierra, saque los tornillos de la caja y embolse la caja de control',
   'units.ceilingCassetteComponents.refit-control-box-beside':
@@ -164,6 +169,9 @@ export const units: Record<keyof typeof english, string> = {
   'units.room-sensor.putBack': 'Una el conector del sensor y asiente el sensor donde estaba',
   'units.room-sensor.photo': 'el sensor de ambiente en su asiento',
   'units.room-sensor.seatGate': 'El sensor está donde la fotografía lo muestra',
+  'units.room-sensor.slot.on-lead': 'en su cable, atado a un lado',
+  'units.room-sensor.takeOff.on-lead': 'Suelte el sensor de ambiente y átelo a un lado con su cable',
+  'units.room-sensor.putBack.on-lead': 'Vuelva a encajar el sensor de ambiente en su sitio',
   'units.wallHeadComponents.label-part-plugs-wheel':
     'Etiquete y separe los conectores (motor de turbina, motor de deflectores, termistor, tierra), saque los tornillos de la caja y embolse la caja lejos del agua',
   'units.wallHeadComponents.refit-box-join-each': 'Vuelva a montar la caja y una cada conector con su etiqueta, primero la tierra',

@@ -1,0 +1,98 @@
+// Can these readings be? What cannot is doubted aloud, asked again, and decides nothing.
+import { airOf, coolingSeasonFromC, deliveredCooling, pressureAt } from '../air/index.ts'
+import { estimate } from '../quantities/index.ts'
+import { says, type Message } from '../words/index.ts'
+import type { Readings } from './readings.ts'
+
+/** What a unit is rated for, as somebody noted it, and where it is. */
+export interface MeasuredUnit {
+  readonly ratedCoolingKw?: number
+  readonly ratedAirflowM3h?: number
+  readonly heatsOnly?: boolean
+  readonly altitudeM?: number
+  readonly outdoorC?: number
+}
+interface NotedUnit {
+  readonly design: Pick<MeasuredUnit, 'ratedCoolingKw' | 'ratedAirflowM3h' | 'heatsOnly'>
+}
+interface MeasuredAt {
+  readonly altitudeM?: number
+  readonly outdoorAir?: { readonly dryBulbC: number }
+}
+/** What readings of a unit are held against: what was noted of it, and of its site. What is only assumed doubts nothing. */
+export const measuredUnit = ({ design }: NotedUnit, { altitudeM, outdoorAir }: MeasuredAt): MeasuredUnit => ({
+  ratedCoolingKw: design.ratedCoolingKw,
+  ratedAirflowM3h: design.ratedAirflowM3h,
+  heatsOnly: design.heatsOnly,
+  altitudeM,
+  outdoorC: outdoorAir?.dryBulbC,
+})
+
+export interface Doubt {
+  readonly where: 'supplyC' | 'supplyRh' | 'airflowM3h'
+  readonly what: Message
+  readonly allowed: Message
+}
+
+const mostAir = estimate(1.4, 'times the rated airflow')
+const mostCooling = estimate(1.5, 'times the rated cooling')
+
+/** A unit that heats at these readings: they tell nothing of its cooling. */
+const heats = ({ returnC, supplyC }: Readings, { heatsOnly, outdoorC }: MeasuredUnit): boolean =>
+  heatsOnly === true || (supplyC > returnC && outdoorC !== undefined && outdoorC < coolingSeasonFromC.value)
+
+/** Readings that no unit of this rating can give while it cools. */
+export function impossibleReadings(readings: Readings, unit: MeasuredUnit): Doubt[] {
+  const { returnC, returnRh, supplyC, supplyRh, airflowM3h } = readings
+  const { ratedAirflowM3h, ratedCoolingKw } = unit
+  const doubts: Doubt[] = []
+  if (airflowM3h !== undefined && ratedAirflowM3h !== undefined && airflowM3h > mostAir.value * ratedAirflowM3h)
+    doubts.push({
+      where: 'airflowM3h',
+      what: says('lookover.doubtfulReadings.much-air', { air: { M3h: airflowM3h }, rated: { M3h: ratedAirflowM3h } }),
+      allowed: says('lookover.doubtfulReadings.much-air-allowed', { most: { M3h: mostAir.value * ratedAirflowM3h } }),
+    })
+  if (heats(readings, unit)) return doubts
+  if (supplyC > returnC)
+    doubts.push({
+      where: 'supplyC',
+      what: says('lookover.doubtfulReadings.supply-air-colder', { supply: { C: supplyC }, return: { C: returnC } }),
+      allowed: says('lookover.doubtfulReadings.colder-allowed'),
+    })
+  if (doubts.length > 0 || airflowM3h === undefined || supplyRh === undefined) return doubts
+  const pressurePa = pressureAt(unit.altitudeM ?? 0)
+  const { totalKw } = deliveredCooling(airOf(returnC, returnRh, pressurePa), airOf(supplyC, supplyRh, pressurePa), airflowM3h)
+  const most = ratedCoolingKw === undefined ? Infinity : mostCooling.value * ratedCoolingKw
+  if (totalKw < 0)
+    doubts.push({
+      where: 'supplyRh',
+      what: says('lookover.doubtfulReadings.below-nothing'),
+      allowed: says('lookover.doubtfulReadings.below-nothing-allowed'),
+    })
+  else if (totalKw > most)
+    doubts.push({
+      where: 'supplyC',
+      what: says('lookover.doubtfulReadings.much-cooling', { cooling: { Kw: totalKw }, rated: { Kw: ratedCoolingKw ?? 0 } }),
+      allowed: says('lookover.doubtfulReadings.much-cooling-allowed', { most: { Kw: most } }),
+    })
+  return doubts
+}
+
+/** Readings of the air that decide something: those that can be, while the unit cools. */
+export const believedAir = (readings: Readings, unit: MeasuredUnit): Readings | undefined =>
+  heats(readings, unit) || impossibleReadings(readings, unit).length > 0 ? undefined : readings
+
+/** What is asked again before these readings are taken: what cannot be, and probes that look swapped. */
+export function doubtfulReadings(readings: Readings, unit: MeasuredUnit): Doubt[] {
+  const { returnRh, supplyRh } = readings
+  const impossible = impossibleReadings(readings, unit)
+  if (impossible.length > 0 || heats(readings, unit)) return impossible
+  if (supplyRh === undefined || supplyRh >= returnRh - 0.05) return []
+  return [
+    {
+      where: 'supplyRh',
+      what: says('lookover.doubtfulReadings.supply-air-drier', { supply: { share: supplyRh }, return: { share: returnRh } }),
+      allowed: says('lookover.doubtfulReadings.damper-allowed'),
+    },
+  ]
+}
