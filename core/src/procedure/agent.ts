@@ -36,8 +36,8 @@ export function secondSprayer(drafting: Drafting): string {
 
 /** Least and most minutes on the part, by the label; what such agents commonly take where it says nothing. */
 export const dwellOf = ({ product }: MixFor): readonly [number, number] => product.label.dwellMin ?? [5, 10]
-const reentry = ({ product: { label } }: MixFor): Message[] =>
-  (label.reentryMin ?? 0) > 0 ? [says('procedure.reentry.room-used-again-after', { after: { min: label.reentryMin ?? 0 } })] : []
+const reentry = ({ product: { label } }: MixFor): { how?: Message } =>
+  (label.reentryMin ?? 0) > 0 ? { how: says('procedure.reentry.room-used-again-after', { after: { min: label.reentryMin ?? 0 } }) } : {}
 
 /** Grease and smoke come off with warm water: it is brought before anything is mixed. */
 export function warmWaterSteps({ facts, coilMix, coilFirst, wheelMix, wheelFirst, condenserMix }: Drafting, before: readonly Step[]): Step[] {
@@ -92,8 +92,8 @@ export function agentSteps(drafting: Drafting, before: readonly Step[], protecte
     part: 'coilFace',
     ...takes(applied(facts, coilMix)),
     title: dryWay
-      ? says('procedure.apply-coil.title', { product: product.name })
-      : says('procedure.apply-coil.title.put-agent-coil-bottom', { product: product.name }),
+      ? says('procedure.apply-coil.title.mist', { product: product.name })
+      : says('procedure.apply-coil.title.spray', { product: product.name }),
     after: [...ids(before), ...ids(first), mixing.id],
     equipment: mixing.equipment,
     gate: says('procedure.apply-coil.gate', {
@@ -103,7 +103,8 @@ export function agentSteps(drafting: Drafting, before: readonly Step[], protecte
       most: { min: mostMin },
     }),
     ...(decided.rinse === 'condensate' ? {} : { wait: { leastMin, mostMin, for: says('procedure.apply-coil', { product: product.name }) } }),
-    cautions: [caution.chemicals, caution.fins, ...reentry(coilMix)],
+    cautions: [caution.chemicals, caution.fins],
+    ...reentry(coilMix),
   })
   return [...first, mixing, apply]
 }
@@ -124,7 +125,7 @@ function degreaseSteps(drafting: Drafting, mix: MixFor, before: readonly Step[],
   const apply = step({
     id: 'apply-degreaser',
     phase: 'apply',
-    title: says('procedure.apply-degreaser.title', { product: mix.product.name }),
+    title: says('procedure.apply-degreaser.title.spray', { product: mix.product.name }),
     part: 'coilFace',
     ...takes(applied(facts, mix)),
     after: [...ids(before), mixing.id],
@@ -136,7 +137,8 @@ function degreaseSteps(drafting: Drafting, mix: MixFor, before: readonly Step[],
       most: { min: mostMin },
     }),
     wait: { leastMin, mostMin, for: says('procedure.apply-degreaser.wait', { product: mix.product.name }) },
-    cautions: [caution.chemicals, caution.fins, ...reentry(mix)],
+    cautions: [caution.chemicals, caution.fins],
+    ...reentry(mix),
   })
   const rinse = step({
     id: 'rinse-degreaser',

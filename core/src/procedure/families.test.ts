@@ -58,7 +58,7 @@ describe('a cassette', () => {
   })
   it('is overhead work: ladder and goggles', () => {
     expect(find(steps, 'off-pan').equipment).toEqual(['step-ladder'])
-    expect(find(steps, 'off-pan').cautions.join()).toMatch(/goggles/)
+    expect(find(steps, 'off-filters').cautions.join()).toMatch(/goggles/)
   })
 })
 
@@ -111,7 +111,8 @@ describe('a window unit', () => {
     expect(location(builtInVan.filter(({ kind }) => kind !== 'funnel-sheet'))?.because.join()).toMatch(/no funnel sheet/)
   })
   it('keeps plug in sight instead of a breaker', () => expect(find(bench, 'isolate').title).toMatch(/pull its plug/))
-  it('warns of the pipe behind every screw', () => expect(find(bench, 'on-cover').cautions.join()).toMatch(/pipe lies right behind.*none longer/))
+  it('warns of the pipe behind every screw', () =>
+    expect(find(bench, 'off-cover').cautions.join()).toMatch(/pipe lies right behind: no screw goes back longer/))
   it('that stays in has its outlet covered before the condenser is sprayed from outside', () => {
     const stays = stepsOf({ ...soiled, design: { removable: false, storey: 0 } })
     expect(ids(stays)).not.toContain('off-chassis')

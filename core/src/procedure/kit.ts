@@ -20,7 +20,7 @@ const toolsOf: Readonly<Record<string, readonly EquipmentKind[]>> = {
   'clear-rodent-droppings': ['respirator'],
 }
 /** What is plugged in and used beside water. */
-const onMains: readonly string[] = ['wet-vacuum', 'pump-wand']
+export const onMains: readonly string[] = ['wet-vacuum', 'dry-vacuum', 'pump-wand']
 /** Soil whose dust nobody breathes. */
 const badDust: readonly string[] = ['fine-powder', 'biofilm']
 const raisesDust: readonly string[] = ['vacuum-coil', 'brush-wheel', 'clear-condenser']

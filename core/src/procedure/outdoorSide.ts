@@ -48,7 +48,7 @@ export function condenserAgentSteps(drafting: Drafting, before: readonly Step[],
   const apply = step({
     id: 'apply-condenser',
     phase: 'apply',
-    title: says('procedure.apply-condenser.title', { product: product.name }),
+    title: says('procedure.apply-condenser.title.spray', { product: product.name }),
     part: 'condenserFace',
     ...takes(stepMin.applyCondenser),
     after: [...ids(before), mixing.id],

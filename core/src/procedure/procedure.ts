@@ -1,7 +1,7 @@
 // In which steps is a unit cleaned? Decisions and part graph become steps with precedence, gates and cautions.
 import { isOnRoof } from '../units/index.ts'
 import { agentSteps, filterSteps, warmWaterSteps } from './agent.ts'
-import { caution } from './cautions.ts'
+import { caution, saidOnce } from './cautions.ts'
 import { comesOff, ids, isOpened, ladderFor, lastOf, onStand, step, toQuarter, type Drafting } from './drafting.ts'
 import { drainProof, flushDrainSteps, levelSteps } from './drain.ts'
 import { combSteps, dryCleanSteps } from './dryClean.ts'
@@ -25,7 +25,7 @@ import { says } from '../words/index.ts'
  * are washed while the coil soaks. Everything that comes off goes back; `after` is acyclic and names earlier steps only.
  */
 export const stepsFor = (drafting: Drafting): Step[] =>
-  withTools(inRealMinutes(drafting, withoutImplied(onLadders(inPhaseOrder(onTheRoof(drafting, draft(drafting, lastOf)))))), drafting.facts)
+  saidOnce(drafting, withTools(inRealMinutes(drafting, withoutImplied(inPhaseOrder(onTheRoof(drafting, draft(drafting, lastOf))))), drafting.facts))
 
 /** The same steps as they are drafted, in no certain order and without most of their precedence: enough for sums, and far quicker. */
 export const draftSteps = (drafting: Drafting): Step[] =>
@@ -213,25 +213,13 @@ const goesUp = ({ facts, decided }: Pick<Drafting, 'facts' | 'decided'>): boolea
 const isUpThere = (drafting: Drafting, { part, id, phase }: Step): boolean =>
   goesUp(drafting) && !indoors.some((one) => one === part) && !belowAll.includes(id) && (upThere.includes(phase) || alsoUpThere.includes(id))
 
-/** On a roof whatever is done up there is for people trained for roofs, and whatever opens or closes something says what a roof is. */
+/** On a roof whatever is done up there is for people trained for roofs; the first of it says what a roof is. */
 function onTheRoof(drafting: Drafting, steps: Step[]): Step[] {
   for (const entry of steps) {
     if (!isUpThere(drafting, entry)) continue
     if (entry.skill === undefined) entry.skill = 'roof'
     else if (entry.skill !== 'roof') entry.alsoSkill = 'roof'
-    const opensOrCloses = entry.phase === 'strip' || entry.phase === 'rebuild' || entry.takesOff !== undefined || entry.putsBack !== undefined
-    if (opensOrCloses && !entry.cautions.includes(caution.roof)) entry.cautions = [...entry.cautions, caution.roof]
-  }
-  return steps
-}
-
-/** Whoever goes up a ladder is told so at the first step of each phase that is done on it. */
-function onLadders(steps: Step[]): Step[] {
-  const told = new Set<Phase>()
-  for (const entry of steps) {
-    if (told.has(entry.phase) || !entry.equipment.includes('step-ladder')) continue
-    told.add(entry.phase)
-    if (!entry.cautions.includes(caution.ladder)) entry.cautions = [...entry.cautions, caution.ladder]
+    entry.cautions = [...entry.cautions, caution.roof]
   }
   return steps
 }

@@ -235,7 +235,7 @@ function joinBattery(after: string[], how?: Message): Step {
     needsLedger: true,
     ...(how ? { how } : {}),
     gate: says('procedure.join-battery.gate'),
-    cautions: [caution.battery, caution.wheel],
+    cautions: [caution.battery],
   })
 }
 

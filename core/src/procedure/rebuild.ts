@@ -1,5 +1,5 @@
 // How does everything go back? The reverse of stripping, with what only holds on the way back.
-import type { Component } from '../units/index.ts'
+import { pipeBehind, type Component } from '../units/index.ts'
 import { caution } from './cautions.ts'
 import { closerOf, comesOff, ids, onId, step, type Drafting } from './drafting.ts'
 import type { Step } from './step.ts'
@@ -112,7 +112,7 @@ function gateOf({ facts }: Drafting, { id, seatGate }: Component): Pick<Step, 'g
 
 function onStep(drafting: Drafting, component: Component, after: string[]): Step {
   const fields = handling(drafting, component)
-  const screws = fields.fasteners?.some(({ kind }) => kind.includes('screw'))
+  const screws = fields.fasteners?.some(({ kind }) => kind.includes('screw')) && !component.cautions.includes(pipeBehind)
   return step({
     id: onId(component),
     phase: 'rebuild',
@@ -122,11 +122,7 @@ function onStep(drafting: Drafting, component: Component, after: string[]): Step
     ...fields,
     putsBack: component.name,
     ...gateOf(drafting, component),
-    cautions: [
-      ...component.cautions,
-      ...(component.carried ? [caution.lifting] : []),
-      ...(screws ? [says('procedure.onStep.each-screw-goes-back')] : []),
-    ],
+    cautions: [...component.cautions, ...(screws ? [says('procedure.onStep.each-screw-goes-back')] : [])],
   })
 }
 

@@ -150,7 +150,7 @@ export function stripSteps(drafting: Drafting, before: readonly Step[], dead: re
         takesOff: component.name,
         stuck: stuckOf(drafting, component),
         ...(component.photo ? { photo: component.photo } : {}),
-        cautions: component.carried ? [...component.cautions, caution.lifting] : [...component.cautions],
+        cautions: [...component.cautions],
       }),
     )
     if (component.id === 'shroud') steps.push(lookForNests(drafting))

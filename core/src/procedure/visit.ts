@@ -2,7 +2,6 @@
 import { isUncovered } from '../method/index.ts'
 import { isOnRoof } from '../units/index.ts'
 import { joined, isSame, says, type Message, type Sentence } from '../words/index.ts'
-import { caution } from './cautions.ts'
 import { ids, isOpened, isWet, step, toQuarter, type Drafting } from './drafting.ts'
 import { stepMin, takes } from './stepTimes.ts'
 import { phases, type Phase, type Step } from './step.ts'
@@ -78,7 +77,7 @@ export function closingSteps(drafting: Drafting, down: readonly Step[]): Step[] 
     ...takes(light ? stepMin.clearUpLight : isUncovered(drafting) && !isOnRoof(facts.lookOver.family) ? stepMin.clearUp : stepMin.clearUpInPlace),
     furtherMin: light ? stepMin.clearUpLight.value / 2 : stepMin.clearUpFurther.value,
     after: ids(down),
-    cautions: isWet(drafting) ? [caution.wasteWater] : [],
+    cautions: [],
   })
   return [
     clearUp,

@@ -7,6 +7,7 @@ import { emptyUnitState, happeningInWords, type Happening } from '../run/index.t
 import { causes } from '../lookover/index.ts'
 import { jobOf } from '../tests/judge/generator.ts'
 import { families, componentsOf, knownDesign } from '../units/index.ts'
+import { earlier } from './en/earlier.ts'
 import { catalogue as english } from './en/index.ts'
 import {
   catalogueOf,
@@ -87,10 +88,8 @@ describe('keys', () => {
   it('are said somewhere, each', () => {
     const begun = [...code.matchAll(/`([a-z]+\.[\w.-]*)\$\{/g)].map(([, start]) => start)
     const named = ['component', 'fastener', 'cause', 'item', 'surroundings', 'school', 'choice'].map((group) => `names.${group}.`)
-    // Steps in logs of earlier versions still have them.
-    const ofEarlierLogs = ['procedure.dry-parts.wait', 'procedure.run-fan.title', 'procedure.run-fan.wait']
     const unsaid = keys.filter(
-      (key) => !ofEarlierLogs.includes(key) && !code.includes(`'${key}'`) && ![...begun, ...named].some((start) => key.startsWith(start)),
+      (key) => !(key in earlier) && !code.includes(`'${key}'`) && ![...begun, ...named].some((start) => key.startsWith(start)),
     )
     expect(unsaid).toEqual([])
   })

@@ -12,6 +12,7 @@ import Tick from '../kit/Tick.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { useJob } from '../stores/job.ts'
 import { useSession } from '../stores/session.ts'
+import CautionLine from './CautionLine.vue'
 import FastenerCount from './FastenerCount.vue'
 import LeaveOut from './LeaveOut.vue'
 import LedgerShortfall from './LedgerShortfall.vue'
@@ -184,7 +185,7 @@ useKeys([
       <b>{{ t('screen.work.goes') }}</b> {{ say(step.slot ?? '') }}.
     </p>
     <ul v-if="step.cautions.length > 0" class="cautions plain">
-      <li v-for="(caution, at) in step.cautions" :key="at"><span class="sign" aria-hidden="true">!</span>{{ say(caution) }}</li>
+      <CautionLine v-for="(caution, at) in step.cautions" :key="`${step.id} ${at}`" :words="say(caution)" />
     </ul>
     <LedgerShortfall
       v-for="entry in counting.short.value"
@@ -268,24 +269,6 @@ useKeys([
 .how {
   font-size: 1.15rem;
   max-width: 46rem;
-}
-.cautions li {
-  display: flex;
-  gap: 0.6rem;
-  align-items: flex-start;
-  padding: 0.25rem 0;
-  font-size: 1.05rem;
-}
-.sign {
-  flex: none;
-  width: 1.5rem;
-  height: 1.5rem;
-  border: 2px solid var(--ink);
-  border-radius: 50%;
-  display: inline-grid;
-  place-items: center;
-  font-weight: 600;
-  line-height: 1;
 }
 .tick.open {
   border-color: var(--now);

@@ -70,7 +70,7 @@ export const brokenPlans = (): Broken[] => [
   broken('roof-weather', roof, (own) => find(own, 'go-up'), { site: { outdoorAir: { dryBulbC: 20, relativeHumidity: 0.5 } } }),
   broken('roof-trained', roof, (own) => delete find(own, 'off-shroud').skill),
   broken('roof-caution', roof, (own) => {
-    find(own, 'on-cover').cautions = find(own, 'on-cover').cautions.filter(lawless)
+    find(own, 'go-up').cautions = find(own, 'go-up').cautions.filter(lawless)
   }),
   broken('roof-nests', roof, (own) => drop(own, 'look-for-nests')),
   broken('roof-battery', roof, (own) => drop(own, 'join-battery')),
@@ -123,7 +123,12 @@ export const brokenPlans = (): Broken[] => [
   broken('secured', window, (own) => drop(own, 'secure-unit')),
   broken('ledger-power', coat, (own) => delete find(own, 'power-on').needsLedger),
   broken('hands', coat, (own) => delete find(own, 'power-on').gate),
-  broken('ladder', { ...coat, design: { aboveFloorM: 2.6 } }, (own) => (find(own, 'off-cover').cautions = [])),
+  broken('ladder', { ...coat, design: { aboveFloorM: 2.6 } }, (own) => {
+    for (const step of own.steps) step.cautions = []
+  }),
+  broken('caution-missing', coat, (own) => (find(own, 'apply-coil').cautions = [])),
+  broken('power-back', coat, (own) => (find(own, 'power-on').cautions = [])),
+  broken('said-once', coat, (own) => (find(own, 'on-cover').cautions = [...find(own, 'isolate').cautions])),
   broken('probe', roof, (own) => (find(own, 'on-cover').after = ['flow-test'])),
   broken('set-screw', strip, (own) => drop(own, 'loosen-set-screw')),
   broken('bag-above-open-body', strip, (own) => (find(own, 'off-pan').after = ['off-cover'])),

@@ -21,6 +21,12 @@ function offTheRoof({ job }: Case): boolean {
   return windMs > (job.houseRules?.roofWindLimitMs ?? 8) || rainMmH >= 0.1 || dryBulbC <= 2
 }
 
+const plain = (id: string): string => id.split('@')[0]
+const dangerIsNew: readonly string[] = ['power-on', 'join-battery', 'go-up']
+/** Whether a caution was said at an earlier step. */
+const said = (one: Case, step: { readonly id: string }, words: RegExp): boolean =>
+  one.steps.slice(0, one.at(step.id)).some(({ cautions }) => cautions.some((caution) => words.test(caution)))
+
 export const safetyPredicates: readonly Predicate[] = [
   safety('roof-weather', 'weather bars every step above the ceiling grille, whatever the reason for going up', (one) =>
     one.roof && offTheRoof(one) && one.step('go-up') ? 'somebody goes up in wind, rain or ice' : undefined,
@@ -37,11 +43,11 @@ export const safetyPredicates: readonly Predicate[] = [
           if (!one.job.crew.find((member) => member.name === name)?.trained?.includes('roof')) return `${name} goes up untrained for ${task.step}`
     return undefined
   }),
-  safety('roof-caution', 'caution at each step that opens or closes something there', (one) => {
-    if (!one.roof || !one.step('go-up')) return undefined
-    const bare = one.steps.find((step) => opensOrCloses(step) && step.part !== 'filter' && !step.cautions.some((words) => /roof/i.test(words)))
-    return bare && `${bare.id} does not say what a roof is`
-  }),
+  safety('roof-caution', 'again only where the danger is new (power comes back, going up)', (one) =>
+    one.roof && one.step('go-up') && !one.step('go-up')?.cautions.some((words) => /roof/i.test(words))
+      ? 'going up does not say what a roof is'
+      : undefined,
+  ),
   safety('roof-nests', 'look for nests before reaching in', (one) =>
     one.roof && one.step('off-cover') && !(one.at('look-for-nests') >= 0 && one.at('look-for-nests') < one.at('off-cover'))
       ? 'nobody looks for nests first'
@@ -338,14 +344,38 @@ export const safetyPredicates: readonly Predicate[] = [
   safety('hands', 'nobody’s hands inside before power', (one) =>
     one.step('power-on') && !/hands/i.test(one.step('power-on')?.gate ?? '') ? 'no word on hands' : undefined,
   ),
-  safety('ladder', 'Ladder caution: first step of each phase done on it', (one) => {
-    const phases = new Set<string>()
-    for (const { phase, equipment, cautions, id } of one.steps) {
-      if (!equipment.includes('step-ladder') || phases.has(phase)) continue
-      phases.add(phase)
-      if (!cautions.some((words) => /ladder/i.test(words))) return `${id} is the first of its phase on the ladder, and does not say so`
-    }
-    return undefined
+  safety('ladder', 'A caution is said once, at the first step it applies to', (one) => {
+    const first = one.steps.find(({ equipment }) => equipment.includes('step-ladder'))
+    return first && !first.cautions.some((words) => /ladder/i.test(words)) && !said(one, first, /ladder/i)
+      ? `${first.id} is the first on the ladder, and does not say so`
+      : undefined
+  }),
+  safety(
+    'caution-missing',
+    'Added where they are missing: ladder and goggles while spraying overhead, residual-current protection beside water',
+    (one) => {
+      const spray = one.split ? one.steps.find(({ id }) => ['apply-degreaser', 'apply-coil', 'rinse-coil'].includes(id)) : undefined
+      const mains = one.steps.find(({ equipment }) => equipment.some((kind) => kind === 'wet-vacuum' || kind === 'pump-wand'))
+      const wet = one.steps.some(({ id }) => ['apply-coil', 'rinse-coil', 'wash-wheel'].includes(id))
+      return firstOf(
+        spray && !spray.cautions.some((words) => /spraying.*goggles/i.test(words)) && `${spray.id} overhead without a word on goggles`,
+        wet &&
+          mains &&
+          !mains.cautions.some((words) => /residual/.test(words)) &&
+          !said(one, mains, /residual/) &&
+          `${mains.id} on the mains beside water`,
+      )
+    },
+  ),
+  safety('power-back', 'again only where the danger is new: power comes back', (one) =>
+    one.step('power-on') && !one.step('power-on')?.cautions.some((words) => /hands and tools out/.test(words))
+      ? 'power comes back without a word'
+      : undefined,
+  ),
+  safety('said-once', 'A caution is said once; at most 15 a unit; refitting repeats nothing that stripping said', (one) => {
+    const told = one.steps.flatMap(({ id, cautions }) => cautions.map((words) => ({ id, words })))
+    const twice = told.find(({ id, words }, at) => !dangerIsNew.includes(plain(id)) && told.findIndex((other) => other.words === words) < at)
+    return firstOf(twice && `${twice.id} says again: ${twice.words}`, told.length > 15 && `${told.length} cautions`)
   }),
   safety('probe', 'an ice-guard probe goes back last before the lid', (one) =>
     one.step('off-ice-probe') && !one.isAfter('on-cover', 'on-ice-probe') ? 'the lid goes on without the probe' : undefined,

@@ -93,7 +93,7 @@ export const ceilingCassetteComponents: readonly Component[] = [
     putBack: says('units.cover.putBack'),
     photo: says('units.cover.photo'),
     seatGate: says('units.cover.seatGate'),
-    cautions: [overhead, says('units.cover.cautions')],
+    cautions: [overhead],
     onItsLeads: {
       slot: says('units.cover.slot.on-leads'),
       takeOff: says('units.cover.takeOff.on-leads'),

@@ -9,7 +9,6 @@ export const none = () => []
 export const always = () => true
 
 export const sharpFins = says('units.sharpFins.fins-cut-gloves-never')
-export const sheetMetal = says('units.sheetMetal.sheet-metal-edges-cut')
 export const storedCharge = says('units.storedCharge.stored-charge-wait-prove')
 export const pipeBehind = says('units.pipeBehind.coil-pipe-lies-right')
 

@@ -1,10 +1,7 @@
 // How is a roof unit of a caravan or motorhome put together? Its part graph, from the roof down.
 import type { Component } from '../component.ts'
-import { always, controlBox, minutes, none, sharpFins, sheetMetal } from './common.ts'
+import { always, controlBox, minutes, none, sharpFins } from './common.ts'
 import { says } from '../../words/index.ts'
-
-const edges = says('units.edges.edge-shroud-cuts-roof')
-const wind = says('units.wind.wind-takes-loose-shroud')
 
 /** Components of a roof unit, outermost first; its filter lies in the ceiling grille indoors. */
 export const rvRooftopComponents: readonly Component[] = [
@@ -40,7 +37,7 @@ export const rvRooftopComponents: readonly Component[] = [
     putBack: says('units.shroud.putBack'),
     photo: says('units.shroud.photo'),
     seatGate: says('units.shroud.seatGate'),
-    cautions: [edges, wind, says('units.shroud.cautions')],
+    cautions: [says('units.shroud.cautions.tied')],
   },
   {
     id: 'cover',
@@ -61,7 +58,7 @@ export const rvRooftopComponents: readonly Component[] = [
     putBack: says('units.cover.putBack.lower-lid-evaporator-box'),
     photo: says('units.cover.photo.taped-seam-leads-along'),
     seatGate: says('units.cover.seatGate.seam-taped-all-round'),
-    cautions: [sheetMetal],
+    cautions: [sharpFins],
   },
   {
     id: 'ice-probe',

@@ -1,6 +1,6 @@
 // How is a packaged unit in a wall sleeve put together? Its part graph, from the room side.
 import type { Component } from '../component.ts'
-import { always, controlBox, minutes, none, pipeBehind, sheetMetal, storedCharge } from './common.ts'
+import { always, controlBox, minutes, none, pipeBehind, sharpFins, storedCharge } from './common.ts'
 import { foamAirGuide, indoorPan } from './oneBox.ts'
 import { says } from '../../words/index.ts'
 
@@ -86,7 +86,7 @@ export const throughWallComponents: readonly Component[] = [
     takeOff: says('units.cover.takeOff.take-top-plate-screws'),
     putBack: says('units.cover.putBack.set-top-plate-drive'),
     photo: says('units.cover.photo.screws-their-places-length'),
-    cautions: [sheetMetal, pipeBehind, says('units.cover.cautions.heater-elements-bend-stay')],
+    cautions: [sharpFins, pipeBehind, says('units.cover.cautions.heater-elements-bend-stay')],
   },
   foamAirGuide,
   controlBox({

@@ -71,7 +71,7 @@ export const wallHeadComponents: readonly Component[] = [
     takeOff: says('units.cover.takeOff.open-caps-outlet-take'),
     putBack: says('units.cover.putBack.hang-cover-top-hooks'),
     photo: says('units.cover.photo.closed-head-every-screw'),
-    cautions: [says('units.cover.cautions.power-off-proved-dead')],
+    cautions: [],
   },
   {
     id: 'room-sensor',

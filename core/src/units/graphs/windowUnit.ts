@@ -1,6 +1,6 @@
 // How is a one-box unit in a window put together? Its part graph, from the room side.
 import type { Component } from '../component.ts'
-import { always, controlBox, minutes, none, pipeBehind, sharpFins, sheetMetal } from './common.ts'
+import { always, controlBox, minutes, none, pipeBehind, sharpFins } from './common.ts'
 import { foamAirGuide, indoorPan } from './oneBox.ts'
 import { says } from '../../words/index.ts'
 
@@ -70,7 +70,7 @@ export const windowComponents: readonly Component[] = [
     takeOff: says('units.cover.takeOff.take-cabinet-screws-out'),
     putBack: says('units.cover.putBack.set-cabinet-drive-each'),
     photo: says('units.cover.photo.screws-their-places-length-2'),
-    cautions: [sheetMetal, pipeBehind],
+    cautions: [sharpFins, pipeBehind],
   },
   foamAirGuide,
   controlBox({

@@ -2,6 +2,7 @@
 import type { Catalogue } from '../renderer.ts'
 import { aside } from './aside.ts'
 import { choices } from './choices.ts'
+import { earlier } from './earlier.ts'
 import { faults } from './faults.ts'
 import { letters } from './letters.ts'
 import { locale } from './first.ts'
@@ -42,4 +43,4 @@ const texts = {
 }
 /** Every text that there is, with the values that it asks for. */
 export type English = typeof texts
-export const catalogue: Catalogue = { locale, texts }
+export const catalogue: Catalogue = { locale, texts: { ...earlier, ...texts } }

@@ -5,7 +5,6 @@ import type { Of } from '../quantity.ts'
 export const procedure = {
   'procedure.caution.electricity-kills-isolate-lock':
     'Electricity kills: isolate, lock or tag, prove dead. Local codes and the maker’s manual come first; wiring is for an electrician.',
-  'procedure.caution.capacitors-hold-their-charge': 'Capacitors hold their charge: wait, and prove dead again.',
   'procedure.caution.ladder-firm-ground-three': 'Ladder on firm ground, three points of contact, nobody below.',
   'procedure.caution.roof-ladder-tied-held': 'Roof: ladder tied or held, dry boots, no step on vents or edges, nobody alone; heat and sun count too.',
   'procedure.caution.battery-arcs-when-shorted':
@@ -13,7 +12,9 @@ export const procedure = {
   'procedure.caution.lift-level-legs-two': 'Lift level and with the legs; two carry what one may not.',
   'procedure.caution.compressed-air-goggles-never':
     'Compressed air: goggles, never towards a person, never a pencil jet, along the fins and a hand’s length off.',
-  'procedure.caution.fins-cut-gloves': 'Fins cut: gloves on.',
+  'procedure.caution.spray-overhead': 'Spraying above your head: goggles on, face out of the spray.',
+  'procedure.caution.spray-overhead-ladder': 'Spraying from a ladder: goggles on, both feet firm, no reaching over its side.',
+  'procedure.caution.mains-tools': 'Mains tools beside water: only through a residual-current plug.',
   'procedure.caution.mould-dust-respirator-windows': 'Mould and dust: respirator on, windows open, sensitive people out of the room.',
   'procedure.caution.gloves-goggles-windows-open': 'Gloves and goggles, windows open; never mix agents.',
   'procedure.caution.warm-water-enough-hot': 'Warm water is enough; hot water scalds and lifts coatings.',
@@ -35,16 +36,14 @@ export const procedure = {
   'procedure.bring-warm-water.title.carried': 'Get the warm water from the van ready for the grease',
   'procedure.bring-warm-water.gate': text<{ warm: Of<'C'> }>('The water is hand-warm, {warm} at most'),
   'procedure.mix-agent.title': text<{ mix: Message }>('Mix {mix}'),
-  'procedure.apply-coil.title': text<{ product: string }>('Mist {product} thinly on the coil, face by face'),
-  'procedure.apply-coil.title.put-agent-coil-bottom': text<{ product: string }>(
-    'Spray {product} on the coil from the bottom up, every face you reach',
-  ),
+  'procedure.apply-coil.title.mist': text<{ product: string }>('Mist {product} thinly on the coil, face by face'),
+  'procedure.apply-coil.title.spray': text<{ product: string }>('Spray {product} on the coil from the bottom up, every face you reach'),
   'procedure.apply-coil.gate': text<{ stands: Message; strength: Message; least: Of<'n'>; most: Of<'min'> }>(
     '{stands}; the label is read: {strength}, {least} to {most} on the coil',
   ),
   'procedure.apply-coil': text<{ product: string }>('{product} to work'),
   'procedure.mix-degreaser.title': text<{ mix: Message }>('First, for the grease, make up {mix}, warm'),
-  'procedure.apply-degreaser.title': text<{ product: string }>('Spray {product} on the coil from the bottom up, every face you reach'),
+  'procedure.apply-degreaser.title.spray': text<{ product: string }>('Spray {product} on the coil from the bottom up, every face you reach'),
   'procedure.apply-degreaser.gate': text<{ stands: Message; strength: Message; least: Of<'n'>; most: Of<'min'> }>(
     '{stands}; the label is read: {strength}, {least} to {most} on the coil',
   ),
@@ -114,7 +113,6 @@ export const procedure = {
   'procedure.vacuum-rest.title.wipe-dust-out-housing': 'Wipe the dust out of housing and outlet',
   'procedure.vacuum-rest.optional': 'housing and outlet keep their dust',
   'procedure.dry-parts.title': text<{ parts: Joined }>('Shake, wipe and blow off: {parts}'),
-  'procedure.dry-parts.wait': 'parts to dry before a fan',
   'procedure.open-to-dry.title': 'Leave the unit open to dry, and agree when somebody comes back to close it',
   'procedure.open-to-dry.wait': 'the unit to dry open, before it is closed and powered',
   'procedure.open-to-dry.how': text<{ time: Of<'min'> }>(
@@ -166,7 +164,9 @@ export const procedure = {
   'procedure.prove-dead-again.gate': 'The meter shows dead a second time',
   'procedure.clear-condenser.title': 'Pick leaves and hair off the condenser, then brush or blow along its fins from the fan side out',
   'procedure.mix-condenser.title': text<{ mix: Message }>('Mix for the condenser: {mix}'),
-  'procedure.apply-condenser.title': text<{ product: string }>('Spray {product} on the condenser from the bottom up, with the indoor coil covered'),
+  'procedure.apply-condenser.title.spray': text<{ product: string }>(
+    'Spray {product} on the condenser from the bottom up, with the indoor coil covered',
+  ),
   'procedure.apply-condenser.gate': text<{ strength: Message; least: Of<'n'>; most: Of<'min'> }>(
     'The label is read: {strength}, {least} to {most} on the fins; nothing of it reaches the breathed-air side',
   ),
@@ -262,8 +262,6 @@ export const procedure = {
   'procedure.power-on.title': 'Power on',
   'procedure.power-on.gate': 'Hands and tools are out of the unit, and nobody else touches it',
   'procedure.first-spin.title': 'First spin, lowest speed',
-  'procedure.run-fan.title': 'Run the fan alone until the coil is dry',
-  'procedure.run-fan.wait': 'the coil to dry in its own draught',
   'procedure.run-unit.wait': 'steady cooling',
   'procedure.read-vents-after.title': 'Read air and temperature at each vent again',
   'procedure.run-test.title': 'Run test: take the after readings; listen, look for drips and specks',

@@ -3,8 +3,7 @@ import { text, type Message } from '../message.ts'
 import type { Of } from '../quantity.ts'
 
 export const units = {
-  'units.sharpFins.fins-cut-gloves-never': 'Fins cut: gloves on, never grip the coil by its fins.',
-  'units.sheetMetal.sheet-metal-edges-cut': 'Sheet metal edges cut: gloves on.',
+  'units.sharpFins.fins-cut-gloves-never': 'Fins and sheet metal cut: gloves on, never grip the coil by its fins.',
   'units.storedCharge.stored-charge-wait-prove': 'Stored charge: wait, and prove dead again before touching terminals.',
   'units.pipeBehind.coil-pipe-lies-right': 'A coil pipe lies right behind: no screw goes back longer than it was, nor where another sat.',
   'units.coil-thermistor.slot': 'tied to the frame, clear of water',
@@ -42,7 +41,6 @@ export const units = {
   'units.cover.photo': 'the wiring between panel and body, every plug in view',
   'units.cover.seatGate': 'Every plug is on its label, and the panel lies tight all round',
   'units.cover.seatGate.on-leads': 'No lead is pinched, and the panel sits tight all round',
-  'units.cover.cautions': 'Power is off and proved dead before a plug is parted.',
   'units.cover.cautions.on-leads': 'The leads carry no weight: straps first, then the hooks.',
   'units.ceilingCassetteComponents.label-part-pump-float':
     'Label and part pump, float, thermistor, fan motor and earth, take the box screws out and bag the control box',
@@ -73,8 +71,6 @@ export const units = {
   'units.indoorPan.takeOff': 'Take the pan screws out and draw the indoor pan from under the coil',
   'units.indoorPan.putBack': 'Slide the indoor pan under the coil, its spout over the base pan',
   'units.indoorPan.seatGate': 'The spout lies over the base pan',
-  'units.edges.edge-shroud-cuts-roof': 'The edge of the shroud cuts a roof membrane: lay it flat on a mat, tied, and never drag it.',
-  'units.wind.wind-takes-loose-shroud': 'Wind takes a loose shroud: tie it before the last screw is out.',
   'units.filters.slot.indoors-sheet-below': 'indoors, on the sheet below',
   'units.filters.takeOff.indoors-open-ceiling-grille': 'Indoors: open the ceiling grille and take the filter out, dirty side up',
   'units.filters.putBack.indoors-lay-dry-filter': 'Indoors: lay the filter in the ceiling grille and close it',
@@ -83,7 +79,7 @@ export const units = {
   'units.shroud.putBack': 'Lower the shroud on its posts and drive its screws, snug and no more',
   'units.shroud.photo': 'the shroud’s screws and washers',
   'units.shroud.seatGate': 'The shroud does not rattle when shaken',
-  'units.shroud.cautions': 'Look for insects and nests before reaching in.',
+  'units.shroud.cautions.tied': 'Tie the shroud before its last screw is out: wind takes it, and its edge cuts a roof membrane.',
   'units.cover.slot.tray-b-clipped-ladder': 'tray B, clipped to the ladder',
   'units.cover.takeOff.peel-foil-tape-take': 'Peel the foil tape, take the lid screws out and lift the sheet-metal lid off the evaporator box',
   'units.cover.putBack.lower-lid-evaporator-box': 'Lower the lid on the evaporator box, drive its screws and close the seam with new foil tape',
@@ -153,7 +149,6 @@ export const units = {
     'Open the caps by the outlet, take the hidden screws out, free the lower clips and lift the cover off its top hooks',
   'units.cover.putBack.hang-cover-top-hooks': 'Hang the cover on its top hooks, press the clips home, drive the screws snug and close the caps',
   'units.cover.photo.closed-head-every-screw': 'the closed head, with every screw cap by the outlet',
-  'units.cover.cautions.power-off-proved-dead': 'Power is off and proved dead before the cover moves.',
   'units.room-sensor.takeOff': 'Note where the room sensor sits, then part its plug',
   'units.room-sensor.putBack': 'Join the sensor plug and seat the sensor where it sat',
   'units.room-sensor.photo': 'the room sensor in its seat',

@@ -2,6 +2,7 @@
 import type { Catalogue } from '../renderer.ts'
 import { aside } from './aside.ts'
 import { choices } from './choices.ts'
+import { earlier } from './earlier.ts'
 import { faults } from './faults.ts'
 import { letters } from './letters.ts'
 import { locale } from './first.ts'
@@ -23,6 +24,7 @@ import { upkeep } from './upkeep.ts'
 export const catalogue: Catalogue = {
   locale,
   texts: {
+    ...earlier,
     ...names,
     ...aside,
     ...choices,

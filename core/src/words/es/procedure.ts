@@ -4,7 +4,6 @@ import type { procedure as english } from '../en/procedure.ts'
 export const procedure: Record<keyof typeof english, string> = {
   'procedure.caution.electricity-kills-isolate-lock':
     'La electricidad mata: aísle, bloquee o etiquete, compruebe la ausencia de tensión. Primero van los códigos locales y el manual del fabricante; el cableado es para un electricista.',
-  'procedure.caution.capacitors-hold-their-charge': 'Los capacitores guardan carga: espere, y compruebe otra vez la ausencia de tensión.',
   'procedure.caution.ladder-firm-ground-three': 'Escalera en suelo firme, tres puntos de contacto, nadie debajo.',
   'procedure.caution.roof-ladder-tied-held':
     'Techo: escalera amarrada o sujeta, botas secas, no pise respiraderos ni bordes, nadie a solas; calor y sol también cuentan.',
@@ -13,7 +12,9 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.caution.lift-level-legs-two': 'Levante nivelado y con las piernas; lo que uno solo no debe cargar lo cargan dos.',
   'procedure.caution.compressed-air-goggles-never':
     'Aire comprimido: gafas, nunca hacia una persona, nunca en chorro de lápiz, a lo largo de las aletas y a un palmo.',
-  'procedure.caution.fins-cut-gloves': 'Las aletas cortan: guantes puestos.',
+  'procedure.caution.spray-overhead': 'Rociar por encima de la cabeza: gafas puestas, la cara fuera del chorro.',
+  'procedure.caution.spray-overhead-ladder': 'Rociar desde la escalera: gafas puestas, ambos pies firmes, sin asomarse de lado.',
+  'procedure.caution.mains-tools': 'Herramientas eléctricas junto al agua: solo con protección diferencial.',
   'procedure.caution.mould-dust-respirator-windows': 'Moho y polvo: respirador puesto, ventanas abiertas, personas sensibles fuera del cuarto.',
   'procedure.caution.gloves-goggles-windows-open': 'Guantes y gafas, ventanas abiertas; nunca mezcle productos.',
   'procedure.caution.warm-water-enough-hot': 'Agua tibia alcanza; el agua caliente quema y levanta recubrimientos.',
@@ -33,12 +34,12 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.bring-warm-water.title.carried': 'Prepare el agua tibia de la camioneta para la grasa',
   'procedure.bring-warm-water.gate': 'El agua está tibia a la mano, {warm} como máximo',
   'procedure.mix-agent.title': 'Prepare {mix}',
-  'procedure.apply-coil.title': 'Rocíe {product} en capa fina sobre el serpentín, cara por cara',
-  'procedure.apply-coil.title.put-agent-coil-bottom': 'Aplique {product} al serpentín de abajo hacia arriba, en todas las caras accesibles',
+  'procedure.apply-coil.title.mist': 'Rocíe {product} en capa fina sobre el serpentín, cara por cara',
+  'procedure.apply-coil.title.spray': 'Aplique {product} al serpentín de abajo hacia arriba, en todas las caras accesibles',
   'procedure.apply-coil.gate': '{stands}; se leyó la etiqueta: {strength}, {least} a {most} en el serpentín',
   'procedure.apply-coil': 'que actúe {product}',
   'procedure.mix-degreaser.title': 'Primero, para la grasa, prepare {mix}, tibio',
-  'procedure.apply-degreaser.title': 'Aplique {product} al serpentín de abajo hacia arriba, en todas las caras accesibles',
+  'procedure.apply-degreaser.title.spray': 'Aplique {product} al serpentín de abajo hacia arriba, en todas las caras accesibles',
   'procedure.apply-degreaser.gate': '{stands}; se leyó la etiqueta: {strength}, {least} a {most} en el serpentín',
   'procedure.apply-degreaser.wait': 'que actúe {product}',
   'procedure.rinse-degreaser.title': 'Enjuague el desengrasante con agua tibia, de arriba hacia abajo',
@@ -106,7 +107,6 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.vacuum-rest.title.wipe-dust-out-housing': 'Quite con trapo el polvo de carcasa y salida',
   'procedure.vacuum-rest.optional': 'carcasa y salida se quedan con su polvo',
   'procedure.dry-parts.title': 'Sacuda, seque con trapo y sople: {parts}',
-  'procedure.dry-parts.wait': 'que sequen las piezas ante un ventilador',
   'procedure.open-to-dry.title': 'Deje la unidad abierta para que seque, y acuerde cuándo vuelve alguien a cerrarla',
   'procedure.open-to-dry.wait': 'que la unidad seque abierta, antes de cerrarla y darle corriente',
   'procedure.open-to-dry.how':
@@ -160,7 +160,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.clear-condenser.title':
     'Quite hojas y pelo del condensador, luego cepille o sople a lo largo de sus aletas desde el lado del ventilador hacia afuera',
   'procedure.mix-condenser.title': 'Prepare para el condensador: {mix}',
-  'procedure.apply-condenser.title': 'Aplique {product} al condensador de abajo hacia arriba, con el serpentín interior cubierto',
+  'procedure.apply-condenser.title.spray': 'Aplique {product} al condensador de abajo hacia arriba, con el serpentín interior cubierto',
   'procedure.apply-condenser.gate':
     'Se leyó la etiqueta: {strength}, {least} a {most} en las aletas; nada de ello llega al lado cuyo aire se respira',
   'procedure.apply-condenser.wait': 'que actúe {product} en el condensador',
@@ -256,8 +256,6 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.power-on.title': 'Dé corriente',
   'procedure.power-on.gate': 'Manos y herramientas están fuera de la unidad, y nadie más la toca',
   'procedure.first-spin.title': 'Primer giro, a la velocidad más baja',
-  'procedure.run-fan.title': 'Haga funcionar solo el ventilador hasta que el serpentín esté seco',
-  'procedure.run-fan.wait': 'que el serpentín seque con su propio aire',
   'procedure.run-unit.wait': 'enfriamiento estable',
   'procedure.read-vents-after.title': 'Lea otra vez aire y temperatura en cada rejilla',
   'procedure.run-test.title': 'Prueba de marcha: tome las lecturas finales; escuche, busque goteos y motas',

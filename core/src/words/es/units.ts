@@ -2,8 +2,7 @@
 import type { units as english } from '../en/units.ts'
 
 export const units: Record<keyof typeof english, string> = {
-  'units.sharpFins.fins-cut-gloves-never': 'Las aletas cortan: guantes puestos, nunca sujete el serpentín por sus aletas.',
-  'units.sheetMetal.sheet-metal-edges-cut': 'Los bordes de lámina cortan: guantes puestos.',
+  'units.sharpFins.fins-cut-gloves-never': 'Las aletas y la chapa cortan: guantes puestos, nunca agarre el serpentín por las aletas.',
   'units.storedCharge.stored-charge-wait-prove': 'Carga guardada: espere, y compruebe otra vez la ausencia de tensión antes de tocar bornes.',
   'units.pipeBehind.coil-pipe-lies-right':
     'Un tubo del serpentín pasa justo detrás: ningún tornillo vuelve más largo de lo que era, ni donde iba otro.',
@@ -44,7 +43,6 @@ export const units: Record<keyof typeof english, string> = {
   'units.cover.photo': 'el cableado entre panel y cuerpo, cada conector a la vista',
   'units.cover.seatGate': 'Cada conector está en su etiqueta, y el panel ajusta todo alrededor',
   'units.cover.seatGate.on-leads': 'Ningún cable queda pellizcado y el panel asienta por todo el borde',
-  'units.cover.cautions': 'La corriente está cortada y se comprobó la ausencia de tensión antes de separar un conector.',
   'units.cover.cautions.on-leads': 'Los cables no sostienen peso: primero las correas, después los ganchos.',
   'units.ceilingCassetteComponents.label-part-pump-float':
     'Etiquete y separe bomba, flotador, termistor, motor del ventilador y tierra, saque los tornillos de la caja y embolse la caja de control',
@@ -76,9 +74,6 @@ export const units: Record<keyof typeof english, string> = {
   'units.indoorPan.takeOff': 'Saque los tornillos de la bandeja y retire la bandeja interior de debajo del serpentín',
   'units.indoorPan.putBack': 'Deslice la bandeja interior bajo el serpentín, con su pico sobre la bandeja base',
   'units.indoorPan.seatGate': 'El pico queda sobre la bandeja base',
-  'units.edges.edge-shroud-cuts-roof':
-    'El borde de la cubierta exterior corta una membrana de techo: póngala plana sobre un tapete, atada, y nunca la arrastre.',
-  'units.wind.wind-takes-loose-shroud': 'El viento se lleva una cubierta suelta: átela antes de sacar el último tornillo.',
   'units.filters.slot.indoors-sheet-below': 'adentro, sobre la lona de abajo',
   'units.filters.takeOff.indoors-open-ceiling-grille': 'Adentro: abra la rejilla del techo y saque el filtro, con el lado sucio hacia arriba',
   'units.filters.putBack.indoors-lay-dry-filter': 'Adentro: ponga el filtro en la rejilla del techo y ciérrela',
@@ -87,7 +82,7 @@ export const units: Record<keyof typeof english, string> = {
   'units.shroud.putBack': 'Baje la cubierta exterior sobre sus postes y ponga sus tornillos, firmes y no más',
   'units.shroud.photo': 'los tornillos y arandelas de la cubierta exterior',
   'units.shroud.seatGate': 'La cubierta exterior no suena al sacudirla',
-  'units.shroud.cautions': 'Busque insectos y nidos antes de meter la mano.',
+  'units.shroud.cautions.tied': 'Ate la cubierta antes de quitar su último tornillo: el viento se la lleva y su borde corta la membrana del techo.',
   'units.cover.slot.tray-b-clipped-ladder': 'charola B, enganchada a la escalera',
   'units.cover.takeOff.peel-foil-tape-take':
     'Despegue la cinta de aluminio, saque los tornillos de la tapa y levante la tapa de lámina de la caja del evaporador',
@@ -164,7 +159,6 @@ export const units: Record<keyof typeof english, string> = {
   'units.cover.putBack.hang-cover-top-hooks':
     'Cuelgue la cubierta de sus ganchos superiores, encaje los clips, ponga los tornillos firmes y cierre las tapas',
   'units.cover.photo.closed-head-every-screw': 'la unidad cerrada, con cada tapa de tornillo junto a la salida',
-  'units.cover.cautions.power-off-proved-dead': 'La corriente está cortada y se comprobó la ausencia de tensión antes de mover la cubierta.',
   'units.room-sensor.takeOff': 'Anote dónde está el sensor de ambiente, luego separe su conector',
   'units.room-sensor.putBack': 'Una el conector del sensor y asiente el sensor donde estaba',
   'units.room-sensor.photo': 'el sensor de ambiente en su asiento',
