@@ -1,9 +1,9 @@
 // Which choice is made on each topic, by which rule, and why was every other one turned down?
 import type { Facts, SettledFacts } from './facts.ts'
+import { against } from './against.ts'
 import { levels, type Bar, type Rule } from './rule.ts'
 import { ruleBook } from './rules/index.ts'
 import { choicesOf, decidingOrder, topics, type Choice, type Topic } from './topics.ts'
-import { choiceName } from './choiceNames.ts'
 import type { SchoolName } from './houseRules.ts'
 import { joined, says, type Message } from '../words/index.ts'
 
@@ -78,7 +78,7 @@ function decideTopic(topic: Topic, facts: Facts): Decision {
     .filter((choice) => choice !== winner.then)
     .map((choice) => {
       const bars = barring.filter((bar) => bar.choice === choice).flatMap((bar) => bar.because(facts))
-      return { choice, ...whyNot(choice, bars, matching, inOrder, winner) }
+      return { choice, ...whyNot(topic, choice, { bars, matching, all: inOrder, winner, facts }) }
     })
   return {
     topic,
@@ -122,17 +122,20 @@ function handRule(topic: Topic, matching: readonly Rule[], isBarred: (choice: Ch
   }
 }
 
-function whyNot(
-  choice: Choice,
-  bars: readonly Message[],
-  matching: readonly Rule[],
-  all: readonly Rule[],
-  winner: Rule,
-): { because: Message; standing: Standing } {
+interface Weighed {
+  readonly bars: readonly Message[]
+  readonly matching: readonly Rule[]
+  readonly all: readonly Rule[]
+  readonly winner: Rule
+  readonly facts: Facts
+}
+/** What keeps a choice out; else what speaks against it here, by what speaks for the one that is taken. */
+function whyNot(topic: Topic, choice: Choice, { bars, matching, all, winner, facts }: Weighed): { because: Message; standing: Standing } {
   if (bars.length > 0) return { standing: 'barred', because: bars.length === 1 ? bars[0] : joined({ semicolon: bars }) }
+  const words = against(topic, choice, winner.then)
   if (matching.some((rule) => rule.then === choice))
-    return { standing: 'possible', because: says('method.whyNot.possible-but-comes-before', { choice: choiceName(winner.then) }) }
-  return { standing: 'uncalled', because: rightFor(all, choice) }
+    return { standing: 'possible', because: says('method.whyNot.here', { against: words, here: { semicolon: winner.because(facts) } }) }
+  return { standing: 'uncalled', because: says('method.whyNot.uncalled', { against: words, right: rightFor(all, choice) }) }
 }
 
 const saidOnce = new WeakMap<readonly Rule[], Map<Choice, Message>>()

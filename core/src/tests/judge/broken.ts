@@ -221,6 +221,9 @@ export const brokenPlans = (): Broken[] => [
     site: { setting: 'equipment-room' },
   }),
   broken('filter-opens-nothing', { grades: { filter: { grade: 2 } } }, (own) => choose(own, 'scope', 'open-clean')),
+  broken('says-against', coat, (own) => {
+    for (const other of own.decisions[0].turnedDown) other.because = 'possible, but another one comes before it'
+  }),
   broken(
     'failed-flow-found',
     { ...coat, readings: { returnC: 26, returnRh: 0.5, supplyC: 16, flowTest: { litres: 1, seconds: 900 } } },

@@ -187,6 +187,12 @@ export const edgePredicates: readonly Predicate[] = [
     if (one.unit.complaints.some((complaint) => complaint !== 'none' && complaint !== 'weak-airflow')) return undefined
     return ['filter-service', 'decline'].includes(one.choice('scope')) ? undefined : `${one.choice('scope')} for a filter`
   }),
+  said('says-against', 'A choice that was turned down says what speaks against it here, never only that another one comes first', (one) => {
+    for (const { topic, turnedDown } of one.own.decisions)
+      for (const { choice, because } of turnedDown)
+        if (/comes before it|^(it )?would be right|^not a way/.test(because) || because.trim() === '') return `${topic} ${choice}: ${because}`
+    return undefined
+  }),
   judgement('failed-flow-found', 'A measured flow that failed is a finding, wherever nobody gets to it today', (one) => {
     const test = one.unit.readings?.flowTest
     if (!test || test.litres / (test.seconds / 60) >= 0.3) return undefined

@@ -19,4 +19,5 @@ export const earlier = {
   'procedure.dry-parts.wait': 'parts to dry before a fan',
   'procedure.run-fan.title': 'Run the fan alone until the coil is dry',
   'procedure.run-fan.wait': 'the coil to dry in its own draught',
+  'method.whyNot.possible-but-comes-before': 'possible, but {choice} comes before it',
 }

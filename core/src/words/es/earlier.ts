@@ -20,4 +20,5 @@ export const earlier = {
   'procedure.dry-parts.wait': 'que sequen las piezas ante un ventilador',
   'procedure.run-fan.title': 'Haga funcionar solo el ventilador hasta que el serpentín esté seco',
   'procedure.run-fan.wait': 'que el serpentín seque con su propio aire',
+  'method.whyNot.possible-but-comes-before': 'posible, pero antes está: {choice}',
 }
