@@ -201,7 +201,7 @@ describe('the wheel', () => {
     const at = (id: string) => unit.steps.findIndex((step) => step.id === id)
     expect(at('first-spin')).toBeGreaterThan(at('power-on'))
     expect(at('take-down')).toBeGreaterThan(at('first-spin'))
-    expect(unit.steps[at('first-spin')].gate).toMatch(/Containment is still on/)
+    expect(unit.steps[at('first-spin')].gate).toMatch(/Bag or sheet is still on/)
   })
   it('is not run again when it is cracked', () => expect(choiceOf('wheel', { ...full, design: fixed, findings: ['cracked-wheel'] })).toBe('leave'))
 })

@@ -20,7 +20,7 @@ describe('every finding', () => {
   })
   it('that is measured instead of noted is found too', () => {
     const own = unitOf({ readings: { returnC: 26, returnRh: 0.5, supplyC: 14, levelMmPerM: 0 }, grades: soiled })
-    expect(own.findings).toEqual([{ finding: 'off-level', leadsTo: expect.arrayContaining([expect.stringMatching(/^step: Set it to fall/)]) }])
+    expect(own.findings).toEqual([{ finding: 'off-level', leadsTo: expect.arrayContaining([expect.stringMatching(/^step: Re-level it/)]) }])
   })
   it('of a nest or droppings asks how much: old and few is cleaned with the unit, and nobody is called', () => {
     for (const finding of ['insect-nest', 'rodent-droppings'] as const) {

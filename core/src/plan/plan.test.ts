@@ -73,7 +73,7 @@ describe('warnings', () => {
       ...jobWith(),
       units: [{ id: 'a', name: 'Hall', family: 'wall-head', design: {}, complaints: [], grades: {} }],
     })
-    expect(warnings).toContain('Hall: fin coating not noted: a coated coil taken, neutral agents only')
+    expect(warnings).toContain('Hall: fin coating not noted: assumed coated, so neutral cleaners only')
     expect(warnings.join('\n')).toMatch(/Hall: not looked at, so no rule counts on it: filter, coil, front face/)
   })
   it('say what is short in the van', () => {
@@ -104,7 +104,7 @@ describe('warnings', () => {
     )
     const roof = { ...openUnits['rv-rooftop'], design: {} }
     expect(planInEnglish({ ...jobWith(), units: [roof] }).warnings.join('\n')).toMatch(
-      /batteryControl not noted \(allowed: true or false\): true taken/,
+      /batteryControl not noted \(allowed: true or false\): true assumed/,
     )
   })
   it('name a choice by hand that is not possible here, why, and what is', () => {
@@ -148,7 +148,7 @@ describe('a unit that only heats, or is cleaned before the season', () => {
     const heats = planOf({ ...coat, design: { heatsOnly: true } }, school).units[0]
     expect(heats.expected.condensateLPerDay).toBe(0)
     expect(heats.decisions.find(({ topic }) => topic === 'rinse')!.choice).toBe('pump-wand')
-    expect(heats.steps.find(({ id }) => id === 'run-unit')!.title).toMatch(/heat/)
+    expect(heats.steps.find(({ id }) => id === 'run-unit')!.title).toMatch(/^Heat/)
   })
 })
 
@@ -205,7 +205,7 @@ describe('a unit that is wet when people leave', () => {
     expect((own.afterRun?.minutes ?? NaN) - byFan).toBeGreaterThanOrEqual(0)
     expect((own.afterRun?.minutes ?? NaN) - byFan).toBeLessThan(5)
     expect(own.customerText).toMatch(/left running for about .* to dry inside/)
-    expect(own.steps.find(({ id }) => id === 'hand-over')?.gate).toMatch(/goes on running for about/)
+    expect(own.steps.find(({ id }) => id === 'hand-over')?.gate).toMatch(/keeps running for about/)
     expect(planOf({ ...wet, family: 'window' }).units[0].afterRun?.how).toBe('fan-alone')
   })
   it('stays wet where the firm leaves nothing running: said, and looked at again on another day', () => {

@@ -73,11 +73,11 @@ describe('a window unit', () => {
     expect(waitsFor(bench, 'off-chassis', 'secure-unit')).toBe(true)
     expect(find(bench, 'off-chassis')).toMatchObject({ people: 2 })
     expect(find(bench, 'stand-upright')).toMatchObject({
-      wait: { leastMin: 10, for: 'oil to run back into the compressor' },
-      how: expect.stringContaining('laid over'),
+      wait: { leastMin: 10, for: 'the oil to run back into the compressor' },
+      how: expect.stringContaining('laid on its side'),
     })
     expect(find(bench, 'power-on').after).toContain('stand-upright')
-    expect(find(bench, 'on-chassis').gate).toMatch(/secured in the window/)
+    expect(find(bench, 'on-chassis').gate).toMatch(/is secured/)
     expect(find(bench, 'run-test').gate).toMatch(/does not move/)
   })
   it('is carried by one where it is light', () =>
@@ -92,7 +92,7 @@ describe('a window unit', () => {
     for (const id of ['clear-condenser', 'apply-condenser', 'rinse-condenser', 'wipe-rear-fan', 'wash-base-pan', 'check-motor'])
       expect(ids(bench)).toContain(id)
     expect(find(bench, 'rinse-condenser').equipment).toEqual(['hose'])
-    expect(find(bench, 'apply-condenser').gate).toMatch(/breathed-air side/)
+    expect(find(bench, 'apply-condenser').gate).toMatch(/indoor side/)
     expect(waitsFor(bench, 'rinse-condenser', 'apply-condenser')).toBe(true)
   })
   it('that slides is slid onto a stand, half its weight lifted, and washed there', () => {
@@ -110,9 +110,9 @@ describe('a window unit', () => {
     })
     expect(location(builtInVan.filter(({ kind }) => kind !== 'funnel-sheet'))?.because.join()).toMatch(/no funnel sheet/)
   })
-  it('keeps plug in sight instead of a breaker', () => expect(find(bench, 'isolate').title).toMatch(/pull its plug/))
+  it('keeps plug in sight instead of a breaker', () => expect(find(bench, 'isolate').title).toMatch(/unplug it/))
   it('warns of the pipe behind every screw', () =>
-    expect(find(bench, 'off-cover').cautions.join()).toMatch(/pipe lies right behind: no screw goes back longer/))
+    expect(find(bench, 'off-cover').cautions.join()).toMatch(/pipe runs right behind: no longer screw/))
   it('that stays in has its outlet covered before the condenser is sprayed from outside', () => {
     const stays = stepsOf({ ...soiled, design: { removable: false, storey: 0 } })
     expect(ids(stays)).not.toContain('off-chassis')
@@ -152,7 +152,7 @@ describe('a roof unit', () => {
   const soiled: Partial<UnitJob> = { family: 'rv-rooftop', grades: { coilFace: { grade: 2 }, wheel: { grade: 2 }, condenserFace: { grade: 2 } } }
   const steps = stepsOf(soiled)
   it('has two sources of power: the battery negative first off and last on', () => {
-    expect(find(steps, 'part-battery').title).toMatch(/inverter off.*negative lead off first/)
+    expect(find(steps, 'part-battery').title).toMatch(/inverter off.*battery, negative first/)
     expect(waitsFor(steps, 'prove-dead', 'part-battery')).toBe(true)
     expect(find(steps, 'join-battery')).toMatchObject({ title: expect.stringContaining('negative last'), needsLedger: true })
     expect(find(steps, 'power-on').after).toEqual(['join-battery'])
@@ -174,7 +174,7 @@ describe('a roof unit', () => {
   it('keeps cloth below until the first spin, and takes no dirt into the living space', () => {
     expect(waitsFor(steps, 'vacuum-coil', 'plug-opening')).toBe(true)
     expect(waitsFor(steps, 'on-cover', 'unplug-opening')).toBe(true)
-    expect(find(steps, 'first-spin').gate).toMatch(/cloth below the ceiling grille is still in place/)
+    expect(find(steps, 'first-spin').gate).toMatch(/cloth is still under the ceiling grille/)
     expect(waitsFor(steps, 'take-down', 'first-spin')).toBe(true)
   })
   it('puts the probe back between the same fins, last before the lid', () => {

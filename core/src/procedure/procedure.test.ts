@@ -49,11 +49,11 @@ describe('a strip-down', () => {
     expect(find(steps, 'wash-filters').phase).toBe('dwell')
   })
   it('puts nothing back wet', () => {
-    expect(find(steps, 'dry-parts').title).toMatch(/^Shake, wipe and blow off: .*wheel/)
+    expect(find(steps, 'dry-parts').title).toMatch(/^Shake off, wipe and blow dry: .*wheel/)
     expect(find(steps, 'dry-parts').wait).toBeUndefined()
     expect(waitsFor(steps, 'on-wheel', 'dry-parts')).toBe(true)
     expect(waitsFor(steps, 'on-filters', 'dry-parts')).toBe(true)
-    expect(find(steps, 'on-filters').gate).toMatch(/drips from the filters/)
+    expect(find(steps, 'on-filters').gate).toMatch(/stopped dripping/)
   })
   it('waits for what was washed apart with what was washed apart alone', () => {
     const uncovered = stepsOf(open)
@@ -185,7 +185,7 @@ describe('lighter work', () => {
   })
   it('has disposable filters renewed, not washed', () => {
     const renewed = stepsOf({ ...open, design: { filter: 'disposable' } })
-    expect(find(renewed, 'renew-filters').title).toMatch(/lay new ones ready/)
+    expect(find(renewed, 'renew-filters').title).toMatch(/get new ones ready/)
     expect(find(renewed, 'wash-filters').title).toMatch(/louvres/)
     expect(find(renewed, 'on-filters').gate).toMatch(/New filters/)
     expect(ids(renewed)).not.toContain('dry-parts')
@@ -279,7 +279,7 @@ describe('what is taken over as well', () => {
   })
   it('has the pan treatment put in as its label says', () => {
     const slimy: Partial<UnitJob> = { grades: { coilFace: { grade: 2 }, pan: { grade: 2, kinds: ['biofilm'] } } }
-    expect(find(stepsOf(slimy), 'treat-pan').title).toMatch(/^Lay/)
+    expect(find(stepsOf(slimy), 'treat-pan').title).toMatch(/^Put/)
     const products = builtInProducts.map((own) => (own.class === 'pan-treatment' ? { ...own, label: { ...own.label, form: 'spray' as const } } : own))
     expect(find(stepsOf(slimy, { products }), 'treat-pan').title).toMatch(/^Spray/)
   })

@@ -138,7 +138,7 @@ describe('unknown traits', () => {
   it('take a coil as liftable where the wheel is known to come out, and say so', () => {
     const { design, assumed } = told(knownDesign('wall-head', { wheelRemovable: true }))
     expect(design.coilLiftable).toBe(true)
-    expect(assumed.join()).toContain('taken as liftable by a finger')
+    expect(assumed.join()).toContain('assumed that it may, a finger wide')
     expect(told(knownDesign('wall-head', { wheelRemovable: true, coilLiftable: false })).design.coilLiftable).toBe(false)
   })
   it('take airflow and power from the rated cooling', () => {
