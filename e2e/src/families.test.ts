@@ -63,7 +63,7 @@ describe('a roof unit at work', () => {
     await click(sheet, '[data-agree]')
     expect(await workUntil(sheet, () => false)).not.toContain('go-up')
     await follow(sheet, 'Prove it')
-    await expectText(sheet, '[data-customer-text]', /Filters washed.*Wind of 12 m\/s, and nobody goes on a roof above 8 m\/s/)
+    await expectText(sheet, '[data-customer-text]', /We washed the filters.*Wind of 12 m\/s, and nobody goes on a roof above 8 m\/s/)
     await click(sheet, '[data-hand-over]')
     await expectText(sheet, '[data-record]', 'handed over')
     await expectText(sheet, '[data-customer-text]', 'no more than the filters is done on this visit')
@@ -101,7 +101,7 @@ describe('something found in the middle of the work', () => {
     await follow(sheet, 'At the unit')
     await expectText(sheet, '[data-found]', 'What was found since changes the work')
     await clickText(sheet, 'See the change')
-    await expectText(sheet, '[data-change]', 'Draw the wheel off the motor shaft')
+    await expectText(sheet, '[data-change]', 'Pull the wheel off the motor shaft')
     await click(sheet, '[data-agree-change]')
     // A wheel that is washed throws specks: the customer is told before the work goes on.
     expect(await workUntil(sheet, (id) => id === 'off-cover')).toEqual(['tell-before'])

@@ -105,7 +105,7 @@ describe('a reminder', () => {
     await expectText(sheet, '[data-message]', 'Answer STOP')
     const draft = await (await find(sheet, '[data-message] textarea')).getAttribute('value')
     expect(draft).toContain('Tannwinkel Guest House')
-    expect(draft).toMatch(/is due now for a (light|deep) clean/)
+    expect(draft).toMatch(/is due now: a (light|deep) clean/)
     await click(sheet, '[data-send-message]')
     await find(sheet, '[data-reminded]')
     await gone(sheet, '[data-write="Tannwinkel Guest House"]')

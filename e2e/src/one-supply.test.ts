@@ -72,7 +72,7 @@ describe('two units on one breaker', () => {
     expect(await stepId(mira)).not.toBe('power-on')
     await toVisit(mira)
     await expectText(mira, '[data-supply]', 'No power before these are counted: Plotter room')
-    await expectText(mira, '[data-visit-steps]', /Power on.*first: Count: tray and fasteners/s)
+    await expectText(mira, '[data-visit-steps]', /Power on.*first: Check every part is back/s)
     await setOffline(mira, false)
     await sent(mira)
   })

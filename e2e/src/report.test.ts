@@ -112,8 +112,8 @@ describe('instruments', () => {
     Number(await (await find(sheet, `[data-readings="${label}"] input[name="${name}"]`)).getAttribute('value'))
   it('are read when they have settled, and the verdict follows what was really done', async () => {
     await readAll('after')
-    await expectText(sheet, '[data-line="cooling"]', 'it delivers what a clean unit delivers')
-    await expectText(sheet, '[data-line="airflow"]', 'as much air as a clean unit moves')
+    await expectText(sheet, '[data-line="cooling"]', 'it delivers what a clean unit does')
+    await expectText(sheet, '[data-line="airflow"]', 'as much air as a clean unit')
     await expectText(sheet, '[data-verdict]', 'proved')
     await sent(sheet)
     await sheet.driver.navigate().refresh()
@@ -231,7 +231,7 @@ describe('the report', () => {
     const text = await textIn(path)
     for (const words of ['Informe de limpieza', 'La unidad en corte', 'Como se encontró', 'Lo próximo', 'manual del fabricante'])
       expect(text).toContain(words)
-    expect(text).not.toMatch(/Cleaning report|What was done|After the work|Signature/)
+    expect(text).not.toMatch(/Cleaning report|What we did|After the work|Signature/)
   })
   it('sets names in any letters, and fetches for it what it needs', async () => {
     const report = await sheet.driver.getCurrentUrl()

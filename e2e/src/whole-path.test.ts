@@ -175,7 +175,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await follow(sheet, 'Record')
     await find(sheet, '[data-record]')
     await sheet.driver.navigate().refresh()
-    await expectText(sheet, '[data-record]', /done: Power on\s+does not count: .*first: Count: tray and fasteners/)
+    await expectText(sheet, '[data-record]', /done: Power on\s+does not count: .*first: Check every part is back/)
     await follow(sheet, 'At the unit')
     await countAllBack(sheet, 'on-cover')
   })

@@ -34,7 +34,7 @@ describe('kit', () => {
   it('holds what the steps use, products as mixed, and parts that are renewed', () => {
     expect(item('pump wand')).toMatchObject({ quantity: 1 })
     expect(item('Antimicrobial coil foam')!.quantity).toBeGreaterThan(0)
-    expect(item('zip tie')).toMatchObject({ quantity: 1, why: 'renewed: drain hose' })
+    expect(item('zip tie')).toMatchObject({ quantity: 1, why: 'new: drain hose' })
     expect(item('long driver')).toBeDefined()
   })
   it('holds what a family needs besides the van: mats and a plug on a roof, battens for a bench', () => {

@@ -55,7 +55,7 @@ describe('offers', () => {
   const heavy = { family: 'window' as const, design: { weightKg: 40, slideOut: false }, grades: { coilFace: { grade: 3 as const } } }
   it('name a second person, with minutes and price, before the bench is given up', () => {
     const [offer] = unitOf(heavy, { crew: [{ name: 'Asa' }] }).offers
-    expect(offer).toMatchObject({ what: 'with a second person, on the bench', minutes: expect.any(Number), money: expect.any(Number) })
+    expect(offer).toMatchObject({ what: 'on the bench, with a second person', minutes: expect.any(Number), money: expect.any(Number) })
     expect(unitOf(heavy, { crew: [{ name: 'Asa' }, { name: 'Bo' }] }).decisions[0].choice).toBe('bench-clean')
   })
   it('say what a closed unit does not reach, with the way that would, its minutes and its price', () => {
@@ -104,7 +104,7 @@ describe('offers', () => {
       choice: 'open-clean',
       because: expect.arrayContaining([expect.stringMatching(/here it is 12 kg and 8 kg/)]),
     })
-    expect(own.offers[0].what).toBe('with people who may lift it, on the bench')
+    expect(own.offers[0].what).toBe('on the bench, with people who may lift it')
   })
   it('name what would carry the soil off, where nothing in the van does', () => {
     const van = {
@@ -116,7 +116,7 @@ describe('offers', () => {
     }
     const own = unitOf({ grades: { coilFace: { grade: 4 } } }, van)
     expect(own.offers.map(({ what }) => what)).toEqual(
-      expect.arrayContaining(['wash bag, bought or brought', 'a second visit with water and what catches it']),
+      expect.arrayContaining(['bring or buy: wash bag', 'a second visit with water and a way to catch it']),
     )
     expect(own.notReached[0].because).toMatch(/not clean yet/)
     expect(own.due.find(({ what }) => what === 'deep-clean')).toMatchObject({ weeks: 2 })

@@ -1,12 +1,12 @@
 // What is the customer told in writing about one unit? Drafted in plain words from the decisions, to be sent or read aloud.
 import { gradeOf, isGraded, named, ungraded, type Finding } from '../lookover/index.ts'
 import { refereeName, staysOff, type ChoiceOf, type Decision, type Facts, type NotReached, type Referral, type Topic } from '../method/index.ts'
-import type { AfterRun } from '../procedure/index.ts'
+import type { AfterRun, Step } from '../procedure/index.ts'
 import { familyName, partName, partsToSee, type Part } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { UnitJob } from './jobFile.ts'
 import type { PlannedMix } from './mixes.ts'
-import { isMessage, joined, says, type Message, type Sentence } from '../words/index.ts'
+import { isMessage, joined, says, type Key, type Message, type Sentence } from '../words/index.ts'
 
 const scopeSentences: Record<Exclude<ChoiceOf<'scope'>, 'decline'>, Message> = {
   'filter-service': says('plan.scopeSentences.filter-service'),
@@ -109,6 +109,8 @@ interface Told {
   readonly notReached: readonly NotReached[]
   readonly due: readonly Due[]
   readonly mixes: readonly PlannedMix[]
+  /** In a workable order for one person. */
+  readonly steps: readonly Step[]
   readonly findings: readonly { finding: Finding; leadsTo: readonly Sentence[] }[]
   readonly complaints: readonly { answer: Message }[]
   readonly afterRun?: AfterRun
@@ -126,8 +128,21 @@ export function dueMessage({ what, weeks, because }: Due, dayAfter?: (weeks: num
 }
 
 /** What was found, and what it leads to, without the words that are for the crew. */
-export const findingMessage = (finding: Finding, leadsTo: readonly Sentence[]): Message =>
-  says('plan.customerText.finding', { finding: named(finding), leadsTo: { semicolon: leadsTo.map(findingForCustomer) } })
+export function findingMessage(finding: Finding, leadsTo: readonly Sentence[]): Message {
+  const leads = leadsForCustomer(leadsTo)
+  return leads.length > 0 ? says('plan.customerText.finding', { finding: named(finding), leadsTo: { semicolon: leads } }) : named(finding)
+}
+
+/** Steps after which the room stays empty for as long as the label says. */
+export const sprayedInTheRoom: readonly string[] = ['apply-degreaser', 'apply-coil']
+/** What is left of the label's time once people leave: it is counted from the last spraying. */
+export const roomWaitMin = (reentryMin: number, sinceMin: number): number => Math.max(0, Math.ceil(reentryMin - sinceMin))
+/** Minutes from the last spraying to the end of the work. */
+function minutesAfterSpraying(steps: readonly Step[]): number {
+  const last = steps.findLastIndex(({ id }) => sprayedInTheRoom.includes(id))
+  if (last < 0) return 0
+  return steps.slice(last).reduce((sum, { handsMin, wait }, at) => sum + (at === 0 ? 0 : handsMin) + (wait?.leastMin ?? 0), 0)
+}
 
 /** How whoever lives there keeps the filters clean, and how often. */
 function filterCare({ design, decided }: Facts, due: readonly Due[]): Message[] {
@@ -141,7 +156,20 @@ function filterCare({ design, decided }: Facts, due: readonly Due[]): Message[] 
 }
 
 /** Sentences of one unit, ending with whom to call and what is due; the same for work done and for work declined. */
-export function customerText({ unit, facts, decisions, referrals, notReached, due, mixes, findings, complaints, afterRun, dayAfter }: Told): Message {
+export function customerText({
+  unit,
+  facts,
+  decisions,
+  referrals,
+  notReached,
+  due,
+  mixes,
+  steps,
+  findings,
+  complaints,
+  afterRun,
+  dayAfter,
+}: Told): Message {
   const scope = decisions.find(({ topic }) => topic === 'scope')
   const calls = referrals.map(({ to, because }) => says('plan.customerText.please-call', { whom: refereeName(to), because }))
   const answers = complaints.map(({ answer }) => answer)
@@ -161,6 +189,9 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
       says('plan.customerText.opened-once-put-right'),
     ])
   const reentryMin = Math.max(0, ...mixes.map(({ product }) => product.label.reentryMin ?? 0))
+  const roomMin = roomWaitMin(reentryMin, minutesAfterSpraying(steps))
+  const care = filterCare(facts, due)
+  const dated = care.length > 0 ? due.filter(({ what }) => what !== 'filter') : due
   const unseen = ungraded(facts.lookOver, facts.design).filter((part) => part !== 'housing')
   return all([
     ...workSentences(facts.decided, facts.design.filter === 'disposable'),
@@ -180,18 +211,23 @@ export function customerText({ unit, facts, decisions, referrals, notReached, du
     ...(throwsSpecks(facts.decided) && !staysOff(facts) ? [speckSentence] : []),
     ...(staysOff(facts) ? [says('plan.customerText.handed-back-switched-off')] : []),
     ...(afterRun ? [dryingSentence(afterRun)] : []),
-    ...(reentryMin > 0 ? [says('plan.customerText.please-use-room-again', { after: { min: reentryMin } })] : []),
-    ...filterCare(facts, due),
-    ...(due.length > 0 ? [says('plan.customerText.next', { due: { comma: due.map((one) => dueMessage(one, dayAfter)) } })] : []),
+    ...(roomMin > 0 ? [says('plan.customerText.please-use-room-again', { after: { min: roomMin } })] : []),
+    ...care,
+    ...(dated.length > 0 ? [says('plan.customerText.next', { due: { comma: dated.map((one) => dueMessage(one, dayAfter)) } })] : []),
   ])
 }
 
-/** What a finding leads to without the words that are for the crew. */
-export function findingForCustomer(lead: Sentence): Sentence {
+/** What a finding leads to, for the customer: no titles of steps, and nobody to call, since that is said by itself. */
+export function leadsForCustomer(leadsTo: readonly Sentence[]): Sentence[] {
+  const is = (lead: Sentence, key: Key) => isMessage(lead) && lead.key === key
+  const own = leadsTo.filter((lead) => !is(lead, 'plan.leads.step') && !is(lead, 'plan.leads.call')).map(forCustomer)
+  return own.length === 0 && leadsTo.some((lead) => is(lead, 'plan.leads.step')) ? [says('plan.leads.seen-to')] : own
+}
+function forCustomer(lead: Sentence): Sentence {
   if (typeof lead === 'string' || lead.values === undefined) return lead
   const { key, values } = lead
   const what = values.what ?? values.title
   if (!isMessage(what)) return lead
   if (key === 'plan.leads.order') return says('plan.leads.to-be-ordered', { what })
-  return key === 'plan.leads.step' || key === 'plan.leads.report' || key === 'plan.leads.method' ? what : lead
+  return key === 'plan.leads.report' || key === 'plan.leads.method' ? what : lead
 }

@@ -2,7 +2,17 @@
 export { compareChoice, compareSchool, planTotals, type Totals } from './compare.ts'
 export { crewMemberSchema, jobFileSchema, mostUnits, settings, siteSchema, type JobFile, type Site, type UnitJob } from './jobFile.ts'
 export { planFileOf, planFileSchema, type Comparison, type Plan, type PlannedDecision, type UnitPlan } from './planFile.ts'
-export { dryingSentence, dueMessage, findingForCustomer, findingMessage, speckSentence, throwsSpecks, workSentences } from './customerText.ts'
+export {
+  dryingSentence,
+  roomWaitMin,
+  sprayedInTheRoom,
+  dueMessage,
+  leadsForCustomer,
+  findingMessage,
+  speckSentence,
+  throwsSpecks,
+  workSentences,
+} from './customerText.ts'
 export { jobOfUnit, unitJobOf, unseenUnitJob, type UnitSheet, type VisitShared } from './fromRecord.ts'
 export { contextOf, planJob, type VisitedUnit } from './planJob.ts'
 export { visitPlanOf, type VisitPlan } from './visitPlan.ts'

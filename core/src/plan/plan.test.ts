@@ -74,7 +74,7 @@ describe('warnings', () => {
       units: [{ id: 'a', name: 'Hall', family: 'wall-head', design: {}, complaints: [], grades: {} }],
     })
     expect(warnings).toContain('Hall: fin coating not noted: assumed coated, so neutral cleaners only')
-    expect(warnings.join('\n')).toMatch(/Hall: not looked at, so no rule counts on it: filter, coil, front face/)
+    expect(warnings.join('\n')).toMatch(/Hall: not checked, so nothing is decided on it: filter, coil, front face/)
   })
   it('say what is short in the van', () => {
     const products = builtInProducts.map((product) => (product.id === 'rinse-off' ? { ...product, inStockLitres: 0.01 } : product))
@@ -119,7 +119,7 @@ describe('warnings', () => {
       { id: 'k', kind: 'bucket' as const, count: 1, litres: 8 },
     ]
     const { units, warnings } = planOf({ grades: { coilFace: { grade: 4 }, coilBack: { grade: 4 } } }, { equipment })
-    expect(warnings.join('\n')).toMatch(/the wash bag would overflow after [\d.]+ min/)
+    expect(warnings.join('\n')).toMatch(/wash bag: it would overflow after [\d.]+ min/)
     const rinse = units[0].steps.find(({ id }) => id === 'rinse-coil')!
     expect(rinse.how).toMatch(/Stop every [\d.]+ min and clear the outlet/)
     expect(rinse.how).toMatch(/Change the bucket/)
@@ -130,14 +130,14 @@ describe('what the customer is told', () => {
   const told = (unit: Partial<UnitJob>, rest: Rest = {}) => planOf(unit, rest).units[0].customerText
   it('is what was done, what was not reached, what was found and what is next', () => {
     const text = told({ name: 'Hall', grades: { coilFace: { grade: 2 }, coilBack: { grade: 2 }, wheel: { grade: 2 } }, findings: ['loose-wiring'] })
-    expect(text).toMatch(/^Hall \(wall head\): Opened and cleaned where it is\. Rinsed with clear water/)
+    expect(text).toMatch(/^Hall \(wall head\): We opened the unit and cleaned it where it is\. We rinsed it with clean water/)
     expect(text).toMatch(
-      /Not reached or not clean: coil, back face \(.*\)\. Found: loose wiring \(.*\)\. Please call an electrician: .*specks.*Please wash the filters every \d+ weeks.*Next: filters in about \d+ weeks/,
+      /Not reached, or not clean yet: coil, back face \(.*\)\. Found: loose wiring \(.*\)\. Please call an electrician: .*specks.*Please wash the filters every \d+ weeks.*Next: .*deep clean in about \d+ weeks/,
     )
   })
   it('of a declined unit is why, and who comes first', () => {
     const text = told({ ...coat, findings: ['scorched-plug'] })
-    expect(text).toMatch(/Not cleaned on this visit\. Scorched plug was found.*Please call an electrician: a scorched plug.*Nothing was opened/)
+    expect(text).toMatch(/Not cleaned on this visit\. Scorched plug was found.*Please call an electrician: a scorched plug.*We opened nothing/)
     expect(text).not.toMatch(/Next:/)
   })
 })
@@ -204,7 +204,7 @@ describe('a unit that is wet when people leave', () => {
     expect(own.afterRun?.how).toBe('own-programme')
     expect((own.afterRun?.minutes ?? NaN) - byFan).toBeGreaterThanOrEqual(0)
     expect((own.afterRun?.minutes ?? NaN) - byFan).toBeLessThan(5)
-    expect(own.customerText).toMatch(/left running for about .* to dry inside/)
+    expect(own.customerText).toMatch(/left it running for about .* to dry inside/)
     expect(own.steps.find(({ id }) => id === 'hand-over')?.gate).toMatch(/keeps running for about/)
     expect(planOf({ ...wet, family: 'window' }).units[0].afterRun?.how).toBe('fan-alone')
   })
@@ -213,7 +213,7 @@ describe('a unit that is wet when people leave', () => {
     expect(own.afterRun?.how).toBe('none')
     expect(own.steps.some(({ id }) => id === 'leave-to-dry')).toBe(false)
     expect(own.customerText).toMatch(/still wet/)
-    expect(own.offers.map(({ what }) => what)).toContain('A later look, once it is dry inside')
+    expect(own.offers.map(({ what }) => what)).toContain('Another look, once it is dry inside')
   })
   it('is none whose filters alone were washed, that stood open to dry, or that must not run', () => {
     expect(planOf({ grades: { filter: { grade: 2 } } }).units[0].afterRun).toBeUndefined()

@@ -371,6 +371,7 @@ export function planUnit(unit: UnitJob, context: UnitContext, memory?: PlanMemor
       notReached: left,
       due,
       mixes,
+      steps,
       findings,
       complaints,
       afterRun,

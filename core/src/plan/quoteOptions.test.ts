@@ -38,7 +38,7 @@ describe('options of a quote', () => {
   it('ask before anything is agreed whether it is worth it, with both figures', () => {
     const job = jobWith(soiled, { site: { newUnitPrice: 150 } })
     const [cheap] = told(quoteOptions(job, { pastOf: new Map([['head', past]]), rates: ratesAtFirst, yearsNow: 57 }))
-    expect(cheap.units[0].says.join(' ')).toMatch(/whether it is worth it: this cleaning costs ¤[\d.]+, more than 50 % of a new unit at ¤150.00/)
+    expect(cheap.units[0].says.join(' ')).toMatch(/worth it\? this cleaning costs ¤[\d.]+, more than 50 % of a new unit at ¤150.00/)
     expect(said.units[0].says.join(' ')).not.toMatch(/worth it/)
   })
   it('reckon no waiting of people who have nothing to do there', () => {

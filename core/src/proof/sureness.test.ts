@@ -56,7 +56,7 @@ describe('the parts in the proof', () => {
         const photos = [shown('coilFace', 'before', measureOf(0.9, 0.05)), shown('coilFace', 'after', measure)]
         const line = lineOf(proved({ photos }), 'covered-coilFace')!
         expect(line).toMatchObject({ before: 90, after: percent, expected: 10, unit: '%' })
-        if (clean > 0.7) expect(line).toMatchObject({ verdict: 'proved', says: expect.stringMatching(/clean, by the photograph/) })
+        if (clean > 0.7) expect(line).toMatchObject({ verdict: 'proved', says: expect.stringMatching(/clean, by the photo/) })
         else if (clean <= 0.3) expect(line).toMatchObject({ says: expect.stringMatching(/still \d/) })
         else {
           expect(line).toMatchObject({ verdict: 'partly', says: expect.stringMatching(/cannot tell [01] .* from [23] .* grade it by eye/) })
@@ -69,7 +69,7 @@ describe('the parts in the proof', () => {
     const photos = [shown('wheel', 'before', measureOf(0.5, 0.04)), shown('wheel', 'after', measureOf(0.5, 0.04))]
     const proof = proved({ photos })
     expect(proof.verdict).toBe('not-proved')
-    expect(proof.sentence).toMatch(/blower wheel: still 3 mat by the photograph/)
+    expect(proof.sentence).toMatch(/blower wheel: still 3 mat by the photo/)
     const left = proved({ photos }, [{ part: 'wheel', because: 'it does not come out' }])
     expect(left.verdict).toBe('partly')
     expect(lineOf(left, 'covered-wheel')).not.toHaveProperty('verdict')
@@ -85,7 +85,7 @@ describe('the parts in the proof', () => {
       shown('coilFace', 'before', measureOf(0.5, 0.04, { straightShare: 0.95 })),
       shown('coilFace', 'after', measureOf(0.01, 0.02, { straightShare: now })),
     ]
-    expect(lineOf(proved({ photos: photos(0.9) }), 'straight-coilFace')).toMatchObject({ before: 95, after: 90, says: 'shown, not judged' })
+    expect(lineOf(proved({ photos: photos(0.9) }), 'straight-coilFace')).toMatchObject({ before: 95, after: 90, says: 'shown for information' })
     const bent = proved({ photos: photos(0.7) })
     expect(bent.verdict).toBe('partly')
     expect(bent.sentence).toMatch(/fewer fins are straight than before/)

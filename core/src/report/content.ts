@@ -1,6 +1,16 @@
 // What does a customer read in the report on one unit? Everything in words and in the customer's units; how it is laid out is for paper and screen.
 import { flowLMin, named, settledShare, type Grades } from '../lookover/index.ts'
-import { dryingSentence, dueMessage, findingForCustomer, speckSentence, throwsSpecks, workSentences, type UnitPlan } from '../plan/index.ts'
+import {
+  dryingSentence,
+  dueMessage,
+  leadsForCustomer,
+  roomWaitMin,
+  sprayedInTheRoom,
+  speckSentence,
+  throwsSpecks,
+  workSentences,
+  type UnitPlan,
+} from '../plan/index.ts'
 import { refereeName } from '../method/index.ts'
 import { isLimited, proofOf, type Proof } from '../proof/index.ts'
 import {
@@ -247,11 +257,12 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
     ? [checked ? says('report.sectionsOf.outdoor-unit-rinsed-low') : says('report.sectionsOf.outdoor-unit-ordered-proved')]
     : []
   const reentryMin = Math.max(0, ...plan.mixes.map(({ productId }) => product(productId)?.label.reentryMin ?? 0))
+  const roomMin = roomWaitMin(reentryMin, sprayedSinceMin(state))
   const notes = [
     ...(throwsSpecks(state.agreed) ? [says('report.sectionsOf.let-run-until-they', { specks: speckSentence })] : []),
     ...dryingNow(state, plan),
     ...(state.agreed.rinse === 'condensate' ? [says('report.sectionsOf.let-unit-cool-today')] : []),
-    ...(reentryMin > 0 ? [says('report.sectionsOf.please-use-room-again', { after: { min: reentryMin } })] : []),
+    ...(roomMin > 0 ? [says('report.sectionsOf.please-use-room-again', { after: { min: roomMin } })] : []),
   ]
   const all = [
     {
@@ -273,10 +284,7 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
     },
     {
       heading: says('report.sectionsOf.found'),
-      sentences: [
-        ...plan.findings.map(({ finding, leadsTo }) => line(named(finding), joined({ semicolon: leadsTo.map(findingForCustomer) }))),
-        ...drainNow(state),
-      ],
+      sentences: [...plan.findings.map(({ finding, leadsTo }) => found(named(finding), leadsForCustomer(leadsTo))), ...drainNow(state)],
     },
     {
       heading: says('report.sectionsOf.parts'),
@@ -294,6 +302,15 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
     },
   ]
   return all.filter(({ sentences }) => sentences.length > 0)
+}
+
+const found = (what: Message, leads: Sentence[]): Message =>
+  leads.length > 0 ? line(what, joined({ semicolon: leads })) : joined({ sentences: [what] })
+
+/** Minutes from the last spraying in the room until it was handed over; none where either is not on record. */
+function sprayedSinceMin({ progress, handedOver }: UnitState): number {
+  const at = sprayedInTheRoom.flatMap((id) => progress[id]?.doneAtMs ?? [])
+  return at.length === 0 || handedOver === undefined ? 0 : Math.max(0, (handedOver.atMs - Math.max(...at)) / 60_000)
 }
 
 /** How it dries, as it was left: a log of an earlier version was dried before the people went, and has no such step. */

@@ -69,14 +69,14 @@ describe('a report on one unit', () => {
       Place: 'Fern House, 4 Quay Lane',
       Unit: 'Bedroom head, wall head',
       Day: '1 Mar 2027',
-      By: 'Imre',
+      'Done by': 'Imre',
       Next: expect.stringMatching(/^(deep|light) clean|^pan treatment, about \d+ \w+ 20\d\d$/),
     })
   })
   it('gives figures in the units of the customer, not of who writes it', () => {
-    const flow = 'The drain runs 2 L/min now.'
-    expect(section(read(), 'What was found')).toContain(flow)
-    expect(section(read({}, 'us'), 'What was found')).toContain('The drain runs 0.5 gal/min now.')
+    const flow = 'The drain now takes 2 L/min.'
+    expect(section(read(), 'What we found')).toContain(flow)
+    expect(section(read({}, 'us'), 'What we found')).toContain('The drain now takes 0.5 gal/min.')
     const drop = (content: ReportContent) => content.readings.find(({ after }) => /[KF]$/.test(after))?.after
     expect(drop(read())).toMatch(/^13 ± [\d.]+ K$/)
     expect(drop(read({}, 'us'))).toMatch(/^23 ± [\d.]+ °F$/)
@@ -108,7 +108,7 @@ describe('a report on one unit', () => {
     expect(section(content, 'Good to know')).toBeUndefined()
   })
   it('tells of choices that these rules no longer know', () => {
-    expect(section(read({ agreed: { scope: 'of old', rinse: 'toString' } }), 'What was done')?.[0]).toBe('It was cleaned as agreed.')
+    expect(section(read({ agreed: { scope: 'of old', rinse: 'toString' } }), 'What we did')?.[0]).toBe('We cleaned it as agreed.')
   })
   it('has no heading without a sentence', () => {
     for (const { sentences } of read().sections) expect(sentences.length).toBeGreaterThan(0)

@@ -43,12 +43,12 @@ describe('a reminder', () => {
   const facts = { firm: 'Fen Air', site: 'Mill', today: '2026-11-26', units: [unit], say: inEnglish }
   it('says what is due when, how sure that is, and what was found', () =>
     expect(draftReminder(facts)).toContain(
-      'Loft will be due about March 2027 for a deep clean (between January and May 2027). We cleaned it last in February 2026, when we found a mat on its coil.',
+      'Loft is due in about March 2027 (between January and May 2027): a deep clean. We last cleaned it in February 2026 and found thick dirt on its coil.',
     ))
   it('names a unit once, with what is most pressing, and what is due already as due now', () => {
     const text = draftReminder({ ...facts, units: [unit, { ...unit, what: 'light-clean', dueOn: '2026-11-01' }] })
     expect(text.match(/Loft/g)).toHaveLength(1)
-    expect(text).toContain('Loft is due now for a light clean.')
+    expect(text).toContain('Loft is due now: a light clean.')
   })
   it('offers the deepest work that is due, not the earliest, and names what it covers', () => {
     const due = { ...unit, lowOn: undefined, highOn: undefined }
@@ -61,7 +61,7 @@ describe('a reminder', () => {
         { ...due, what: 'pan-treatment', dueOn: '2027-04-01' },
       ],
     })
-    expect(text).toContain('Loft is due now for a deep clean. It covers its filters and the light clean, due as well.')
+    expect(text).toContain('Loft is due now: a deep clean. That includes its filters and the light clean, also due.')
     expect(text).not.toContain('pan treatment')
   })
   it('says to come before the season only where that helps', () => {
@@ -70,8 +70,8 @@ describe('a reminder', () => {
   })
   it('is in the customer’s language, months as it writes them', async () => {
     const text = draftReminder({ ...facts, before: '2026-12-01', say: sayIn(await catalogueOf('es'), { measures: metric }) })
-    expect(text).toContain('Loft: hacia marzo de 2027 le toca una limpieza profunda (entre enero y mayo de 2027).')
-    expect(text).toContain('La última limpieza fue en febrero de 2026; encontramos una costra en su serpentín.')
+    expect(text).toContain('Loft: hacia marzo de 2027 (entre enero y mayo de 2027) le toca una limpieza profunda.')
+    expect(text).toContain('La última limpieza fue en febrero de 2026; encontramos mucha suciedad en el serpentín.')
     expect(text).toContain('antes de diciembre.')
   })
   it.each(languages)('says in %s with which word it is ended, and that word ends it', async (language) => {

@@ -46,6 +46,6 @@ it('has a third one that nobody has translated yet: it says what English says, a
   const say = own.sayIn(await own.catalogueOf('pt' as 'en'), { measures: metric })
   expect(say(own.says('names.part.pan'))).toBe('drain pan')
   expect(say(own.says('names.part.wheel'))).toBe('turbina do ventilador')
-  expect(say(own.says('letters.reminder.last', { month: { month: '2027-03-01' } }))).toBe('We cleaned it last in março de 2027.')
+  expect(say(own.says('letters.reminder.last', { month: { month: '2027-03-01' } }))).toBe('We last cleaned it in março de 2027.')
   expect((await own.firstOf('pt' as 'en')).locale).toBe('pt')
 })

@@ -156,7 +156,7 @@ export const brokenPlans = (): Broken[] => [
   broken(
     'both-sides',
     { ...window, grades: { coilFace: { grade: 2 } } },
-    (own) => (own.customerText = own.customerText.replace('on its room side', 'on both sides').replace('window (window unit): ', '')),
+    (own) => (own.customerText = own.customerText.replace('its room side', 'both sides').replace('window (window unit): ', '')),
   ),
   broken(
     'readings-beat',

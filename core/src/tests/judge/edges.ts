@@ -46,8 +46,9 @@ export const edgePredicates: readonly Predicate[] = [
   safety('no-meter-plugs', 'No meter in the van: nothing electrical is opened; the panel hangs on its leads, or stays up', (one) => {
     if (one.has('meter')) return undefined
     const parted = one.steps.find(
-      ({ title, fasteners = [] }) =>
-        /\b(part|disconnect|unplug)\b.*\b(plugs?|wires?)\b/i.test(title) || fasteners.some(({ kind }) => /labelled plug/.test(kind)),
+      ({ title, phase, fasteners = [] }) =>
+        (phase === 'strip' && /\b(part|disconnect|unplug)\b.*\b(plugs?|wires?)\b/i.test(title)) ||
+        fasteners.some(({ kind }) => /labelled plug/.test(kind)),
     )
     return parted && `${parted.id}: ${parted.title}`
   }),

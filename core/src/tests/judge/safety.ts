@@ -136,7 +136,7 @@ export const safetyPredicates: readonly Predicate[] = [
     const touches = one.steps.some(
       ({ takesOff = '', fasteners = [], title, phase }) =>
         phase === 'strip' &&
-        (/box|sensor plug|supply/.test(takesOff) || fasteners.some(({ kind }) => /plug|wire/.test(kind)) || /Bag the electronics/.test(title)),
+        (/box|sensor plug|supply/.test(takesOff) || fasteners.some(({ kind }) => /plug|wire/.test(kind)) || /bag them/.test(title)),
     )
     if (!touches) return undefined
     return one.steps.some(({ phase, wait }) => phase === 'isolate' && wait !== undefined && wait.leastMin >= 5 && /charge/.test(wait.for))

@@ -10,20 +10,20 @@ export const letters = {
   'letters.stop': 'Answer STOP and we will not write again.',
 
   'letters.reminder.head': text<{ firm: string; site: string }>('{firm} about the air conditioning at {site}:'),
-  'letters.reminder.now': text<{ unit: string; work: Message }>('{unit} is due now for {work}.'),
-  'letters.reminder.soon': text<{ unit: string; work: Message; month: Month }>('{unit} will be due about {month} for {work}.'),
+  'letters.reminder.now': text<{ unit: string; work: Message }>('{unit} is due now: {work}.'),
+  'letters.reminder.soon': text<{ unit: string; work: Message; month: Month }>('{unit} is due in about {month}: {work}.'),
   'letters.reminder.between': text<{ unit: string; work: Message; month: Month; low: Month | MonthAlone; high: Month }>(
-    '{unit} will be due about {month} for {work} (between {low} and {high}).',
+    '{unit} is due in about {month} (between {low} and {high}): {work}.',
   ),
-  'letters.reminder.covers': text<{ covers: Joined }>('It covers {covers}, due as well.'),
-  'letters.reminder.last': text<{ month: Month }>('We cleaned it last in {month}.'),
+  'letters.reminder.covers': text<{ covers: Joined }>('That includes {covers}, also due.'),
+  'letters.reminder.last': text<{ month: Month }>('We last cleaned it in {month}.'),
   'letters.reminder.last-found': text<{ month: Month; grade: string }>(
-    'We cleaned it last in {month}, when we found {grade, select, 2 {a coat on its coil} 3 {a mat on its coil} other {its coil choked}}.',
+    'We last cleaned it in {month} and found {grade, select, 2 {a layer of dirt on its coil} 3 {thick dirt on its coil} other {its coil blocked}}.',
   ),
-  'letters.reminder.before': text<{ month: Month | MonthAlone }>('Best before it runs every day, that is before {month}.'),
-  'letters.reminder.end': 'The days come from what we found at your units, not from the calendar. Write or call, and we will find a day.',
-  'letters.work.filter': 'washing its filters',
-  'letters.work.fine-filter': 'its fine filter',
+  'letters.reminder.before': text<{ month: Month | MonthAlone }>('It is best done before the unit runs every day, so before {month}.'),
+  'letters.reminder.end': 'We work these dates out from what we found at your units. Write or call, and we will arrange a day.',
+  'letters.work.filter': 'its filters washed',
+  'letters.work.fine-filter': 'its fine filter changed',
   'letters.work.pan-treatment': 'a new pan treatment',
   'letters.work.light-clean': 'a light clean',
   'letters.work.deep-clean': 'a deep clean',
@@ -36,16 +36,15 @@ export const letters = {
   'letters.quote.head': text<{ firm: string; site: string; units: Joined }>('{firm} about the air conditioning at {site}, {units}:'),
   'letters.quote.way': text<{ letter: string; way: Sentence; price: Of<'money'> }>('{letter}: {way}, {price}.'),
   'letters.quote.way-lasts': text<{ letter: string; way: Sentence; price: Of<'money'>; month: Month }>(
-    '{letter}: {way}, {price}; it is due again about {month}.',
+    '{letter}: {way}, {price}; due again in about {month}.',
   ),
-  'letters.quote.stand': text<{ day: Day }>('These prices stand until {day}. Where we find more on opening, we say so before we go on.'),
+  'letters.quote.stand': text<{ day: Day }>('These prices are valid until {day}. If we find more when we open the unit, we ask you before we go on.'),
   'letters.quote.stand-taxed': text<{ day: Day; tax: Of<'n'> }>(
-    'These prices stand until {day}, {tax} % tax included. Where we find more on opening, we say so before we go on.',
+    'These prices are valid until {day} and include {tax} % tax. If we find more when we open the unit, we ask you before we go on.',
   ),
-  'letters.quote.choose': 'Answer with a letter, and we will find a day.',
-  'letters.quote.agree': 'Answer, and we will find a day.',
-
+  'letters.quote.choose': 'Answer with a letter, and we will arrange a day.',
+  'letters.quote.agree': 'Answer, and we will arrange a day.',
   'letters.late': text<{ firm: string; site: string; expected: string; said: string }>(
-    '{firm}: the visit before yours takes longer. We expect to be at {site} at about {expected} instead of {said}. We are sorry that you have to wait; if that does not suit you, please answer.',
+    '{firm}: the visit before yours is taking longer. We expect to reach {site} at about {expected} instead of {said}. Sorry for the wait; if that does not suit you, please answer.',
   ),
 }
