@@ -172,7 +172,7 @@ describe('without a pointer', () => {
       },
       b: async () => {
         await press('b')
-        await expectText(sheet, '[data-step]', 'begun by you')
+        await expectText(sheet, '[data-step]', 'started by you')
       },
       u: async () => {
         await press('u')

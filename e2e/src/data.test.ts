@@ -57,7 +57,7 @@ describe('the logbook', () => {
     expect(windows).toBeGreaterThan(0)
     expect(windows).toBeLessThan(all)
     await type(sheet, '[data-log-filters] [name="find"]', 'no such place\n')
-    await expectText(sheet, 'main', 'Nothing in the logbook is like this.')
+    await expectText(sheet, 'main', 'Nothing in the logbook matches.')
     await fitsPhone(sheet)
   })
 })
@@ -315,7 +315,7 @@ describe('a calendar', () => {
   const entry = (uid: string, ...lines: string[]) => ['BEGIN:VEVENT', `UID:${uid}`, 'DTSTAMP:20261101T000000Z', ...lines, 'END:VEVENT'].join('\r\n')
   it('is read entry by entry, and nothing is taken in before its faults are set aside', async () => {
     await follow(sheet, 'Sites')
-    await follow(sheet, 'Data, out and in')
+    await follow(sheet, 'Import and export')
     await give(
       'calendar',
       'visits.ics',
@@ -367,13 +367,13 @@ describe('an error that nobody handled', () => {
     await click(sheet, '[data-set-light="outdoor"]')
     await click(sheet, '.el-dialog__headerbtn')
     await expectText(sheet, '[data-unhandled]', 'made up for the test. What waits on this device stays.')
-    await clickText(sheet, 'Go on')
+    await clickText(sheet, 'Continue')
     await gone(sheet, '[data-unhandled]')
     await sheet.driver.executeScript(
       `dispatchEvent(new PromiseRejectionEvent('unhandledrejection', { promise: Promise.resolve(), reason: new Error('once more') }))`,
     )
     await expectText(sheet, '[data-unhandled]', 'once more')
-    await clickText(sheet, 'Load anew')
+    await clickText(sheet, 'Reload')
     await gone(sheet, '[data-unhandled]')
   })
 })
@@ -384,7 +384,7 @@ describe('a technician', () => {
     try {
       await signIn(own, 'sanna', 'clear-to-the-fins')
       await follow(own, 'Sites')
-      await follow(own, 'Data, out and in')
+      await follow(own, 'Import and export')
       await expectText(own, '[data-owner-takes-out]', 'the owner takes it out')
       expect(await own.driver.findElements(By.css('a[href^="/api/exports"], a[href^="/api/bundle"]'))).toEqual([])
       await expectText(own, '[data-table-import]', 'Choose a table')

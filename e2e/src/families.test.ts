@@ -46,7 +46,9 @@ describe('a roof unit at work', () => {
     const done = await workUntil(sheet, (id) => id === 'vacuum-coil')
     expect(done.indexOf('part-battery')).toBeLessThan(done.indexOf('prove-dead'))
     expect(done).toEqual(expect.arrayContaining(['go-up', 'set-containment', 'off-shroud', 'off-cover', 'off-ice-probe', 'plug-opening']))
-    await expectText(sheet, '[aria-label="The step to do now"]', 'respirator')
+    await expectText(sheet, '[data-caution]', 'Mould and dust')
+    await click(sheet, '[data-caution] [aria-expanded="false"]')
+    await expectText(sheet, '[data-caution]', 'respirator on')
   })
   it('waits in the wind, says so to the customer, and can still be handed over', async () => {
     await go(sheet, 'sites')
@@ -219,7 +221,7 @@ describe('stores', () => {
   })
   it('take a new product from its label', async () => {
     await go(sheet, 'stores')
-    await clickText(sheet, 'Write a label down')
+    await clickText(sheet, 'Add a product')
     await type(sheet, 'input[name="product-name"]', 'Fin rinse aid')
     await type(sheet, 'input[name="pH-least"]', '7')
     await type(sheet, 'input[name="pH-most"]', '6')

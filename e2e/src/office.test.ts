@@ -64,7 +64,7 @@ describe('a quote', () => {
     await type(sheet, 'input[name="adjust-amount"]', 'a little')
     await find(sheet, 'form button[type="submit"]:disabled')
     await type(sheet, 'input[name="adjust-amount"]', '-15')
-    await clickText(sheet, 'Add it to every way')
+    await clickText(sheet, 'Add to every option')
     await waitUntil(sheet, async () => (await toPay()) === before - 15, 'nothing is taken off')
     await fitsPhone(sheet)
   })
@@ -84,7 +84,7 @@ describe('a quote', () => {
   it('of a finished visit shows what it really took', async () => {
     await go(sheet, 'quotes')
     await click(sheet, '[data-quotes] tbody tr:last-child a')
-    await expectText(sheet, '[data-outcome]', 'Left after people and product')
+    await expectText(sheet, '[data-outcome]', 'Left after wages and products')
     await expectText(sheet, '[data-outcome]', /Product\s+€\d+\.\d\d/)
     await expectText(sheet, '[data-outcome]', '100 % of the minutes were timed')
   })
@@ -114,7 +114,7 @@ describe('a reminder', () => {
     await expectText(sheet, '[data-messages]', 'delivered')
     await fitsPhone(sheet)
     await go(sheet, 'due')
-    await expectText(sheet, '[data-due-site="Tannwinkel Guest House"]', 'ended it')
+    await expectText(sheet, '[data-due-site="Tannwinkel Guest House"]', 'opted out')
   })
   it('is not sent where nobody agreed, and an address has to be one', async () => {
     await follow(sheet, 'Sites')

@@ -134,7 +134,7 @@ describe('instruments', () => {
     expect(airflow).toBeGreaterThan(0)
     await sent(sheet)
     await follow(sheet, 'Proof')
-    await expectText(sheet, '[data-verdict]', 'take the after readings')
+    await expectText(sheet, '[data-verdict]', 'There are no after readings yet')
     await sheet.driver.get(proof)
     await isAt(sheet, 'proof')
     await find(sheet, '[data-parts-after]')

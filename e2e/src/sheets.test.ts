@@ -31,7 +31,7 @@ describe('sites', () => {
     await type(sheet, 'input[name="ratedCoolingKw"]', '2.5')
     await clickText(sheet, 'Save the unit')
     await expectText(sheet, 'table', 'Landing')
-    await clickText(sheet, 'Start the visit')
+    await clickText(sheet, 'Plan the visit')
     await expectText(sheet, 'h1', 'Landing')
     await find(sheet, 'svg.section')
   })
@@ -133,7 +133,7 @@ describe('every sheet', () => {
   it('that does not exist says so', async () => {
     await sheet.driver.get(`${app.base}/cellar`)
     await isAt(sheet, 'nothing-here')
-    await expectText(sheet, 'h1', 'No sheet of this name')
+    await expectText(sheet, 'h1', 'Page not found')
     await sheet.driver.get(`${app.base}/sites/00000000-0000-4000-8000-000000000000`)
     await expectText(sheet, '[role="alert"]', 'there is no site')
   })

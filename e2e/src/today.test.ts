@@ -39,7 +39,12 @@ describe('a day', () => {
   })
   it('has one’s own visits first, each with its times, how one gets in, and what is special', async () => {
     const lines = await sheet.driver.findElements(By.css('[data-crew-line]'))
-    expect(await Promise.all(lines.map((line) => line.getAttribute('aria-label')))).toEqual(['Imre Vold, Sanna Kirov', 'Mira Fennick', 'Sanna Kirov'])
+    expect(await Promise.all(lines.map((line) => line.getAttribute('aria-label')))).toEqual([
+      'Imre Vold, Sanna Kirov',
+      'Imre Vold',
+      'Mira Fennick',
+      'Sanna Kirov',
+    ])
     await expectText(sheet, '[data-stands]', 'under way, about')
     await expectText(sheet, '[data-access]', 'Keys at the desk')
     await expectText(sheet, '[data-special]', 'step ladder')
@@ -51,8 +56,8 @@ describe('a day', () => {
     expect(await textIn('[data-late]')).toMatch(/^About \d+ min late|^About \d h/)
     await (await inVisit('[data-tell-late]')).click()
     const draft = await (await find(sheet, '[data-message] textarea')).getAttribute('value')
-    expect(draft).toMatch(/at Halvmark Survey Office at about \d\d:\d[05] instead of \d\d:\d\d/)
-    await clickText(sheet, 'Leave it')
+    expect(draft).toMatch(/reach Halvmark Survey Office at about \d\d:\d[05] instead of \d\d:\d\d/)
+    await clickText(sheet, 'Close')
     await gone(sheet, '[data-message]')
   })
   it('fits a phone', () => fitsPhone(sheet))
@@ -74,7 +79,7 @@ describe('finding', () => {
     await click(sheet, '[data-find-it]')
     await expectText(sheet, '[data-find]', site)
     await (await typed()).sendKeys('zzzz')
-    await expectText(sheet, '[data-nothing-found]', 'Nothing is called so')
+    await expectText(sheet, '[data-nothing-found]', 'Nothing found')
     await (await typed()).sendKeys(Key.ESCAPE)
     await gone(sheet, '[data-find]')
     await follow(sheet, 'Today')
@@ -91,7 +96,7 @@ describe('a visit', () => {
     await expectText(sheet, '[data-effect]', site)
     await click(sheet, '[data-move-it]')
     await waitUntil(sheet, async () => !(await isThere('[data-late]')), 'it is late still')
-    await waitUntil(sheet, async () => (await textIn('[data-stands]')).startsWith('no time said'), 'it still has a time')
+    await waitUntil(sheet, async () => (await textIn('[data-stands]')).startsWith('no time agreed'), 'it still has a time')
   })
   it('is cancelled on a second word only, is seen as cancelled, and its job says so', async () => {
     await (await inVisit('[data-move-visit]')).click()
@@ -118,6 +123,6 @@ describe('a visit', () => {
     await click(sheet, '[data-job-move] .is-checked')
     await expectText(sheet, '[data-job-move]', 'somebody has to go')
     await find(sheet, '[data-move-it]:disabled')
-    await clickText(sheet, 'Leave it')
+    await clickText(sheet, 'Close')
   })
 })

@@ -91,7 +91,7 @@ describe('people at the unit', () => {
   it('see who has begun a step, and are offered another one', async () => {
     const begun = await (await find(imre, '[data-step]')).getAttribute('data-step')
     await click(imre, '[data-begin]')
-    await expectText(imre, '[data-whose]', 'begun by you')
+    await expectText(imre, '[data-whose]', 'started by you')
     await waitUntil(
       mira,
       async () => (await mira.driver.executeScript("return document.querySelector('[data-step]')?.dataset.step")) !== begun,
@@ -101,9 +101,9 @@ describe('people at the unit', () => {
   it('leave out only what may be left out, knowing what is lost', async () => {
     await workUntil(imre, (id) => id === 'wipe-outlet')
     await click(imre, '[data-leave-out]')
-    await expectText(imre, '[data-step="wipe-outlet"]', 'What is lost: outlet and housing keep their dust')
+    await expectText(imre, '[data-step="wipe-outlet"]', 'If you skip it: dust stays in outlet and housing')
     await type(imre, 'input[name="left-out-because"]', 'the guest is back')
-    await clickText(imre, 'Leave out')
+    await clickText(imre, 'Skip')
     await workUntil(imre, (id) => id === 'on-cover')
     await gone(imre, '[data-leave-out]')
   })
@@ -129,7 +129,7 @@ describe('a screw that does not come back', () => {
     await find(mira, '[data-short="cover screw"]')
     await click(mira, '[data-except]')
     await type(mira, 'input[name="exception"]', 'fell behind the wall; a new one comes on Friday')
-    await clickText(mira, 'Put it on record')
+    await clickText(mira, 'Record it')
     await expectText(imre, '[data-ledger]', 'one short, owner’s exception')
     const done = await workUntil(imre, () => false)
     expect(done).toEqual(expect.arrayContaining(['check-ledger', 'power-on', 'run-test']))

@@ -36,7 +36,7 @@ const leads = {
   'Prove it': 'proof',
   Proof: 'proof',
   Record: 'record',
-  'Data, out and in': 'data',
+  'Import and export': 'data',
   'The day’s load': 'load',
   'Report for the customer': 'report',
   'The crew’s day, all units together': 'crew',

@@ -154,7 +154,7 @@ describe('a reminder', () => {
       { unitId: unit.id, siteId: site.id, firmId, what: 'filter', dueOn: '2026-01-01', lowOn: null, highOn: null },
     ])
     const draft = (await owner('GET', `/api/sites/${site.id}/reminder`)).json()
-    expect(draft).toMatchObject({ hold: null, to: '+00 555 0109', body: expect.stringContaining('Loft will be due about') })
+    expect(draft).toMatchObject({ hold: null, to: '+00 555 0109', body: expect.stringContaining('Loft is due in about') })
     expect(draft.body).not.toContain('filters')
     expect((await sent(site.id)).state).toBe('waiting')
     const entry = (await owner('GET', '/api/due')).json().entries.find(({ what }: { what: string }) => what === 'deep-clean')

@@ -54,7 +54,7 @@ describe('a ledger', () => {
     const wrapper = ledger({ rows: [], empty: 'No units yet.' })
     expect(wrapper.text()).toBe('No units yet.')
     await wrapper.setProps({ loading: true })
-    expect(wrapper.find('[role="status"]').text()).toBe('Fetching …')
+    expect(wrapper.find('[role="status"]').text()).toBe('Loading …')
   })
   it('draws cells by their column, and takes marks for its rows', () => {
     const wrapper = ledger({ rowAttrs: ({ id }: Unit) => ({ 'data-unit': id }) }, { doings: '<b>open {{ params.row.name }}</b>' })

@@ -12,7 +12,7 @@ export const proof: Record<keyof typeof english, string> = {
   'proof.split.what': 'diferencia de temperatura',
   'proof.split.says': 'a título informativo: una gran diferencia con poco aire es señal de suciedad',
   'proof.cooling.what': 'enfriamiento entregado',
-  'proof.cooling.says': 'no se midió el caudal, y la diferencia sola no prueba nada',
+  'proof.cooling.says': 'no se midió el flujo de aire, y la diferencia sola no prueba nada',
   'proof.cooling.says.delivers-clean-unit-delivers': 'rinde como una unidad limpia en estas condiciones',
   'proof.cooling.says.delivers-more-than-before': 'rinde más que antes, pero menos que una unidad limpia',
   'proof.cooling.says.delivers-less-than-clean':

@@ -8,7 +8,7 @@ export const report: Record<keyof typeof english, string> = {
   'report.reportContent.about': '{due}, alrededor del {day}',
   'report.reportContent.cleaned': 'No se limpió',
   'report.reportContent.local-codes-makers-manual':
-    'Las normas locales, el manual del fabricante y los oficios con licencia van antes que todo lo escrito aquí.',
+    'Los códigos locales, el manual del fabricante y los oficios con licencia van antes que todo lo escrito aquí.',
   'report.partsIn.looked': 'sin revisar',
   'report.partsIn.looked-again': 'sin revisar después',
   'report.readingsIn.limit': '(límite {limit})',
