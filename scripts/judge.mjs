@@ -28,8 +28,8 @@ async function work() {
     if (entry.judged) {
       const job = jobOf(entry.seed)
       const startMs = performance.now()
-      const { faults, busyShare, idleFor = [] } = judgeVisit(job)
-      Object.assign(entry, { faults, busyShare, idleFor: busyShare < leastBusy ? idleFor.slice(0, 1) : [] })
+      const { faults, busyShare, cautions = [], idleFor = [] } = judgeVisit(job)
+      Object.assign(entry, { faults, busyShare, cautions, idleFor: busyShare < leastBusy ? idleFor.slice(0, 1) : [] })
       times.push({ ms: performance.now() - startMs, units: job.units.length })
     }
     if (index < pairs) {
@@ -114,6 +114,8 @@ async function lead() {
   )
   for (const [cause, [{ busyShare, seed: own }, ...more]] of [...causes].sort((a, b) => b[1].length - a[1].length))
     console.log(`  ${more.length + 1} for ${cause}, such as seed ${own}: ${Math.round(busyShare * 100)} %`)
+  const cautions = judged.flatMap((entry) => entry.cautions ?? []).sort((a, b) => a - b)
+  console.log(`cautions a unit: ${cautions[cautions.length >> 1] ?? 0} in the median, ${cautions.at(-1) ?? 0} at most`)
   if (pairs > 0)
     console.log(
       `${entries.reduce((sum, entry) => sum + entry.compared, 0) - senseless.length} of ${entries.reduce((sum, entry) => sum + entry.compared, 0)} comparisons make sense`,

@@ -85,7 +85,7 @@ describe('a drying wait', () => {
     await isAt(imre, 'at-the-unit')
     await workUntil(imre, (id) => id === 'stand-upright')
     await doStep(imre)
-    await expectText(imre, '[data-wait-end]', 'Only the owner shortens this wait')
+    await expectText(imre, '[data-wait-end]', 'Only the owner may shorten this wait')
     await sent(imre)
     await openUnit(mira, 'Keeper’s den', 'at-the-unit')
     await click(mira, '[data-shorten]')

@@ -132,7 +132,7 @@ describe('the crew’s day', () => {
 describe('house rules', () => {
   it('say what each way would change on the same round of units', async () => {
     await go(sheet, 'house-rules')
-    await expectText(sheet, '[data-round]', /\d+ h with waits/)
+    await expectText(sheet, '[data-round]', /\d+ h including waits/)
     await expectText(sheet, '[data-brings="dry"]', /L water.*not reached/)
     await gone(sheet, '[data-brings="rinse"]')
   })
@@ -194,7 +194,7 @@ describe('stores', () => {
   })
   it('take no day that is in no calendar for another one', async () => {
     await type(sheet, 'input[name="stock-date"]', '31 Feb 2027\t')
-    await expectText(sheet, '[role="alert"]', '“31 Feb 2027” is no day. Write it like 1 Mar 2027.')
+    await expectText(sheet, '[role="alert"]', '“31 Feb 2027” is not a date. Write it like 1 Mar 2027.')
     expect(await (await find(sheet, 'input[name="stock-date"]')).getAttribute('value')).toBe('')
     await type(sheet, 'input[name="stock-date"]', '28 Feb 2027\t')
     await gone(sheet, '.wrong')
@@ -212,7 +212,7 @@ describe('stores', () => {
     try {
       await signIn(technician, 'sanna', 'clear-to-the-fins')
       await go(technician, 'stores')
-      await expectText(technician, '.page', 'You can mix from what is here')
+      await expectText(technician, '.page', 'You can mix what is here')
       await gone(technician, '[data-product="outdoor"] button')
       await gone(technician, '[data-add-equipment]')
     } finally {

@@ -149,7 +149,7 @@ describe('the report', () => {
     await click(sheet, '[data-part-after="coilFace"] [data-after-grade="1"]')
     await sent(sheet)
     await follow(sheet, 'Report for the customer')
-    await expectText(sheet, '[data-report]', 'A few specks at the first start are usual')
+    await expectText(sheet, '[data-report]', 'A few specks at the first start are normal')
     await find(sheet, '[data-report] [data-part="wheel"][data-grade="0"]')
     const canvas = await find(sheet, '[data-signature] canvas')
     await bringIntoView(sheet, canvas)
@@ -182,9 +182,9 @@ describe('the report', () => {
     for (const words of [
       'blower wheel',
       '0 clear',
-      'A few specks at the first start are usual',
-      'delivered cooling',
-      'Due next',
+      'A few specks at the first start are normal',
+      'cooling delivered',
+      'Next time',
       'Ruta Almstedt',
       'maker’s manual',
     ])
@@ -199,7 +199,7 @@ describe('the report', () => {
         readdirSync(folder).find((name) => name.endsWith('.pdf'))!,
       ),
     )
-    expect(kw).toMatch(/delivered cooling [\d.]+ kW/)
+    expect(kw).toMatch(/cooling delivered [\d.]+ kW/)
     const report = await sheet.driver.getCurrentUrl()
     await click(sheet, '.eyebrow a')
     await isAt(sheet, 'site')
@@ -208,7 +208,7 @@ describe('the report', () => {
     await expectText(sheet, 'form [role="status"]', 'aved')
     await sheet.driver.get(report)
     await isAt(sheet, 'report')
-    await expectText(sheet, '[data-report]', /delivered cooling\s+\d+ Btu\/h/)
+    await expectText(sheet, '[data-report]', /cooling delivered\s+\d+ Btu\/h/)
   })
   it('speaks the customer’s language, on the page and in the PDF', async () => {
     const report = await sheet.driver.getCurrentUrl()
@@ -219,7 +219,7 @@ describe('the report', () => {
     await expectText(sheet, 'form [role="status"]', 'aved')
     await sheet.driver.get(report)
     await isAt(sheet, 'report')
-    await expectText(sheet, '[data-report]', /Informe de limpieza: Over the counter.*Lo que se hizo.*turbina/s)
+    await expectText(sheet, '[data-report]', /Informe de limpieza: Over the counter.*Lo que hicimos.*turbina/s)
     expect(await sheet.driver.executeScript('return document.querySelector("[data-report]").lang')).toBe('es-419')
     // Names of people, places and products are whatever they are.
     const english = /\b(the|and|with|was|not|wheel|drain|grade|before|after|cleaned|found|unit)\b/i
@@ -229,7 +229,7 @@ describe('the report', () => {
     expect(shown).toMatch(/enfriamiento entregado\s+\d+ Btu\/h/)
     const path = await savePdf()
     const text = await textIn(path)
-    for (const words of ['Informe de limpieza', 'La unidad en corte', 'Como se encontró', 'Lo próximo', 'manual del fabricante'])
+    for (const words of ['Informe de limpieza', 'La unidad en corte', 'Como estaba', 'La próxima vez', 'manual del fabricante'])
       expect(text).toContain(words)
     expect(text).not.toMatch(/Cleaning report|What we did|After the work|Signature/)
   })

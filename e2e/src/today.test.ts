@@ -57,7 +57,7 @@ describe('a day', () => {
     await (await inVisit('[data-tell-late]')).click()
     const draft = await (await find(sheet, '[data-message] textarea')).getAttribute('value')
     expect(draft).toMatch(/reach Halvmark Survey Office at about \d\d:\d[05] instead of \d\d:\d\d/)
-    await clickText(sheet, 'Close')
+    await clickText(sheet, 'Leave it')
     await gone(sheet, '[data-message]')
   })
   it('fits a phone', () => fitsPhone(sheet))

@@ -135,7 +135,7 @@ describe('a screw that does not come back', () => {
     expect(done).toEqual(expect.arrayContaining(['check-ledger', 'power-on', 'run-test']))
     await follow(imre, 'Prove it')
     await expectText(imre, '[data-left-out]', 'One × cover screw of the front cover short, the owner’s exception — fell behind the wall')
-    await expectText(imre, '[data-left-out]', 'the guest is back (outlet and housing keep their dust)')
+    await expectText(imre, '[data-left-out]', 'the guest is back (dust stays in outlet and housing)')
     await expectText(imre, 'main', 'fell behind the wall; a new one comes on Friday.')
   })
 })

@@ -205,7 +205,7 @@ describe('a unit that is wet when people leave', () => {
     expect((own.afterRun?.minutes ?? NaN) - byFan).toBeGreaterThanOrEqual(0)
     expect((own.afterRun?.minutes ?? NaN) - byFan).toBeLessThan(5)
     expect(own.customerText).toMatch(/left it running for about .* to dry inside/)
-    expect(own.steps.find(({ id }) => id === 'hand-over')?.gate).toMatch(/keeps running for about/)
+    expect(own.steps.find(({ id }) => id === 'hand-over')?.gate).toMatch(/runs on for about/)
     expect(planOf({ ...wet, family: 'window' }).units[0].afterRun?.how).toBe('fan-alone')
   })
   it('stays wet where the firm leaves nothing running: said, and looked at again on another day', () => {

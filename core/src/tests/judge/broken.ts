@@ -263,5 +263,6 @@ export const brokenPlans = (): Broken[] => [
   broken('photo-cover', coat, (own) => (find(own, 'off-cover').photo = 'the head with the cover off')),
   broken('electronics', coat, (own) => (find(own, 'clear-below').title = 'Move electronics away')),
   broken('no-line', roof, (own) => (find(own, 'flow-test').part = 'drainLine')),
+  broken('short-steps', coat, (own) => (find(own, 'rinse-coil').title = 'Rinse the coil '.repeat(12))),
   broken('caution-first', coat, (_, plan) => (plan.warnings = [])),
 ]

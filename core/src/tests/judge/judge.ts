@@ -48,6 +48,8 @@ export interface JudgedVisit {
   /** Share of the time on site in which somebody works, and for what nobody does, longest first. */
   readonly busyShare?: number
   readonly idleFor?: ReturnType<typeof idleFor>
+  /** How many cautions each unit has. */
+  readonly cautions?: number[]
 }
 
 /** The same, with how busy the visit is. */
@@ -55,7 +57,8 @@ export function judgeVisit(job: JobFile): JudgedVisit {
   try {
     const plan = planInEnglish(checkJob(job))
     const { busyShare } = plan.timeline
-    return { faults: judge(job, plan), ...(busyShare === undefined ? {} : { busyShare, idleFor: idleFor(plan) }) }
+    const cautions = plan.units.map(({ steps }) => steps.reduce((sum, step) => sum + step.cautions.length, 0))
+    return { faults: judge(job, plan), cautions, ...(busyShare === undefined ? {} : { busyShare, idleFor: idleFor(plan) }) }
   } catch (error) {
     const faults: FoundFault[] = [
       { predicate: 'crash', kind: 'crash', unitId: '', says: error instanceof Error ? `${error.name}: ${error.message}` : String(error) },

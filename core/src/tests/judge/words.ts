@@ -5,6 +5,9 @@ import { firstOf, holds, type Case, type Predicate } from './predicate.ts'
 const said = holds('words')
 const reasons = (one: Case) => one.own.decisions.flatMap(({ because, turnedDown }) => [...because, ...turnedDown.map((other) => other.because)])
 
+/** Steps of the visit and of a supply. */
+const shared = /^(arrive|ask|cover-ways|go-up|come-down|clear-up|show-result|isolate|part-battery|prove-dead|drain-charge|join-battery|power-on)(@|$)/
+
 /** Sentences that call a part clear, and the part that has to have been looked at for them. */
 const clearWords: readonly (readonly [RegExp, Part])[] = [
   [/the wheel is clear\b/, 'wheel'],
@@ -79,6 +82,13 @@ export const wordPredicates: readonly Predicate[] = [
     const none = one.roof || (one.carriedFamily && one.noted('sleeveDrain') !== true)
     const asks = none && one.steps.find(({ title, part }) => part === 'drainLine' || /drain line/.test(title))
     return asks ? `${asks.id} speaks of a drain line` : undefined
+  }),
+  said('short-steps', 'No text over 140 characters on a phone’s step', (one) => {
+    // What several units of a visit share is said for all of them, and the customer is told whatever there is to tell.
+    for (const { id, title, how = '', gate = '' } of one.own.steps)
+      for (const words of id === 'hand-over' || shared.test(id) ? [title] : [title, how, gate])
+        if (words.length > 140) return `${id}, ${words.length} characters: ${words}`
+    return undefined
   }),
   said('caution-first', 'Every plan says that local codes, the maker’s manual and licensed practice come first', (one) =>
     /local codes/i.test(one.plan.warnings[0] ?? '') ? undefined : 'not said',

@@ -75,7 +75,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.pump-test.gate': 'La bomba vació la bandeja en menos de un minuto; el flotador levantado detuvo la unidad',
   'procedure.see-condensate.title': 'Revise afuera que salga condensado por el drenaje mientras enfría',
   'procedure.see-condensate.how':
-    'La unidad queda cerrada y no se vierte nada. Con aire seco tarda más de diez minutos: espere, o diga al cliente que el drenaje no se comprobó.',
+    'La unidad queda cerrada: no vierta nada. Con aire seco tarda más de diez minutos: espere, o diga al cliente que no se comprobó.',
   'procedure.see-condensate.gate': 'Sale condensado y adentro no gotea nada, o el cliente sabe que no se vio',
   'procedure.brush-wheel.title': 'Cepille la turbina por la salida, álabe por álabe, con la aspiradora en la ranura',
   'procedure.brush-wheel.gate': 'Las puntas de los álabes se notan limpias en toda la vuelta',
@@ -227,8 +227,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.catches.about-wash-water-will': 'Caen unos {water} de agua.',
   'procedure.empty-pan.title': 'Deje que la bandeja se vacíe en la cubeta',
   'procedure.empty-pan.gate': 'Ya no sale nada por el agujero del tapón',
-  'procedure.mainsOn.lock-tag-off-shore':
-    'Quite candado y etiqueta; conecte la toma externa o el generador, suba el interruptor, inversor como estaba.',
+  'procedure.mainsOn.lock-tag-off-shore': 'Quite la etiqueta; toma externa o generador, interruptor, inversor como antes.',
   'procedure.mainsOn.heater-smells-dust-first': 'El calentador huele a polvo en la primera marcha.',
   'procedure.mainsOn.tag-off-plug-straight': 'Quite la etiqueta; enchúfela directamente en su propia toma.',
   'procedure.mainsOn.lock-tag-off-breaker':
@@ -265,14 +264,14 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.clear-up.title.take-wash-water-along': 'Llévese el agua de lavado en bidones cerrados, recoja y cargue la camioneta',
   'procedure.put-things-back.title': 'Devuelva las cosas del cliente como en la foto',
   'procedure.put-things-back.gate': 'Todo lo que movió está otra vez en su sitio',
-  'procedure.handOver.few-specks-first-start': 'unas motas en el primer arranque son normales',
+  'procedure.handOver.few-specks-first-start': 'unas motas son normales',
   'procedure.handOver.stays-off-until-new': 'queda apagada hasta que esté la turbina nueva',
-  'procedure.handOver.filters': 'cómo se lavan los filtros, y cada cuánto',
+  'procedure.handOver.filters': 'cómo lavar los filtros',
   'procedure.handOver.done': 'lo que se hizo',
   'procedure.handOver.reached': 'lo que no se alcanzó',
   'procedure.handOver.due-next': 'lo que toca después',
-  'procedure.handOver.dries-itself': 'la unidad sigue en marcha unos {time} para secarse por dentro, y cómo apagarla',
-  'procedure.handOver.stays-wet': 'el serpentín sigue mojado; solo con el ventilador se secaría en unos {time}',
+  'procedure.handOver.dries-itself': 'sigue en marcha unos {time}, y cómo apagarla',
+  'procedure.handOver.stays-wet': 'el serpentín está mojado; solo con ventilador seca en unos {time}',
   'procedure.afterRun.dries-by-itself': 'la prueba de enfriamiento vuelve a mojar el serpentín: se seca solo cuando ya se han ido',
   'procedure.afterRun.not-left-running': 'reglas de la casa: nada queda en marcha, así que el serpentín sigue mojado',
   'procedure.leave-to-dry.title.own-programme': 'Déjela en su programa de secado, o solo con ventilador si no lo tiene',
@@ -312,9 +311,8 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.wipe-behind-wheel.title': 'Revise la pared detrás de la turbina, cepíllela y límpiela',
   'procedure.wipe-behind-wheel.optional': 'la suciedad detrás de la turbina sale soplada después',
   'procedure.stuck.set-screw':
-    'Agarrotado o redondeado: aceite penetrante, diez minutos, golpee el destornillador y gire. Si no cede, elija “lavada en su lugar” y avise al cliente.',
-  'procedure.stuck.wheel':
-    'Pegada al eje: aceite penetrante, diez minutos, tire parejo del cubo. Si no cede, elija “lavada en su lugar” y avise al cliente.',
+    'Agarrotado o redondeado: aceite penetrante, diez minutos, golpee y gire. Si no cede, elija “lavada en su lugar”; avise al cliente.',
+  'procedure.stuck.wheel': 'Pegada al eje: aceite penetrante, diez minutos, tire parejo del cubo. Si no cede, lávela en su lugar; avise al cliente.',
   'procedure.stuck.screws':
     'Agarrotado o redondeado: aceite penetrante, diez minutos, golpee y gire. Taladre solo si el cliente acepta. Si no cede, deje la pieza.',
   'procedure.stuck.clips':
@@ -329,7 +327,7 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.rinse-coil.how': 'A lo largo de las aletas; primero la cara posterior si se llega a ella.',
   'procedure.draw-off.title': 'Pase un trapo húmedo a lo largo de las aletas y séquelas con la aspiradora de líquidos',
   'procedure.draw-off.gate': 'Un trapo limpio sale limpio',
-  'procedure.onWheel.first-warm-then-rinsed': 'Primero {first}, tibio, y enjuague; después {then}.',
+  'procedure.onWheel.first-warm-then-rinsed': 'Primero tibio: {first}; enjuague; después {then}.',
   'procedure.onWheel.with': 'Con {mix}.',
   'procedure.onWheel.plain-water-soft-brush': 'Con agua sola y un cepillo suave.',
   'procedure.wash-wheel.title': 'Lave la turbina afuera: aplique, deje actuar y enjuague a lo largo de los álabes por ambos lados',
@@ -359,8 +357,8 @@ export const procedure: Record<keyof typeof english, string> = {
   'procedure.run-unit.cool': 'Diez minutos de enfriamiento',
   'procedure.run-unit.wait-heating': 'calefacción estable',
   'procedure.clear-up.and-wall': '{cleared}; limpie la pared bajo la unidad',
-  'procedure.handOver.drain-unproved': 'el drenaje no se probó: la unidad quedó cerrada y ahora no enfría',
-  'procedure.handOver.drain-passed': 'si el drenaje pasó la prueba de flujo',
+  'procedure.handOver.drain-unproved': 'el drenaje no se probó',
+  'procedure.handOver.drain-passed': 'si el drenaje pasó la prueba',
   'procedure.hand-over.gate.customer-writing-found': 'El cliente lo tiene por escrito: {found}',
   'procedure.rinse-coil.open-hose': 'Manguera abierta sin boquilla: la presión dobla las aletas.',
 }
