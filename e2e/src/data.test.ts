@@ -366,7 +366,7 @@ describe('an error that nobody handled', () => {
     await click(sheet, '[data-choose-light]')
     await click(sheet, '[data-set-light="outdoor"]')
     await click(sheet, '.el-dialog__headerbtn')
-    await expectText(sheet, '[data-unhandled]', 'made up for the test. What waits on this device stays.')
+    await expectText(sheet, '[data-unhandled]', 'made up for the test. Nothing that waits on this device is lost.')
     await clickText(sheet, 'Continue')
     await gone(sheet, '[data-unhandled]')
     await sheet.driver.executeScript(

@@ -32,7 +32,7 @@ describe('a server that is gone', () => {
     await waitUntil(sheet, isKept, 'the pages are not kept on the device', 30_000)
     await app.kill()
     await sheet.driver.navigate().refresh()
-    await expectText(sheet, '[data-from-device]', 'this is what the server said last')
+    await expectText(sheet, '[data-from-device]', 'showing the last known state')
     await clickText(sheet, 'Meeting room')
     await isAt(sheet, 'look-over')
     await find(sheet, 'svg.section')
@@ -64,7 +64,7 @@ describe('a server that is gone', () => {
   it('shows nothing of anybody after signing out', async () => {
     await app.kill()
     await clickText(sheet, 'Sign out')
-    await expectText(sheet, 'header [role="alert"]', 'signing out needs one')
+    await expectText(sheet, 'header [role="alert"]', 'you need one to sign out')
     await app.revive()
     await clickText(sheet, 'Sign out')
     await isAt(sheet, 'sign-in')

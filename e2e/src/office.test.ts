@@ -156,7 +156,7 @@ describe('the van', () => {
   })
   it('is short of what nobody bought, and says how many packs', async () => {
     await click(sheet, '[data-to-stock]')
-    await expectText(sheet, '[data-stock]', 'past its date')
+    await expectText(sheet, '[data-stock]', 'expired')
     await click(sheet, '[data-lot-of="antimicrobial"]')
     await click(sheet, '[data-move="counted"]')
     await type(sheet, 'input[name="stock-litres"]', '0')

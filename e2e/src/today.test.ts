@@ -57,7 +57,7 @@ describe('a day', () => {
     await (await inVisit('[data-tell-late]')).click()
     const draft = await (await find(sheet, '[data-message] textarea')).getAttribute('value')
     expect(draft).toMatch(/reach Halvmark Survey Office at about \d\d:\d[05] instead of \d\d:\d\d/)
-    await clickText(sheet, 'Leave it')
+    await clickText(sheet, 'Cancel')
     await gone(sheet, '[data-message]')
   })
   it('fits a phone', () => fitsPhone(sheet))
@@ -121,7 +121,7 @@ describe('a visit', () => {
   it('that nobody goes to cannot be saved, and says why', async () => {
     await (await inVisit('[data-move-visit]')).click()
     await click(sheet, '[data-job-move] .is-checked')
-    await expectText(sheet, '[data-job-move]', 'somebody has to go')
+    await expectText(sheet, '[data-job-move]', 'choose who goes')
     await find(sheet, '[data-move-it]:disabled')
     await clickText(sheet, 'Close')
   })

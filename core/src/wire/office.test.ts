@@ -29,7 +29,7 @@ const dayAfter = (weeks: number) => (weeks > 30 ? '2027-11-26' : '2027-05-27')
 describe('a quote in words', () => {
   const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, taxShare: 0.2, say })
   it('names what is offered by letters, with what is to be paid and how long it lasts', () => {
-    expect(text).toContain('A: Way usual, €180.00; it is due again about November 2027.')
+    expect(text).toContain('A: Way usual, €180.00; due again in about November 2027.')
     expect(text).toContain('B: Way dry, €130.00; it is due again about May 2027.')
     expect(text).not.toContain('Way light')
     expect(text).toContain('until 24 Dec 2026, 20 % tax included.')
@@ -40,7 +40,7 @@ describe('a quote in words', () => {
     expect(letter).toMatch(
       /^Fen Air, sobre el aire acondicionado en Mill, Loft:\nA: Way usual, .*180.00.*; vuelve a tocar hacia noviembre de 2027\.$/m,
     )
-    expect(letter).toMatch(/valen hasta el 24 dic 2026, con 20 % de impuestos incluidos/)
+    expect(letter).toMatch(/valen hasta el 24 dic 2026 e incluyen 20 % de impuestos/)
   })
   it('asks for no letter where there is one way, and says nothing of a time for what does not last', () => {
     const alone = quoteText({

@@ -65,7 +65,7 @@ export const sitesScreens = {
   'screen.sites.life': 'history',
   'screen.sites.traits': text<{ row: string }>('Traits of {row}'),
   'screen.sites.traits-2': 'Traits',
-  'screen.sites.add-one-like': text<{ row: string }>('Add one like it: {row}'),
+  'screen.sites.add-one-like': text<{ row: string }>('Add a similar one: {row}'),
   'screen.sites.add-one-like-2': 'Add a similar one',
   'screen.sites.retire': text<{ row: string }>('Retire {row}'),
   'screen.sites.retire-2': 'Retire',

@@ -65,7 +65,7 @@ export const sitesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.sites.life': 'historial',
   'screen.sites.traits': 'Características de {row}',
   'screen.sites.traits-2': 'Características',
-  'screen.sites.add-one-like': 'Agregar otra igual: {row}',
+  'screen.sites.add-one-like': 'Agregar una similar: {row}',
   'screen.sites.add-one-like-2': 'Agregar una similar',
   'screen.sites.retire': 'Retirar {row}',
   'screen.sites.retire-2': 'Retirar',
