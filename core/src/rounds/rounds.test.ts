@@ -92,5 +92,5 @@ describe('what is special at a visit', () => {
 
 it('a customer who waits is told a time that will hold, and the one that was said', () => {
   const text = lateText({ firm: 'Fen Air', site: 'the Mill', saidMin: 780, expectedMin: 821, say: inEnglish })
-  expect(text).toMatch(/^Fen Air: .*at the Mill at about 13:45 instead of 13:00\./)
+  expect(text).toMatch(/^Fen Air: .*reach the Mill at about 13:45 instead of 13:00\./)
 })

@@ -30,9 +30,9 @@ describe('a quote in words', () => {
   const text = quoteText({ firm: 'Fen Air', site: 'Mill', validUntil: '2026-12-24', body, dayAfter, taxShare: 0.2, say })
   it('names what is offered by letters, with what is to be paid and how long it lasts', () => {
     expect(text).toContain('A: Way usual, €180.00; due again in about November 2027.')
-    expect(text).toContain('B: Way dry, €130.00; it is due again about May 2027.')
+    expect(text).toContain('B: Way dry, €130.00; due again in about May 2027.')
     expect(text).not.toContain('Way light')
-    expect(text).toContain('until 24 Dec 2026, 20 % tax included.')
+    expect(text).toContain('until 24 Dec 2026 and include 20 % tax.')
   })
   it('is in the customer’s language, money as the firm has it', async () => {
     const own = sayIn(await catalogueOf('es'), { measures: metric, currency: 'EUR' })
