@@ -92,7 +92,7 @@ describe('a clock', () => {
     [4, 'soaking', 20, 'soaking', '6:00', 'still to wait'],
     [12, 'ready', 20, 'ready', '8:00', 'may go on'],
     [12, 'ready', undefined, 'ready', 'done', 'may go on'],
-    [18.5, 'ready', 20, 'near', '1:30', 'soon too long'],
+    [18.5, 'ready', 20, 'near', '1:30', 'or it is too long'],
     [21, 'late', 20, 'late', '+1:00', 'too long: rinse now'],
   ])('after %p min, %s, at most %p, says so in words and figures', (nowMin, phase, most, alarm, shown, words) => {
     const wrapper = clock(nowMin, phase, most)
