@@ -24,6 +24,12 @@ describe('readings that cannot be', () => {
     expect(impossibleReadings({ ...good, airflowM3h: 5000, supplyRh: undefined }, {})).toEqual([])
     expect(believedAir(good, unit)).toBe(good)
   })
+  it('are not those of a unit that does not cool at all: asked about, and believed', () => {
+    const idle = { ...good, supplyC: good.returnC, supplyRh: undefined }
+    expect(impossibleReadings(idle, unit)).toEqual([])
+    expect(doubtfulReadings(idle, unit).map(({ where }) => where)).toEqual(['supplyC'])
+    expect(believedAir(idle, unit)).toBe(idle)
+  })
   it('are none of a unit that heats, which tells nothing of its cooling', () => {
     const warm = { ...good, supplyC: 40, supplyRh: 0.2 }
     expect(impossibleReadings(warm, { ...unit, outdoorC: 4 })).toEqual([])

@@ -41,6 +41,12 @@ const mostCooling = estimate(1.5, 'times the rated cooling')
 const heats = ({ returnC, supplyC }: Readings, { heatsOnly, outdoorC }: MeasuredUnit): boolean =>
   heatsOnly === true || (supplyC > returnC && outdoorC !== undefined && outdoorC < coolingSeasonFromC.value)
 
+const notColder = ({ returnC, supplyC }: Readings): Doubt => ({
+  where: 'supplyC',
+  what: says('lookover.doubtfulReadings.supply-air-colder', { supply: { C: supplyC }, return: { C: returnC } }),
+  allowed: says('lookover.doubtfulReadings.colder-allowed'),
+})
+
 /** Readings that no unit of this rating can give while it cools. */
 export function impossibleReadings(readings: Readings, unit: MeasuredUnit): Doubt[] {
   const { returnC, returnRh, supplyC, supplyRh, airflowM3h } = readings
@@ -53,12 +59,7 @@ export function impossibleReadings(readings: Readings, unit: MeasuredUnit): Doub
       allowed: says('lookover.doubtfulReadings.much-air-allowed', { most: { M3h: mostAir.value * ratedAirflowM3h } }),
     })
   if (heats(readings, unit)) return doubts
-  if (supplyC > returnC)
-    doubts.push({
-      where: 'supplyC',
-      what: says('lookover.doubtfulReadings.supply-air-colder', { supply: { C: supplyC }, return: { C: returnC } }),
-      allowed: says('lookover.doubtfulReadings.colder-allowed'),
-    })
+  if (supplyC > returnC) doubts.push(notColder(readings))
   if (doubts.length > 0 || airflowM3h === undefined || supplyRh === undefined) return doubts
   const pressurePa = pressureAt(unit.altitudeM ?? 0)
   const { totalKw } = deliveredCooling(airOf(returnC, returnRh, pressurePa), airOf(supplyC, supplyRh, pressurePa), airflowM3h)
@@ -84,9 +85,11 @@ export const believedAir = (readings: Readings, unit: MeasuredUnit): Readings | 
 
 /** What is asked again before these readings are taken: what cannot be, and probes that look swapped. */
 export function doubtfulReadings(readings: Readings, unit: MeasuredUnit): Doubt[] {
-  const { returnRh, supplyRh } = readings
+  const { returnC, returnRh, supplyC, supplyRh } = readings
   const impossible = impossibleReadings(readings, unit)
   if (impossible.length > 0 || heats(readings, unit)) return impossible
+  // A unit that does not cool at all reads so too: asked about, and believed.
+  if (supplyC === returnC) return [notColder(readings)]
   if (supplyRh === undefined || supplyRh >= returnRh - 0.05) return []
   return [
     {
