@@ -4,7 +4,6 @@ import { believedAir, diagnose, gradeOf, measuredUnit, seenFrom, worstOf, type L
 import {
   decide,
   decideAnew,
-  choicesOf,
   decidingOrder,
   redecide,
   factsOf,
@@ -30,7 +29,6 @@ import {
   partVisit,
   stepsFor,
   whatComesOff,
-  wheelTool,
   withUses,
   type AfterRun,
   type Drafting,
@@ -65,6 +63,7 @@ import {
 } from '../wash/index.ts'
 import { says, type Message } from '../words/index.ts'
 import { complaintsAnswered, findingsAnswered } from './answers.ts'
+import { comesDown, rinseOf } from './comesDown.ts'
 import { totalsOf } from './compare.ts'
 import { customerText, keptOffRoof } from './customerText.ts'
 import { dryingTimes } from './dryingTimes.ts'
@@ -208,22 +207,6 @@ function settle(unit: UnitJob, { site, crew, houseRules, products, equipment, fu
       const many = onSupply.get(unit.id) ?? 1
       return kind !== undefined && many > 1 && piecesIn(equipment)(kind) < many
     },
-  }
-}
-
-const rinseOf = (choice: string | undefined): ChoiceOf<'rinse'> => choicesOf.rinse.find((one) => one === choice) ?? 'none'
-/** What comes down besides the rinse of the coil: agents that are rinsed off again, and what washes the wheel where it sits. */
-function comesDown(facts: Facts, mixes: readonly PlannedMix[]): Pick<WashJob, 'wheelBy' | 'sprayedL' | 'rinsedFirst'> {
-  const { decided } = facts
-  const inPlace = decided.wheel === 'wash-in-place'
-  // Foam that condensate carries off leaves by the drain; what is misted in the dry way is drawn off.
-  const coilRinsed = decided.rinse !== 'none' && decided.rinse !== 'condensate'
-  const off = mixes.filter(({ part }) => (part === 'coilFace' && coilRinsed) || (part === 'wheel' && inPlace))
-  const isFirst = (of: 'coilFace' | 'wheel') => off.some(({ part, goesFirst }) => part === of && goesFirst === true)
-  return {
-    ...(inPlace ? { wheelBy: wheelTool({ decided, facts }) } : {}),
-    sprayedL: off.reduce((sum, { productL, waterL }) => sum + productL + waterL, 0),
-    rinsedFirst: { coil: isFirst('coilFace'), wheel: isFirst('wheel') },
   }
 }
 
