@@ -4,6 +4,7 @@ import { builtInVan } from '../products/index.ts'
 import { jobWith } from '../tests/jobs.ts'
 import { schedule, type Problem } from './index.ts'
 import { inEnglish, planInEnglish } from '../tests/inEnglish.ts'
+import { referenceVisits, visitJob } from '../tests/referenceVisits.ts'
 
 /** Independent check of a schedule: lags, capacities at every start, and the finish. */
 function expectFeasible(
@@ -275,5 +276,13 @@ describe('the crew', () => {
     const { tasks } = planInEnglish(heads(5)).timeline
     const pumping = tasks.filter(({ equipment }) => equipment.includes('pump-wand'))
     pumping.forEach((task, index) => index > 0 && expect(task.startMin).toBeGreaterThanOrEqual(pumping[index - 1].endMin - 1e-9))
+  })
+  it('plugs in all tools behind the one residual-current plug: a second one saves nothing', () => {
+    const [slidOut] = referenceVisits.filter(({ name }) => name.includes('slid out')).map(visitJob)
+    const plugs = (count: number) =>
+      planInEnglish({ ...slidOut, equipment: builtInVan.map((entry) => (entry.kind === 'residual-current-plug' ? { ...entry, count } : entry)) })
+    expect(plugs(1).timeline).toEqual(plugs(2).timeline)
+    const plugged = plugs(1).timeline.tasks.filter(({ equipment }) => equipment.includes('residual-current-plug'))
+    expect(plugged.some((task, index) => index > 0 && task.startMin < plugged[index - 1].endMin)).toBe(true)
   })
 })

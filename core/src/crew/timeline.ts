@@ -1,6 +1,7 @@
 // Who does which step of which unit, and when?
 import { mayDo, partsOfRef, refOf, skillName, visitId, type Step } from '../procedure/index.ts'
 import { Fault } from '../faults/index.ts'
+import { servesAll } from '../products/index.ts'
 import { estimate, round } from '../quantities/index.ts'
 import { says } from '../words/index.ts'
 import type { Activity, Hold, Lag, Problem, ScheduleOptions } from './problem.ts'
@@ -84,7 +85,7 @@ function problemOf(
       putOf.set(id, { unitId, step, ...(named ? { named: whose } : {}) })
       const needs: Record<string, number> = named ? { [person(whose)]: 1 } : {}
       for (const kind of step.equipment) {
-        if ((resources[kind] ??= equipmentCount(kind)) === 0) continue
+        if (servesAll.includes(kind) || (resources[kind] ??= equipmentCount(kind)) === 0) continue
         if (step.holds?.equipment.includes(kind) && byId.has(step.holds.until))
           holds.push({ resource: kind, amount: 1, from: id, to: key(unitId, step.holds.until) })
         else needs[kind] = 1
@@ -132,7 +133,7 @@ function suffices(units: readonly UnitSteps[], crew: readonly CrewMember[], peop
 /**
  * Timeline of all units for the crew. People are single resources, the least trained asked first; a step that needs training or
  * strength asks only those who have it. Equipment counts up to what the van holds; what it does not hold at all blocks nothing here
- * (the plan's kit names it). What hangs on a unit stays in use until it is taken down. A step that was given to somebody is theirs.
+ * (the plan's kit names it), nor does what serves everybody at once. What hangs on a unit stays in use until it is taken down. A step that was given to somebody is theirs.
  * Finish and lower bound are of hands-on work; a wait at the very end is nobody's time. Where the best is not proved, fewer of the crew
  * are tried too: one more person never makes a later finish.
  * @throws Fault `no-schedule` naming the step, for instance when nobody is trained for it.

@@ -92,6 +92,9 @@ export const builtInVan: readonly Equipment[] = [
   { id: 'light-1', kind: 'drop-light', count: 1 },
 ]
 
+/** What serves everybody at once: one plug protects all that is plugged in behind it. */
+export const servesAll: readonly string[] = ['residual-current-plug' satisfies EquipmentKind]
+
 /** How many pieces of a kind there are, for whoever asks kind by kind. */
 export const piecesIn =
   (equipment: readonly Equipment[]) =>

@@ -8,6 +8,7 @@ export {
   equipmentSchema,
   usualStandKg,
   findEquipment,
+  servesAll,
   piecesIn,
   type Equipment,
   type EquipmentKind,
