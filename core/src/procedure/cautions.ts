@@ -45,6 +45,7 @@ const mildest: readonly string[] = [
   'units.wheel.cautions.thin-blades-hold-wheel-2',
   'procedure.caution.warm-water-enough-hot',
   'procedure.caution.wash-water-goes-foul',
+  'procedure.caution.keep-nozzle-20-cm',
 ]
 /** Steps that spray at a unit above one's head. */
 const sprays = ['apply-degreaser', 'apply-coil', 'rinse-coil', 'wash-wheel']
