@@ -214,7 +214,9 @@ describe('a firm’s own words', () => {
   it('go back to the usual ones', async () => {
     await click(sheet, `${at} [data-edit-wording]`)
     await click(sheet, '[data-default-wording]')
-    await waitUntil(sheet, async () => !(await sheet.driver.executeScript('return document.querySelector("[data-own]")')), 'it stays')
+    // The row is open until the server has answered.
+    await gone(sheet, '[data-default-wording]')
+    expect(await sheet.driver.executeScript('return document.querySelector("[data-own]")')).toBeNull()
     expect(await head()).toMatch(/sobre el aire acondicionado en/)
   })
 })

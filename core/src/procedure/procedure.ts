@@ -13,6 +13,7 @@ import { outdoorUnitSteps } from './outdoorUnit.ts'
 import { protectSteps } from './protect.ts'
 import { declineSteps, proveSteps } from './prove.ts'
 import { rebuildSteps } from './rebuild.ts'
+import { withStages } from './stages.ts'
 import { stripSteps } from './strip.ts'
 import { mayDo, phases, type Phase, type Step } from './step.ts'
 import { furtherOfKindFactor, ladderFactor, leastSharedMin, sharedFactor, stepMin, takes } from './stepTimes.ts'
@@ -25,7 +26,12 @@ import { says } from '../words/index.ts'
  * are washed while the coil soaks. Everything that comes off goes back; `after` is acyclic and names earlier steps only.
  */
 export const stepsFor = (drafting: Drafting): Step[] =>
-  saidOnce(drafting, withTools(inRealMinutes(drafting, withoutImplied(inPhaseOrder(onTheRoof(drafting, draft(drafting, lastOf))))), drafting.facts))
+  withStages(
+    saidOnce(
+      drafting,
+      withTools(inRealMinutes(drafting, withoutImplied(inPhaseOrder(onTheRoof(drafting, draft(drafting, lastOf))))), drafting.facts),
+    ),
+  )
 
 /** The same steps as they are drafted, in no certain order and without most of their precedence: enough for sums, and far quicker. */
 export const draftSteps = (drafting: Drafting): Step[] =>

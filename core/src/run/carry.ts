@@ -1,7 +1,7 @@
 // How is a unit's state kept up event by event? What follows from its log so far is kept as plain JSON; later events are put on top of it, and the log
 // is read again only where one of them reaches back.
 import type { Step } from '../procedure/index.ts'
-import { timeOf, type JobEvent } from './event.ts'
+import { stepsDone, timeOf, type JobEvent } from './event.ts'
 import { applyInOrder, effective, inOrder } from './state.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
 
@@ -49,9 +49,7 @@ export function carry(events: readonly JobEvent[]): { readonly state: UnitState;
   const ordered = inOrder(events)
   const counting = effective(ordered)
   const counts = new Set(counting.map(({ id }) => id))
-  const takenBack = ordered.flatMap(({ id, by, happening }) =>
-    happening.type === 'step-done' && !counts.has(id) ? [{ stepId: happening.stepId, by }] : [],
-  )
+  const takenBack = ordered.flatMap(({ id, by, happening }) => (counts.has(id) ? [] : stepsDone(happening).map((stepId) => ({ stepId, by }))))
   const state = emptyUnitState()
   applyInOrder(state, counting)
   sayTakenBack(state, takenBack)

@@ -6,7 +6,7 @@ import { inEnglish } from '../tests/inEnglish.ts'
 import type { Family } from '../units/index.ts'
 import { metric } from '../quantities/index.ts'
 import { catalogueOf, sayIn } from '../words/index.ts'
-import { carry, eventSchema, happeningInWords, stageOf, unitStateOf, type JobEvent } from './index.ts'
+import { carry, eventSchema, happeningInWords, stationOf, unitStateOf, type JobEvent } from './index.ts'
 
 interface Stored {
   readonly id: string
@@ -28,7 +28,7 @@ describe.each(stored.map((job) => [job.units.map(({ family }) => family).join(',
       for (const { title, how, cautions = [] } of state.steps ?? [])
         for (const words of [title, ...(how === undefined ? [] : [how]), ...cautions])
           expect([typeof words, inEnglish(words)]).toEqual(['string', words])
-      if (own.some(({ happening }) => happening.type === 'handed-over')) expect(stageOf(state)).toBe('handed-over')
+      if (own.some(({ happening }) => happening.type === 'handed-over')) expect(stationOf(state)).toBe('handed-over')
     }
   })
   it('can be carried on from, and reads in any language', async () => {

@@ -80,6 +80,8 @@ export const happeningSchema = z.discriminatedUnion('type', [
     direction: z.literal(['out', 'in']),
   }),
   closed({ type: z.literal('step-done'), unitId, stepId }),
+  /** What was left of a stage, with one tap: steps that ask for nothing but a tick, in the order of the work. */
+  closed({ type: z.literal('steps-done'), unitId, stepIds: z.array(stepId).min(2).max(40) }),
   /** A wait is over before its least: somebody says, by name, that it is dry to the touch. */
   closed({ type: z.literal('wait-ended'), unitId, stepId, said: z.literal('dry-to-the-touch') }),
   /** The owner's written word that a wait may be shorter, also one that nobody else may shorten. */
@@ -137,6 +139,7 @@ export const visitHappenings: ReadonlySet<Happening['type']> = new Set([
   'step-skipped',
   'gate-confirmed',
   'step-done',
+  'steps-done',
   'wait-ended',
   'wait-shortened',
   'photo-left-out',
@@ -148,6 +151,12 @@ export const visitHappenings: ReadonlySet<Happening['type']> = new Set([
   'went',
   'undone',
 ])
+
+/** Ids of the steps that it says are done. */
+export function stepsDone(happening: Happening): readonly string[] {
+  if (happening.type === 'step-done') return [happening.stepId]
+  return happening.type === 'steps-done' ? happening.stepIds : []
+}
 
 /** Clocks that are farther off than ten years are no clocks. */
 const farthestMs = 10 * 366 * 86_400_000

@@ -84,6 +84,8 @@ export function happeningInWords(happening: Happening, { titleOf, gateOf, produc
       return says(`run.counted.${happening.direction}`, { count: happening.count, fastener: fastenerName(happening.kind) })
     case 'step-done':
       return says('run.done', { step: titleOf(happening.stepId) })
+    case 'steps-done':
+      return says('run.done-together', { steps: { semicolon: happening.stepIds.map(titleOf) } })
     case 'wait-ended':
       return says('run.dry-to-the-touch', { step: titleOf(happening.stepId) })
     case 'wait-shortened':

@@ -14,7 +14,8 @@ export {
   type Verdict,
 } from './event.ts'
 export { exceptionFor, openForUnit, reasonsToHold, reasonsToWait, shortfalls, type OtherLists } from './gates.ts'
-export { nextOfUnit, nextSteps, progressOf, runningWaits, stageOf, type Asker, type ReadyStep, type RunningWait, type Stage } from './next.ts'
+export { atOnce, openIn, stagesOfUnit, type RunStage } from './stages.ts'
+export { nextOfUnit, nextSteps, progressOf, runningWaits, stationOf, type Asker, type ReadyStep, type RunningWait, type Station } from './next.ts'
 export { effective, inOrder, pauseOf, stateOf, unitStateOf, withCounts } from './state.ts'
 export { lastUndoable } from './undo.ts'
 export {

@@ -113,9 +113,9 @@ export function progressOf(unit: UnitState): { done: number; all: number } {
 }
 
 /** Where a unit stands on its way through the job. */
-export type Stage = 'look-over' | 'method' | 'at-the-unit' | 'proof' | 'handed-over'
+export type Station = 'look-over' | 'method' | 'at-the-unit' | 'proof' | 'handed-over'
 
-export function stageOf(unit: UnitState): Stage {
+export function stationOf(unit: UnitState): Station {
   if (unit.handedOver) return 'handed-over'
   if (unit.steps) {
     return unit.steps.every((step) => step.doneBy === 'hand-over' || isDone(unit, step)) ? 'proof' : 'at-the-unit'

@@ -16,7 +16,7 @@ import {
   reasonsToHold,
   runningWaits,
   shortfalls,
-  stageOf,
+  stationOf,
   stateOf,
   stepsLeft,
   unitStateOf,
@@ -300,7 +300,7 @@ describe('gates', () => {
     log.add({ type: 'handed-over', verdict: 'proved' })
     expect(log.state.handedOver).toBeUndefined()
     for (const id of ['run-test', 'put-things-back', 'leave-to-dry', 'clear-up', 'show-result']) log.do(stepOf(id))
-    expect(stageOf(log.state)).toBe('proof')
+    expect(stationOf(log.state)).toBe('proof')
     // It is no tick: handing over does it.
     log.do(stepOf('hand-over'))
     expect(log.state.progress['hand-over']?.doneAtMs).toBeUndefined()
@@ -308,7 +308,7 @@ describe('gates', () => {
     expect(log.state.progress['hand-over']).toMatchObject({ doneAtMs: log.nowMs, by: 1 })
     expect(log.state.handedOver?.notReached).toEqual(['coilBack'])
     expect(log.state.handedOver).toMatchObject({ verdict: 'partly', by: 1 })
-    expect(stageOf(log.state)).toBe('handed-over')
+    expect(stationOf(log.state)).toBe('handed-over')
   })
   it('fill and empty the tray', () => {
     const log = new Log().agree().upTo('off-wheel')
@@ -425,14 +425,14 @@ describe('looking over', () => {
     })
     expect(Object.keys(log.state.grades)).toEqual(['wheel'])
     expect(Object.keys(log.state.choices)).toEqual(['wheel'])
-    expect(stageOf(log.state)).toBe('method')
+    expect(stationOf(log.state)).toBe('method')
   })
   it('keeps the latest readings of each kind', () => {
     const log = new Log()
     log.add({ type: 'reading-taken', when: 'before', readings })
     log.add({ type: 'reading-taken', when: 'before', readings: { ...readings, supplyC: 13 } })
     expect(log.state.readings).toEqual({ before: { ...readings, supplyC: 13 } })
-    expect(stageOf(log.state)).toBe('look-over')
+    expect(stationOf(log.state)).toBe('look-over')
   })
 })
 

@@ -1,8 +1,9 @@
 // What is the state of a unit under way? A pure function of the events, in whatever order they arrive.
 import { visitId, type Step } from '../procedure/index.ts'
-import { timeOf, type JobEvent } from './event.ts'
+import { stepsDone, timeOf, type JobEvent } from './event.ts'
 import { reasonsToHold, type OtherLists } from './gates.ts'
 import { joinsOf, joinVisit } from './joinVisit.ts'
+import { isPlain, reasonsToHoldAll } from './stages.ts'
 import { emptyUnitState, type UnitState } from './unitState.ts'
 import { says } from '../words/index.ts'
 
@@ -60,9 +61,11 @@ function nameTakenBack(units: Record<string, UnitState>, events: readonly JobEve
   if (counting.length === events.length) return
   const counts = new Set(counting.map(({ id }) => id))
   for (const { id, by, happening } of inOrder(events)) {
-    if (happening.type !== 'step-done' || counts.has(id)) continue
-    const progress = units[happening.unitId]?.progress[happening.stepId]
-    if (progress?.doneAtMs !== undefined && progress.by !== by) progress.takenBackBy = by
+    if (counts.has(id)) continue
+    for (const stepId of stepsDone(happening)) {
+      const progress = units[happening.unitId]?.progress[stepId]
+      if (progress?.doneAtMs !== undefined && progress.by !== by) progress.takenBackBy = by
+    }
   }
 }
 
@@ -145,6 +148,9 @@ function apply(unit: UnitState, event: JobEvent, others?: OtherLists): void {
       return
     case 'step-done':
       finishStep(unit, id, happening.stepId, atMs, by, others)
+      return
+    case 'steps-done':
+      finishSteps(unit, id, happening.stepIds, atMs, by, others)
       return
     case 'wait-ended':
     case 'wait-shortened':
@@ -294,7 +300,7 @@ function endWait(
 }
 
 /** What shows that somebody is at work again. */
-const worksOn: ReadonlySet<JobEvent['happening']['type']> = new Set(['step-begun', 'step-done', 'gate-confirmed', 'fasteners-counted'])
+const worksOn: ReadonlySet<JobEvent['happening']['type']> = new Set(['step-begun', 'step-done', 'steps-done', 'gate-confirmed', 'fasteners-counted'])
 
 /** The pause that a person is in, if any. */
 export const pauseOf = ({ pauses }: UnitState, by: number) => pauses.find((pause) => pause.by === by && pause.toMs === undefined)
@@ -327,4 +333,13 @@ function finishStep(unit: UnitState, eventId: string, stepId: string, atMs: numb
   unit.progress[stepId] = { begunAtMs: atMs, ...unit.progress[stepId], by, doneAtMs: atMs }
   if (step.takesOff) unit.tray.push({ item: step.takesOff, slot: step.slot ?? '', stepId, by, atMs })
   if (step.putsBack) unit.tray = unit.tray.filter(({ item }) => item !== step.putsBack)
+}
+
+/** All of them or none: what one tap said is right as a whole, or does not count. Those that somebody else has done meanwhile stay theirs. */
+function finishSteps(unit: UnitState, eventId: string, stepIds: readonly string[], atMs: number, by: number, others?: OtherLists): void {
+  const open = (unit.steps ?? []).filter(({ id }) => stepIds.includes(id) && unit.progress[id]?.doneAtMs === undefined)
+  const asksMore = open.filter((step) => !isPlain(step)).map(({ title }) => says('run.steps-done.asks-more', { step: title }))
+  const because = [...asksMore, ...reasonsToHoldAll(unit, open, atMs, others, atMs)]
+  if (because.length > 0) unit.held.push({ eventId, because })
+  else for (const stepId of stepIds) finishStep(unit, eventId, stepId, atMs, by, others)
 }

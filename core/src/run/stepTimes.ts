@@ -47,15 +47,28 @@ export function durationsOf({ steps = [], progress, pauses }: UnitState): StepDu
       ? []
       : [{ step, by: state.by, begunAtMs: state.begunAtMs, doneAtMs: state.doneAtMs }]
   })
-  return done.flatMap(({ step, by, begunAtMs, doneAtMs }) => {
+  const startMinOf = ({ startMin, handsMin }: (typeof steps)[number]) => startMin ?? handsMin
+  // What was ticked with one tap shares the minutes until that tap, each by what it takes.
+  const taps = new Map<string, typeof done>()
+  for (const one of done) {
+    const tap = `${one.by} ${one.doneAtMs}`
+    taps.set(tap, [...(taps.get(tap) ?? []), one])
+  }
+  return [...taps.values()].flatMap((together) => {
+    const [{ by, doneAtMs }] = together
     const before = Math.max(...done.filter((other) => other.by === by && other.doneAtMs < doneAtMs).map((other) => other.doneAtMs), -Infinity)
-    const from = begunAtMs !== undefined && begunAtMs < doneAtMs ? begunAtMs : before
+    const begun = together.flatMap(({ begunAtMs }) => (begunAtMs !== undefined && begunAtMs < doneAtMs ? [begunAtMs] : []))
+    const from = begun.length > 0 ? Math.min(...begun) : before
     if (doneAtMs - from > longestGapMs) return []
     const paused = pauses
       .filter((pause) => pause.by === by)
       .reduce((sum, { fromMs, toMs = doneAtMs }) => sum + Math.max(0, Math.min(toMs, doneAtMs) - Math.max(fromMs, from)), 0)
     const realMin = (doneAtMs - from - paused) / minuteMs
-    return [{ stepId: plainId(step.id), by, title: step.title, startMin: step.startMin ?? step.handsMin, realMin }]
+    const all = together.reduce((sum, { step }) => sum + startMinOf(step), 0)
+    return together.map(({ step }) => {
+      const startMin = startMinOf(step)
+      return { stepId: plainId(step.id), by, title: step.title, startMin, realMin: (realMin * startMin) / all }
+    })
   })
 }
 

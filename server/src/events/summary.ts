@@ -1,7 +1,7 @@
 // What do lists and forecasts show of a unit's run, as its log says it?
 import { worstOf, type Readings } from '@yastik/core/lookover'
 import { cleanCoolingAt, coolingBy } from '@yastik/core/proof'
-import { progressOf, stageOf, type UnitState } from '@yastik/core/run'
+import { progressOf, stationOf, type UnitState } from '@yastik/core/run'
 import { knownDesign, type Design, type Family } from '@yastik/core/units'
 import { foundChances, indexFound, indexLeft, indexSeenAfter } from '@yastik/core/upkeep'
 import type { SiteForm, VisitFound } from '@yastik/core/wire'
@@ -59,7 +59,7 @@ export function summaryOf(state: UnitState, unit: SummedUnit, panTreatmentWeeks:
   const scope = state.handedOver ? (state.agreed.scope ?? '') : ''
   const coilGrade = indexFound(state.grades) ?? null
   return {
-    stage: stageOf(state),
+    stage: stationOf(state),
     done,
     steps: all,
     verdict: state.handedOver?.verdict ?? null,

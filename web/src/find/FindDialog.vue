@@ -8,7 +8,7 @@ import Dialog from '../kit/Dialog.vue'
 import FaultNote from '../kit/FaultNote.vue'
 import TextField from '../kit/TextField.vue'
 import { recents } from './recent.ts'
-import { stationOf } from '../today/stationOf.ts'
+import { stationRoute } from '../today/stationRoute.ts'
 import { t } from '../words/words.ts'
 import { dayWords } from '../words/when.ts'
 
@@ -48,7 +48,7 @@ const groups = computed<{ title: string; lines: Line[] }[]>(() => {
     {
       title: t('screen.frame.visits'),
       lines: visits.map(({ jobId, unitId, unitName, siteName, onDate, stage }) => ({
-        to: `/jobs/${jobId}/${unitId}/${stationOf(stage)}`,
+        to: `/jobs/${jobId}/${unitId}/${stationRoute(stage)}`,
         says: `${unitName}, ${siteName}`,
         where: dayWords(onDate),
       })),

@@ -4,12 +4,12 @@ import { clockWords, durationWords } from '@yastik/core/quantities'
 import type { JobCard } from '@yastik/core/wire'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { stageWords } from '../components/stages.ts'
+import { stationWords } from '../components/stations.ts'
 import Tap from '../kit/Tap.vue'
 import { useMeasures } from '../measures/useMeasures.ts'
 import { spanWords, standWords } from './stopWords.ts'
 import type { DayCard } from './useDay.ts'
-import { stationOf } from './stationOf.ts'
+import { stationRoute } from './stationRoute.ts'
 import { t } from '../words/words.ts'
 import { dayWords } from '../words/when.ts'
 
@@ -79,13 +79,13 @@ const how = computed(() => [job.value.contact, job.value.access].filter((text) =
       </p>
       <ul class="plain">
         <li v-for="unit in job.units" :key="unit.unitId">
-          <RouterLink :to="{ name: stationOf(unit.stage), params: { jobId: job.id, unitId: unit.unitId } }" class="unit">
+          <RouterLink :to="{ name: stationRoute(unit.stage), params: { jobId: job.id, unitId: unit.unitId } }" class="unit">
             <span class="name"
               ><b>{{ unit.name }}</b
               ><small>{{ t(`names.family.${unit.family}`) }}</small></span
             >
             <span class="bar" aria-hidden="true" :style="{ '--tenths': tenthsOf(unit) }" />
-            <span class="stage">{{ stageWords(unit) }}</span>
+            <span class="stage">{{ stationWords(unit) }}</span>
             <span class="go" aria-hidden="true">→</span>
           </RouterLink>
         </li>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // At the unit: one step at a time; waits that run, what is to come, and the parts tray in view.
 import { visitId } from '@yastik/core/procedure'
-import { nextOfUnit, openForUnit, pauseOf, progressOf, reasonsToWait, runningWaits, stageOf, suppliesNow } from '@yastik/core/run'
+import { nextOfUnit, openForUnit, pauseOf, progressOf, reasonsToWait, runningWaits, stationOf, suppliesNow } from '@yastik/core/run'
 import type { Part } from '@yastik/core/units'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import DwellClock from '../components/DwellClock.vue'
@@ -71,7 +71,7 @@ watch(
 /** What the visit still asks for at this unit, and nobody else holds up. */
 const asked = computed(() => openForUnit(props.unitId, job.lists))
 const finished = computed(
-  () => state.value.handedOver !== undefined || (state.value.steps !== undefined && stageOf(state.value) === 'proof' && asked.value.length === 0),
+  () => state.value.handedOver !== undefined || (state.value.steps !== undefined && stationOf(state.value) === 'proof' && asked.value.length === 0),
 )
 /** What is to come: what could be begun, then what waits, with why. */
 const toCome = computed(() => {

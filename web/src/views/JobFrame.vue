@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The frame of a job: which unit, where in the job, the stations.
 import { endpoints } from '@yastik/core/wire'
-import { stageOf } from '@yastik/core/run'
+import { stationOf } from '@yastik/core/run'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { ask } from '../api/client.ts'
@@ -59,8 +59,8 @@ async function takeBack() {
 /** So many stand beside each other; more are a list. */
 const fewUnits = 4
 /** The same station at another unit. */
-const stationOf = (id: string) => ({ name: String(route.name), params: { jobId: props.jobId, unitId: id } })
-const goTo = (id: string) => router.push(stationOf(id))
+const stationRoute = (id: string) => ({ name: String(route.name), params: { jobId: props.jobId, unitId: id } })
+const goTo = (id: string) => router.push(stationRoute(id))
 const canUndo = computed(() => job.undoable(props.unitId) !== undefined && !state.value.handedOver)
 useKeys([{ key: 'u', does: t('screen.lookover.undo-last-tap-unit'), run: () => void job.undo(props.unitId) }])
 </script>
@@ -89,7 +89,7 @@ useKeys([{ key: 'u', does: t('screen.lookover.undo-last-tap-unit'), run: () => v
             @update:model-value="goTo"
           />
           <template v-else
-            ><Tap v-for="id in others" :key="id" :to="stationOf(id)">{{ unitName(id) }}</Tap></template
+            ><Tap v-for="id in others" :key="id" :to="stationRoute(id)">{{ unitName(id) }}</Tap></template
           >
           <Tap
             :off="canUndo ? '' : state.handedOver ? t('screen.lookover.handed-over') : t('screen.lookover.nothing-yours-undo')"
@@ -106,7 +106,7 @@ useKeys([{ key: 'u', does: t('screen.lookover.undo-last-tap-unit'), run: () => v
         </p>
       </Notice>
       <p v-if="job.trouble" class="trouble" role="alert">{{ job.trouble }}</p>
-      <PhaseRibbon :job-id="jobId" :unit-id="unitId" :stage="stageOf(state)" />
+      <PhaseRibbon :job-id="jobId" :unit-id="unitId" :stage="stationOf(state)" />
       <RouterView v-slot="{ Component }"><component :is="Component" :key="unitId" :job-id="jobId" :unit-id="unitId" /></RouterView>
       <!-- Known a moment after the page was drawn: below, so that nothing moves away under a finger. -->
       <p v-if="Math.abs(aheadMs ?? 0) > 60_000" class="small" role="status" data-clock>

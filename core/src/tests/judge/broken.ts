@@ -264,5 +264,6 @@ export const brokenPlans = (): Broken[] => [
   broken('electronics', coat, (own) => (find(own, 'clear-below').title = 'Move electronics away')),
   broken('no-line', roof, (own) => (find(own, 'flow-test').part = 'drainLine')),
   broken('short-steps', coat, (own) => (find(own, 'rinse-coil').title = 'Rinse the coil '.repeat(12))),
+  broken('stages', coat, (own) => (find(own, 'rinse-coil').stage = 'Rinse')),
   broken('caution-first', coat, (_, plan) => (plan.warnings = [])),
 ]

@@ -90,6 +90,13 @@ export const wordPredicates: readonly Predicate[] = [
         if (words.length > 140) return `${id}, ${words.length} characters: ${words}`
     return undefined
   }),
+  said('stages', 'The run shows 12 to 20 stages a unit, named in two to four words', (one) => {
+    const names = new Set(one.steps.map(({ stage }) => stage))
+    if (names.size > 20) return `${names.size} stages`
+    if (names.size < 12 && one.steps.length > 20) return `${names.size} stages for ${one.steps.length} steps`
+    const odd = [...names].find((name = '') => name.split(' ').length < 2 || name.split(' ').length > 4)
+    return names.has(undefined) || odd !== undefined ? `“${odd}” is no name of a stage` : undefined
+  }),
   said('caution-first', 'Every plan says that local codes, the maker’s manual and licensed practice come first', (one) =>
     /local codes/i.test(one.plan.warnings[0] ?? '') ? undefined : 'not said',
   ),

@@ -3,7 +3,7 @@ import { verdictName } from '@yastik/core/run'
 import type { JobCard } from '@yastik/core/wire'
 import { say, t } from '../words/words.ts'
 
-export function stageWords({ stage, done, steps, verdict }: JobCard['units'][number]): string {
+export function stationWords({ stage, done, steps, verdict }: JobCard['units'][number]): string {
   switch (stage) {
     case 'at-the-unit':
       return t('screen.today.stage.at-the-unit', { step: done + 1, steps })
