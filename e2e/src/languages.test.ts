@@ -14,6 +14,7 @@ import {
   signInByForm,
   textOf,
   type,
+  gone,
   waitUntil,
   type Sheet,
 } from './support/browser.ts'

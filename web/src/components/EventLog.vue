@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What happened, event by event: of a unit, or of the visit; what was taken back is struck, and what does not count says why.
 import { visitId } from '@yastik/core/procedure'
-import { effective, happeningInWords, inOrder, photoIdOf, timeOf, type Happening, type JobEvent } from '@yastik/core/run'
+import { effective, happeningInWords, inOrder, photoIdOf, stagesOfUnit, timeOf, type Happening, type JobEvent } from '@yastik/core/run'
 import { computed } from 'vue'
 import { useNames } from '../job/useNames.ts'
 import Ledger from '../kit/Ledger.vue'
@@ -19,6 +19,21 @@ const ofUnit = useNames(() => props.unitId)
 const ofVisit = useNames(() => visitId)
 const own = computed(() => job.events.filter(({ happening }) => props.lists.includes(happening.unitId)))
 const entries = computed(() => inOrder(own.value))
+/** The stage that begins with an event, where it is about another one than the last that was about any. */
+const begins = computed(() => {
+  const stages = stagesOfUnit(props.unitId, job.lists)
+  const found = new Map<string, string>()
+  let last = ''
+  for (const { id, happening } of entries.value) {
+    const stepId = 'stepId' in happening ? happening.stepId : 'stepIds' in happening ? happening.stepIds[0] : undefined
+    const stage = stages.find(({ steps }) => steps.some(({ list, step }) => list === happening.unitId && step.id === stepId))
+    if (!stage) continue
+    const name = say(stage.name)
+    if (name !== last) found.set(id, name)
+    last = name
+  }
+  return found
+})
 const counting = computed(() => new Set(effective(own.value).map(({ id }) => id)))
 const held = computed(() => new Map(props.lists.flatMap((list) => job.stateFor(list).held).map(({ eventId, because }) => [eventId, because])))
 const says = (happening: Happening) => say(happeningInWords(happening, happening.unitId === visitId ? ofVisit : ofUnit))
@@ -43,7 +58,10 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
     <template #at="{ row }">{{ secondWords(timeOf(row)) }}</template>
     <template #by="{ row }">{{ ofUnit.personName(row.by) }}</template>
     <template #what="{ row: event }">
-      <span class="said">{{ says(event.happening) }}</span><PhotoThumb
+      <b v-if="begins.has(event.id)" class="stage" data-stage-begins>{{ begins.get(event.id) }}</b><span class="said">{{
+        says(event.happening)
+      }}</span
+      ><PhotoThumb
         v-if="photoIdOf(event.happening)"
         :photo-id="photoIdOf(event.happening)!"
         :job-id="jobId"
@@ -66,6 +84,9 @@ const counts = ({ id, happening }: JobEvent) => counting.value.has(id) || happen
 </template>
 
 <style scoped>
+.stage {
+  display: block;
+}
 .struck .said {
   text-decoration: line-through;
   color: var(--ink-soft);

@@ -152,14 +152,13 @@ useKeys([
   <article class="step" :data-step="plainId(step.id)">
     <p class="eyebrow">
       {{
-        t('screen.work.about-min', {
-          phase: t(`screen.work.phase.${step.phase}`),
+        t('screen.work.part-minutes', {
           part: list !== unitId ? t('screen.work.visit') : step.part ? t(`names.part.${step.part}`) : t('screen.work.unit'),
           handsMin: Math.max(1, Math.round(step.handsMin)),
         })
       }}
     </p>
-    <h2 class="title">{{ say(step.title) }}</h2>
+    <h3 class="title">{{ say(step.title) }}</h3>
     <p v-if="step.skill" class="how" data-skill>
       <b>{{ trained?.includes(step.skill) ? t('screen.work.somebody-trained-such-you') : t('screen.work.somebody-trained') }}</b>
       {{ t(`names.skill.${step.skill}`) }}.
@@ -237,6 +236,7 @@ useKeys([
           @click="done"
           >{{ t('screen.work.done-2') }}</Tap
         >
+        <slot name="beside" />
         <Tap v-if="state.progress[step.id]?.begunBy === undefined" big data-begin @click="begin">{{ t('screen.work.begin') }}</Tap>
       </div>
     </div>

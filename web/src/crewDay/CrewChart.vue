@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The crew's day in time: all of it in little, and the window on it, as wide as the page; moved by hand, by pinch, by taps and by keys.
-import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
+import type { CrewDay, StageWork, UnitSteps } from '@yastik/core/crew'
 import { clockWords } from '@yastik/core/quantities'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useKeys } from '../components/keys.ts'
@@ -15,11 +15,12 @@ const props = defineProps<{
   units: readonly UnitSteps[]
   people: readonly string[]
   letterOf: (unitId: string) => string
-  picked: TimelineTask | undefined
+  works: readonly StageWork[]
+  picked: StageWork | undefined
   /** When the day begins, minutes from midnight. */
   fromMin: number
 }>()
-const emit = defineEmits<{ pick: [task: TimelineTask]; give: [task: TimelineTask, to: string] }>()
+const emit = defineEmits<{ pick: [work: StageWork]; give: [work: StageWork, to: string] }>()
 const endMin = computed(() => Math.max(props.day.timeline.finishMin, props.day.timeline.lowerBoundMin, 1))
 
 const box = useTemplateRef<HTMLElement>('box')
@@ -38,7 +39,7 @@ watch(
   [width, endMin],
   ([wide, end], [, before]) => {
     if (wide === 0) return
-    const bars = props.day.timeline.tasks.reduce((sum, { who }) => sum + who.length, 0)
+    const bars = props.works.reduce((sum, { who }) => sum + who.length, 0)
     shown.value = shown.value ? keptIn(shown.value, before ?? end, end) : firstWindow(bars, wide * props.people.length, end)
   },
   { immediate: true },
@@ -84,12 +85,13 @@ useKeys([
         :units="units"
         :people="people"
         :letter-of="letterOf"
+        :works="works"
         :picked="picked"
         :start-min="fromMin"
         :end-min="endMin"
         :width="width"
         @pick="emit('pick', $event)"
-        @give="(task, to) => emit('give', task, to)"
+        @give="(work, to) => emit('give', work, to)"
       />
       <p class="small no-print">
         {{ t('screen.crew.drag-piece-work-somebody-elses') }}

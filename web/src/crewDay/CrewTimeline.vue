@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The window on the day of a crew, on one time axis (D3): a lane a person, below them a lane a unit with what it waits for; what sets the end is
 // drawn heavy. A piece of work is dragged to another lane, or moved there with the arrow keys; the window is dragged, pinched, or turned nearer.
-import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
+import type { CrewDay, StageWork, UnitSteps } from '@yastik/core/crew'
 import type { Step } from '@yastik/core/procedure'
 import { clockWords } from '@yastik/core/quantities'
 import { drag, type D3DragEvent } from 'd3-drag'
@@ -20,7 +20,8 @@ const props = defineProps<{
   units: readonly UnitSteps[]
   people: readonly string[]
   letterOf: (unitId: string) => string
-  picked?: TimelineTask
+  works: readonly StageWork[]
+  picked?: StageWork
   /** When the day begins, by the clock. */
   startMin: number
   endMin: number
@@ -28,7 +29,7 @@ const props = defineProps<{
   width: number
 }>()
 const shown = defineModel<DayWindow>('window', { required: true })
-const emit = defineEmits<{ pick: [task: TimelineTask]; give: [task: TimelineTask, to: string] }>()
+const emit = defineEmits<{ pick: [work: StageWork]; give: [work: StageWork, to: string] }>()
 const left = computed(() => (props.width < 700 ? 76 : 110))
 const lane = 46
 const waitLane = 26
@@ -48,28 +49,33 @@ const ticks = computed(() =>
 const stepOf = computed(() => new Map<string, Step>(props.units.flatMap(({ id, steps }) => steps.map((step) => [`${id}/${step.id}`, step]))))
 const chain = computed(() => new Set(props.day.chain.map(({ unitId, step }) => `${unitId}/${step}`)))
 const bars = computed(() =>
-  props.day.timeline.tasks.flatMap((task) => {
-    if (!isShown(task.startMin, task.endMin)) return []
-    const key = `${task.unitId}/${task.step}`
-    const x = within(task.startMin)
-    return task.who.map((who) => ({
-      key: `${key}/${who}`,
-      task,
+  props.works.flatMap((work) => {
+    if (!isShown(work.startMin, work.endMin)) return []
+    const { unitId, who: people, tasks } = work
+    const keys = tasks.map(({ step }) => `${unitId}/${step}`)
+    const given = props.units.find(({ id }) => id === unitId)?.given ?? {}
+    const x = within(work.startMin)
+    const title = say(work.stage)
+    return people.map((who) => ({
+      key: `${keys[0]}/${who}`,
+      keys,
+      work,
       who,
-      given: props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] === who,
+      given: tasks.some(({ step }) => given[step] === who),
       x,
       y: top + props.people.indexOf(who) * lane,
-      width: Math.max(1, within(task.endMin) - x),
-      letter: props.letterOf(task.unitId),
-      title: say(stepOf.value.get(key)?.title ?? task.step),
-      critical: chain.value.has(key),
-      says: t('screen.crew.to', {
-        letterOf: props.letterOf(task.unitId),
-        title: say(stepOf.value.get(key)?.title ?? task.step),
-        startMin: clockWords(props.startMin + task.startMin),
-        startMin2: clockWords(props.startMin + task.endMin),
-        who: { and: task.who },
-        given: props.units.find(({ id }) => id === task.unitId)?.given?.[task.step] ? t('screen.crew.given') : '',
+      width: Math.max(1, within(work.endMin) - x),
+      letter: props.letterOf(unitId),
+      title,
+      critical: keys.some((key) => chain.value.has(key)),
+      says: t('screen.crew.stage-from-to', {
+        letterOf: props.letterOf(unitId),
+        title,
+        steps: { semicolon: tasks.map(({ step }) => stepOf.value.get(`${unitId}/${step}`)?.title ?? step) },
+        startMin: clockWords(props.startMin + work.startMin),
+        endMin: clockWords(props.startMin + work.endMin),
+        who: { and: people },
+        given: tasks.some(({ step }) => given[step] !== undefined) ? t('screen.crew.given') : '',
       }),
     }))
   }),
@@ -107,9 +113,9 @@ const dragged = ref<{ key: string; dy: number; over: number }>()
 const laneAt = (y: number) => Math.min(props.people.length - 1, Math.max(0, Math.floor((y - top + lane / 2) / lane)))
 const sheet = useTemplateRef<SVGSVGElement>('sheet')
 type Bar = (typeof bars.value)[number]
-function moveTo({ task, who }: Bar, lane_: number) {
+function moveTo({ work, who }: Bar, lane_: number) {
   const to = props.people[lane_]
-  if (to !== undefined && to !== who && !task.who.includes(to)) emit('give', task, to)
+  if (to !== undefined && to !== who && !work.who.includes(to)) emit('give', work, to)
 }
 const behaviour = drag<SVGGElement, Bar>()
   .container(() => sheet.value!)
@@ -206,15 +212,15 @@ function label({ letter, title, width }: Bar): string {
         v-for="bar in bars"
         :key="bar.key"
         class="task"
-        :class="{ critical: bar.critical, picked: bar.task === picked }"
+        :class="{ critical: bar.critical, picked: bar.work.tasks[0] === picked?.tasks[0] }"
         :transform="dragged?.key === bar.key ? `translate(0 ${dragged.dy})` : undefined"
         tabindex="0"
         role="button"
         :aria-label="bar.says"
-        :data-task="`${bar.task.unitId}/${bar.task.step}`"
+        :data-task="bar.keys.join(' ')"
         :data-who="bar.who"
-        @click="emit('pick', bar.task)"
-        @keydown.enter.prevent="emit('pick', bar.task)"
+        @click="emit('pick', bar.work)"
+        @keydown.enter.prevent="emit('pick', bar.work)"
         @keydown.up.prevent="moveTo(bar, people.indexOf(bar.who) - 1)"
         @keydown.down.prevent="moveTo(bar, people.indexOf(bar.who) + 1)"
       >

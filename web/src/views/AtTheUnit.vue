@@ -1,7 +1,7 @@
 <script setup lang="ts">
-// At the unit: one step at a time; waits that run, what is to come, and the parts tray in view.
+// At the unit: stage by stage, one step at a time; waits that run, what is to come, and the parts tray in view.
 import { visitId } from '@yastik/core/procedure'
-import { nextOfUnit, openForUnit, pauseOf, progressOf, reasonsToWait, runningWaits, stationOf, suppliesNow } from '@yastik/core/run'
+import { atOnce, nextOfUnit, openForUnit, openIn, pauseOf, reasonsToWait, runningWaits, stagesOfUnit, stationOf, suppliesNow } from '@yastik/core/run'
 import type { Part } from '@yastik/core/units'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import DwellClock from '../components/DwellClock.vue'
@@ -11,6 +11,7 @@ import NoteForm from '../components/NoteForm.vue'
 import PartsTray from '../components/PartsTray.vue'
 import PauseBar from '../components/PauseBar.vue'
 import SameStepTwice from '../components/SameStepTwice.vue'
+import StageNow from '../components/StageNow.vue'
 import StepNow from '../components/StepNow.vue'
 import WaitEnd from '../components/WaitEnd.vue'
 import { useKeys } from '../components/keys.ts'
@@ -49,7 +50,8 @@ const waits = computed(() => [
     .filter(({ step: { unitIds } }) => unitIds?.includes(props.unitId))
     .map((wait) => ({ list: visitId, wait })),
 ])
-const progress = computed(() => progressOf(state.value))
+const stages = computed(() => stagesOfUnit(props.unitId, job.lists))
+const stagesDone = computed(() => stages.value.filter((stage) => openIn(stage, job.lists).length === 0).length)
 const pickedId = ref<string>()
 const readyBy = (id: string | undefined) => ready.value.find(({ step: own }) => own.id === id)
 /** What was shown last: it stays under the finger, whatever can be begun besides; only what must not run over goes before it. */
@@ -73,18 +75,33 @@ const asked = computed(() => openForUnit(props.unitId, job.lists))
 const finished = computed(
   () => state.value.handedOver !== undefined || (state.value.steps !== undefined && stationOf(state.value) === 'proof' && asked.value.length === 0),
 )
-/** What is to come: what could be begun, then what waits, with why. */
-const toCome = computed(() => {
-  const isReady = (id: string) => ready.value.some((other) => other.step.id === id)
-  const own = (state.value.steps ?? []).map((entry) => ({ list: props.unitId, step: entry }))
-  const shared = (visit.value?.steps ?? []).filter(({ unitIds }) => unitIds?.includes(props.unitId)).map((entry) => ({ list: visitId, step: entry }))
-  const waiting = [...shared, ...own].filter(({ list, step: { id } }) => job.stateFor(list).progress[id]?.doneAtMs === undefined && !isReady(id))
-  return [...ready.value, ...waiting].map(({ list, step: entry }) => ({
-    id: entry.id,
-    title: entry.title,
-    because: reasonsToWait(job.stateFor(list), entry, now.value, job.lists)[0],
-  }))
-})
+/** The stage of the step that is shown. */
+const stage = computed(() => stages.value.find(({ steps }) => steps.some(({ step: own }) => own.id === step.value?.step.id)))
+/** What one tap would say is done, with the list that it belongs to. */
+const together = computed(() => stage.value && atOnce(stage.value, now.value, asker.value, job.lists))
+async function finishStage() {
+  if (!together.value) return
+  const { list, steps } = together.value
+  await job.add(list, { type: 'steps-done', stepIds: steps.map(({ id }) => id) })
+  pickedId.value = undefined
+}
+/** What is to come, stage by stage, with why it waits. */
+const toCome = computed(() =>
+  stages.value.flatMap((own) => {
+    const open = openIn(own, job.lists)
+    if (open.length === 0) return []
+    return [
+      {
+        name: own.name,
+        steps: open.map(({ list, step: entry }) => ({
+          id: entry.id,
+          title: entry.title,
+          because: reasonsToWait(job.stateFor(list), entry, now.value, job.lists)[0],
+        })),
+      },
+    ]
+  }),
+)
 function pick(direction: 1 | -1) {
   const index = ready.value.findIndex((other) => other.step.id === step.value?.step.id)
   pickedId.value = ready.value[(index + direction + ready.value.length) % ready.value.length]?.step.id
@@ -101,6 +118,7 @@ const bagged = computed(() => isDone('set-containment') && !isDone('take-down'))
 useKeys([
   { key: 'ArrowRight', does: t('screen.work.show-next-step-can-begun'), run: () => pick(1) },
   { key: 'ArrowLeft', does: t('screen.work.show-one-before'), run: () => pick(-1) },
+  { key: 's', does: t('screen.work.stage-done'), run: () => void finishStage() },
 ])
 </script>
 
@@ -115,18 +133,32 @@ useKeys([
       <div v-for="{ list, wait } in waits" :key="wait.step.id" class="stack">
         <DwellClock :wait="wait" :now-ms="now" /><WaitEnd :unit-id="list" :wait="wait" />
       </div>
-      <StepNow
-        v-if="step && !paused"
-        :job-id="jobId"
-        :unit-id="unitId"
-        :list="step.list"
-        :step="step.step"
-        :others="ready.length - 1"
-        :asker="asker"
+      <StageNow
+        v-if="step && stage && !paused"
+        :stage="stage"
+        :place="stages.indexOf(stage) + 1"
+        :all="stages.length"
+        :shown-id="step.step.id"
+        :together="together?.steps.map(({ id }) => id) ?? []"
         :now-ms="now"
-        @other="pick(1)"
-        @done="pickedId = undefined"
-      />
+        @pick="pickedId = $event"
+      >
+        <StepNow
+          :job-id="jobId"
+          :unit-id="unitId"
+          :list="step.list"
+          :step="step.step"
+          :others="ready.length - 1"
+          :asker="asker"
+          :now-ms="now"
+          @other="pick(1)"
+          @done="pickedId = undefined"
+        >
+          <template v-if="together" #beside>
+            <Tap big data-stage-done @click="finishStage">{{ t('screen.work.stage-done-all', { steps: together.steps.length }) }}</Tap>
+          </template>
+        </StepNow>
+      </StageNow>
       <div v-else-if="finished" class="stack" data-finished>
         <h2 class="title">{{ t('screen.work.all-steps-done') }}</h2>
         <Tap now big :to="{ name: 'proof', params: { jobId, unitId } }">{{ t('screen.work.prove') }}</Tap>
@@ -141,7 +173,7 @@ useKeys([
       <SectionDrawing :family="unit.family" :grades="state.grades" readonly :off="offParts" :wet="wetParts" :bagged="bagged" />
       <p class="spread">
         <span class="figure"
-          >{{ progress.done }}<small>{{ t('screen.work.steps', { all: progress.all }) }}</small></span
+          >{{ stagesDone }}<small>{{ t('screen.work.stages', { all: stages.length }) }}</small></span
         ><LedgerState :state="state" />
       </p>
       <p v-if="supply?.isolated" class="supply" data-isolated>
@@ -159,13 +191,18 @@ useKeys([
       <p v-if="visit">
         <Tap :to="{ name: 'visit', params: { jobId, unitId } }" data-to-visit>{{ t('screen.visit.title') }}</Tap>
       </p>
-      <Fold :title="t('screen.work.steps-come', { toCome: toCome.length })">
+      <Fold :title="t('screen.work.stages-come', { toCome: toCome.length })" data-to-come>
         <ol class="small">
-          <li v-for="entry in toCome" :key="entry.id">
-            {{ say(entry.title)
-            }}<template v-if="entry.because"
-              ><br /><em>{{ say(entry.because) }}</em></template
-            >
+          <li v-for="(own, at) in toCome" :key="at">
+            <b>{{ say(own.name) }}</b>
+            <ul class="plain">
+              <li v-for="entry in own.steps" :key="entry.id">
+                {{ say(entry.title)
+                }}<template v-if="entry.because"
+                  ><br /><em>{{ say(entry.because) }}</em></template
+                >
+              </li>
+            </ul>
           </li>
         </ol>
       </Fold>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The crew's day: all units of the visit that were looked over, from now on; who does what, what sets the end, what would shorten it.
-import type { CrewDay, TimelineTask, UnitSteps } from '@yastik/core/crew'
+import { onlySteps, stageWorkOf, type CrewDay, type StageWork, type TimelineTask, type UnitSteps } from '@yastik/core/crew'
 import { Fault } from '@yastik/core/faults'
 import { visitId } from '@yastik/core/procedure'
 import { clockWords, durationWords } from '@yastik/core/quantities'
@@ -70,35 +70,44 @@ const sides = [
   { value: 'list' as const, says: t('screen.crew.list') },
 ]
 const side = ref<'chart' | 'list'>('chart')
-/** What is picked, as the day has it now. */
-const pickedOf = ref<{ unitId: string; step: string }>()
+const works = computed(() => (day.value ? stageWorkOf(day.value.timeline.tasks, units.value) : []))
+/** What is picked, as the day has it now: a stage, or some of its steps. */
+const pickedOf = ref<{ unitId: string; steps: readonly string[] }>()
 const picked = computed({
-  get: () => day.value?.timeline.tasks.find(({ unitId, step }) => unitId === pickedOf.value?.unitId && step === pickedOf.value.step),
-  set: (task: TimelineTask | undefined) => (pickedOf.value = task && { unitId: task.unitId, step: task.step }),
+  get: () => {
+    const { unitId, steps = [] } = pickedOf.value ?? {}
+    const work = works.value.find((own) => own.unitId === unitId && own.tasks.some(({ step }) => step === steps[0]))
+    return work && onlySteps(work, steps)
+  },
+  set: (work: StageWork | undefined) => (pickedOf.value = work && { unitId: work.unitId, steps: work.tasks.map(({ step }) => step) }),
 })
 const stepOf = (task: TimelineTask | undefined) => task && units.value.find(({ id }) => id === task.unitId)?.steps.find(({ id }) => id === task.step)
-const isGiven = (task: TimelineTask) => units.value.find(({ id }) => id === task.unitId)?.given?.[task.step] !== undefined
+const isGiven = ({ unitId, tasks }: StageWork) => {
+  const { given = {} } = units.value.find(({ id }) => id === unitId) ?? {}
+  return tasks.some(({ step }) => given[step] !== undefined)
+}
 /** What came of the last giving: how the end moved, or why it cannot be. */
 const outcome = ref('')
 const cannot = shallowRef<Fault>()
 const trying = ref(false)
 
-/** Gives a step to somebody, `undefined` to whoever is free: tried first, and put on record only where the day still works out. */
-async function give({ unitId, step }: TimelineTask, to?: string) {
+/** Gives steps of a stage to somebody, `undefined` to whoever is free: tried first, and put on record only where the day still works out. */
+async function give({ unitId, tasks }: StageWork, to?: string) {
   if (trying.value || !day.value) return
   outcome.value = ''
   cannot.value = undefined
   trying.value = true
   const beforeMin = day.value.timeline.finishMin
+  const steps = tasks.map(({ step }) => step)
   const tried = units.value.map((unit) => {
     if (unit.id !== unitId) return unit
-    const { [step]: _, ...others } = unit.given ?? {}
-    return { ...unit, given: { ...others, ...(to === undefined ? {} : { [step]: to }) } }
+    const others = Object.fromEntries(Object.entries(unit.given ?? {}).filter(([step]) => !steps.includes(step)))
+    return { ...unit, given: { ...others, ...(to === undefined ? {} : Object.fromEntries(steps.map((step) => [step, to]))) } }
   })
   try {
     const { timeline } = await askDay(tried, crew.value, job.record?.equipment ?? [])
     const laterMin = Math.round(timeline.finishMin - beforeMin)
-    await job.add(unitId, { type: 'step-given', stepId: step, to: crew.value.find(({ name }) => name === to)?.id ?? null })
+    for (const step of steps) await job.add(unitId, { type: 'step-given', stepId: step, to: crew.value.find(({ name }) => name === to)?.id ?? null })
     const moved =
       laterMin === 0
         ? t('screen.crew.end-stays')
@@ -181,17 +190,18 @@ const first = computed(() =>
             :units="units"
             :people="people"
             :letter-of="letterOf"
+            :works="works"
             :picked="picked"
             :from-min="fromMin"
             @pick="picked = $event"
             @give="give"
           />
         </template>
-        <template #list><CrewTasks :day="day" :units="units" :picked="picked" :from-min="fromMin" @pick="picked = $event" /></template>
+        <template #list><CrewTasks :day="day" :units="units" :works="works" :picked="picked" :from-min="fromMin" @pick="picked = $event" /></template>
       </Tabs>
       <div v-if="picked" class="picked" data-picked>
         <p>
-          <b>{{ unitName(picked.unitId) }}: {{ say(stepOf(picked)?.title ?? '') }}</b>
+          <b>{{ unitName(picked.unitId) }}: {{ say(picked.stage) }}</b>
           <small
             >{{ ' '
             }}{{
@@ -204,6 +214,14 @@ const first = computed(() =>
             }}</small
           >
         </p>
+        <ul class="plain small">
+          <li v-for="task in picked.tasks" :key="task.step">
+            {{ say(stepOf(task)?.title ?? '') }}
+            <Tap v-if="picked.tasks.length > 1" bare small :data-pick-one="task.step" @click="picked = onlySteps(picked, [task.step])">{{
+              t('screen.crew.this-alone')
+            }}</Tap>
+          </li>
+        </ul>
         <div class="row">
           <Tap v-for="person in people.filter((name) => !picked!.who.includes(name))" :key="person" @click="give(picked, person)">
             {{ t('screen.crew.give', { person }) }}

@@ -16,6 +16,7 @@ export const crewScreens = {
   'screen.crew.nearest': 'nearest',
   'screen.crew.from-to': text<{ who: Joined; fromMin: string; fromMin2: string; given: string }>('{who}, from {fromMin} to {fromMin2}{given}'),
   'screen.crew.give': text<{ person: string }>('Give to {person}'),
+  'screen.crew.this-alone': 'This step alone',
   'screen.crew.whoever-free': 'Whoever is free',
   'screen.crew.close': 'Close',
   'screen.crew.trying': 'Trying it …',
@@ -49,6 +50,9 @@ export const crewScreens = {
   'screen.crew.does-when': 'Who does what when',
   'screen.crew.sets-end': 'sets the end',
   'screen.crew.give-2': 'Give',
+  'screen.crew.stage-from-to': text<{ letterOf: string; title: string; startMin: string; endMin: string; who: Joined; given: string; steps: Joined }>(
+    '{letterOf}: {title}, {startMin} to {endMin}, {who}{given}: {steps}',
+  ),
   'screen.crew.from': 'From',
   'screen.crew.who': 'Who',
   'screen.crew.unit': 'Unit',
@@ -56,8 +60,5 @@ export const crewScreens = {
   'screen.crew.timeline-crew': 'Timeline of the crew',
   'screen.crew.waits': text<{ letterOf: string }>('{letterOf} waits'),
   'screen.crew.no-order-can-end-before': text<{ startMin: string }>('no order can end before {startMin}'),
-  'screen.crew.to': text<{ letterOf: string; title: string; startMin: string; startMin2: string; who: Joined; given: string }>(
-    '{letterOf}: {title}, {startMin} to {startMin2}, {who}{given}',
-  ),
   'screen.crew.min': text<{ letterOf: string; ownWait: number; for: string }>('{letterOf}: {ownWait} min for {for}'),
 }

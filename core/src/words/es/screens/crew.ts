@@ -16,6 +16,7 @@ export const crewScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.crew.nearest': 'ya es lo más cerca',
   'screen.crew.from-to': '{who}, de {fromMin} a {fromMin2}{given}',
   'screen.crew.give': 'Dar a {person}',
+  'screen.crew.this-alone': 'Solo este paso',
   'screen.crew.whoever-free': 'A quien esté libre',
   'screen.crew.close': 'Cerrar',
   'screen.crew.trying': 'Probándolo…',
@@ -49,6 +50,7 @@ export const crewScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.crew.does-when': 'Quién hace qué y cuándo',
   'screen.crew.sets-end': 'marca el final',
   'screen.crew.give-2': 'Dar',
+  'screen.crew.stage-from-to': '{letterOf}: {title}, de {startMin} a {endMin}, {who}{given}: {steps}',
   'screen.crew.from': 'Desde',
   'screen.crew.who': 'Quién',
   'screen.crew.unit': 'Unidad',
@@ -56,6 +58,5 @@ export const crewScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.crew.timeline-crew': 'Línea de tiempo de la cuadrilla',
   'screen.crew.waits': '{letterOf} espera',
   'screen.crew.no-order-can-end-before': 'ningún orden puede terminar antes de las {startMin}',
-  'screen.crew.to': '{letterOf}: {title}, de {startMin} a {startMin2}, {who}{given}',
   'screen.crew.min': '{letterOf}: {ownWait} min para {for}',
 }
