@@ -45,7 +45,7 @@ const whoDoes = async (sheet: Sheet, step: string): Promise<string[]> => {
   let who: string[] = []
   const isDrawn = async () => {
     who = await sheet.driver.executeScript<string[]>(
-      "return [...document.querySelectorAll('[data-task$=\"/' + arguments[0] + '\"]')].map((bar) => bar.dataset.who)",
+      "return [...document.querySelectorAll('[data-task*=\"/' + arguments[0] + '\"]')].map((bar) => bar.dataset.who)",
       step,
     )
     return who.length > 0
@@ -58,7 +58,7 @@ const waitFor = (sheet: Sheet, step: string, who: string) =>
 /** Drags the first bar of a step by so many lanes; the day may be drawn anew before the drag begins. */
 const drag = (sheet: Sheet, step: string, lanes: number) => tryAgain(sheet, () => dragOnce(sheet, step, lanes))
 async function dragOnce(sheet: Sheet, step: string, lanes: number): Promise<void> {
-  const bar = await find(sheet, `[data-task$="/${step}"]`)
+  const bar = await find(sheet, `[data-task*="/${step}"]`)
   await bringIntoView(sheet, bar)
   const lane = await sheet.driver.executeScript<number>(
     "const day = document.querySelector('svg.day'); return (day.getBoundingClientRect().width / day.viewBox.baseVal.width) * 46",
@@ -81,7 +81,7 @@ describe('work in the crew’s day', () => {
     await expectText(imre, '[data-outcome]', new RegExp(`${to}: the end (stays|comes \\d+ min (later|sooner))`))
     await waitFor(imre, 'mix-agent', to)
     await waitFor(sanna, 'mix-agent', to)
-    await click(sanna, '[data-task$="/mix-agent"]')
+    await click(sanna, '[data-task*="/mix-agent"]')
     await expectText(sanna, '[data-picked]', 'given')
     await clickText(sanna, 'Whoever is free')
     await expectText(sanna, '[data-outcome]', 'Whoever is free')
@@ -98,7 +98,7 @@ describe('work in the crew’s day', () => {
     const [before] = await whoDoes(imre, 'wash-pan')
     const [to, key] = before === 'Imre Vold' ? ['Sanna Kirov', Key.ARROW_DOWN] : ['Imre Vold', Key.ARROW_UP]
     await tryAgain(imre, async () => {
-      const bar = await find(imre, '[data-task$="/wash-pan"]')
+      const bar = await find(imre, '[data-task*="/wash-pan"]')
       await imre.driver.executeScript('arguments[0].focus()', bar)
       await bar.sendKeys(key)
     })
@@ -185,12 +185,12 @@ describe('the same as a list', () => {
     await find(imre, 'svg.day')
     await clickText(imre, 'As a list')
     await expectText(imre, '[data-crew-tasks]', /\d\d:\d\d–\d\d:\d\d/)
-    await click(imre, '[data-pick-task$="/mix-agent"]')
+    await click(imre, '[data-pick-task*="/mix-agent"]')
     const own = await (await find(imre, '[data-picked]')).getText()
     const other = own.includes('Imre Vold,') ? 'Sanna Kirov' : 'Imre Vold'
     await clickText(imre, `Give to ${other}`)
     await expectText(imre, '[data-outcome]', other)
-    await click(imre, '[data-pick-task$="/mix-agent"]')
+    await click(imre, '[data-pick-task*="/mix-agent"]')
     await expectText(imre, '[data-picked]', `${other}, from`)
     await clickText(imre, 'Whoever is free')
     await clickText(imre, 'In time')
