@@ -60,7 +60,7 @@ describe('rinse or no rinse', () => {
   it('lets condensate rinse when all conditions hold, and says the figure', () => {
     const decision = decisionOf('rinse', coat, selfRinsing)
     expect(decision).toMatchObject({ choice: 'condensate', rule: 'rinse-self-school', school: 'rinseSchool' })
-    expect(decision.because.join()).toMatch(/[\d.]+ L of condensate per m² of coil; 3 L are needed/)
+    expect(decision.because.join()).toMatch(/[\d.]+ L of condensate a day per m² of coil; it takes 3 L/)
     expect(choiceOf('coil-agent', coat, selfRinsing)).toBe('self-rinsing-foam')
   })
   it.each<[string, Unit, Rest]>([
@@ -129,7 +129,7 @@ describe('what goes on the coil', () => {
       expect(decisions.find((decision) => decision.topic === topic)?.choice).toBe('antimicrobial-foam')
       return notReached.find((left) => left.part === part)?.because
     }
-    expect(becauseOf(builtInProducts.filter(({ class: kind }) => kind === 'antimicrobial-foam'))).toMatch(/nothing that degreases.*not clean yet/)
+    expect(becauseOf(builtInProducts.filter(({ class: kind }) => kind === 'antimicrobial-foam'))).toMatch(/no degreaser goes on.*not clean yet/)
     expect(becauseOf([...builtInProducts])).toBeUndefined()
   })
   it('takes foam against grease, plain water against pollen, foam from grade 2, detergent below', () => {

@@ -30,7 +30,7 @@ describe('every finding', () => {
       const much = unitOf({ findings: [finding], findingExtent: { [finding]: 'much' }, grades: soiled })
       expect(much.decisions[0].choice).toBe('decline')
       const unknown = planInEnglish(jobWith({ findings: [finding], grades: soiled }))
-      expect(unknown.units[0].decisions[0].because.join()).toMatch(/nobody noted whether it is alive or much/)
+      expect(unknown.units[0].decisions[0].because.join()).toMatch(/nobody noted if it is live or how much there is/)
       expect(unknown.warnings.join('\n')).toContain(`findingExtent.${finding}: not noted`)
     }
   })
@@ -61,7 +61,7 @@ describe('offers', () => {
   it('say what a closed unit does not reach, with the way that would, its minutes and its price', () => {
     const light = unitOf({ grades: { coilFace: { grade: 1 }, pan: { grade: 1 } } })
     expect(light.decisions[0].choice).toBe('clean-in-place')
-    expect(light.notReached).toContainEqual({ part: 'pan', because: 'the unit stays closed: its pan is not reached' })
+    expect(light.notReached).toContainEqual({ part: 'pan', because: 'the unit stays closed: the pan is not reached' })
     expect(light.offers).toContainEqual({
       what: 'instead: cover off, clean in place',
       because: 'this also reaches drain pan',
@@ -102,7 +102,7 @@ describe('offers', () => {
     })
     expect(own.decisions[0]).toMatchObject({
       choice: 'open-clean',
-      because: expect.arrayContaining([expect.stringMatching(/here it is 12 kg and 8 kg/)]),
+      because: expect.arrayContaining([expect.stringMatching(/this crew may lift 12 kg and 8 kg/)]),
     })
     expect(own.offers[0].what).toBe('on the bench, with people who may lift it')
   })

@@ -109,7 +109,7 @@ describe('warnings', () => {
   })
   it('name a choice by hand that is not possible here, why, and what is', () => {
     const text = said({ grades: { wheel: { grade: 3 } }, design: { wheelRemovable: false }, choices: { wheel: 'remove-and-wash' } })
-    expect(text).toMatch(/choices\.wheel: “remove-and-wash” is not possible here \(.*noted that the wheel stays in.*\); allowed: wash-in-place/)
+    expect(text).toMatch(/choices\.wheel: “remove-and-wash” is not possible here \(.*says that the wheel stays in.*\); allowed: wash-in-place/)
     expect(said({ ...coat, choices: { wheel: 'leave' } })).not.toMatch(/choices/)
   })
   it('say when the bag would overflow', () => {
@@ -137,7 +137,7 @@ describe('what the customer is told', () => {
   })
   it('of a declined unit is why, and who comes first', () => {
     const text = told({ ...coat, findings: ['scorched-plug'] })
-    expect(text).toMatch(/Not cleaned on this visit\. Scorched plug was found.*Please call an electrician: a scorched plug.*We opened nothing/)
+    expect(text).toMatch(/Not cleaned on this visit\. Found: scorched plug; the unit stays closed.*Please call an electrician: a scorched plug.*We opened nothing/)
     expect(text).not.toMatch(/Next:/)
   })
 })

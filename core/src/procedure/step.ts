@@ -43,9 +43,9 @@ export const stepSchema = closed({
   /** Unique in the unit. */
   id: z.string().max(80),
   phase: phaseSchema,
+  title: sentenceSchema(300),
   /** The stage of the run that it belongs to; steps of earlier versions have none. */
   stage: sentenceSchema(60).optional(),
-  title: sentenceSchema(300),
   /** How it is done, where the title is not enough. */
   how: sentenceSchema(600).optional(),
   part: partSchema.optional(),

@@ -3,7 +3,7 @@
 export const choices = {
   'names.topic.scope': 'How far in',
   'names.topic.location': 'Where',
-  'names.topic.dry-pass': 'Loose soil first',
+  'names.topic.dry-pass': 'Loose dirt first',
   'names.topic.coil-agent': 'On the coil',
   'names.topic.wheel-agent': 'On the wheel',
   'names.topic.condenser-agent': 'On the condenser',
@@ -80,7 +80,7 @@ export const choices = {
   'names.schoolSentence.self-rinsing': 'Spray foam and let the unit’s own condensate rinse it off, where there will be enough of it.',
   'names.schoolSentence.rinse': 'Always rinse with clean water until it runs clear.',
   'names.schoolSentence.dry': 'Vacuum and brush loose dust, then a little mild detergent and a wet vacuum; no wash water.',
-  'names.schoolSentence.remove': 'Take out a badly soiled wheel and wash it outside.',
+  'names.schoolSentence.remove': 'Take out a badly dirty wheel and wash it outside.',
   'names.schoolSentence.in-place': 'Wash the wheel in place, blade by blade.',
   'names.schoolSentence.trade': 'Only trade products go on a coil.',
   'names.schoolSentence.household': 'Mild household detergent with a rinse is good enough.',

@@ -179,7 +179,7 @@ export const faults = {
     'corners from the upper left one of the part as it sits: {surface, select, fins {fins from top to bottom} other {blades from left to right}}',
   ),
   'fault.photo.fine': text<{ surface: string; px: Of<'n'> }>(
-    'the {surface, select, fins {fins} other {blades}} are {px} px apart on the picture, too fine to tell soil between them',
+    'the {surface, select, fins {fins} other {blades}} are {px} px apart on the picture, too fine to tell dirt between them',
   ),
   'fault.photo.fine-allowed': text<{ surface: string; px: Of<'n'> }>(
     '{surface, select, fins {fins} other {blades}} at least {px} px apart: take it from closer, in several pieces if need be',

@@ -35,7 +35,7 @@ export const proof = {
   'proof.partLines.reached': 'not reached',
   'proof.judged.says': text<{ part: Message; finding: Message }>('{part}: {finding}'),
   'proof.covered.covered': text<{ part: Message }>('{part}, covered'),
-  'proof.graded.soil': text<{ part: Message }>('{part}, soil'),
+  'proof.graded.soil': text<{ part: Message }>('{part}, dirt'),
   'proof.cleanness.looked': 'not looked at',
   'proof.cleanness.photograph': 'by the photo',
   'proof.cleanness.eye': 'by eye',
@@ -62,6 +62,6 @@ export const proof = {
     'Between the corners there are about {before} {surface, select, fins {fins} other {blades}} before and {now} now: that is not the same piece. Set the corners of one of them again.',
   ),
   'proof.photo.farther': text<{ which: string; surface: string; before: Of<'n'>; now: Of<'n'> }>(
-    'The photograph {which, select, before {before} other {now}} was taken from farther away ({surface, select, fins {fins} other {blades}} {before} px apart before, {now} now): it may miss soil that the other shows.',
+    'The photograph {which, select, before {before} other {now}} was taken from farther away ({surface, select, fins {fins} other {blades}} {before} px apart before, {now} now): it may miss dirt that the other shows.',
   ),
 }

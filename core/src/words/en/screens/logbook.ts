@@ -13,7 +13,7 @@ export const logbookScreens = {
   'screen.logbook.life': 'history',
   'screen.logbook.older-ones': 'Older',
   'screen.logbook.family': 'Family',
-  'screen.logbook.soil': 'Soil',
+  'screen.logbook.soil': 'Dirt',
   'screen.logbook.by': 'By',
   'screen.logbook.verdict': 'Verdict',
   'screen.logbook.handed-over-2': 'Handed over',
