@@ -1,15 +1,16 @@
-// Writes what is generated: which languages there are, by their folders; and into docs the JSON Schemas of the open formats, the description of the server for other programs, and
-// the rule book in words.
+// Writes what is generated: which languages there are, by their folders; and into docs the JSON Schemas of the open formats, the description of the server for other programs,
+// the rule book in words, and all texts for reading.
 import { writeFile } from 'node:fs/promises'
 import { readArguments } from './lib/arguments.mjs'
 import { writeLanguages } from './lib/languages.mjs'
 import { inRoot } from './lib/paths.mjs'
 import { prepareServer } from './lib/prepare.mjs'
+import { textTable } from './lib/textTable.mjs'
 
 readArguments({
   usage: 'usage: npm run formats',
   about:
-    'Writes what is generated: the list of languages, the schemas of the open formats, the description of the server, and the rule book in words.',
+    'Writes what is generated: the list of languages, the schemas of the open formats, the description of the server, the rule book in words, and all texts for reading.',
 })
 await writeLanguages(inRoot('core/src/words'))
 await prepareServer()
@@ -40,3 +41,7 @@ for (const language of languages)
     inRoot('docs', language === 'en' ? 'rules.md' : `rules.${language}.md`),
     ruleBookInWords(sayIn(await catalogueOf(language), { measures: metric })),
   )
+await writeFile(
+  inRoot('docs/texts.md'),
+  await textTable(Object.fromEntries(await Promise.all(languages.map(async (language) => [language, await catalogueOf(language)])))),
+)

@@ -183,7 +183,7 @@ describe('the start command', () => {
   it('lets somebody in who was added at the command line, and nobody twice', async () => {
     const person = ['--data', data, '--firm', 'Our firm', '--name', 'Ada Rowan', '--sign-in', 'ada', '--role', 'owner']
     expect(await runScript('person.mjs', person, 'too short')).toMatchObject({ status: 2, stderr: expect.stringContaining('at least 12') })
-    expect((await runScript('person.mjs', person, 'ada rowan 2026')).stderr).toContain('password: this is easily guessed')
+    expect((await runScript('person.mjs', person, 'ada rowan 2026')).stderr).toContain('password: this is easy to guess')
     expect(await runScript('person.mjs', person.slice(0, -2), 'long enough to pass')).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('--role is missing'),
@@ -200,7 +200,7 @@ describe('the start command', () => {
     })
     expect(await answer.json()).toMatchObject({ name: 'Ada Rowan', role: 'owner', firm: 'Our firm' })
     // The database of a running application is found too.
-    expect((await runScript('person.mjs', person, 'long enough to pass')).stderr).toContain('Somebody signs in as “ada” already.')
+    expect((await runScript('person.mjs', person, 'long enough to pass')).stderr).toContain('“ada” is in use already.')
     const end = ended(child)
     child.kill('SIGTERM')
     await end

@@ -79,7 +79,7 @@ describe('a unit’s life', () => {
     await click(sheet, '[data-life]')
     await find(sheet, '[data-life-finding="bent-fins"][data-open="true"]')
     await find(sheet, '[data-life-finding="failed-gasket"][data-open="false"]')
-    await expectText(sheet, '[data-life-parts-changed]', 'gasket changed')
+    await expectText(sheet, '[data-life-parts-changed]', 'gasket replaced')
     await expectText(sheet, '[data-life-cooling]', /\d+ % → \d+ %/)
     await fitsPhone(sheet)
   })
@@ -177,7 +177,7 @@ describe('a table of sites and units', () => {
     await give('table', 'latin.csv', latin)
     await expectText(sheet, '[data-dialect]', '2 rows, semicolons between the cells, letters in Windows-1252')
     await expectText(sheet, '[data-table-import]', 'Mühle')
-    await expectText(sheet, '[data-table-import] [role="alert"]', 'Still to be named: site')
+    await expectText(sheet, '[data-table-import] [role="alert"]', 'Columns still to choose: site')
     for (const [heading, column] of [
       ['Kunde', 'site'],
       ['Straße', 'address'],
@@ -197,9 +197,9 @@ describe('a table of sites and units', () => {
     await go(sheet, 'data')
     await find(sheet, '[data-table-import]')
     await give('table', 'again.csv', `\uFEFF${[header.replace('Kunde', 'site').replace('Straße', 'address'), good].join('\n')}`)
-    await expectText(sheet, '[data-dialect]', 'UTF-8 with mark')
+    await expectText(sheet, '[data-dialect]', 'UTF-8 with BOM')
     await click(sheet, '[data-take-in]')
-    await expectText(sheet, '[data-table-import] .fault', '“Mühle” is here already')
+    await expectText(sheet, '[data-table-import] .fault', '“Mühle” already exists')
   })
   it('is taken back: what nobody touched goes, the rest stays and is named', async () => {
     await click(sheet, '[data-import="sites"] [data-take-back]')
@@ -223,8 +223,8 @@ describe('a table of sites and units', () => {
     const rows = ['sep=;', 'site;address', '"Anker;Lände 2', 'Birke;Lände 3', 'Erle;Lände 4;more', 'Föhre;Lände 5']
     await give('table', 'stray.csv', rows.join('\r\n'))
     await expectText(sheet, '[data-dialect]', '4 rows, semicolons')
-    await expectText(sheet, '[data-row-faults]', 'row 2, the line: a quotation mark opens a cell here, and none closes it')
-    await expectText(sheet, '[data-row-faults]', 'row 4, cell 3: “more” stands beyond the last heading')
+    await expectText(sheet, '[data-row-faults]', 'row 2, the line: a quotation mark opens a cell here and is never closed')
+    await expectText(sheet, '[data-row-faults]', 'row 4, cell 3: “more” is past the last heading')
     expect(await textOf(sheet, '[data-take-in]')).toContain('Take in 2 sites with 0 units')
   })
   it('does not send what is more than is taken in at once', async () => {
@@ -237,7 +237,7 @@ describe('a table of sites and units', () => {
   it('reads fifty thousand rows while the page still answers', async () => {
     const rows = Array.from({ length: 50_000 }, (_, index) => `Row ${index},Lane ${index},home,yes,no,Loft,wall-head,3.5`)
     await give('table', 'large.csv', [header.replace('Kunde', 'site').replace('Straße', 'address').replaceAll(';', ','), ...rows].join('\n'))
-    await expectText(sheet, '[data-table-import] [role="status"]', /Reading|Looking through/)
+    await expectText(sheet, '[data-table-import] [role="status"]', /Reading|Checking/)
     await waitUntil(sheet, async () => exists(sheet, '[data-take-in]'), 'the table was not read', 30_000)
     expect(await textOf(sheet, '[data-take-in]')).toBe('Take in 50,000 sites with 50,000 units')
     await fitsPhone(sheet)

@@ -41,7 +41,7 @@ describe('a unit that is looked over', () => {
   })
   it('asks of bent fins whether few or many, in words that fit them', async () => {
     await click(imre, '[data-finding="bent-fins"]')
-    await expectText(imre, '[data-extent-of-bent-fins="little"]', 'few of them')
+    await expectText(imre, '[data-extent-of-bent-fins="little"]', 'a few')
     await gone(imre, '[data-extent-of-bent-fins="alive"]')
     await click(imre, '[data-extent-of-bent-fins="much"]')
     await find(imre, '[data-extent-of-bent-fins="much"]:has(:checked)')
@@ -66,7 +66,7 @@ describe('a drying wait', () => {
     await openUnit(imre, 'Room 5, window wall', 'method')
     await followSchool(imre, 'drying', 'dryingSchool', 'long-air-dry')
     await type(imre, 'input[name="school-because"]', 'nobody sleeps here before Thursday')
-    await clickText(imre, 'Decide so')
+    await clickText(imre, 'Choose this')
     await find(imre, '[data-topic="drying"][data-choice="long-air-dry"]')
     await click(imre, '[data-agree]')
     await isAt(imre, 'at-the-unit')

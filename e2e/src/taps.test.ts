@@ -85,7 +85,7 @@ it(`a wall head takes at most ${mostTaps} taps`, async () => {
   const steps = await workUntil(sheet, () => false, doStep)
   expect(steps).toEqual(expect.arrayContaining(['prove-dead', 'apply-coil', 'check-ledger', 'power-on', 'run-test']))
   told.atTheUnit = await taps()
-  await follow(sheet, 'Prove it')
+  await follow(sheet, 'Go to Proof')
   await click(sheet, '[data-hand-over]')
   await expectText(sheet, 'h2', 'proved')
   await clickText(sheet, 'Report')

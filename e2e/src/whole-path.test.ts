@@ -103,7 +103,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await expectText(sheet, '[data-brings="dry"]', /−\d+ min|−\d h/)
     await followSchool(sheet, 'rinse', 'rinseSchool', 'dry')
     await type(sheet, 'input[name="school-because"]', 'the carpet is new')
-    await clickText(sheet, 'Decide so')
+    await clickText(sheet, 'Choose this')
     await find(sheet, '[data-topic="rinse"][data-choice="none"]')
     expect(await decisions()).toMatchObject({ containment: 'floor-sheet', electrics: 'cover' })
     expect(await textOf(sheet, '[data-totals]')).not.toBe(before)
@@ -131,7 +131,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await click(sheet, '[data-agree]')
     await workUntil(sheet, (id) => id === 'prove-dead')
     expect(await (await find(sheet, '[data-done]')).isEnabled()).toBe(false)
-    await expectText(sheet, '[data-holds]', 'to be confirmed: The meter shows dead')
+    await expectText(sheet, '[data-holds]', 'confirm: The meter shows dead')
     await click(sheet, '[data-gate]')
     await waitUntil(sheet, async () => (await find(sheet, '[data-done]')).isEnabled(), 'the step stays barred')
   })
@@ -162,7 +162,7 @@ describe('one wall head, from sign-in to logbook', () => {
 
   it('refuses power while a screw is out, and names it', async () => {
     await workUntil(sheet, (id) => id === 'on-cover')
-    await expectText(sheet, '[data-holds]', 'to be counted: cover screw')
+    await expectText(sheet, '[data-holds]', 'count: cover screw')
     expect(await (await find(sheet, '[data-done]')).isEnabled()).toBe(false)
     await sent(sheet)
     // Somebody who goes round the screen is held by the log itself.
@@ -187,7 +187,7 @@ describe('one wall head, from sign-in to logbook', () => {
     expect(done.indexOf('clear-up')).toBeLessThan(done.indexOf('run-test'))
     expect(done.indexOf('power-on')).toBeGreaterThan(done.indexOf('check-ledger'))
     expect(await stepId(sheet)).toBeUndefined()
-    await follow(sheet, 'Prove it')
+    await follow(sheet, 'Go to Proof')
   })
 
   it('finds swapped probes, humidity out of range, and judges by cooling', async () => {
@@ -210,7 +210,7 @@ describe('one wall head, from sign-in to logbook', () => {
   it('hands over and finds the job in the logbook, readable event by event', async () => {
     await type(sheet, '[name="part-item"]', 'gasket')
     await click(sheet, '[data-part-need="to-order"]')
-    await expectText(sheet, '[data-part-noted="gasket"]', 'has to be ordered')
+    await expectText(sheet, '[data-part-noted="gasket"]', 'to order')
     await click(sheet, '[data-hand-over]')
     await expectText(sheet, 'h2', 'partly proved')
     await sent(sheet)
@@ -219,7 +219,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await clickText(sheet, 'Meeting room')
     await isAt(sheet, 'record')
     await expectText(sheet, '[data-record]', 'blower wheel: grade 4, choked (undone)')
-    await expectText(sheet, '[data-record]', 'to be ordered: gasket')
+    await expectText(sheet, '[data-record]', 'to order: gasket')
     await expectText(sheet, '[data-record]', /used: \d+ mL of/)
     await expectText(sheet, '[data-record]', 'handed over, partly proved')
   })

@@ -172,7 +172,7 @@ describe('what is held from one activity to another', () => {
     expect(last.starts['0hang']).toBeGreaterThanOrEqual(Math.max(last.starts['1down'], last.starts['2down']) + 5)
   })
   it('cannot be more than there is, nor be needed by something inside', () => {
-    expect(inEnglish(faultOf({ ...hung(1, 1), resources: { p: 1, q: 1 } }).lines[0].what)).toBe('it holds 1 of bag, and there are 0')
+    expect(inEnglish(faultOf({ ...hung(1, 1), resources: { p: 1, q: 1 } }).lines[0].what)).toBe('it keeps 1 of bag, and there are 0')
     const { activities, ...rest } = hung(1, 1)
     faultOf({ ...rest, activities: activities.map((entry) => (entry.id === '0rinse' ? { ...entry, needs: { bag: 1 } } : entry)) })
   })

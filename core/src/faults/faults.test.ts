@@ -24,9 +24,9 @@ describe('fault lines', () => {
     ['a list too long', { ...good, list: [1, 2, 3] }, 'list: there are 3 entries; allowed: at most 2 entries'],
     ['an entry of a list', { ...good, list: [1.5] }, 'list[0]: 1.5 is not allowed; allowed: a whole number'],
     ['a missing field', { kind: 'a', list: [] }, 'size: this is missing; allowed: a number'],
-    ['an unknown field', { ...good, more: 1 }, 'more: nothing of this name is known here; allowed: size, kind, list, deep'],
-    ['an unknown field further in', { ...good, deep: { flag: true, colour: 1 } }, 'deep.colour: nothing of this name is known here; allowed: flag'],
-    ['a list for an object', [], 'the whole: a list is not allowed; allowed: an object'],
+    ['an unknown field', { ...good, more: 1 }, 'more: there is no field of this name; allowed: size, kind, list, deep'],
+    ['an unknown field further in', { ...good, deep: { flag: true, colour: 1 } }, 'deep.colour: there is no field of this name; allowed: flag'],
+    ['a list for an object', [], 'all of it: a list is not allowed; allowed: an object'],
   ])('of %s say where, what, and what is allowed', (_, input, line) => expect(said(input)).toEqual([line]))
 
   it('stand below a root', () => expect(said({ ...good, size: 11 }, 'units[3]')).toEqual(['units[3].size: 11 is not allowed; allowed: at most 10']))

@@ -56,8 +56,8 @@ describe('a job file', () => {
     ],
     ['a part that the family has not', 'units.0.grades.basePan', { grade: 1 }, 'units[0].grades.basePan: wall head: no such part'],
     ['the same id twice', 'units', [unit, unit], 'units[1].id: “head” is used twice'],
-    ['"none" beside a complaint', 'units.0.complaints', ['none', 'smell'], 'units[0].complaints: “none” stands beside other complaints'],
-    ['slants without a width', 'units.0.design.faceSlantMm', [200], 'units[0].design.faceWidthMm: slant heights are given without a width'],
+    ['"none" beside a complaint', 'units.0.complaints', ['none', 'smell'], 'units[0].complaints: “none” together with other complaints'],
+    ['slants without a width', 'units.0.design.faceSlantMm', [200], 'units[0].design.faceWidthMm: slant heights without a width'],
     ['another format', 'format', 'yastik.job/2', 'format: "yastik.job/2" is not allowed; allowed: "yastik.job/1"'],
     [
       'a pH range upside down',
@@ -73,7 +73,7 @@ describe('a job file', () => {
   it('with an unknown trait is turned down with the known ones', () => {
     const { lines } = faultsOf(changed(['units.0.design.colour', 'white']))
     expect(lines).toHaveLength(1)
-    expect(lines[0]).toMatch(/^units\[0\]\.design\.colour: nothing of this name is known here; allowed: ratedCoolingKw, .*panRemovable/)
+    expect(lines[0]).toMatch(/^units\[0\]\.design\.colour: there is no field of this name; allowed: ratedCoolingKw, .*panRemovable/)
   })
   it('reports every fault, not only the first', () => {
     const { lines } = faultsOf(changed(['units.0.grades.wheel.grade', 9], ['crew', []]))

@@ -38,13 +38,13 @@ describe('labels', () => {
   })
   it('keep what is sharper than pH 4 to 10 off breathed air, whatever its class claims, and what is sharper than 6 to 8.5 off coated fins', () => {
     const withPh = (...pH: [number, number]): Product => ({ ...product('rinse-off'), label: { ...product('rinse-off').label, pH } })
-    expect(told(reasonsAgainst(withPh(11.5, 13), anywhere)).join()).toMatch(/nothing below pH 4 or above 10/)
-    expect(told(reasonsAgainst(withPh(2, 3.5), anywhere)).join()).toMatch(/nothing below pH 4 or above 10/)
+    expect(told(reasonsAgainst(withPh(11.5, 13), anywhere)).join()).toMatch(/only pH 4 to 10/)
+    expect(told(reasonsAgainst(withPh(2, 3.5), anywhere)).join()).toMatch(/only pH 4 to 10/)
     expect(told(reasonsAgainst(withPh(5, 9.5), anywhere))).toEqual([])
     expect(told(reasonsAgainst(withPh(5, 9.5), { ...anywhere, neutralOnly: true })).join()).toMatch(/only pH 6 to 8.5 on coated or corroded fins/)
   })
   it('count an empty bottle as not there', () =>
-    expect(told(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere))).toEqual(['Mild coil detergent: none is in stock']))
+    expect(told(reasonsAgainst({ ...product('mild'), inStockLitres: 0 }, anywhere))).toEqual(['Mild coil detergent: out of stock']))
 })
 
 describe('picking', () => {

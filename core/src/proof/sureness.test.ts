@@ -85,7 +85,7 @@ describe('the parts in the proof', () => {
       shown('coilFace', 'before', measureOf(0.5, 0.04, { straightShare: 0.95 })),
       shown('coilFace', 'after', measureOf(0.01, 0.02, { straightShare: now })),
     ]
-    expect(lineOf(proved({ photos: photos(0.9) }), 'straight-coilFace')).toMatchObject({ before: 95, after: 90, says: 'shown for information' })
+    expect(lineOf(proved({ photos: photos(0.9) }), 'straight-coilFace')).toMatchObject({ before: 95, after: 90, says: 'for information only' })
     const bent = proved({ photos: photos(0.7) })
     expect(bent.verdict).toBe('partly')
     expect(bent.sentence).toMatch(/fewer fins are straight than before/)

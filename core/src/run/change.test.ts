@@ -58,7 +58,7 @@ describe('what is found in the middle of the work', () => {
   })
   it('waits until what is off is back, where the changed work would not put it back', () => {
     const change = changeOf(unit, stopped)!
-    expect(change.reasons.map(inEnglish).join('\n')).toMatch(/front cover is off, and the changed work does not put it back/)
+    expect(change.reasons.map(inEnglish).join('\n')).toMatch(/front cover is off, and the new plan does not put it back/)
     expect(changeOf(unitAfter('prove-dead'), stopped)!.reasons).toEqual([])
   })
   it('says nothing before anything was agreed, and nothing after the hand-over', () => {

@@ -247,7 +247,7 @@ describe('gates', () => {
     expect(told(log.state.held[0].because).join()).toMatch(/first: /)
     log.upTo('off-cover').do(stepOf('off-cover'), { fasteners: false })
     expect(log.state.progress['off-cover']?.doneAtMs).toBeUndefined()
-    expect(told(log.state.held.at(-1)!.because)).toContain('to be counted: cover screw')
+    expect(told(log.state.held.at(-1)!.because)).toContain('count: cover screw')
     log.do(stepOf('off-cover'))
     expect(log.state.progress['off-cover'].doneAtMs).toBe(log.nowMs)
   })
@@ -273,7 +273,7 @@ describe('gates', () => {
     log.add({ type: 'photo-left-out', stepId: 'off-cover', because: 'too dark' }, 0)
     const { state } = log
     expect(told(reasonsToHold(withCounts(state, cover, counts), cover, log.nowMs))).toEqual([])
-    expect(told(reasonsToHold(withCounts(state, cover, counts.slice(1)), cover, log.nowMs))).toEqual(['to be counted: cover screw'])
+    expect(told(reasonsToHold(withCounts(state, cover, counts.slice(1)), cover, log.nowMs))).toEqual(['count: cover screw'])
     expect(state.ledger.some(({ kind }) => kind === 'cover screw')).toBe(false)
   })
   it('hold the rinse until the dwell has worked, and warn when it runs over', () => {
@@ -281,7 +281,7 @@ describe('gates', () => {
     log.do(stepOf('apply-coil'))
     const [wait] = runningWaits(log.state, log.nowMs)
     expect(wait).toMatchObject({ phase: 'soaking', leastAtMs: log.nowMs + 10 * minute, mostAtMs: log.nowMs + 20 * minute })
-    expect(told(reasonsToHold(log.state, stepOf('rinse-coil'), log.nowMs + minute))).toContain('9 min left for Antimicrobial coil foam to work')
+    expect(told(reasonsToHold(log.state, stepOf('rinse-coil'), log.nowMs + minute))).toContain('9 min to wait for Antimicrobial coil foam to work')
     expect(nextSteps(log.state, log.nowMs).map(({ id }) => id)).toContain('wash-filters')
     expect(nextSteps(log.state, log.nowMs + 11 * minute)[0].id).toBe('rinse-coil')
     expect(runningWaits(log.state, log.nowMs + 21 * minute)[0].phase).toBe('late')
@@ -329,9 +329,9 @@ describe('waits that somebody ends', () => {
     const log = new Log()
     log.add({ type: 'method-agreed', decisions: [], steps: [leave, close] })
     log.add({ type: 'wait-ended', stepId: 'open-to-dry', said: 'dry-to-the-touch' })
-    expect(told(log.state.held.at(-1)?.because)).toEqual(['this wait runs its time'])
+    expect(told(log.state.held.at(-1)?.because)).toEqual(['this wait cannot be cut short'])
     log.add({ type: 'step-done', stepId: 'open-to-dry' })
-    expect(told(reasonsToHold(log.state, close, log.nowMs + minute)).join()).toMatch(/left for the unit to dry open/)
+    expect(told(reasonsToHold(log.state, close, log.nowMs + minute)).join()).toMatch(/to wait for the unit to dry open/)
     log.add({ type: 'wait-ended', stepId: 'open-to-dry', said: 'dry-to-the-touch' }, 1, 2)
     expect(log.state.progress['open-to-dry'].waitEnded).toEqual({ by: 2, atMs: log.nowMs })
     expect(told(reasonsToHold(log.state, close, log.nowMs)).join()).not.toMatch(/left for the unit to dry/)
@@ -351,10 +351,10 @@ describe('waits that somebody ends', () => {
     log.add({ type: 'method-agreed', decisions: [], steps: [stand] })
     log.add({ type: 'step-done', stepId: 'stand-upright' })
     log.add({ type: 'wait-ended', stepId: 'stand-upright', said: 'dry-to-the-touch' })
-    expect(told(log.state.held.at(-1)?.because)).toEqual(['only the owner shortens this wait, in writing'])
+    expect(told(log.state.held.at(-1)?.because)).toEqual(['only the owner can shorten this wait, in writing'])
     log.add({ type: 'wait-shortened', stepId: 'stand-upright', text: 'it was never tipped' })
     expect(log.state.progress['stand-upright'].waitEnded?.text).toBe('it was never tipped')
-    expect(told(leftOut(log.state))).toEqual([expect.stringContaining('the owner’s word — it was never tipped')])
+    expect(told(leftOut(log.state))).toEqual([expect.stringContaining('allowed by the owner — it was never tipped')])
   })
 })
 
@@ -363,7 +363,7 @@ describe('what was not counted or photographed', () => {
     const log = new Log().agree().upTo('on-cover')
     const cover = stepOf('on-cover')
     log.add({ type: 'gate-confirmed', stepId: 'on-cover' }, 0)
-    expect(told(reasonsToHold(log.state, cover, log.nowMs))).toEqual(['to be counted: cover screw', 'to be counted: screw cap'])
+    expect(told(reasonsToHold(log.state, cover, log.nowMs))).toEqual(['count: cover screw', 'count: screw cap'])
     for (const [kind, count] of [
       ['cover screw', 2],
       ['screw cap', 3],
@@ -380,11 +380,11 @@ describe('what was not counted or photographed', () => {
     expect(told(reasonsToHold(log.state, stepOf('check-ledger'), log.nowMs))).toEqual(['1 of 3 × cover screw from “front cover” is still out'])
     log.add({ type: 'exception-written', item: 'front cover', kind: 'cover screw', short: 1, text: 'thread worn' })
     expect(told(reasonsToHold(log.state, stepOf('check-ledger'), log.nowMs))).toEqual([])
-    expect(told(leftOut(log.state))).toEqual(['One × cover screw of the front cover short, the owner’s exception — thread worn'])
+    expect(told(leftOut(log.state))).toEqual(['One × cover screw of the front cover missing, allowed by the owner — thread worn'])
   })
   it('is a photograph that a step asks for: taken, or left out with a reason', () => {
     const log = new Log().agree().upTo('off-cover')
-    const wanted = () => told(reasonsToHold(log.state, stepOf('off-cover'), log.nowMs)).filter((reason) => reason.includes('photographed'))
+    const wanted = () => told(reasonsToHold(log.state, stepOf('off-cover'), log.nowMs)).filter((reason) => reason.includes('take a photo'))
     expect(wanted()).toHaveLength(1)
     log.add({ type: 'photo-left-out', stepId: 'off-cover', because: 'too dark' })
     expect(wanted()).toEqual([])
@@ -396,7 +396,7 @@ describe('what was not counted or photographed', () => {
     const log = new Log().agree()
     log.add({ type: 'step-done', stepId: 'read-before' })
     expect(log.state.progress['read-before']?.doneAtMs).toBeUndefined()
-    expect(told(reasonsToHold(log.state, stepOf('run-test'), log.nowMs))).toContain('the after readings are not taken yet')
+    expect(told(reasonsToHold(log.state, stepOf('run-test'), log.nowMs))).toContain('take the after readings')
   })
 })
 
@@ -535,7 +535,7 @@ describe('leaving out', () => {
     own.add({ type: 'step-skipped', stepId: 'read-before', because: 'the unit does not start' })
     expect(own.state.progress['read-before']).toMatchObject({ doneAtMs: own.nowMs, skippedBecause: 'the unit does not start' })
     expect(own.state.held).toEqual([])
-    expect(told(leftOut(own.state))).toEqual([expect.stringMatching(/^Left out: Take the before readings — the unit does not start \(/)])
+    expect(told(leftOut(own.state))).toEqual([expect.stringMatching(/^Skipped: Take the before readings — the unit does not start \(/)])
     own.upTo('off-cover')
     expect(own.state.progress['read-before'].skippedBecause).toBe('the unit does not start')
   })
@@ -582,7 +582,7 @@ describe('the owner’s written exception', () => {
     const shortCover = () => told(shortfalls(own.state)).filter((says) => says.includes('cover'))
     expect(shortCover()).toEqual([])
     expect(told(leftOut(own.state))).toEqual([
-      'One × cover screw of the front cover short, the owner’s exception — fell behind the wall; a new one on Friday',
+      'One × cover screw of the front cover missing, allowed by the owner — fell behind the wall; a new one on Friday',
     ])
     expect(holds('check-ledger').join()).not.toMatch(/cover/)
     count('cover screw', 1)

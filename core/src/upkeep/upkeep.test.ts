@@ -67,7 +67,7 @@ describe('due dates', () => {
   })
   it('say what makes a unit soil so fast', () => {
     expect(told(duesOf(0.1, ['flour'], 24)).find(({ what }) => what === 'deep-clean')?.because).toMatch(
-      /flour, 24 h a day: it soils about 7.8 times as fast/,
+      /flour, 24 h a day: it gets dirty about 7.8 times as fast/,
     )
     expect(told(duesOf(0.1)).every(({ because }) => because === undefined)).toBe(true)
   })

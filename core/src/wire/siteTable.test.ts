@@ -63,9 +63,9 @@ describe('sites and units as a table', () => {
     expect(faults[0].allowed).not.toBe('')
   })
   it('says where a unit is there twice, and where a site is described in two ways', () => {
-    expect(read(mill, mill).faults).toEqual([{ row: 3, where: 'unit', what: '“Loft” is there twice at “Mill”', allowed: 'one name per unit' }])
+    expect(read(mill, mill).faults).toEqual([{ row: 3, where: 'unit', what: '“Loft” appears twice at “Mill”', allowed: 'one name per unit' }])
     const wet = mill.map((cell, index) => (index === 4 ? 'yes' : index === 6 ? 'Attic' : cell))
-    expect(read(mill, wet).faults).toEqual([expect.objectContaining({ row: 3, where: 'site', what: '“Mill” is described otherwise in row 2' })])
+    expect(read(mill, wet).faults).toEqual([expect.objectContaining({ row: 3, where: 'site', what: '“Mill” has other details in row 2' })])
   })
   it('writes what it reads', () => {
     const { sites } = read(mill)
@@ -142,7 +142,7 @@ describe('a row', () => {
     expect(sites).toHaveLength(count === 0 ? 1 : 0)
     for (const [at, fault] of faults.entries())
       expect(fault).toEqual({
-        ...{ row: 2, where: `cell ${headings.length + at + 1}`, what: `“${beyond[at]}” stands beyond the last heading` },
+        ...{ row: 2, where: `cell ${headings.length + at + 1}`, what: `“${beyond[at]}” is past the last heading` },
         allowed: `${headings.length} cells, as many as there are headings`,
       })
   })

@@ -33,7 +33,7 @@ const leads = {
   'See the method': 'method',
   Method: 'method',
   'At the unit': 'at-the-unit',
-  'Prove it': 'proof',
+  'Go to Proof': 'proof',
   Proof: 'proof',
   Record: 'record',
   'Import and export': 'data',

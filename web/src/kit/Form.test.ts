@@ -80,7 +80,7 @@ describe('a form', () => {
     await wrapper.find('[name="share"]').setValue('x')
     await send()
     expect(submitted).not.toHaveBeenCalled()
-    expect(wrong()).toEqual(['This is still missing.', 'Enter a number.'])
+    expect(wrong()).toEqual(['Fill this in.', 'Enter a number.'])
     expect(document.activeElement).toBe(wrapper.find('[name="name"]').element)
   })
   it('is sent once it holds up', async () => {
@@ -138,7 +138,7 @@ describe('a form', () => {
     const described = () => (input.attributes('aria-describedby') ?? '').split(' ').map((id) => document.getElementById(id)?.textContent)
     expect(described()).toEqual(['as people on site call it'])
     await send()
-    expect(described()).toEqual(['This is still missing.', 'as people on site call it'])
+    expect(described()).toEqual(['Fill this in.', 'as people on site call it'])
     expect(input.attributes('aria-invalid')).toBe('true')
   })
 })

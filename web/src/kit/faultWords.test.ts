@@ -23,8 +23,8 @@ describe('what is wrong with a field', () => {
     ['not less', z.number().lt(5), 5, 'Enter less than 5 kW.'],
     ['no number', z.number(), Number.NaN, 'Enter a number.'],
     ['no whole number', z.int(), 1.5, 'Enter a whole number.'],
-    ['not there', z.number(), undefined, 'This is still missing.'],
-    ['an empty name', z.string().min(1), '', 'This is still missing.'],
+    ['not there', z.number(), undefined, 'Fill this in.'],
+    ['an empty name', z.string().min(1), '', 'Fill this in.'],
     ['too long a name', z.string().max(3), 'four', 'There are 4 characters. Allowed: at most 3 characters.'],
     ['what nobody offers', z.literal(['a', 'b']), 'c', '"c" is not allowed. Allowed: "a", "b".'],
     [
@@ -36,7 +36,7 @@ describe('what is wrong with a field', () => {
           orFault(says('fault.visits.past', { day: { day: '2027-03-01' } }), says('fault.day-or-before', { day: { day: '2027-03-02' } })),
         ),
       'x',
-      '1 Mar 2027 is past. Allowed: 2 Mar 2027 or before.',
+      '1 Mar 2027 is in the past. Allowed: 2 Mar 2027 or before.',
     ],
   ])('of %s says what to enter, with no name that only a program knows', (_, schema, value, says) => {
     const said = sayAtField(lineFor(it_(schema), value), undefined, 'kW')

@@ -53,7 +53,7 @@ describe('the language of a page', () => {
 it('an error is said by its sentence where it has one, else as it stands', async () => {
   const words = await opened(['es'])
   await words.loadWords()
-  expect(words.sayError(new Fault('not-there'))).toBe('Esto no está.')
+  expect(words.sayError(new Fault('not-there'))).toBe('No se encuentra.')
   expect(words.sayError(new Fault('in-use', { sentence: says('fault.visits.begun') }))).toMatch(/^En esta visita ya se empezó/)
   expect(words.sayError(new NoAnswer())).toMatch(/^El servidor no responde/)
   expect(words.sayError(new Error('a bolt from the blue'))).toBe('a bolt from the blue')

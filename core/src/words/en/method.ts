@@ -42,7 +42,7 @@ export const method = {
   'method.whoIsMissing.roof': 'nobody on the crew is trained for roofs',
   'method.whoIsMissing.both': text<{ nobody: Message; roof: Message }>('{nobody}, and {roof}'),
   'method.whoIsMissing.not-one-person': text<{ skill: Message }>('the person trained for it ({skill}) is not trained for roofs'),
-  'method.whyWheelStays.house-rules-wash-wheel': 'house rules: the wheel is washed in place',
+  'method.whyWheelStays.house-rules-wash-wheel': 'house rules: the wheel stays in',
   'method.whyPanStays.noted-pan-stays': 'the unit sheet says that the pan stays on',
   'method.whyPanStays.noted-whether-pan-comes': 'nobody noted whether the pan comes off',
   'method.whyPanStays.electronics-box-front-pan': text<{ noted: Message }>('the electronics box is in front of the pan, and {noted}'),

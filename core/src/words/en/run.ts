@@ -14,7 +14,7 @@ export const run = {
   'run.reasonsToWait.power-off': 'its supply is isolated: no power until every unit on it is closed',
   'run.came': text<{ person: string }>('{person} arrived'),
   'run.went': text<{ person: string }>('{person} left'),
-  'run.reasonsToWait.left': text<{ left: Of<'min'>; what: Sentence }>('{left} to wait: {what}'),
+  'run.reasonsToWait.left': text<{ left: Of<'min'>; what: Sentence }>('{left} to wait for {what}'),
   'run.reasonsToHold.confirmed': text<{ gate: Sentence }>('confirm: {gate}'),
   'run.reasonsToHold.counted': text<{ fastener: Message }>('count: {fastener}'),
   'run.reasonsToHold.photographed-left-out-reason': text<{ photo: Sentence }>('take a photo, or say why not: {photo}'),

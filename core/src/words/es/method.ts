@@ -34,7 +34,7 @@ export const method: Record<keyof typeof english, string> = {
   'method.whoIsMissing.roof': 'nadie de la cuadrilla está capacitado para techos',
   'method.whoIsMissing.both': '{nobody}, y {roof}',
   'method.whoIsMissing.not-one-person': 'la persona capacitada para ello ({skill}) no lo está para techos',
-  'method.whyWheelStays.house-rules-wash-wheel': 'reglas de la casa: la turbina se lava en su lugar',
+  'method.whyWheelStays.house-rules-wash-wheel': 'reglas de la casa: la turbina no se saca',
   'method.whyPanStays.noted-pan-stays': 'la ficha de la unidad dice que la bandeja no sale',
   'method.whyPanStays.noted-whether-pan-comes': 'nadie anotó si la bandeja sale',
   'method.whyPanStays.electronics-box-front-pan': 'la caja electrónica está delante de la bandeja, y {noted}',

@@ -9,7 +9,7 @@ export const run: Record<keyof typeof english, string> = {
   'run.reasonsToWait.power-off': 'su alimentación está cortada: sin corriente hasta que esté cerrada cada unidad conectada a ella',
   'run.came': 'llegó {person}',
   'run.went': 'se fue {person}',
-  'run.reasonsToWait.left': 'faltan {left}: {what}',
+  'run.reasonsToWait.left': 'faltan {left} para {what}',
   'run.reasonsToHold.confirmed': 'por confirmar: {gate}',
   'run.reasonsToHold.counted': 'por contar: {fastener}',
   'run.reasonsToHold.photographed-left-out-reason': 'tome una foto o diga por qué no: {photo}',
