@@ -45,7 +45,7 @@ describe('sites', () => {
       fetch(path).then((answer) => answer.json()).then(({ site, address, version }) => fetch(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ site, address, contact: 'By phone only', version }) })).then(back)`)
     await type(sheet, 'input[name="contact"]', 'Ring twice')
     await clickText(sheet, 'Save the site')
-    await expectText(sheet, '[role="alert"]', 'saved this in the meantime')
+    await expectText(sheet, '[role="alert"]', 'has saved this meanwhile')
     expect(await (await find(sheet, 'input[name="contact"]')).getAttribute('value')).toBe('Ring twice')
     await clickText(sheet, 'Load the newest version')
     await waitUntil(

@@ -116,7 +116,7 @@ describe('sign-in', () => {
     })
     expect(answer.statusCode).toBe(422)
     expect(answer.json()).toMatchObject({
-      sentence: 'Something in what was sent does not hold up.',
+      sentence: 'Some of this is not right.',
       message: { key: 'fault.does-not-hold-up' },
       lines: [
         {

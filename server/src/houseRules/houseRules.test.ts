@@ -74,12 +74,12 @@ describe('where the firm is', () => {
     const early = await technician('POST', '/api/sites', site(tomorrow))
     expect(early.statusCode).toBe(422)
     expect(early.json().lines).toMatchObject([
-      { where: 'reminders.agreedOn', what: `${dayWords(tomorrow)} has not come yet`, allowed: `${dayWords(today)} or before` },
+      { where: 'reminders.agreedOn', what: `${dayWords(tomorrow)} is in the future`, allowed: `${dayWords(today)} or before` },
     ])
   })
   it.each([
-    ['timeZone', 'Middle/Nowhere', 'no time zone is called so'],
-    ['currency', 'Taler', 'no currency has this code'],
+    ['timeZone', 'Middle/Nowhere', 'there is no such time zone'],
+    ['currency', 'Taler', 'there is no such currency'],
   ])('%s is one that is known', async (name, value, what) => {
     const answer = await set({ [name]: value })
     expect(answer.statusCode).toBe(422)

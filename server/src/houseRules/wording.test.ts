@@ -33,15 +33,15 @@ describe('a firm’s own words', () => {
     expect((await reminder()).body).toBe(usual)
   })
   it.each([
-    ['a value that nothing is put in for', { 'letters.reminder.head': 'Hello {customer}' }, 'nothing is put in for {customer}', /\{firm\}, \{site\}/],
-    ['a brace that stands alone', { 'letters.reminder.head': 'Hello {firm' }, 'a brace stands alone', /\{firm\}, \{site\}/],
     [
-      'a value in a form that fails',
-      { 'letters.reminder.head': 'Hello {site, date}' },
-      '{site} cannot stand in a text like this',
+      'a value that nothing is put in for',
+      { 'letters.reminder.head': 'Hello {customer}' },
+      'there is no value {customer} for this text',
       /\{firm\}, \{site\}/,
     ],
-    ['a value where there is none', { 'letters.reminder.end': 'Call {firm}' }, 'nothing is put in for {firm}', /words alone/],
+    ['a brace that stands alone', { 'letters.reminder.head': 'Hello {firm' }, 'a single brace', /\{firm\}, \{site\}/],
+    ['a value in a form that fails', { 'letters.reminder.head': 'Hello {site, date}' }, '{site} cannot be used like this', /\{firm\}, \{site\}/],
+    ['a value where there is none', { 'letters.reminder.end': 'Call {firm}' }, 'there is no value {firm} for this text', /words alone/],
   ])('are turned down with %s, at their place, and nothing is kept', async (_, texts, what, allowed) => {
     const answer = await save({ en: texts })
     expect([answer.statusCode, answer.json().lines]).toMatchObject([

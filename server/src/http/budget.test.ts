@@ -34,7 +34,7 @@ it.each([
   const answer = await owner('PUT', path, body)
   expect([answer.statusCode, answer.json().lines]).toMatchObject([
     413,
-    [{ where: 'the body', allowed: 'at most 60000 values, 40 within one another, 2000 names in one object, texts of 2.5 MB' }],
+    [{ where: 'the body', allowed: 'at most 60000 values, nested 40 deep, 2000 names in one object, texts of 2.5 MB' }],
   ])
 })
 
@@ -42,7 +42,7 @@ it('says the first hundred lines, and how many more there are', async () => {
   const answer = await owner('POST', '/api/sites', { ...site, ...Object.fromEntries(Array.from({ length: 1500 }, (_, at) => [`key${at}`, 1])) })
   const { lines } = answer.json() as { lines: { where: string; what: string }[] }
   expect([answer.statusCode, lines.length]).toEqual([422, 101])
-  expect(lines.at(-1)).toMatchObject({ where: 'further on', what: '1,400 more places are wrong' })
+  expect(lines.at(-1)).toMatchObject({ where: 'further on', what: '1,400 more errors' })
 })
 
 it('turns down a list that is too long without looking at what is in it', async () => {
@@ -110,7 +110,7 @@ it('takes nothing while the disk is full, says so at once, lets everything be re
     const refused = await ask('POST', '/api/sites', { ...site, site: { ...site.site, name: 'Another site' } })
     expect([refused.statusCode, refused.json()]).toMatchObject([
       503,
-      { code: 'disk-full', sentence: expect.stringContaining('The disk of the server is full') },
+      { code: 'disk-full', sentence: expect.stringContaining('The server’s disk is full') },
     ])
     expect((await ask('GET', '/api/sites')).statusCode).toBe(200)
     isRoomy = true

@@ -89,7 +89,7 @@ describe('the stream of instruments', () => {
     const bare = await buildApp({ sequelize: house.sequelize, files: house.files })
     try {
       const own = await signedIn(bare, 'technician-a')
-      expect((await own('GET', path)).json().lines[0]).toMatchObject({ what: 'none are connected here', allowed: 'readings by hand' })
+      expect((await own('GET', path)).json().lines[0]).toMatchObject({ what: 'no instrument is connected here', allowed: 'readings by hand' })
     } finally {
       await bare.close()
     }

@@ -39,8 +39,8 @@ describe('the day of a visit', () => {
     return { siteId: job.siteId as string, unitIds, crewIds: [me] }
   }
   it.each([
-    ['yesterday', -1, 'is past'],
-    ['years ahead', 800, 'is years ahead'],
+    ['yesterday', -1, 'is in the past'],
+    ['years ahead', 800, 'is too far in the future'],
   ])('is none that is %s', async (_, days, what) => {
     const onDate = utcDay(Date.now() + days * dayMs)
     const answer = await ask('POST', '/api/jobs', { ...(await form()), onDate })
@@ -49,7 +49,7 @@ describe('the day of a visit', () => {
   it.each(['1999-12-31', '2100-01-01'])('is in our time: not %s', async (onDate) => {
     expect((await ask('POST', '/api/jobs', { ...(await form()), onDate })).json().lines[0]).toMatchObject({
       where: 'onDate',
-      what: 'this is long past or far ahead',
+      what: 'this date is too far away',
     })
   })
   it('that is over may be given to others, and is moved to no other day that is over', async () => {

@@ -141,7 +141,7 @@ describe('events', () => {
       text: 'a new one on Friday',
     }
     const { accepted, refused } = (await send(job.id, [graded(unitIds[0], 1, { happening })])).json()
-    expect([accepted, told(refused[0].because)]).toEqual([[], 'events[0].happening.type: only the owner may write an exception'])
+    expect([accepted, told(refused[0].because)]).toEqual([[], 'events[0].happening.type: only the owner may allow missing parts'])
     const events = [graded(unitIds[0], 1, { by: colleague, happening })]
     expect((await owner('POST', `/api/jobs/${job.id}/events`, { events })).json().accepted).toHaveLength(1)
   })

@@ -73,7 +73,7 @@ describe('consent', () => {
     // What was written before it came is not sent after it.
     await run(30_000)
     expect((await stateOf(waiting)).state).toBe('withheld')
-    expect((await send(one.id)).json().sentence).toContain('ended it')
+    expect((await send(one.id)).json().sentence).toContain('asked for no more messages')
     const today = new Date().toISOString().slice(0, 10)
     expect((await owner('PUT', `/api/sites/${one.id}`, { ...form('+00 555 0103', today), version: one.version })).statusCode).toBe(200)
     expect((await send(one.id)).statusCode).toBe(409)

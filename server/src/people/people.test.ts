@@ -49,7 +49,7 @@ describe('a person', () => {
     expect((await signIn(`rana-${key}`, better)).statusCode).toBe(401)
     expect(linesOf(await useCode(`rana-${key}`, added.code, 'Rana Quill 2026'))[0]).toMatchObject({
       where: 'password',
-      what: 'this is easily guessed',
+      what: 'this is easy to guess',
     })
     expect((await useCode(`rana-${key}`, 'AAAA-AAAA-AAAA-AAAA')).statusCode).toBe(401)
     // As it is read out: small letters, without dashes.

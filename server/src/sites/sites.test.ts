@@ -51,7 +51,7 @@ describe('sites', () => {
     await ask('PUT', `/api/sites/${made.id}`, { ...form('First'), version: 1 })
     const late = await ask('PUT', `/api/sites/${made.id}`, { ...form('Second'), version: 1 })
     expect(late.statusCode).toBe(409)
-    expect(late.json().sentence).toMatch(/^Technician a saved this in the meantime/)
+    expect(late.json().sentence).toMatch(/^Technician a has saved this meanwhile/)
     expect(late.json().lines[0]).toMatchObject({ where: 'version', allowed: '2' })
     expect((await ask('GET', `/api/sites/${made.id}`)).json().site.name).toBe('First')
   })

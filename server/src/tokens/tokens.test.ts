@@ -42,7 +42,7 @@ describe('a token', () => {
   it('that may read only changes nothing; one that may write does, from no page at all', async () => {
     const [read, write] = [(await tokenOf()).token, (await tokenOf({ scope: 'write' })).token]
     const turnedDown = await by(read)('POST', '/api/sites', site)
-    expect([turnedDown.statusCode, turnedDown.json().sentence]).toEqual([403, 'This token may read only.'])
+    expect([turnedDown.statusCode, turnedDown.json().sentence]).toEqual([403, 'This token can only read.'])
     expect((await by(write)('POST', '/api/sites', site)).statusCode).toBe(201)
     const { entries } = (await owner('GET', '/api/audit')).json()
     expect(entries[0]).toMatchObject({ what: 'refused', by: 'Owner a, The bookkeeper', about: 'POST /api/sites' })
@@ -51,7 +51,7 @@ describe('a token', () => {
     const ask = by((await tokenOf({ scope: 'write', areas: ['sites'] })).token)
     expect((await ask('GET', '/api/sites')).statusCode).toBe(200)
     for (const path of ['/api/today?day=2026-05-01', '/api/logbook', '/api/exports/sites.csv', '/api/bundle', '/api/stock', '/api/quotes'])
-      expect([path, (await ask('GET', path)).json().sentence]).toEqual([path, 'This token does not reach that: it was made for other areas.'])
+      expect([path, (await ask('GET', path)).json().sentence]).toEqual([path, 'This token has no access to that: it was made for other areas.'])
     expect((await make({ areas: [] })).json().lines[0].where).toBe('areas')
   })
   it('opens nothing that is for people', async () => {

@@ -80,15 +80,15 @@ describe('a calendar', () => {
     for (const start of ['DTSTART:20270304T090000Z', 'DTSTART;TZID=Europe/Vienna:20270304T083000'])
       expect(await asked(start, 'LOCATION:Mill')).toContainEqual({
         where: 'DTSTART',
-        what: expect.stringContaining('this firm has named no time zone') as string,
-        allowed: 'a whole day; or name it under House rules',
+        what: expect.stringContaining('this firm has set no time zone') as string,
+        allowed: 'a whole day; or set it under House rules',
       })
     expect((await asked('DTSTART;VALUE=DATE:20270304', 'LOCATION:Mill')).map(({ where }) => where)).toEqual(['LOCATION'])
   })
   it.each<[string, string[], string, string]>([
     ['repetition', ['DTSTART;VALUE=DATE:20270304', 'RRULE:FREQ=YEARLY', 'LOCATION:Mill'], 'RRULE', 'repeats'],
     ['a time without a zone', ['DTSTART:20270304T090000', 'LOCATION:Mill'], 'DTSTART', 'no time zone'],
-    ['an unknown zone', ['DTSTART;TZID=Middle/Nowhere:20270304T090000', 'LOCATION:Mill'], 'DTSTART', 'nobody knows the time zone'],
+    ['an unknown zone', ['DTSTART;TZID=Middle/Nowhere:20270304T090000', 'LOCATION:Mill'], 'DTSTART', 'unknown time zone'],
     ['a day that does not exist', ['DTSTART;VALUE=DATE:20270230', 'LOCATION:Mill'], 'DTSTART', '2027-02-30 does not exist'],
     ['no day', ['LOCATION:Mill'], 'DTSTART', 'missing'],
     ['a place that nobody knows', ['DTSTART;VALUE=DATE:20270304', 'LOCATION:The moon'], 'LOCATION', 'The moon'],
@@ -131,7 +131,7 @@ describe('a calendar', () => {
     expect((await send(text.replace('20270701', '20270702'), 0)).taken).toEqual({ planned: 0, moved: 1, cancelled: 0 })
     expect((await Job.findByPk(job.id))!.onDate).toBe('2027-07-02')
     expect((await send(calendar(event('due-x-deep-clean@yastik', 'RRULE:FREQ=YEARLY')))).rows[0]).toMatchObject({ action: 'due-day', faults: [] })
-    expect(JSON.stringify(told((await other('POST', '/api/imports/visits', { text })).json().rows[0].faults))).toContain('not here')
+    expect(JSON.stringify(told((await other('POST', '/api/imports/visits', { text })).json().rows[0].faults))).toContain('does not exist here')
   })
 })
 
@@ -157,7 +157,7 @@ describe('a visit', () => {
   it('on which work has begun is not cancelled, and one that is handed over is not moved', async () => {
     const job = await newJob('2027-09-01')
     await JobUnit.update({ done: 1 }, { where: { jobId: job.id } })
-    expect((await ask('POST', `/api/jobs/${job.id}/cancel`, { revision: 0 })).json().sentence).toContain('Work has begun')
+    expect((await ask('POST', `/api/jobs/${job.id}/cancel`, { revision: 0 })).json().sentence).toContain('Work has started')
     await Job.update({ closed: true }, { where: { id: job.id } })
     expect((await move(job, '2027-09-02')).json().sentence).toContain('handed over')
     expect((await other('PUT', `/api/jobs/${job.id}`, { onDate: '2027-09-02', crewIds: [1], revision: 0 })).statusCode).toBe(404)

@@ -90,7 +90,7 @@ describe('sites and units as CSV', () => {
         { form: form('new ONE'), units: [] },
       ],
     })
-    expect(JSON.parse(double.body)).toMatchObject({ fault: { code: 'in-use', lines: [{ what: '“new ONE” is here already' }] } })
+    expect(JSON.parse(double.body)).toMatchObject({ fault: { code: 'in-use', lines: [{ what: '“new ONE” already exists' }] } })
     const bad = await technician('POST', '/api/imports/sites', { sites: [{ form: form('New four'), units: [{ ...unit, family: 'chimney' }] }] })
     expect(JSON.parse(bad.body).fault.lines[0].where).toBe('sites[0].units[0].family')
     expect(await Site.count()).toBe(before + 2)

@@ -57,11 +57,11 @@ describe('sites that came from a table', () => {
     const { takenBack, kept, keptInAll } = (await back(id)).json() as TakenBack
     expect([takenBack, keptInAll]).toEqual([1, 5])
     expect(Object.fromEntries(told(kept).map(({ what, because }) => [what, because]))).toEqual({
-      Visited: 'a visit is planned there, or was made',
-      Saved: 'somebody changed it since',
-      'Unit saved': 'somebody changed it since',
-      'Unit added': 'somebody changed it since',
-      Retired: 'somebody changed it since',
+      Visited: 'a visit is planned or was made there',
+      Saved: 'somebody has changed it since',
+      'Unit saved': 'somebody has changed it since',
+      'Unit added': 'somebody has changed it since',
+      Retired: 'somebody has changed it since',
     })
     expect(await Site.count({ where: { name: names } })).toBe(5)
     expect((await siteBy('Visited')).units).toHaveLength(2)
@@ -101,7 +101,7 @@ describe('visits that came from a calendar', () => {
     await send(entry('done', day(5), 'LOCATION:Dogwood'))
     const { importId } = await send(entry('done', day(3), 'LOCATION:Dogwood', 'SEQUENCE:4'))
     await Job.update({ closed: true }, { where: { calendarUid: 'done' } })
-    expect(told((await back(importId)).json())).toMatchObject({ takenBack: 0, kept: [{ because: 'it is handed over' }] })
+    expect(told((await back(importId)).json())).toMatchObject({ takenBack: 0, kept: [{ because: 'it has been handed over' }] })
     expect(await jobOf('done')).toMatchObject({ onDate: day(3), closed: true })
   })
   it('stay where somebody moved them since, or work has begun', async () => {
@@ -123,7 +123,7 @@ describe('visits that came from a calendar', () => {
       told(kept)
         .map(({ because }) => because)
         .sort(),
-    ).toEqual(['somebody moved or cancelled it since', 'work has begun there'])
+    ).toEqual(['somebody has moved or cancelled it since', 'work has started there'])
     expect(await Job.count({ where: { calendarUid: ['moved', 'begun', 'idle'] } })).toBe(2)
   })
 })
