@@ -9,7 +9,9 @@ const common = {
     '^@yastik/(server|stand-ins)/(.*)$': '<rootDir>/$1/src/$2.ts',
   },
   // Packages that ship as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|idb|@vueuse|@tanstack|remove-accents|intl-messageformat|@formatjs|p-limit|yocto-queue)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(uuid|idb|@vueuse|@tanstack|remove-accents|intl-messageformat|@formatjs|p-limit|yocto-queue|flesch-kincaid|syllable)/)',
+  ],
 }
 
 /** Where the launcher wrote down groups of test files: they are run instead of each file by itself. */

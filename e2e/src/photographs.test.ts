@@ -253,7 +253,7 @@ describe('at the proof', () => {
   })
   it('judges the part by what was read, in the proof', async () => {
     const row = '[data-line="covered-coilFace"]'
-    await expectText(sheet, row, /coil, front face, covered\s+%, limit 10/)
+    await expectText(sheet, row, /coil front, covered\s+%, limit 10/)
     const proposed = Number(
       await (await find(sheet, '[data-part-after="coilFace"] [data-after-grade]:has(:checked)')).getAttribute('data-after-grade'),
     )
@@ -266,7 +266,7 @@ describe('at the proof', () => {
   })
   it('says both shares in the report', async () => {
     await goToStation(sheet, 'report')
-    await expectText(sheet, '[data-report]', /coil, front face, after: covered \d+ % before, \d+ % now/)
+    await expectText(sheet, '[data-report]', /coil front, after: covered \d+ % before, \d+ % now/)
     await goToStation(sheet, 'proof')
   })
   it('fits a phone', async () => {

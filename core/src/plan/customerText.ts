@@ -6,7 +6,7 @@ import { familyName, partName, partsToSee, type Part } from '../units/index.ts'
 import type { Due } from '../upkeep/index.ts'
 import type { UnitJob } from './jobFile.ts'
 import type { PlannedMix } from './mixes.ts'
-import { isMessage, joined, says, type Key, type Message, type Sentence } from '../words/index.ts'
+import { isMessage, isSame, joined, says, type Joined, type Key, type Message, type Sentence } from '../words/index.ts'
 
 const scopeSentences: Record<Exclude<ChoiceOf<'scope'>, 'decline'>, Message> = {
   'filter-service': says('plan.scopeSentences.filter-service'),
@@ -133,6 +133,48 @@ export function findingMessage(finding: Finding, leadsTo: readonly Sentence[]): 
   return leads.length > 0 ? says('plan.customerText.finding', { finding: named(finding), leadsTo: { semicolon: leads } }) : named(finding)
 }
 
+/** What nobody looked at, part by part; all of the inside in one word. */
+function notLookedAt({ lookOver, design }: Facts): Message[] {
+  const unseen = ungraded(lookOver, design).filter((part) => part !== 'housing')
+  if (unseen.length === 0) return []
+  const isAll = partsToSee(lookOver.family, design).every((part) => byTheFilter.includes(part) || unseen.some((other) => other === part))
+  return [isAll ? says('plan.customerText.looked-inside') : says('plan.customerText.looked', { parts: { comma: unseen.map(partName) } })]
+}
+
+/** What each complaint comes from and what is done about it, that once; whom to call is said by itself. */
+export function answersForCustomer(answers: readonly Sentence[]): Sentence[] {
+  const said: Sentence[] = []
+  return answers.map((answer) => {
+    const { complaint, likely, next } = isMessage(answer) ? (answer.values ?? {}) : {}
+    if (!isMessage(complaint) || !isMessage(likely) || !isMessage(next)) return answer
+    if (said.some((other) => isSame(other, next))) return says('plan.answerTo.short', { complaint, likely })
+    said.push(next)
+    return says('plan.answerTo.text', { complaint, likely, next })
+  })
+}
+
+/** What was left, by why: parts that share a reason are named together. */
+export function leftByReason(notReached: readonly { readonly part: Part; readonly because: Sentence }[]): { parts: Joined; because: Sentence }[] {
+  const groups: { parts: Part[]; because: Sentence }[] = []
+  for (const { part, because } of notReached) {
+    const own = groups.find((group) => isSame(group.because, because))
+    if (own) own.parts.push(part)
+    else groups.push({ parts: [part], because })
+  }
+  return groups.map(({ parts, because }) => ({ parts: { and: parts.map(partName) }, because }))
+}
+
+/** What is due, one by one; why is said once, and what was left to clean is said elsewhere. */
+export function duesInWords(due: readonly Due[], dayAfter?: (weeks: number) => string): Message[] {
+  const said: Sentence[] = []
+  return due.map(({ because, ...one }) => {
+    const why = isMessage(because) && because.key === 'upkeep.notCleanYet.because' ? says('upkeep.notCleanYet.clean-yet-come-back') : because
+    if (why === undefined || said.some((other) => isSame(other, why))) return dueMessage(one, dayAfter)
+    said.push(why)
+    return dueMessage({ ...one, because: why }, dayAfter)
+  })
+}
+
 /** Steps after which the room stays empty for as long as the label says. */
 export const sprayedInTheRoom: readonly string[] = ['apply-degreaser', 'apply-coil']
 /** What is left of the label's time once people leave: it is counted from the last spraying. */
@@ -172,17 +214,15 @@ export function customerText({
 }: Told): Message {
   const scope = decisions.find(({ topic }) => topic === 'scope')
   const calls = referrals.map(({ to, because }) => says('plan.customerText.please-call', { whom: refereeName(to), because }))
-  const answers = complaints.map(({ answer }) => answer)
-  const found =
-    findings.length > 0
-      ? [says('plan.customerText.found', { found: { comma: findings.map(({ finding, leadsTo }) => findingMessage(finding, leadsTo)) } })]
-      : []
-  const all = (sentences: Message[]) =>
+  const answers = answersForCustomer(complaints.map(({ answer }) => answer))
+  const found = findings.map(({ finding, leadsTo }) => says('plan.customerText.found', { found: { comma: [findingMessage(finding, leadsTo)] } }))
+  const all = (sentences: Sentence[]) =>
     says('plan.customerText.all', { unit: unit.name ?? unit.id, family: familyName(unit.family), text: { sentences } })
   if (!scope || scope.choice === 'decline')
     return all([
       says('plan.workSentences.cleaned-visit'),
-      ...(scope?.because ?? []),
+      // A finding that stops the work is told with the findings.
+      ...(scope?.because ?? []).filter(({ key }) => key !== 'method.whatStops.found-opened-until-put'),
       ...answers,
       ...found,
       ...calls,
@@ -192,20 +232,13 @@ export function customerText({
   const roomMin = roomWaitMin(reentryMin, minutesAfterSpraying(steps))
   const care = filterCare(facts, due)
   const dated = care.length > 0 ? due.filter(({ what }) => what !== 'filter') : due
-  const unseen = ungraded(facts.lookOver, facts.design).filter((part) => part !== 'housing')
   return all([
     ...workSentences(facts.decided, facts.design.filter === 'disposable'),
     ...aboutTheInside(scope, facts),
     ...(keptOffRoof.includes(scope.rule) ? scope.because : []),
     ...answers,
-    ...(notReached.length > 0
-      ? [
-          says('plan.customerText.reached-clean', {
-            parts: { semicolon: notReached.map(({ part, because }) => says('plan.customerText.part-because', { part: partName(part), because })) },
-          }),
-        ]
-      : []),
-    ...(unseen.length > 0 ? [says('plan.customerText.looked', { parts: { comma: unseen.map(partName) } })] : []),
+    ...leftByReason(notReached).map((left, at) => says(at === 0 ? 'plan.customerText.left' : 'plan.customerText.left-too', left)),
+    ...notLookedAt(facts),
     ...found,
     ...calls,
     ...(throwsSpecks(facts.decided) && !staysOff(facts) ? [speckSentence] : []),
@@ -213,7 +246,7 @@ export function customerText({
     ...(afterRun ? [dryingSentence(afterRun)] : []),
     ...(roomMin > 0 ? [says('plan.customerText.please-use-room-again', { after: { min: roomMin } })] : []),
     ...care,
-    ...(dated.length > 0 ? [says('plan.customerText.next', { due: { comma: dated.map((one) => dueMessage(one, dayAfter)) } })] : []),
+    ...duesInWords(dated, dayAfter).map((one, at) => says(at === 0 ? 'plan.customerText.next-one' : 'plan.customerText.then', { due: one })),
   ])
 }
 

@@ -74,7 +74,7 @@ describe('warnings', () => {
       units: [{ id: 'a', name: 'Hall', family: 'wall-head', design: {}, complaints: [], grades: {} }],
     })
     expect(warnings).toContain('Hall: fin coating not noted: assumed coated, so neutral cleaners only')
-    expect(warnings.join('\n')).toMatch(/Hall: not checked, so nothing is decided on it: filter, coil, front face/)
+    expect(warnings.join('\n')).toMatch(/Hall: not checked, so nothing is decided on it: filter, coil front/)
   })
   it('say what is short in the van', () => {
     const products = builtInProducts.map((product) => (product.id === 'rinse-off' ? { ...product, inStockLitres: 0.01 } : product))
@@ -100,7 +100,7 @@ describe('warnings', () => {
     expect(said({ family: 'ceiling-cassette', design: { panRemovable: false } })).toMatch(/design\.panRemovable: false is noted.*allowed: true/)
     expect(said({ design: { wheelRemovable: true, coilLiftable: false } })).toMatch(/design\.coilLiftable: false.*allowed: both true/)
     expect(said({ family: 'window', design: { removable: false, slideOut: true } })).toMatch(
-      /design\.removable: false is noted beside slideOut: true/,
+      /design\.removable: false is noted together with slideOut: true/,
     )
     const roof = { ...openUnits['rv-rooftop'], design: {} }
     expect(planInEnglish({ ...jobWith(), units: [roof] }).warnings.join('\n')).toMatch(
@@ -130,15 +130,15 @@ describe('what the customer is told', () => {
   const told = (unit: Partial<UnitJob>, rest: Rest = {}) => planOf(unit, rest).units[0].customerText
   it('is what was done, what was not reached, what was found and what is next', () => {
     const text = told({ name: 'Hall', grades: { coilFace: { grade: 2 }, coilBack: { grade: 2 }, wheel: { grade: 2 } }, findings: ['loose-wiring'] })
-    expect(text).toMatch(/^Hall \(wall head\): We opened the unit and cleaned it where it is\. We rinsed it with clean water/)
+    expect(text).toMatch(/^Hall \(wall head\): We opened the unit and cleaned it in place\. We rinsed it with clean water/)
     expect(text).toMatch(
-      /Not reached, or not clean yet: coil, back face \(.*\)\. Found: loose wiring \(.*\)\. Please call an electrician: .*specks.*Please wash the filters every \d+ weeks.*Next: .*deep clean in about \d+ weeks/,
+      /Not reached, or not clean yet: coil back – .*\. Found: loose wiring \(.*\)\. Please call an electrician – .*specks.*Please wash the filters every \d+ weeks.*Next: .*Then: deep clean in about \d+ weeks/,
     )
   })
   it('of a declined unit is why, and who comes first', () => {
     const text = told({ ...coat, findings: ['scorched-plug'] })
     expect(text).toMatch(
-      /Not cleaned on this visit\. Found: scorched plug; the unit stays closed.*Please call an electrician: a scorched plug.*We opened nothing/,
+      /Not cleaned on this visit\. Found: scorched plug \(.*Please call an electrician – a scorched plug.*We opened nothing/,
     )
     expect(text).not.toMatch(/Next:/)
   })

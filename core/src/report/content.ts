@@ -2,7 +2,9 @@
 import { flowLMin, named, settledShare, type Grades } from '../lookover/index.ts'
 import {
   dryingSentence,
-  dueMessage,
+  answersForCustomer,
+  duesInWords,
+  leftByReason,
   leadsForCustomer,
   roomWaitMin,
   sprayedInTheRoom,
@@ -267,7 +269,9 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
   const all = [
     {
       heading: says('report.sectionsOf.you-told-us'),
-      sentences: plan.complaints.filter(({ complaint }) => complaint !== 'none').map(({ answer }) => joined({ sentences: [answer] })),
+      sentences: answersForCustomer(plan.complaints.filter(({ complaint }) => complaint !== 'none').map(({ answer }) => answer)).map((answer) =>
+        joined({ sentences: [answer] }),
+      ),
     },
     {
       heading: says('report.sectionsOf.done'),
@@ -276,7 +280,7 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
     {
       heading: says('report.sectionsOf.reached-clean-left-out'),
       sentences: [
-        ...plan.notReached.map(({ part, because }) => line(partName(part), because)),
+        ...leftByReason(plan.notReached).map(({ parts, because }) => line(joined(parts), because)),
         ...leftOut(state).map((one) => joined({ sentences: [one] })),
         ...(isSplit(unit.family) && !declined && !state.extras.includes('outdoor-unit') ? [says('report.sectionsOf.outdoor-unit-looked')] : []),
         ...(unseen.length > 0 ? [says('report.sectionsOf.looked', { parts: { comma: unseen.map(partName) } })] : []),
@@ -298,7 +302,7 @@ function sectionsOf(record: JobRecord, unit: UnitRecord, state: UnitState, plan:
       heading: says('report.sectionsOf.due-next'),
       sentences: declined
         ? []
-        : plan.due.map((due) => joined({ sentences: [dueMessage(due, (weeks) => dayAfter(state.handedOver?.atMs ?? record.onDate, weeks))] })),
+        : duesInWords(plan.due, (weeks) => dayAfter(state.handedOver?.atMs ?? record.onDate, weeks)).map((due) => joined({ sentences: [due] })),
     },
   ]
   return all.filter(({ sentences }) => sentences.length > 0)

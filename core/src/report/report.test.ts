@@ -85,7 +85,7 @@ describe('a report on one unit', () => {
     const content = read({ grades: { coilFace: { grade: 3 } } })
     expect(section(content, 'What you told us')).toHaveLength(1)
     expect(section(content, 'Not reached, not clean, left out or still out')?.join(' ')).toMatch(/Not looked at: .*wheel/)
-    expect(content.parts).toEqual([{ part: 'coil, front face', before: '3 mat', after: 'not looked at again' }])
+    expect(content.parts).toEqual([{ part: 'coil front', before: '3 mat', after: 'not looked at again' }])
   })
   it('says whom to call where the firm named somebody, and has its day and site in its name', () => {
     const called = { ...record(), houseRules: { callUs: '+00 555 01' } }

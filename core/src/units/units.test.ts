@@ -150,7 +150,7 @@ describe('traits of another family', () => {
   it('are set aside, and it is said which', () => {
     const { design, assumed } = told(knownDesign('wall-head', { weightKg: 50, ways: 2 }))
     expect(design.weightKg).not.toBe(50)
-    expect(assumed.join('\n')).toContain('design.weightKg: 50 is noted, but a wall head has no such trait: set aside')
+    expect(assumed.join('\n')).toContain('design.weightKg: 50 is noted, but a wall head has no such trait: ignored')
   })
   it.each(families)('have no default that is said for a %s', (family) => {
     const assumed = told(knownDesign(family, {})).assumed

@@ -20,4 +20,6 @@ export const earlier = {
   'procedure.run-fan.title': 'Run the fan alone until the coil is dry',
   'procedure.run-fan.wait': 'the coil to dry in its own draught',
   'method.whyNot.possible-but-comes-before': 'possible, but {choice} comes before it',
+  'plan.customerText.reached-clean': 'Not reached, or not clean yet: {parts}.',
+  'plan.customerText.next': 'Next: {due}.',
 }

@@ -158,14 +158,14 @@ export const faults = {
   'fault.photo.few': text<{ surface: string }>('the region shows too few {surface, select, fins {fins} other {blades}}'),
   'fault.photo.few-allowed': text<{ surface: string }>('a region with at least a dozen {surface, select, fins {fins} other {blades}}'),
   'fault.photo.unsure': text<{ surface: string; points: Of<'n'> }>(
-    'what covers the {surface, select, fins {fins} other {blades}} cannot be told from what is bare: the reading would be off by {points} points or more',
+    'dirt and bare metal look alike on these {surface, select, fins {fins} other {blades}}: the reading would be off by {points} points or more',
   ),
   'fault.photo.unsure-allowed': 'a sharper photo in even light, from closer; or grade it by eye',
   'fault.photo.glare': text<{ surface: string; share: Of<'share'> }>(
     'glare leaves nothing to see on {share} of the {surface, select, fins {fins} other {blades}}',
   ),
   'fault.photo.glare-allowed': 'no flash, or the lamp from aside, or a darker exposure',
-  'fault.photo.nothing-seen': text<{ surface: string }>('no {surface, select, fins {fins} other {blades}} can be made out in the region'),
+  'fault.photo.nothing-seen': text<{ surface: string }>('no {surface, select, fins {fins} other {blades}} can be seen in the region'),
   'fault.photo.nothing-seen-allowed': 'a sharp photo, straight on, with some bare metal in it; if all of it is covered, grade it by eye',
   'fault.photo.blurred': text<{ surface: string }>(
     'the {surface, select, fins {fins} other {blades}} can hardly be told apart: too far away, shaken or out of focus',

@@ -216,7 +216,7 @@ export const method = {
   'method.condenser-rinse-elsewhere': 'the condenser of a split is outdoors',
   'method.condenser-rinse-spray': 'run-off goes into rags or into the floor sheet’s bucket',
   'method.condenser-rinse-spray.water-come-along-van': text<{ carriedWaterL: Of<'L'> }>(
-    '{carriedWaterL} of water come along in the van; run-off goes into rags or into the floor sheet’s bucket',
+    '{carriedWaterL} of water from the van; run-off goes into rags or into the floor sheet’s bucket',
   ),
   'method.condenser-rinse-dry': 'nothing in the van rinses it: vacuum and brush only, and tell the customer',
   'method.dry-air-indoors': 'in a lived-in room an air jet blows the dirt around and bends fins',
@@ -404,10 +404,10 @@ export const method = {
   'method.rightFor.way-kind-unit': 'it is not done on this kind of unit',
   'method.whyNotReached.cleaned-visit': 'nothing was cleaned on this visit',
   'method.whyNotReached.more-than-filters-done': 'just the filters are cleaned on this visit',
-  'method.whyNotReached.sits-behind-cabinet-comes': 'it is behind the cabinet, which comes off only on the bench',
+  'method.whyNotReached.sits-behind-cabinet-comes': 'behind the cabinet, which comes off only on the bench',
   'method.whyNotReached.upper-face-hard-reach': text<{ gap: Of<'cm'> }>('the upper face is hard to reach, {gap} below the ceiling'),
   'method.whyNotReached.pan-stays': 'the pan stays as it is',
-  'method.whyNotReached.reached-outside-unit-stays': 'you get to it from outside only, and the unit stays in, high above the ground',
+  'method.whyNotReached.reached-outside-unit-stays': 'reached from outside only, and the unit stays in, high above the ground',
   'method.heavyWords.grade': text<{ grade: number }>('grade {grade}'),
   'method.greaseLeft.degreases-goes-before-antimicrobial': text<{ kinds: Joined }>(
     '{kinds}: no degreaser goes on before the antimicrobial; not clean yet',

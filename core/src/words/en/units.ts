@@ -198,7 +198,7 @@ export const units = {
   'units.wheel.putBack.slide-wheel-shaft-set-3': 'Slide the wheel onto the shaft with its set screw over the flat, and close the scroll',
   'units.wheel.photo.how-deep-wheel-sits': 'how deep the wheel sits on the shaft',
   'units.wheel.seatGate.wheel-sits-deep-photograph': 'The wheel sits as deep as in the photo and clears the scroll',
-  'units.common.below': 'what is below was not noted: assumed to be something that must stay dry',
+  'units.common.below': 'nobody noted what is below: assumed to be something that must stay dry',
   'units.common.finCoating': 'fin coating not noted: assumed coated, so neutral cleaners only',
   'units.common.refrigerantSafety': 'refrigerant not noted: assumed flammable',
   'units.common.wheelRemovable': 'not noted whether the wheel comes out: assumed fixed',
@@ -227,7 +227,7 @@ export const units = {
     'batteryControl not noted (allowed: true or false): true assumed; the 12 V battery is disconnected either way, negative first',
   'units.defaultsOf.rated-cooling-noted-taken': text<{ cooling: Of<'Kw'> }>('rated cooling not noted: {cooling} assumed'),
   'units.knownDesign.design-noted-but-such': text<{ trait: string; noted: string; family: Message }>(
-    'design.{trait}: {noted} is noted, but a {family} has no such trait: set aside',
+    'design.{trait}: {noted} is noted, but a {family} has no such trait: ignored',
   ),
   'units.knownDesign.noted-whether-coil-may':
     'not noted whether the coil may be lifted: assumed that it may, a finger wide, since the wheel comes out',

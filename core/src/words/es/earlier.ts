@@ -21,4 +21,6 @@ export const earlier = {
   'procedure.run-fan.title': 'Haga funcionar solo el ventilador hasta que el serpentín esté seco',
   'procedure.run-fan.wait': 'que el serpentín seque con su propio aire',
   'method.whyNot.possible-but-comes-before': 'posible, pero antes está: {choice}',
+  'plan.customerText.reached-clean': 'Sin acceso, o todavía sin limpiar: {parts}.',
+  'plan.customerText.next': 'Próxima cita: {due}.',
 }

@@ -300,7 +300,7 @@ export const faults: Record<keyof typeof english, string> = {
   'fault.sites.visit-planned': 'Hay una visita prevista para el {day}: primero termínela, cámbiela de día o cancélela.',
   'fault.visits.units': 'no todas son unidades de este sitio, una vez cada una',
   'fault.visits.units-allowed': 'identificadores de unidades del sitio',
-  'fault.visits.retired': '{name}: retirado; vuelva a ponerlo en uso primero.',
+  'fault.visits.retired': '{name}: fuera de uso; reactive primero',
   'fault.visits.past': '{day} ya pasó',
   'fault.visits.ahead': '{day} queda demasiado lejos',
   'fault.visits.crew': 'no todas son personas de su empresa que se puedan enviar, una vez cada una',

@@ -54,7 +54,7 @@ export const run: Record<keyof typeof english, string> = {
   'run.readings.with-air': 'lecturas ({when}): retorno {return}, suministro {supply}, {airflow}',
   'run.school': 'regla de la casa para este trabajo: {school}',
   'run.choice-back': '{topic}: de vuelta a lo que dicen las reglas',
-  'run.choice': '{topic}, elegido a mano: {choice}',
+  'run.choice': '{topic}, a mano: {choice}',
   'run.wash-back': 'lavado: de vuelta al plan',
   'run.wash-chosen': 'lavado elegido: {wash}',
   'run.method-agreed': 'método acordado, {steps, plural, one {# paso} other {# pasos}}',

@@ -169,7 +169,7 @@ export const houseScreens = {
   'screen.house.skill.roof': 'goes on roofs',
   'screen.house.way.password': 'by password',
   'screen.house.way.code': 'code not used yet',
-  'screen.house.way.none': 'no way in: make a code',
+  'screen.house.way.none': 'cannot sign in: make a code',
   'screen.house.audit.signed-in': 'signed in',
   'screen.house.audit.sign-in-failed': 'could not sign in',
   'screen.house.audit.password-wrong': 'gave a wrong password',

@@ -173,7 +173,7 @@ export const sitesScreens = {
   'screen.sites.all-file': 'Export as a file',
   'screen.sites.erase': 'Erase',
   'screen.sites.name-address-contact-photographs-messages':
-    'Name, address, contact, photographs, messages, signatures and notes go for good. Grades, readings and prices stay, without a name. Telephones forget it when they next fetch the visit.',
+    'Name, address, contact, photos, messages, signatures and notes are deleted for good. Grades, readings and prices stay, without a name. Phones delete them when they next load the visit.',
   'screen.sites.erasing': 'Erasing …',
   'screen.sites.yes-erase-customer': 'Yes, erase this customer',
   'screen.sites.customer-agreed-written': 'The customer agreed to messages',

@@ -30,7 +30,7 @@ export const workScreens = {
   'screen.work.came-out': text<{ outOf: number }>('{outOf} came out'),
   'screen.work.does-not-come-off': 'It does not come off',
   'screen.work.open-method': 'Open the method',
-  'screen.work.taken': text<{ what: string }>('{what}: taken'),
+  'screen.work.taken': text<{ what: string }>('{what}: done'),
   'screen.work.done': 'Confirmed and done',
   'screen.work.amount-not-allowed': 'check the amount',
   'screen.work.done-2': 'Done',

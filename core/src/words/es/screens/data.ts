@@ -47,7 +47,7 @@ export const dataScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.data.more': 'y {doing} más',
   'screen.data.does-not-hold-up': 'Errores',
   'screen.data.entry': 'entrada {row}, {summary}:',
-  'screen.data.allowed': '{where}: {what}; permitido: {allowed}.',
+  'screen.data.allowed': '{where}: {what}. Se permite: {allowed}.',
   'screen.data.set-these-aside-take-others': 'omitir estas e importar el resto',
   'screen.data.set-faulty-entries-aside-first': 'marque primero «omitir estas»',
   'screen.data.do-these': 'Hacer estos {doing} cambios',

@@ -165,7 +165,7 @@ export const houseScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.house.skill.roof': 'sube a techos',
   'screen.house.way.password': 'con contraseña',
   'screen.house.way.code': 'código aún sin usar',
-  'screen.house.way.none': 'sin acceso: haga un código',
+  'screen.house.way.none': 'no puede entrar: cree un código',
   'screen.house.audit.signed-in': 'entró',
   'screen.house.audit.sign-in-failed': 'no pudo entrar',
   'screen.house.audit.password-wrong': 'dio una contraseña equivocada',

@@ -44,7 +44,7 @@ export const logbookScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.logbook.worth': 'Valor',
   'screen.logbook.customer': 'El cliente',
   'screen.logbook.how-far-ahead': 'Hasta cuándo',
-  'screen.logbook.planned-2': '{siteName}: planeado para el',
+  'screen.logbook.planned-2': 'Visita planeada en {siteName} para el',
   'screen.logbook.due-visit': 'Lo que vence por visita',
   'screen.logbook.nothing-overdue': 'Nada está vencido.',
   'screen.logbook.nobody-come-anywhere': 'Ninguna visita {horizon}.',

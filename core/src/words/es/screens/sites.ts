@@ -58,7 +58,7 @@ export const sitesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.sites.sensitive-occupants': 'ocupantes sensibles',
   'screen.sites.logbook': 'bitácora',
   'screen.sites.add-unit': 'Agregar una unidad',
-  'screen.sites.retired': '{gone}: retirada.',
+  'screen.sites.retired': 'Fuera de uso: {gone}.',
   'screen.sites.units-site': 'Unidades de este sitio',
   'screen.sites.no-units-yet-add-first': 'Aún no hay unidades. Agregue la primera y planee una visita.',
   'screen.sites.visit': '{row} en esta visita',
@@ -129,7 +129,7 @@ export const sitesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.sites.others-cleaned-on': 'Última limpieza por otros',
   'screen.sites.outdoor-unit': 'Unidad exterior a la que está conectado',
   'screen.sites.units-life-one-line-scrolls': 'Historial de la unidad en una línea; desplácese de lado',
-  'screen.sites.found': '{ms}: encontrada {found} {grade}{by}',
+  'screen.sites.found': '{ms}: al llegar {found} {grade}{by}',
   'screen.sites.today': 'hoy',
   'screen.sites.due-2': 'vence',
   'screen.sites.hatched-band-holds-eight-times':
@@ -167,7 +167,7 @@ export const sitesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.sites.all-file': 'Exportar como archivo',
   'screen.sites.erase': 'Borrarlo',
   'screen.sites.name-address-contact-photographs-messages':
-    'Nombre, dirección, contacto, fotografías, mensajes, firmas y notas se van para siempre. Grados, lecturas y precios se quedan, sin nombre. Los teléfonos lo olvidan la próxima vez que traen la visita.',
+    'Nombre, dirección, contacto, fotos, mensajes, firmas y notas se borran para siempre. Quedan grados, lecturas y precios, sin nombre. Los teléfonos los borran cuando vuelvan a cargar la visita.',
   'screen.sites.erasing': 'Borrando…',
   'screen.sites.yes-erase-customer': 'Sí, borrar a este cliente',
   'screen.sites.customer-agreed-written': 'El cliente aceptó recibir mensajes',

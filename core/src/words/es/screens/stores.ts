@@ -66,7 +66,7 @@ export const storesScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.stores.to': '{limits} a {limits2}{unit}',
   'screen.stores.rinsed-off': 'hay que enjuagarlo',
   'screen.stores.rinse-draw-off': 'enjuagar o aspirar',
-  'screen.stores.condensate-carries-off': 'se lo lleva el condensado',
+  'screen.stores.condensate-carries-off': 'lo enjuaga el condensado',
   'screen.stores.stays-laid': 'queda en la bandeja',
   'screen.stores.parts-water': 'Partes de agua',
   'screen.stores.ready-use': 'listo para usar',
