@@ -137,9 +137,7 @@ describe('what the customer is told', () => {
   })
   it('of a declined unit is why, and who comes first', () => {
     const text = told({ ...coat, findings: ['scorched-plug'] })
-    expect(text).toMatch(
-      /Not cleaned on this visit\. Found: scorched plug \(.*Please call an electrician – a scorched plug.*We opened nothing/,
-    )
+    expect(text).toMatch(/Not cleaned on this visit\. Found: scorched plug \(.*Please call an electrician – a scorched plug.*We opened nothing/)
     expect(text).not.toMatch(/Next:/)
   })
 })

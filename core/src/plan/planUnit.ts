@@ -9,10 +9,8 @@ import {
   factsOf,
   notReached,
   referralsFor,
-  treatmentWeeks,
   troughLitres,
   usualCarriedL,
-  usualHoursPerDay,
   type ChoiceOf,
   type Facts,
   type Hand,
@@ -34,22 +32,7 @@ import {
   type Drafting,
   type Step,
 } from '../procedure/index.ts'
-import { coilAreaM2, knownDesign, partName, type KnownDesign } from '../units/index.ts'
-import {
-  cleanedByOthers,
-  duesAfterVisit,
-  duesWithoutLook,
-  indexFound,
-  indexLeft,
-  indexParts,
-  isNotCleanYet,
-  notCleanBecause,
-  lossIndex,
-  ratesAtFirst,
-  type Due,
-  type UnitMemory,
-  type UnitPast,
-} from '../upkeep/index.ts'
+import { coilAreaM2, knownDesign, type KnownDesign } from '../units/index.ts'
 import {
   caughtLitres,
   rinseMinutes,
@@ -61,13 +44,14 @@ import {
   washRunOf,
   type WashRun,
 } from '../wash/index.ts'
-import { says, type Message } from '../words/index.ts'
+import type { Message } from '../words/index.ts'
 import { complaintsAnswered, findingsAnswered } from './answers.ts'
 import { comesDown, rinseOf } from './comesDown.ts'
 import { totalsOf } from './compare.ts'
 import { customerText, keptOffRoof } from './customerText.ts'
 import { dryingTimes } from './dryingTimes.ts'
 import { expectedOf } from './expected.ts'
+import { duesOf, type PlanMemory } from './dues.ts'
 import type { Site, UnitJob } from './jobFile.ts'
 import { mixesFor, type PlannedMix } from './mixes.ts'
 import { spreadOf } from './minutes.ts'
@@ -89,17 +73,6 @@ export interface UnitContext {
   readonly isShared: boolean
   /** How many units hang on the supply of each, by its id. */
   readonly onSupply: ReadonlyMap<string, number>
-}
-
-/** What is remembered of units, and whether their grades were seen or are only expected. */
-export interface PlanMemory extends UnitMemory {
-  readonly isSeen: boolean
-  /** The day so many weeks after the visit, as 2027-03-01: due dates are then told as days too. */
-  readonly dayAfter?: (weeks: number) => string
-  /** Index of coil and wheel by unit, where somebody looked at them after the work. */
-  readonly leftOf?: ReadonlyMap<string, number>
-  /** Chance of each grade that coil and wheel were found at by unit, where they are not certain. */
-  readonly foundOf?: ReadonlyMap<string, readonly number[]>
 }
 
 /** What is known about a unit before anything is decided. */
@@ -255,46 +228,6 @@ function workOut(
     washWater: washWater?.(washJob, catchers[decided.containment as string]),
   })
   return { facts, mixes, steps, washL: washLitres(washJob), notReached: notReached(facts), afterRun: afterRunOf(basic) }
-}
-
-const monthsPerYear = 12
-
-/** What falls due after this visit: by the one forecast, with the unit's own history where there is one. */
-function duesOf(settled: Settled, facts: Facts, left: readonly NotReached[], memory: PlanMemory | undefined): Due[] {
-  const { site, unit, design, lookOver } = settled
-  const use = { surroundings: site.surroundings ?? [], hoursPerDay: unit.hoursPerDay ?? usualHoursPerDay.value }
-  const known: UnitMemory = memory ?? { pastOf: new Map(), rates: ratesAtFirst, yearsNow: 0 }
-  const remembered: UnitPast = memory?.pastOf.get(unit.id) ?? { visits: [], use, fineFilter: design.fineFilter, lossIndex: lossIndex(design) }
-  const since = unit.monthsSinceClean
-  const past: UnitPast =
-    remembered.visits.length === 0 && since !== undefined && since > 0
-      ? { ...remembered, visits: [cleanedByOthers(known.yearsNow - since / monthsPerYear)] }
-      : remembered
-  const panTreatmentWeeks = facts.decided['pan-treatment'] === 'slow-release' ? treatmentWeeks(facts) : undefined
-  const found = indexFound(lookOver.grades)
-  if (found === undefined) {
-    const declined = facts.decided.scope === 'decline'
-    return past.visits.length === 0 && declined ? [] : duesWithoutLook({ ...past, panTreatmentWeeks }, known, !declined)
-  }
-  const leftIndex =
-    memory?.leftOf?.get(unit.id) ??
-    indexLeft(
-      String(facts.decided.scope),
-      lookOver.grades,
-      left.map(({ part }) => part),
-    )
-  const chances = memory?.foundOf?.get(unit.id)
-  const dues = duesAfterVisit(past, known, {
-    found,
-    ...(chances ? { chances: [...chances] } : {}),
-    left: leftIndex,
-    // Without a memory the grades of a job file were seen; from a cleaning that is not known they teach nothing.
-    isSeen: memory?.isSeen ?? since !== undefined,
-    panTreatmentWeeks,
-  })
-  const dirty = left.filter(({ part }) => indexParts.some((one) => one === part))
-  const because = notCleanBecause(dirty.map((entry) => says('plan.customerText.part-because', { ...entry, part: partName(entry.part) })))
-  return dues.map((due) => (isNotCleanYet(due) ? { ...due, because } : due))
 }
 
 /** Plan of one unit, its due dates by `memory` where something is remembered; what other choices would change is added by `compare.ts`. Pure. */

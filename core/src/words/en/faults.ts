@@ -290,7 +290,7 @@ export const faults = {
   'fault.record.import': 'import',
   'fault.record.token': 'token',
   'fault.record.calendar': 'calendar',
-  'fault.record.photograph': 'photograph',
+  'fault.record.photograph': 'photo',
   'fault.call.none': text<{ what: Message; id: string }>('there is no {what} {id}'),
   'fault.call.none-allowed': text<{ what: Message }>('the id of a {what} of your firm'),
   'fault.call.version': text<{ seen: number; now: number }>('you edited version {seen}; it is now version {now}'),

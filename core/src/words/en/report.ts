@@ -59,7 +59,7 @@ export const report = {
   'report.label.after': 'After',
   'report.label.clean-here': 'A clean unit here',
   'report.label.readings': 'Readings',
-  'report.label.photographs': 'Photographs',
+  'report.label.photographs': 'Photos',
   'report.label.signature': 'Signature',
   'report.label.signed': 'Signature of the customer',
   'report.label.customer-day': 'Customer, day',

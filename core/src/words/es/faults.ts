@@ -257,7 +257,7 @@ export const faults: Record<keyof typeof english, string> = {
   'fault.record.import': 'importación',
   'fault.record.token': 'llave',
   'fault.record.calendar': 'calendario',
-  'fault.record.photograph': 'fotografía',
+  'fault.record.photograph': 'foto',
   'fault.call.none': 'no hay {what} {id}',
   'fault.call.none-allowed': 'identificador de {what} de su empresa',
   'fault.call.version': 'usted editó la versión {seen}; ahora es la versión {now}',

@@ -57,7 +57,7 @@ export const report: Record<keyof typeof english, string> = {
   'report.label.after': 'Después',
   'report.label.clean-here': 'Una unidad limpia aquí',
   'report.label.readings': 'Lecturas',
-  'report.label.photographs': 'Fotografías',
+  'report.label.photographs': 'Fotos',
   'report.label.signature': 'Firma',
   'report.label.signed': 'Firma del cliente',
   'report.label.customer-day': 'Cliente, día',
