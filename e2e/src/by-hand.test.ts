@@ -88,7 +88,7 @@ describe('a choice by hand', () => {
     await expectText(sheet, '[data-topic="wheel"]', 'chosen by hand for this job')
     expect(await textOf(sheet, '[data-totals]')).not.toBe(before)
     await follow(sheet, 'Record')
-    await expectText(sheet, '[data-record]', 'Blower wheel, by hand: washed in place — the owner wants it left in')
+    await expectText(sheet, '[data-record]', 'Blower wheel, chosen by hand: washed in place — the owner wants it left in')
     await follow(sheet, 'Method')
     await openDecision(sheet, 'wheel')
     await clickText(sheet, 'Back to the rules’ choice')

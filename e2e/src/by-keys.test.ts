@@ -91,7 +91,7 @@ describe('without a pointer', () => {
     await write('input[name="sign-in"]', 'imre')
     await write('input[name="password"]', 'wrong')
     await press(Key.ENTER)
-    await expectText(sheet, '[role="alert"]', 'do not go together')
+    await expectText(sheet, '[role="alert"]', 'Wrong name or password')
     await tabTo('input[name="password"]')
     await sheet.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).sendKeys('clear-to-the-fins', Key.ENTER).perform()
     await isAt(sheet, 'today')

@@ -82,7 +82,7 @@ describe('work in the crew’s day', () => {
     await waitFor(imre, 'mix-agent', to)
     await waitFor(sanna, 'mix-agent', to)
     await click(sanna, '[data-task*="/mix-agent"]')
-    await expectText(sanna, '[data-picked]', 'given')
+    await expectText(sanna, '[data-picked]', 'assigned')
     await clickText(sanna, 'Anyone who is free')
     await expectText(sanna, '[data-outcome]', 'Anyone who is free')
   })

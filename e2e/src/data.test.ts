@@ -79,7 +79,7 @@ describe('a unit’s life', () => {
     await click(sheet, '[data-life]')
     await find(sheet, '[data-life-finding="bent-fins"][data-open="true"]')
     await find(sheet, '[data-life-finding="failed-gasket"][data-open="false"]')
-    await expectText(sheet, '[data-life-parts-changed]', 'gasket replaced')
+    await expectText(sheet, '[data-life-parts-changed]', 'gasket changed')
     await expectText(sheet, '[data-life-cooling]', /\d+ % → \d+ %/)
     await fitsPhone(sheet)
   })
@@ -175,7 +175,7 @@ describe('a table of sites and units', () => {
     await find(sheet, '[data-table-import]')
     const latin = Buffer.from([header, good, 'Mühle;Wehrgasse 1;home;yes;yes;Attic;chimney;3,5'].join('\r\n'), 'latin1')
     await give('table', 'latin.csv', latin)
-    await expectText(sheet, '[data-dialect]', '2 rows, semicolons between the cells, letters in Windows-1252')
+    await expectText(sheet, '[data-dialect]', '2 rows, semicolons between cells, encoding Windows-1252')
     await expectText(sheet, '[data-table-import]', 'Mühle')
     await expectText(sheet, '[data-table-import] [role="alert"]', 'Columns still to choose: site')
     for (const [heading, column] of [
@@ -189,7 +189,7 @@ describe('a table of sites and units', () => {
     expect(await (await find(sheet, '[data-take-in]')).isEnabled()).toBe(false)
     await click(sheet, 'label:has([name="set-aside"])')
     await click(sheet, '[data-take-in]')
-    await expectText(sheet, '[data-taken-in]', '1 site with 1 unit taken in')
+    await expectText(sheet, '[data-taken-in]', 'Imported: 1 site with 1 unit')
     await go(sheet, 'sites')
     await expectText(sheet, 'table', 'Mühle')
   })
@@ -204,8 +204,8 @@ describe('a table of sites and units', () => {
   it('is taken back: what nobody touched goes, the rest stays and is named', async () => {
     await click(sheet, '[data-import="sites"] [data-take-back]')
     await click(sheet, '[data-take-back-sure]')
-    await expectText(sheet, '[data-taken-back]', '1 taken back')
-    await expectText(sheet, '[data-import="sites"]', 'taken back')
+    await expectText(sheet, '[data-taken-back]', '1 undone')
+    await expectText(sheet, '[data-import="sites"]', 'undone')
     await go(sheet, 'sites')
     await find(sheet, 'tbody tr')
     expect(await textOf(sheet, 'table')).not.toContain('Mühle')
@@ -213,8 +213,8 @@ describe('a table of sites and units', () => {
     await find(sheet, '[data-table-import]')
   })
   it.each([
-    ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 0xd, 0xff, 0xfe]), 'no table of text'],
-    ['one line of prose', 'Dear Sir', 'No table can be made out'],
+    ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 0xd, 0xff, 0xfe]), 'not a text table'],
+    ['one line of prose', 'Dear Sir', 'No table found'],
   ])('turns down %s with a sentence', async (name, content, says) => {
     await give('table', `${name}.csv`, content as Buffer)
     await expectText(sheet, '[data-table-import] .fault', says as string)
@@ -225,13 +225,13 @@ describe('a table of sites and units', () => {
     await expectText(sheet, '[data-dialect]', '4 rows, semicolons')
     await expectText(sheet, '[data-row-faults]', 'row 2, the line: a quotation mark opens a cell here and is never closed')
     await expectText(sheet, '[data-row-faults]', 'row 4, cell 3: “more” is past the last heading')
-    expect(await textOf(sheet, '[data-take-in]')).toContain('Take in 2 sites with 0 units')
+    expect(await textOf(sheet, '[data-take-in]')).toContain('Import 2 sites with 0 units')
   })
   it('does not send what is more than is taken in at once', async () => {
     const rows = Array.from({ length: 50_001 }, (_, index) => `Row ${index},Lane ${index}`)
     await give('table', 'larger.csv', ['site,address', ...rows].join('\n'))
     await waitUntil(sheet, async () => exists(sheet, '[data-too-much]'), 'the table was not read', 30_000)
-    await expectText(sheet, '[data-too-much]', 'These are 50,001 sites; at most 50,000 are taken in at once')
+    await expectText(sheet, '[data-too-much]', '50,001 sites; at most 50,000 at once')
     expect(await (await find(sheet, '[data-take-in]')).isEnabled()).toBe(false)
   })
   it('reads fifty thousand rows while the page still answers', async () => {
@@ -239,7 +239,7 @@ describe('a table of sites and units', () => {
     await give('table', 'large.csv', [header.replace('Kunde', 'site').replace('Straße', 'address').replaceAll(';', ','), ...rows].join('\n'))
     await expectText(sheet, '[data-table-import] [role="status"]', /Reading|Checking/)
     await waitUntil(sheet, async () => exists(sheet, '[data-take-in]'), 'the table was not read', 30_000)
-    expect(await textOf(sheet, '[data-take-in]')).toBe('Take in 50,000 sites with 50,000 units')
+    expect(await textOf(sheet, '[data-take-in]')).toBe('Import 50,000 sites with 50,000 units')
     await fitsPhone(sheet)
   })
 })
@@ -304,9 +304,9 @@ describe('a bundle', () => {
     )
     expect(JSON.parse(bundle).format).toBe('yastik.bundle/1')
     await give('bundle', 'cut.json', bundle.slice(0, 2000))
-    await expectText(sheet, '[data-bundle-import] .fault', 'broke off in the middle')
+    await expectText(sheet, '[data-bundle-import] .fault', 'broke off')
     await give('bundle', 'whole.json', bundle)
-    await expectText(sheet, '[data-bundle-import] .fault', 'This firm has sites already')
+    await expectText(sheet, '[data-bundle-import] .fault', 'This firm already has sites')
   })
 })
 
@@ -326,14 +326,14 @@ describe('a calendar', () => {
       ),
     )
     await expectText(sheet, '[data-calendar-faults]', 'has no time zone')
-    await expectText(sheet, '[data-calendar-faults]', 'repeats itself')
+    await expectText(sheet, '[data-calendar-faults]', 'this entry repeats')
     await expectText(sheet, '[data-calendar-rows]', 'a new visit')
     await find(sheet, '[data-take-calendar]:disabled')
     await click(sheet, 'label:has([name="calendar-set-aside"])')
     await click(sheet, '[data-take-calendar]')
     await expectText(sheet, '[data-calendar-taken]', '1 planned, 0 moved, 0 cancelled')
     await give('calendar', 'broken.ics', 'BEGIN:VCALENDAR')
-    await expectText(sheet, '[data-calendar-import] [role="alert"]', 'broke off in the middle')
+    await expectText(sheet, '[data-calendar-import] [role="alert"]', 'broke off')
     await fitsPhone(sheet)
   })
 })
@@ -385,7 +385,7 @@ describe('a technician', () => {
       await signIn(own, 'sanna', 'clear-to-the-fins')
       await follow(own, 'Sites')
       await follow(own, 'Import and export')
-      await expectText(own, '[data-owner-takes-out]', 'the owner takes it out')
+      await expectText(own, '[data-owner-takes-out]', 'only the owner makes them')
       expect(await own.driver.findElements(By.css('a[href^="/api/exports"], a[href^="/api/bundle"]'))).toEqual([])
       await expectText(own, '[data-table-import]', 'Choose a table')
     } finally {

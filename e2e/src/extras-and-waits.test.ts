@@ -47,7 +47,7 @@ describe('a unit that is looked over', () => {
     await find(imre, '[data-extent-of-bent-fins="much"]:has(:checked)')
     await sent(imre)
     await follow(imre, 'Record')
-    await expectText(imre, '[data-record]', 'bent fins (many of them)')
+    await expectText(imre, '[data-record]', 'bent fins (many)')
   })
   it('takes the outdoor unit with it where the customer orders that, and leaves it again', async () => {
     await goToStation(imre, 'method')

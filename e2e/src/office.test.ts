@@ -123,7 +123,7 @@ describe('a reminder', () => {
     await click(sheet, '[data-write-by="text"]')
     await type(sheet, 'input[name="write-to"]', 'call me')
     await clickText(sheet, 'Save the site')
-    await expectText(sheet, '[role="alert"]', 'a telephone number')
+    await expectText(sheet, '[role="alert"]', 'a phone number')
     await type(sheet, 'input[name="write-to"]', '+00 555 0150')
     await clickText(sheet, 'Save the site')
     await expectText(sheet, 'form [role="status"]', 'Saved')

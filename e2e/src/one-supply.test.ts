@@ -92,7 +92,7 @@ describe('two units on one breaker', () => {
     await type(sanna, 'input[name="visit-note"]', 'key back at the desk')
     await click(sanna, '[data-visit] [data-note]')
     await expectText(sanna, '[data-visit-log]', 'key back at the desk')
-    await expectText(sanna, '[data-visit-log]', 'Sanna Kirov came')
+    await expectText(sanna, '[data-visit-log]', 'Sanna Kirov arrived')
     expect(await textOf(sanna, '[data-visit-steps]')).not.toMatch(/can start/)
   })
 })

@@ -110,7 +110,7 @@ describe('a correction by hand', () => {
     // A row of dabs right across, by keys.
     await brush.sendKeys(...Array.from({ length: 12 }, () => Key.ARROW_LEFT))
     await brush.sendKeys(...Array.from({ length: 24 }, () => [Key.SPACE, Key.ARROW_RIGHT]).flat())
-    await expectText(sheet, '[data-read]', `the reading said ${read} %`)
+    await expectText(sheet, '[data-read]', `the photo said ${read} %`)
     const more = await shareNow()
     expect(more).toBeGreaterThan(read)
     // A stroke of a finger over half of it takes it back there.
@@ -130,7 +130,7 @@ describe('a correction by hand', () => {
     await expectText(sheet, '[data-measure]', `${byHand} % covered, by hand`)
     await click(sheet, '[data-measure]')
     await measure()
-    await expectText(sheet, '[data-read]', `the reading said ${read} %`)
+    await expectText(sheet, '[data-read]', `the photo said ${read} %`)
     expect(await shareNow()).toBe(byHand)
     await click(sheet, '.el-dialog__headerbtn')
     await gone(sheet, '[data-photo-measure]')
@@ -170,7 +170,7 @@ describe('pictures that are none, or show nothing', () => {
     const buttons = await sheet.driver.findElements(By.css('[data-measure]'))
     await buttons.at(-1)!.click()
     await measure()
-    await expectText(sheet, '[data-photo-measure] [role="alert"]', 'no fins can be made out')
+    await expectText(sheet, '[data-photo-measure] [role="alert"]', 'no fins can be seen')
     await gone(sheet, '[data-take-grade]')
     await click(sheet, '.el-dialog__headerbtn')
   })
@@ -212,7 +212,7 @@ describe('at the proof', () => {
     expect(await exists(sheet, '[data-found]')).toBe(false)
     await measure()
     await click(sheet, likeliest)
-    await expectText(sheet, '[data-pair-note]', /that is not the same piece/)
+    await expectText(sheet, '[data-pair-note]', /that is another piece/)
     // Two corners went in by four tenths of the picture, out of seven: less than half is left, however near the camera stood.
     const plates = async () => [...(await textOf(sheet, '[data-pair-note]')).matchAll(/(\d+) (?:fins before|now)/g)].map(([, count]) => Number(count))
     await waitUntil(

@@ -103,7 +103,7 @@ describe('proof in a person’s units', () => {
 describe('instruments', () => {
   const readAll = async (label: string) => {
     await click(sheet, `[data-instruments="${label}"] [data-connect]`)
-    await expectText(sheet, `[data-instruments="${label}"]`, 'still moving')
+    await expectText(sheet, `[data-instruments="${label}"]`, 'still changing')
     await expectText(sheet, `[data-instruments="${label}"] [data-take]`, '8 of 8', 60_000)
     await click(sheet, `[data-instruments="${label}"] [data-take]`)
     await click(sheet, `[data-readings="${label}"] button[type="submit"]`)
@@ -112,7 +112,7 @@ describe('instruments', () => {
     Number(await (await find(sheet, `[data-readings="${label}"] input[name="${name}"]`)).getAttribute('value'))
   it('are read when they have settled, and the verdict follows what was really done', async () => {
     await readAll('after')
-    await expectText(sheet, '[data-line="cooling"]', 'it delivers what a clean unit does')
+    await expectText(sheet, '[data-line="cooling"]', 'as much as a clean unit')
     await expectText(sheet, '[data-line="airflow"]', 'as much air as a clean unit')
     await expectText(sheet, '[data-verdict]', 'proved')
     await sent(sheet)

@@ -64,7 +64,7 @@ describe('without a signal', () => {
     await devtools(sheet, 'Network.emulateNetworkConditions', { offline: true, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
     await grade(sheet, 'pan', 3)
     await expectText(sheet, '.unsent', '1 not sent yet')
-    await expectText(sheet, '[role="alert"]', 'stays on this device')
+    await expectText(sheet, '[role="alert"]', 'stay on this device')
     await devtools(sheet, 'Network.emulateNetworkConditions', { offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
     await sent(sheet)
     await sheet.driver.navigate().refresh()

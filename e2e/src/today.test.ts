@@ -105,7 +105,7 @@ describe('a visit', () => {
     await expectText(sheet, `[data-cancelled="${site}"]`, 'cancelled')
     expect(await sheet.driver.findElements(By.xpath(visit))).toEqual([])
     await sheet.driver.get(`${app.base}${unitPath}`)
-    await expectText(sheet, '[data-cancelled-job]', 'nobody is expected there')
+    await expectText(sheet, '[data-cancelled-job]', 'This visit was cancelled')
   })
   it('is taken back where it was cancelled, or from its job', async () => {
     await click(sheet, '[data-take-back]')

@@ -134,7 +134,7 @@ describe('a screw that does not come back', () => {
     const done = await workUntil(imre, () => false)
     expect(done).toEqual(expect.arrayContaining(['check-ledger', 'power-on', 'run-test']))
     await follow(imre, 'Go to Proof')
-    await expectText(imre, '[data-left-out]', 'One × cover screw of the front cover short, the owner’s exception — fell behind the wall')
+    await expectText(imre, '[data-left-out]', 'One × cover screw of the front cover missing, allowed by the owner — fell behind the wall')
     await expectText(imre, '[data-left-out]', 'the guest is back (dust stays in outlet and housing)')
     await expectText(imre, 'main', 'fell behind the wall; a new one comes on Friday.')
   })

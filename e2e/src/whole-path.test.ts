@@ -48,7 +48,7 @@ describe('one wall head, from sign-in to logbook', () => {
     await type(sheet, 'input[name="sign-in"]', 'imre')
     await type(sheet, 'input[name="password"]', 'wrong')
     await clickText(sheet, 'Sign in')
-    await expectText(sheet, '[role="alert"]', 'do not go together')
+    await expectText(sheet, '[role="alert"]', 'Wrong name or password')
     await signInByForm(sheet, 'imre', 'clear-to-the-fins')
     await expectText(sheet, 'main', 'Halvmark Survey Office')
   })

@@ -40,7 +40,7 @@ async function topics() {
       return {
         topic: file.replace(/\.ts$/, ''),
         about: /^\/\/ (.*)/.exec(text)?.[1] ?? '',
-        keys: [...text.matchAll(/^ {2}'?([\w.:-]+)'?:/gm)].map(([, key]) => key),
+        keys: [...text.matchAll(/^ {2}'([^']+)':/gm)].map(([, key]) => key),
       }
     }),
   )

@@ -49,7 +49,7 @@ try {
 await migrateAs(ownerFrom(process.env))
 const sequelize = connect(databaseFrom(process.env))
 defineModels(sequelize)
-if (await User.findOne({ where: { signIn } })) giveUp(`Somebody signs in as “${signIn}” already.`)
+if (await User.findOne({ where: { signIn } })) giveUp(`“${signIn}” is in use already.`)
 const passwordHash = await hashPassword(password)
 await sequelize.transaction(async (transaction) => {
   const firm =

@@ -156,7 +156,7 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.notInVan.tool': '{equipment} (“{step}”)',
   'plan.notInVan.fin-comb-van-bent': 'no hay peine de aletas en la camioneta: enderécelas con una hoja fina',
   'plan.notInVan.van-needed': 'no hay {equipment} en la camioneta, y hace falta para: {step}',
-  'plan.soilOnClear.noted-part-graded-clear': '{part}: {kinds} en una parte con grado limpio; se trata como limpia (permitido: grado 1 o peor)',
+  'plan.soilOnClear.noted-part-graded-clear': '{part}: {kinds} en una parte con grado 0; se trata como sin suciedad (permitido: grado 1 o peor)',
   'plan.shortWater.tap-site-water-needed': 'sin llave de agua en el sitio: se necesitan {needed} de agua, la camioneta trae {carried}',
   'plan.shortStock.needed-van': '{product}: se necesitan {needed}, hay {has} en la camioneta',
   'plan.secondBest.left-out': 'así que se omite',

@@ -25,7 +25,7 @@ export const proofScreens = {
   'screen.proof.clean-unit': 'Clean unit',
   'screen.proof.one-scale-before-after-clean': 'On one scale: ○ before ● after ┆ clean',
   'screen.proof.verdict': 'Verdict',
-  'screen.proof.least-ten-minutes-steady-cooling': 'after at least ten minutes of steady cooling',
+  'screen.proof.least-ten-minutes-steady-cooling': 'once it has cooled steadily for ten minutes',
   'screen.proof.after-2': 'after',
   'screen.proof.taken': 'taken',
   'screen.proof.before-2': 'before',

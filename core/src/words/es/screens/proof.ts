@@ -23,7 +23,7 @@ export const proofScreens: Readonly<Record<keyof typeof english, string>> = {
   'screen.proof.clean-unit': 'Unidad limpia',
   'screen.proof.one-scale-before-after-clean': 'En una escala: ○ antes ● después ┆ limpia',
   'screen.proof.verdict': 'Veredicto',
-  'screen.proof.least-ten-minutes-steady-cooling': 'después de al menos diez minutos de enfriamiento estable',
+  'screen.proof.least-ten-minutes-steady-cooling': 'cuando lleve diez minutos de enfriamiento estable',
   'screen.proof.after-2': 'después',
   'screen.proof.taken': 'tomadas',
   'screen.proof.before-2': 'antes',
