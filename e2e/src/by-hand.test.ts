@@ -111,15 +111,15 @@ describe('at the unit', () => {
     await waitUntil(sheet, async () => (await stepId(sheet)) !== first, 'the step stays')
     await press('\uE012')
     await waitUntil(sheet, async () => (await stepId(sheet)) === first, 'the step does not come back')
-    const count = await textOf(sheet, 'aside .figure')
+    const count = await textOf(sheet, '[data-stage] h2')
     // A photograph that the step asks for is left out with a tap on a reason; until then it is not done.
     await expectText(sheet, '[data-holds]', 'take a photo, or say why not')
     await click(sheet, '[data-leave-photo]')
     await press('\uE007')
-    await waitUntil(sheet, async () => (await textOf(sheet, 'aside .figure')) !== count, 'the count stays')
+    await waitUntil(sheet, async () => (await textOf(sheet, '[data-stage] h2')) !== count, 'the count stays')
     await expectText(sheet, '.tray', 'drain pan')
     await press('u')
-    await waitUntil(sheet, async () => (await textOf(sheet, 'aside .figure')) === count, 'the count does not come back')
+    await waitUntil(sheet, async () => (await textOf(sheet, '[data-stage] h2')) === count, 'the count does not come back')
     await gone(sheet, '[data-tray="drain pan"]')
   })
   it('counts one screw less out, and shows it in the ledger', async () => {

@@ -185,6 +185,13 @@ describe('without a pointer', () => {
         await press(Key.ENTER)
         await waitUntil(sheet, async () => (await shown()) !== before, 'Enter does not do the step')
       },
+      s: async () => {
+        await until('[data-stage-done]')
+        const stage = () => sheet.driver.executeScript<string>("return document.querySelector('[data-stage] h2')?.textContent ?? ''")
+        const before = await stage()
+        await press('s')
+        await waitUntil(sheet, async () => (await stage()) !== before, 's does not end the stage')
+      },
       // Every gate of the run is confirmed by hand below; here by its key.
       g: async () => {
         await until('[data-gate]:not(:has(:checked))')

@@ -157,7 +157,7 @@ describe('another program', () => {
     await type(owner, '[name="token-name"]', 'The bookkeeper')
     await type(owner, '[name="token-ends"]', '1 Jan 2020\n')
     await click(owner, '[data-make-token]')
-    await expectText(owner, '[role="alert"]', 'it cannot end on 1 Jan 2020')
+    await expectText(owner, '[role="alert"]', 'cannot end on 1 Jan 2020')
     await owner.driver.navigate().refresh()
     await type(owner, '[name="token-name"]', 'The bookkeeper')
     await click(owner, '[data-area="sites"]')

@@ -62,7 +62,7 @@ const ofStep: Readonly<Record<string, StageId>> = Object.fromEntries(
       ['wipe-coil', ['draw-off']],
       ['outdoor', ['outdoor-wash']],
       ['test-drain', ['flow-test', 'float-test', 'treat-pan', 'set-level']],
-      ['refit', ['spin-by-hand', 'on-drain-plug']],
+      ['refit', ['tighten-set-screw', 'spin-by-hand', 'on-drain-plug']],
       ['close', ['on-ice-probe']],
       [
         'power',
@@ -87,7 +87,7 @@ const joining: readonly (readonly [StageId, into: StageId])[] = [
 ]
 
 /**
- * The steps with the stage of each; `steps` are those of one unit in workable order. What comes off once the electronics are covered is taken out,
+ * The steps with the stage of each; `steps` are those of one unit in workable order. What is stripped once the electronics are covered is taken out,
  * and refitted; before that the unit is opened, and closed. Steps that know their stage keep it.
  */
 export function withStages<Entry extends Pick<Step, 'id' | 'phase' | 'stage' | 'takesOff' | 'putsBack'>>(steps: readonly Entry[]): Entry[] {
@@ -109,8 +109,8 @@ function stagesOf(steps: readonly Pick<Step, 'id' | 'phase' | 'takesOff' | 'puts
       if (fixed === 'cover') isCovered = true
       return fixed
     }
-    if (phase === 'strip' && isCovered && takesOff !== undefined) {
-      takenOut.add(takesOff)
+    if (phase === 'strip' && isCovered) {
+      if (takesOff !== undefined) takenOut.add(takesOff)
       return 'take-out'
     }
     return putsBack !== undefined && takenOut.has(putsBack) ? 'refit' : ofPhase[phase]
