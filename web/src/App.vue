@@ -188,8 +188,11 @@ nav {
     order: 3;
     flex-basis: 100%;
   }
+  /* All places in one row, in the longer language too. */
   .place {
-    padding: 0.7rem 0.6rem 0.5rem;
+    flex: 1 0 auto;
+    padding: 0.7rem 0.3rem 0.5rem;
+    text-align: center;
   }
   .right {
     margin-left: auto;

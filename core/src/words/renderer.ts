@@ -10,6 +10,8 @@ export interface Catalogue {
   readonly locale: string
   readonly texts: Readonly<Partial<Record<Key, string>>>
   readonly genders?: Readonly<Partial<Record<Key, string>>>
+  /** Names of the products that a van holds where nobody described others, by what they are called in English: names that a firm gives stay as they are. */
+  readonly products?: Readonly<Record<string, string>>
 }
 export type Say = (sentence: Sentence) => string
 
@@ -43,7 +45,7 @@ function formatOf(catalogue: Catalogue, key: Key, text: string): IntlMessageForm
  * that the catalogue does not have, as in the log of a later version, is said as it is.
  */
 export function sayIn(catalogue: Catalogue, { measures, currency }: { measures: Measures; currency?: string }): Say {
-  const { locale, texts, genders = {} } = catalogue
+  const { locale, texts, genders = {}, products = {} } = catalogue
   const reader: Reader = { locale, measures, ...(currency === undefined ? {} : { currency }) }
   const span = (unit: Span, count: number) => filled({ key: `names.span.${unit}`, values: { count, figure: { n: count } } })
   /** One after the other, with the same word between them: brackets around parts keep “and” and “or” apart. */
@@ -66,7 +68,8 @@ export function sayIn(catalogue: Catalogue, { measures, currency }: { measures: 
       .join(' ')
   }
   function read(value: Value): string | number {
-    if (typeof value !== 'object') return value
+    if (typeof value === 'string') return products[value] ?? value
+    if (typeof value === 'number') return value
     if (isMessage(value)) return filled(value)
     return isJoined(value) ? joined(value) : quantityIn(value, reader, span)
   }
@@ -86,6 +89,6 @@ export function sayIn(catalogue: Catalogue, { measures, currency }: { measures: 
       throw error
     }
   }
-  const say: Say = (sentence) => (typeof sentence === 'string' ? sentence : filled(sentence))
+  const say: Say = (sentence) => (typeof sentence === 'string' ? (products[sentence] ?? sentence) : filled(sentence))
   return say
 }

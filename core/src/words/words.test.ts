@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser'
 import { checkJob, planFileOf, planFileSchema, planJob, type JobFile } from '../plan/index.ts'
+import { builtInProducts } from '../products/index.ts'
 import { customary, metric } from '../quantities/index.ts'
 import { emptyUnitState, happeningInWords, type Happening } from '../run/index.ts'
 import { causes } from '../lookover/index.ts'
@@ -81,6 +82,20 @@ describe.each(languages)('the catalogue in %s', (language) => {
       const words = textOf(catalogue, key).replace(/\{[^}]*\}|design\.\w+|wheelRemovable|slideOut|removable|true|false|little, much, alive/g, '')
       expect({ key, words }).not.toMatchObject({ words: expect.stringMatching(onlyEnglish) })
     }
+  })
+})
+
+describe('products that a van holds where nobody described others', () => {
+  it.each(languages.filter((language) => language !== 'en'))('have names in %s, and those that a firm gives stay', async (language) => {
+    const catalogue = await catalogueOf(language)
+    const say = sayIn(catalogue, { measures: metric })
+    for (const { name } of builtInProducts) {
+      expect({ name, says: say(name) }).not.toEqual({ name, says: name })
+      expect(say(says('procedure.apply-coil', { product: name }))).toContain(say(name))
+      expect(say(name)).not.toMatch(onlyEnglish)
+    }
+    expect(Object.keys(catalogue.products ?? {}).sort()).toEqual(builtInProducts.map(({ name }) => name).sort())
+    expect(say('House foam 12')).toBe('House foam 12')
   })
 })
 

@@ -10,7 +10,7 @@ import Tap from '../kit/Tap.vue'
 import { t } from '../words/words.ts'
 
 const props = defineProps<{ product: Product; mayEdit: boolean }>()
-const { quantity } = useMeasures()
+const { quantity, say } = useMeasures()
 const { money } = usePlace()
 const emit = defineEmits<{ edit: [] }>()
 
@@ -62,7 +62,7 @@ const allowed = computed(() => {
   <article class="card" :data-product="product.id">
     <header class="spread">
       <div>
-        <h3>{{ product.name }}</h3>
+        <h3>{{ say(product.name) }}</h3>
         <small>{{ t(`names.class.${product.class}`) }}</small>
       </div>
       <Tap v-if="mayEdit" bare @click="emit('edit')">{{ t('screen.stores.change-label') }}</Tap>

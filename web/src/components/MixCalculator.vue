@@ -32,7 +32,7 @@ const place = computed(() => ({
   foodArea: here.value.includes('foodArea'),
   sensitiveOccupants: here.value.includes('sensitiveOccupants'),
 }))
-const choices = computed(() => props.products.map(({ id, name }) => ({ value: id, says: name })))
+const choices = computed(() => props.products.map(({ id, name }) => ({ value: id, says: say(name) })))
 const sides: { value: UseWay; says: string }[] = [
   { value: 'rinsed', says: t('screen.method.breathed-air-coil-rinsed') },
   { value: 'unrinsed', says: t('screen.method.breathed-air-coil-not-rinsed') },

@@ -28,7 +28,7 @@ const columns = computed(() => [
     <h2 class="ruled-top">{{ t('screen.method.mix') }}</h2>
     <Ledger :title="t('screen.method.mix')" :rows="plan.mixes" :columns="columns" :row-key="(mix) => mix.productId + mix.part">
       <template #product="{ row }">
-        {{ productName(row.productId) }}<br /><small>{{ partWords(row.part) }}</small>
+        {{ say(productName(row.productId)) }}<br /><small>{{ partWords(row.part) }}</small>
       </template>
       <template #dilution="{ row }">{{ row.dilution ? `1:${row.dilution}` : t('screen.method.ready') }}</template>
       <template #productL="{ row }">{{ quantity(round(row.productL, 3), 'L') }}</template>

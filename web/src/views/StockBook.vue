@@ -26,7 +26,7 @@ import { dayWords, momentWords } from '../words/when.ts'
 useJob().close()
 const place = usePlace()
 const { product: wanted } = useRoute().query as { product?: string }
-const { quantity, unit } = useMeasures()
+const { quantity, say, unit } = useMeasures()
 const asked = useAsked(endpoints.stock, () => ({}))
 const stock = asked.said
 const ledger = usePages(endpoints.stockMoves)
@@ -84,7 +84,7 @@ async function note() {
   saved.value = t('screen.stores.noted')
   form.value = { ...form.value, litres: undefined, lot: '', labelDate: '' }
 }
-const products = computed(() => stock.value?.products.map(({ productId, name }) => ({ value: productId, says: name })) ?? [])
+const products = computed(() => stock.value?.products.map(({ productId, name }) => ({ value: productId, says: say(name) })) ?? [])
 const columns: Column<StockRecord['products'][number]>[] = [
   { key: 'name', says: t('screen.stores.product'), sort: ({ name }) => name },
   { key: 'usable', says: t('screen.stores.may-used-2'), number: true, sort: ({ usableL }) => usableL ?? undefined },
@@ -135,7 +135,7 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
         :row-attrs="({ productId }) => ({ 'data-stock-of': productId })"
       >
         <template #name="{ row }"
-          ><b>{{ row.name }}</b></template
+          ><b>{{ say(row.name) }}</b></template
         >
         <template #usable="{ row }">
           {{ row.usableL === null ? t('screen.stores.not-counted') : quantity(row.usableL, 'L') }}
@@ -205,7 +205,7 @@ const signed = (litres: number) => `${litres < 0 ? '−' : '+'}${quantity(Math.a
         <template #at="{ row }">{{ momentWords(row.at) }}</template>
         <template #litres="{ row }">{{ signed(row.litres) }}</template>
         <template #product="{ row }">
-          <b>{{ row.name }}</b><small v-if="row.lot">{{ ' ' }}{{ t('screen.stores.lot', { lot: row.lot }) }}</small>
+          <b>{{ say(row.name) }}</b><small v-if="row.lot">{{ ' ' }}{{ t('screen.stores.lot', { lot: row.lot }) }}</small>
         </template>
         <template #what="{ row }">
           {{ moveWords[row.kind] }}

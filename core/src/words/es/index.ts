@@ -1,6 +1,7 @@
 // Spanish as the trade speaks it in the Americas; docs/words.md says which word stands for which, and why.
 import type { Catalogue } from '../renderer.ts'
 import { aside } from './aside.ts'
+import { builtIn } from './builtIn.ts'
 import { choices } from './choices.ts'
 import { earlier } from './earlier.ts'
 import { faults } from './faults.ts'
@@ -45,4 +46,5 @@ export const catalogue: Catalogue = {
     ...upkeep,
   },
   genders: { 'names.family.ceiling-cassette': 'm' },
+  products: builtIn,
 }
