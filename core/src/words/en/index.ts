@@ -2,6 +2,7 @@
 import type { Catalogue } from '../renderer.ts'
 import { aside } from './aside.ts'
 import { choices } from './choices.ts'
+import { conditions } from './conditions.ts'
 import { earlier } from './earlier.ts'
 import { faults } from './faults.ts'
 import { letters } from './letters.ts'
@@ -25,6 +26,7 @@ const texts = {
   ...names,
   ...aside,
   ...choices,
+  ...conditions,
   ...faults,
   ...letters,
   ...lookover,

@@ -3,6 +3,7 @@ import type { Catalogue } from '../renderer.ts'
 import { aside } from './aside.ts'
 import { builtIn } from './builtIn.ts'
 import { choices } from './choices.ts'
+import { conditions } from './conditions.ts'
 import { earlier } from './earlier.ts'
 import { faults } from './faults.ts'
 import { letters } from './letters.ts'
@@ -29,6 +30,7 @@ export const catalogue: Catalogue = {
     ...names,
     ...aside,
     ...choices,
+    ...conditions,
     ...faults,
     ...letters,
     ...lookover,
