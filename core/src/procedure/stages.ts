@@ -28,6 +28,8 @@ export const stages = [
   'run',
   'clear-up',
   'hand-over',
+  'count',
+  'show',
 ] as const
 export type StageId = (typeof stages)[number]
 
@@ -76,6 +78,13 @@ const ofStep: Readonly<Record<string, StageId>> = Object.fromEntries(
 export const stageName = (id: StageId): Message => says(`names.stage.${id}`)
 const names = new Map(stages.map((id) => [id, stageName(id)]))
 
+/** As many a unit at least, where it has more steps than that many: what people do for itself then stands by itself, in this order. */
+const leastStages = 12
+const fewSteps = 20
+const parting: readonly (readonly [step: string, StageId])[] = [
+  ['check-ledger', 'count'],
+  ['show-result', 'show'],
+]
 /** No more than so many a unit: what follows on another one joins it, in this order, until there are as few. */
 const mostStages = 20
 const joining: readonly (readonly [StageId, into: StageId])[] = [
@@ -95,6 +104,10 @@ export function withStages<Entry extends Pick<Step, 'id' | 'phase' | 'stage' | '
   for (const [stage, into] of joining) {
     if (new Set(stageOf).size <= mostStages) break
     stageOf.forEach((own, index) => own === stage && (stageOf[index] = into))
+  }
+  for (const [id, stage] of parting) {
+    if (steps.length <= fewSteps || new Set(stageOf).size >= leastStages) break
+    steps.forEach((step, index) => plainId(step.id) === id && (stageOf[index] = stage))
   }
   return steps.map((step, index) => (step.stage === undefined ? { ...step, stage: names.get(stageOf[index]) } : step))
 }

@@ -54,9 +54,7 @@ export const judgementPredicates: readonly Predicate[] = [
   ),
   judgement('degrease-first', 'Both on one part: degrease, rinse, then antimicrobial', (one) => {
     if (one.choice('coil-agent') !== 'antimicrobial-foam' || !on(one, faces, 'grease', 'smoke')) return undefined
-    const isSaid = [one.because('coil-agent'), ...one.own.notReached.map(({ because }) => because)].some((words) =>
-      /nothing that degreases/.test(words),
-    )
+    const isSaid = [one.because('coil-agent'), ...one.own.notReached.map(({ because }) => because)].some((words) => /no degreaser/.test(words))
     return one.step('rinse-degreaser') || isSaid ? undefined : 'slime is treated over grease'
   }),
   judgement('clear-coil', 'Clear coil (both faces 0): no agent, no rinse', (one) => {

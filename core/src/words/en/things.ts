@@ -60,6 +60,8 @@ export const things = {
   'names.stage.run': 'Run and test',
   'names.stage.clear-up': 'Clear up, show result',
   'names.stage.hand-over': 'Hand over',
+  'names.stage.count': 'Check every part',
+  'names.stage.show': 'Show the result',
   'names.class.mild-detergent': 'mild detergent',
   'names.class.self-rinsing-foam': 'self-rinsing foam',
   'names.class.rinse-off-foam': 'rinse-off foam',

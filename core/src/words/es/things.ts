@@ -59,6 +59,8 @@ export const things: Record<keyof typeof english, string> = {
   'names.stage.run': 'Probar en marcha',
   'names.stage.clear-up': 'Recoger y mostrar',
   'names.stage.hand-over': 'Entregar la unidad',
+  'names.stage.count': 'Contar las piezas',
+  'names.stage.show': 'Mostrar el resultado',
   'names.class.mild-detergent': 'detergente suave',
   'names.class.self-rinsing-foam': 'espuma autoenjuagable',
   'names.class.rinse-off-foam': 'espuma para enjuagar',
