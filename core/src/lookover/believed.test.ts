@@ -11,6 +11,7 @@ describe('readings that cannot be', () => {
   it.each<[string, Partial<Readings>, MeasuredUnit, string]>([
     ['more than 1.4 of the rated airflow', { airflowM3h: 841 }, unit, 'airflowM3h'],
     ['supply air warmer than the return', { supplyC: 26.1, supplyRh: undefined }, unit, 'supplyC'],
+    ['air that is dried and not cooled', { supplyC: 26, returnRh: 0.8, supplyRh: 0.3 }, unit, 'supplyRh'],
     ['cooling below nothing', { supplyC: 25.9, supplyRh: 1 }, unit, 'supplyRh'],
     ['more than 1.5 of the rated cooling', { returnC: 34, returnRh: 0.8, supplyC: 8, airflowM3h: 800 }, unit, 'supplyC'],
   ])('%s', (_, change, measured, where) => {

@@ -36,6 +36,7 @@ export interface Doubt {
 
 const mostAir = estimate(1.4, 'times the rated airflow')
 const mostCooling = estimate(1.5, 'times the rated cooling')
+const driestShare = estimate(0.1, 'relative humidity')
 
 /** A unit that heats at these readings: they tell nothing of its cooling. */
 const heats = ({ returnC, supplyC }: Readings, { heatsOnly, outdoorC }: MeasuredUnit): boolean =>
@@ -60,6 +61,13 @@ export function impossibleReadings(readings: Readings, unit: MeasuredUnit): Doub
     })
   if (heats(readings, unit)) return doubts
   if (supplyC > returnC) doubts.push(notColder(readings))
+  // No coil dries air that it does not cool; a few points are the probes'.
+  else if (supplyC === returnC && supplyRh !== undefined && returnRh - supplyRh > driestShare.value)
+    doubts.push({
+      where: 'supplyRh',
+      what: says('lookover.doubtfulReadings.supply-air-drier', { supply: { share: supplyRh }, return: { share: returnRh } }),
+      allowed: says('lookover.doubtfulReadings.damper-allowed'),
+    })
   if (doubts.length > 0 || airflowM3h === undefined || supplyRh === undefined) return doubts
   const pressurePa = pressureAt(unit.altitudeM ?? 0)
   const { totalKw } = deliveredCooling(airOf(returnC, returnRh, pressurePa), airOf(supplyC, supplyRh, pressurePa), airflowM3h)

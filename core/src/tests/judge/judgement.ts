@@ -223,12 +223,13 @@ export const judgementPredicates: readonly Predicate[] = [
   ),
   judgement('readings-beat', 'Readings beat grades: cooling now comes from the readings', (one) => {
     const readings = one.unit.readings
-    // Supply air that is warmer than the return while it cools is doubted instead.
+    // Supply air that is warmer than the return while it cools, or as warm and far drier, is doubted instead.
     if (
       !readings ||
       readings.airflowM3h === undefined ||
       readings.supplyC !== readings.returnC ||
-      (readings.supplyRh ?? 0) > readings.returnRh ||
+      (readings.supplyRh ?? readings.returnRh) > readings.returnRh ||
+      readings.returnRh - (readings.supplyRh ?? readings.returnRh) > 0.1 ||
       one.noted('heatsOnly')
     )
       return undefined

@@ -97,7 +97,7 @@ export const lookover = {
   'lookover.evidence.against': text<{ sign: Message }>('against: {sign}'),
   'lookover.doubtfulReadings.colder-allowed':
     'colder than the return while it cools: measure again; if the probes were swapped, swap the two readings',
-  'lookover.doubtfulReadings.damper-allowed': 'cooled air is damper than the return; if the probes were swapped, swap the readings',
+  'lookover.doubtfulReadings.damper-allowed': 'cooled air is damper than the return: measure again; if the probes were swapped, swap the readings',
   'lookover.doubtfulReadings.much-air': text<{ air: Of<'M3h'>; rated: Of<'M3h'> }>('{air} of air from a unit rated at {rated}'),
   'lookover.doubtfulReadings.much-air-allowed': text<{ most: Of<'M3h'> }>('at most {most}: measure again, and check the rating'),
   'lookover.doubtfulReadings.below-nothing': 'by these readings it heats while it cools',

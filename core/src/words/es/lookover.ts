@@ -94,7 +94,7 @@ export const lookover: Record<keyof typeof english, string> = {
   'lookover.doubtfulReadings.colder-allowed':
     'más frío que el retorno mientras enfría: mida de nuevo; si las sondas estaban cambiadas, intercambie las dos lecturas',
   'lookover.doubtfulReadings.damper-allowed':
-    'el aire enfriado es más húmedo que el de retorno; si las sondas estaban cambiadas, intercambie las lecturas',
+    'el aire enfriado es más húmedo que el de retorno: mida de nuevo; si las sondas estaban cambiadas, intercambie las lecturas',
   'lookover.doubtfulReadings.much-air': '{air} de aire de una unidad con {rated} nominales',
   'lookover.doubtfulReadings.much-air-allowed': 'como mucho {most}: mida de nuevo y revise el valor nominal',
   'lookover.doubtfulReadings.below-nothing': 'según estas lecturas calienta mientras enfría',
