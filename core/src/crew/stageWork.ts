@@ -1,5 +1,6 @@
 // Which tasks of a day are one piece of work to whoever does them: those of one stage of one unit, done by the same people without a break?
 import { withStages } from '../procedure/index.ts'
+import { estimate } from '../quantities/index.ts'
 import { isSame, type Sentence } from '../words/index.ts'
 import type { TimelineTask, UnitSteps } from './timeline.ts'
 
@@ -13,8 +14,8 @@ export interface StageWork {
   readonly tasks: readonly TimelineTask[]
 }
 
-/** Somebody who stands about for longer than this has ended one piece of work, minutes. */
-const longestBreakMin = 0.5
+/** Somebody who stands about for longer than this has ended one piece of work. */
+const longestBreak = estimate(0.5, 'min')
 
 /** Of some tasks of one stage, those named, as a piece of work of its own. */
 export const onlySteps = (work: StageWork, steps: readonly string[]): StageWork => {
@@ -37,7 +38,7 @@ export function stageWorkOf(tasks: readonly TimelineTask[], units: readonly Unit
         isSame(work.stage, stage) &&
         work.who.length === who.length &&
         who.every((person) => lastOf.get(person) === work) &&
-        startMin - work.endMin <= longestBreakMin,
+        startMin - work.endMin <= longestBreak.value,
     )
     if (goesOn) {
       goesOn.endMin = Math.max(goesOn.endMin, endMin)

@@ -37,6 +37,8 @@ export interface Doubt {
 const mostAir = estimate(1.4, 'times the rated airflow')
 const mostCooling = estimate(1.5, 'times the rated cooling')
 const driestShare = estimate(0.1, 'relative humidity')
+/** Drier than the return by more than the probes differ: they may be swapped. */
+const drierShare = estimate(0.05, 'relative humidity')
 
 /** A unit that heats at these readings: they tell nothing of its cooling. */
 const heats = ({ returnC, supplyC }: Readings, { heatsOnly, outdoorC }: MeasuredUnit): boolean =>
@@ -98,7 +100,7 @@ export function doubtfulReadings(readings: Readings, unit: MeasuredUnit): Doubt[
   if (impossible.length > 0 || heats(readings, unit)) return impossible
   // A unit that does not cool at all reads so too: asked about, and believed.
   if (supplyC === returnC) return [notColder(readings)]
-  if (supplyRh === undefined || supplyRh >= returnRh - 0.05) return []
+  if (supplyRh === undefined || supplyRh >= returnRh - drierShare.value) return []
   return [
     {
       where: 'supplyRh',

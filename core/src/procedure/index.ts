@@ -23,6 +23,6 @@ export {
 } from './visit.ts'
 export { draftSteps, stepsFor } from './procedure.ts'
 export { whatComesOff } from './reach.ts'
-export { stageName, stages, withStages, type StageId } from './stages.ts'
+export { withStages } from './stages.ts'
 export { extras, mayDo, phases, skillName, skills, stepSchema, type Extra, type Phase, type Skill, type Step } from './step.ts'
 export { withUses } from './uses.ts'

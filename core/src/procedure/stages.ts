@@ -3,7 +3,7 @@ import { says, type Message } from '../words/index.ts'
 import type { Phase, Step } from './step.ts'
 import { plainId } from './visit.ts'
 
-export const stages = [
+const stages = [
   'arrive',
   'before',
   'isolate',
@@ -24,14 +24,14 @@ export const stages = [
   'dry',
   'refit',
   'close',
+  'count',
   'power',
   'run',
   'clear-up',
-  'hand-over',
-  'count',
   'show',
+  'hand-over',
 ] as const
-export type StageId = (typeof stages)[number]
+type StageId = (typeof stages)[number]
 
 const ofPhase: Readonly<Record<Phase, StageId>> = {
   call: 'arrive',
@@ -75,7 +75,7 @@ const ofStep: Readonly<Record<string, StageId>> = Object.fromEntries(
   ).flatMap(([stage, ids]) => ids.map((id) => [id, stage] as const)),
 )
 
-export const stageName = (id: StageId): Message => says(`names.stage.${id}`)
+const stageName = (id: StageId): Message => says(`names.stage.${id}`)
 const names = new Map(stages.map((id) => [id, stageName(id)]))
 
 /** As many a unit at least, where it has more steps than that many: what people do for itself then stands by itself, in this order. */

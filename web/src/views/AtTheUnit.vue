@@ -80,7 +80,8 @@ const stage = computed(() => stages.value.find(({ steps }) => steps.some(({ step
 /** What one tap would say is done, with the list that it belongs to. */
 const together = computed(() => stage.value && atOnce(stage.value, now.value, asker.value, job.lists))
 async function finishStage() {
-  if (!together.value) return
+  // Whoever pauses sees no stage: a key ticks nothing then.
+  if (paused.value || !together.value) return
   const { list, steps } = together.value
   await job.add(list, { type: 'steps-done', stepIds: steps.map(({ id }) => id) })
   pickedId.value = undefined

@@ -76,7 +76,7 @@ export const plan: Record<keyof typeof english, string> = {
   'plan.offerSentences.cannot-cleaned-before-something': 'Antes de limpiarla hay que reparar algo.',
   'plan.speckSentence.few-specks-first-start': 'Unas motas en el primer arranque son normales.',
   'plan.customerText.please-call': 'Por favor, llame a {whom} – {because}.',
-  'plan.customerText.found': 'Encontrado: {found}.',
+  'plan.customerText.found': 'Se encontró: {found}.',
   'plan.customerText.opened-once-put-right': 'No abrimos nada. Cuando esto esté reparado, podremos limpiarla.',
   'plan.customerText.left': 'Sin acceso, o todavía sin limpiar: {parts} – {because}.',
   'plan.customerText.left-too': 'También {parts} – {because}.',
